@@ -1,0 +1,190 @@
+import { templateText } from '../model/template.ts';
+import { layerName, type Layer, type Layout, type Piece } from '../model/site.ts';
+import { compileMarkup } from '../resolve/markup.ts';
+import { navLinks, type NavLink } from '../resolve/nav.ts';
+import type { Landed, ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
+import type { PageInstance } from '../resolve/instance.ts';
+import { slotOf } from '../resolve/structure.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
+import { evaluateText, type Scope } from '../resolve/values.ts';
+import { escapeHtml } from './escape.ts';
+import { renderMarkup } from './markup.ts';
+
+/** What a page is written for. */
+export interface PageTarget {
+	/** A URL as written in markup, as it works from the page. */
+	link(url: string): string;
+	/** The lines in the head that bring in the style sheets. */
+	readonly styleLines: readonly string[];
+	readonly year: number;
+}
+
+/** The HTML of one page: outer layers wrap inner ones, each element says which layer it comes from. */
+export function pageHtml(
+	instance: PageInstance,
+	resolved: ResolvedSite,
+	target: PageTarget
+): string {
+	const writer = new PageWriter(instance, resolved, target);
+	return writer.document();
+}
+
+/** The title and description of a page, after the patterns of the layouts it sits under. */
+export function pageHead(
+	instance: PageInstance,
+	resolved: ResolvedSite,
+	year: number
+): { title: string; description: string } {
+	const scope = pageScope(instance, resolved, year);
+	const chain = resolved.structure.chainOf(instance.page);
+	const pattern = chain.findLast((layout) => layout.title)?.title;
+	return {
+		title: pattern ? evaluateText(pattern, scope) : scope.title,
+		description: scope.description
+	};
+}
+
+/** What expressions on the page can refer to, its own title and description included. */
+export function pageScope(instance: PageInstance, resolved: ResolvedSite, year: number): Scope {
+	const { page } = instance;
+	const bare: Scope = { site: resolved.site, instance, title: '', description: '', year };
+	const title = page.title ? evaluateText(page.title, bare) : layerName(page);
+	const chain = resolved.structure.chainOf(page);
+	const template = page.description ?? chain.findLast((one) => one.description)?.description;
+	const description = template ? evaluateText(template, { ...bare, title }) : '';
+	return { ...bare, title, description };
+}
+
+/** The title of a route for lists of links: its own, without the patterns of layouts. */
+export function linkText(instance: PageInstance, scope: Scope): string {
+	const { title } = instance.page;
+	if (!title) return layerName(instance.page);
+	return evaluateText(title, { ...scope, instance, title: templateText(title) });
+}
+
+class PageWriter {
+	private readonly lines: string[] = [];
+	private readonly page: ResolvedPage;
+	private readonly scope: Scope;
+
+	constructor(
+		private readonly instance: PageInstance,
+		private readonly resolved: ResolvedSite,
+		private readonly target: PageTarget
+	) {
+		this.page = resolved.page(instance.page);
+		this.scope = pageScope(instance, resolved, target.year);
+	}
+
+	document(): string {
+		const { lang } = this.resolved.site.settings;
+		const head = pageHead(this.instance, this.resolved, this.target.year);
+		this.write(0, '<!doctype html>');
+		this.write(0, `<html lang="${escapeHtml(lang)}">`);
+		this.write(1, '<head>');
+		this.write(2, '<meta charset="utf-8">');
+		this.write(2, '<meta name="viewport" content="width=device-width, initial-scale=1">');
+		this.write(2, `<title>${escapeHtml(head.title)}</title>`);
+		if (head.description) {
+			this.write(2, `<meta name="description" content="${escapeHtml(head.description)}">`);
+		}
+		for (const line of this.target.styleLines) this.write(2, line);
+		this.write(1, '</head>');
+		this.write(1, '<body>');
+		const [outermost] = this.page.chain;
+		if (outermost) this.layer(outermost, 2);
+		else this.barePage();
+		this.write(1, '</body>');
+		this.write(0, '</html>');
+		return this.lines.join('\n') + '\n';
+	}
+
+	private layer(layout: Layout, depth: number): void {
+		this.write(depth, `<div class="layer" ${ownerAttribute(layout)}>`);
+		for (const region of this.page.regions) {
+			if (region.layout === layout) this.region(region, depth + 1);
+		}
+		this.write(depth, '</div>');
+	}
+
+	private region({ layout, region, landed }: ResolvedRegion, depth: number): void {
+		const slot = slotOf(layout) === region ? ' data-slot' : '';
+		const element = region.element.text;
+		const attributes = `${ownerAttribute(layout)} data-region="${region.name.text}"${slot}`;
+		if (landed.length === 0) {
+			this.write(depth, `<${element} ${attributes}></${element}>`);
+			return;
+		}
+		this.write(depth, `<${element} ${attributes}>`);
+		for (const one of landed) this.landed(one, depth + 1);
+		this.write(depth, `</${element}>`);
+	}
+
+	private landed(landed: Landed, depth: number): void {
+		if (landed.kind === 'layout') this.layer(landed.layout, depth);
+		else this.piece(landed.piece, landed.owner, depth);
+	}
+
+	private barePage(): void {
+		const { page } = this.page;
+		this.write(2, `<main class="layer" ${ownerAttribute(page)}>`);
+		for (const one of this.page.bare) this.landed(one, 3);
+		this.write(2, '</main>');
+	}
+
+	private piece(piece: Piece, owner: Layer, depth: number): void {
+		const opening = `<div ${ownerAttribute(owner)} data-piece="${piece.name.text}">`;
+		if (piece.kind === 'nav') {
+			this.write(depth, opening);
+			this.links(navLinks(piece, this.resolved.site), depth + 1, true);
+			this.write(depth, '</div>');
+			return;
+		}
+		const markup = compileMarkup(piece.markup);
+		const html = renderMarkup(markup, this.scope, (url) => this.target.link(url));
+		if (!markup.indentable) {
+			this.write(depth, `${opening}${html}</div>`);
+			return;
+		}
+		this.write(depth, opening);
+		this.write(depth + 1, html.replaceAll('\n', '\n' + '  '.repeat(depth + 1)));
+		this.write(depth, '</div>');
+	}
+
+	private links(links: readonly NavLink[], depth: number, outermost: boolean): void {
+		this.write(depth, outermost ? '<ul role="list">' : '<ul>');
+		for (const { route, links: inner } of links) {
+			const [instance] = this.resolved.instances(route);
+			if (!instance) continue;
+			const current = instance.address === this.instance.address ? ' aria-current="page"' : '';
+			const href = escapeHtml(this.target.link(instance.address));
+			const text = escapeHtml(linkText(instance, this.scope));
+			const link = `<a href="${href}"${current}>${text}</a>`;
+			if (inner.length === 0) {
+				this.write(depth + 1, `<li>${link}</li>`);
+			} else {
+				this.write(depth + 1, `<li>${link}`);
+				this.links(inner, depth + 2, false);
+				this.write(depth + 1, '</li>');
+			}
+		}
+		this.write(depth, '</ul>');
+	}
+
+	private write(depth: number, text: string): void {
+		this.lines.push('  '.repeat(depth) + text);
+	}
+}
+
+/** The attribute by which an element leads back to the layer that wrote it. */
+export function ownerAttribute(owner: Layer): string {
+	switch (owner.kind) {
+		case 'layout':
+			return `data-layout="${owner.name.text}"`;
+		case 'route':
+			return `data-route="${escapeHtml(owner.pattern.text)}"`;
+		case 'state':
+			return `data-state="${escapeHtml(layerName(owner))}"`;
+	}
+}
+

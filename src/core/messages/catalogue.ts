@@ -1,0 +1,137 @@
+/**
+ * Every message of the core, by its code. A code never changes its meaning; the sentence may be
+ * improved. Each sentence names the thing; file, line and column are added by who prints it.
+ */
+export const errors = {
+	// Reading: the shape of the text
+	'unexpected-text': (text: string) => `${text} cannot stand here.`,
+	'missing-brace': (what: string) => `${what} is not closed: a } is missing.`,
+	'stray-brace': () => 'This } closes nothing.',
+	'unclosed-text': () => 'This text is not closed: a " is missing at the end of the line.',
+	'unclosed-block': () => 'This block is not closed: a line with """ is missing.',
+	'unclosed-parenthesis': () => 'This parenthesis is not closed.',
+	'line-too-long': (length: number, most: number) =>
+		`This line is ${length} characters long; lines may have ${most} at most.`,
+
+	// Reading: statements
+	'unknown-statement': (word: string, where: string, known: string) =>
+		`"${word}" is nothing that ${where} can say. It can say ${known}.`,
+	'not-yet': (what: string) => `${what} is not supported yet.`,
+	'name-missing': (what: string) => `${what} needs a name here.`,
+	'name-invalid': (name: string) =>
+		`"${name}" cannot be a name: names are small letters, digits and hyphens, and start with a letter.`,
+	'block-missing': (what: string) => `${what} needs a block { … }.`,
+	'block-unwanted': (what: string) => `${what} takes no block.`,
+	'markup-missing': (what: string) => `${what} needs a block of text between """ here.`,
+	'text-missing': (what: string) => `${what} needs text in "…" here.`,
+	'value-missing': (what: string) => `${what} needs a value here.`,
+	'number-missing': (what: string) => `${what} needs a whole number here.`,
+	'word-missing': (word: string, what: string) => `${what} needs the word "${word}" here.`,
+	'route-missing': (what: string) => `${what} needs a route here, such as / or /catalogue.`,
+	'route-invalid': (text: string, why: string) => `${text} is not a route: ${why}.`,
+	'choice-invalid': (word: string, what: string, choices: string) =>
+		`"${word}" is not a ${what}. It is one of ${choices}.`,
+	'said-twice': (what: string) => `${what} is said twice here.`,
+	'element-invalid': (name: string) => `"${name}" is not an HTML element that can be a region.`,
+
+	// Reading: expressions in text
+	'expression-unclosed': () => 'This { is not closed. To write a brace itself, write \\{.',
+	'expression-invalid': (text: string) =>
+		`{${text}} is not a path. A path is names with dots between, such as {site.name}.`,
+	'expression-unknown': (path: string, known: string) =>
+		`{${path}} leads nowhere. Here is ${known}.`,
+	'expression-no-value': (path: string, page: string) =>
+		`{${path}} has no value on the page ${page}.`,
+	'expression-place': (path: string) =>
+		`{${path}} cannot stand here: expressions stand in text and in the values of attributes.`,
+
+	// The site as a whole
+	'no-site': () => 'The site has no name: a declaration site "Name" { } is missing.',
+	'no-layout': () => 'The site has no layout, so there is no frame to show.',
+	'no-route': () => 'The site has no route, so there is no page to show.',
+	'site-twice': (place: string) => `The site is described twice; the other place is ${place}.`,
+	'layout-twice': (name: string, place: string) =>
+		`There are two layouts named ${name}; the other is at ${place}.`,
+	'route-twice': (route: string, place: string) =>
+		`The route ${route} is given twice; the other is at ${place}.`,
+	'state-twice': (state: string, at: string, place: string) =>
+		`The state ${state} at ${at} is given twice; the other is at ${place}.`,
+	'data-twice': (name: string, place: string) =>
+		`There are two data sources named ${name}; the other is at ${place}.`,
+	'region-twice': (name: string, layout: string) =>
+		`The layout ${layout} has two regions named ${name}.`,
+	'piece-twice': (name: string, where: string) => `There are two pieces named ${name} in ${where}.`,
+	'band-twice': (name: string) => `There are two bands named ${name}.`,
+	'band-order': (name: string, before: string) =>
+		`The band ${name} must start at a greater width than ${before}, the band before it.`,
+	'band-first': (name: string) => `The first band, ${name}, must start at 0.`,
+	'band-unknown': (name: string, known: string) => `There is no band ${name}. There is ${known}.`,
+
+	// Chains
+	'covers-twice': (one: string, other: string, route: string) =>
+		`The layouts ${one} and ${other} both cover ${route}. At one route only one layout covers; give one of them another route, or write on-request.`,
+	'under-unknown': (name: string, known: string) =>
+		`There is no layout named ${name} to sit under. There is ${known}.`,
+	'under-out-of-scope': (layer: string, place: string, name: string, branch: string) =>
+		`${layer} (at ${place}) cannot sit under ${name}: that layout can be picked only at ${branch} and below.`,
+	'under-cycle': (names: string) => `These layouts sit under each other in a circle: ${names}.`,
+	'layout-no-slot': (name: string, what: string) =>
+		`The layout ${name} has no slot, so ${what}.`,
+	'layout-two-slots': (name: string, one: string, other: string) =>
+		`The layout ${name} has two slots, in ${one} and in ${other}. Exactly one region can have the slot.`,
+
+	// Fills
+	'fill-no-region': (region: string, layer: string, known: string) =>
+		`${layer} fills ${region}, but no layout above it has a region of that name. There is ${known}.`,
+	'fill-no-layout': (layout: string, layer: string) =>
+		`${layer} fills a region of ${layout}, but does not sit under a layout of that name.`,
+	'fill-locked': (region: string, layout: string, layer: string) =>
+		`${layer} fills ${region}, but the layout ${layout} has locked it.`,
+	'fill-slot': (region: string, layout: string, kind: string) =>
+		`${region} is the slot of ${layout}: it can be filled before and after, not ${kind}.`,
+	'fill-nothing': (region: string) => `This fill of ${region} has no piece. To take away what is there, write: fill ${region} empty.`,
+	'fill-empty-pieces': (region: string) =>
+		`"fill ${region} empty" takes away what is there and brings no pieces.`,
+	'required-unfilled': (region: string, layout: string, page: string) =>
+		`The page ${page} puts nothing into ${region}, which the layout ${layout} requires.`,
+	'content-nowhere': (page: string) =>
+		`The content of ${page} has no slot to land in.`,
+
+	// Arrangement
+	'area-unknown': (area: string, layout: string) =>
+		`The area ${area} is not a region of the layout ${layout}.`,
+	'areas-not-rectangle': (area: string) => `The area ${area} is not one rectangle.`,
+	'areas-uneven': (row: number, cells: number, expected: number) =>
+		`Row ${row} has ${cells} columns where the first row has ${expected}.`,
+	'areas-empty': () => 'This arrangement has no rows.',
+	'slot-not-arranged': (region: string, layout: string) =>
+		`The region ${region} holds the slot of ${layout} but stands in no area, so the pages do not show.`,
+
+	// Data and pages
+	'data-missing': (file: string) => `There is no file ${file} in the site.`,
+	'data-not-json': (file: string, why: string) => `The file ${file} is not JSON: ${why}.`,
+	'each-unknown': (path: string, known: string) => `There is no ${path}. There is ${known}.`,
+	'each-not-list': (path: string) => `${path} is not a list, so it cannot give one page for each.`,
+	'each-field': (field: string, path: string, index: number) =>
+		`Member ${index} of ${path} has no text or number named ${field}.`,
+	'each-same': (value: string, path: string, field: string) =>
+		`Two members of ${path} have the ${field} "${value}", so two pages would have one address.`,
+	'pages-no-parameter': (route: string) =>
+		`${route} has no parameter, so it is one page and can have neither each nor samples.`,
+	'pages-two-parameters': (route: string) =>
+		`${route} has more than one parameter; each and samples give values for one.`,
+	'pages-empty': (route: string) => `${route} has no samples.`,
+
+	// Styles
+	'style-invalid': (why: string) => `This style cannot be read as CSS: ${why}.`
+} satisfies Record<string, (...details: never[]) => string>;
+
+export const warnings = {
+	'region-not-arranged': (region: string, layout: string) =>
+		`The region ${region} of ${layout} stands in no area, so it is not shown.`,
+	'nav-empty': (from: string) => `There are no routes below ${from}, so this list of links is empty.`,
+	'samples-ignored': (from: string) => `${from} is not a file of the site.`
+} satisfies Record<string, (...details: never[]) => string>;
+
+export type ErrorCode = keyof typeof errors;
+export type WarningCode = keyof typeof warnings;

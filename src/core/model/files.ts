@@ -1,0 +1,9 @@
+/** The files of a site: its text, and everything else that belongs to it. Paths are relative, with `/`. */
+export interface SiteFiles {
+	readonly texts: ReadonlyMap<string, string>;
+	readonly assets: ReadonlyMap<string, Uint8Array>;
+}
+
+export function isEaveFile(path: string): boolean {
+	return path.endsWith('.eave');
+}

@@ -1,0 +1,139 @@
+/**
+ * Route patterns in the simple forms of the URL Pattern standard: fixed segments, `:name` for one
+ * segment, and `*` for the rest, last.
+ */
+export type Segment =
+	| { readonly kind: 'fixed'; readonly text: string }
+	| { readonly kind: 'parameter'; readonly name: string }
+	| { readonly kind: 'rest' };
+
+export interface Pattern {
+	/** As written. */
+	readonly text: string;
+	readonly segments: readonly Segment[];
+	/** Equal for patterns that match the same addresses: parameter names do not count. */
+	readonly key: string;
+}
+
+/** Reads a pattern, or says in a few words why it is none. */
+export function readPattern(text: string): Pattern | string {
+	if (!text.startsWith('/')) return 'it does not start with /';
+	if (text !== '/' && text.endsWith('/')) return 'it ends with /';
+	const words = text === '/' ? [] : text.slice(1).split('/');
+	const segments: Segment[] = [];
+	const names = new Set<string>();
+	for (const [index, word] of words.entries()) {
+		if (word === '') return 'it has an empty segment';
+		if (word === '*') {
+			if (index !== words.length - 1) return '* stands only at the end';
+			segments.push({ kind: 'rest' });
+		} else if (word.startsWith(':')) {
+			const name = word.slice(1);
+			if (!/^[a-z][a-z0-9-]*$/.test(name)) return `${word} is not a parameter name`;
+			if (names.has(name)) return `the parameter :${name} is there twice`;
+			names.add(name);
+			segments.push({ kind: 'parameter', name });
+		} else if (word === '.' || word === '..') {
+			return `${word} is not a segment`;
+		} else if (!/^[A-Za-z0-9_.~%-]+$/.test(word)) {
+			return `${word} has characters that a segment cannot have`;
+		} else {
+			segments.push({ kind: 'fixed', text: word });
+		}
+	}
+	return makePattern(segments);
+}
+
+function makePattern(segments: readonly Segment[]): Pattern {
+	return {
+		text: '/' + segments.map(segmentText).join('/'),
+		segments,
+		key: '/' + segments.map(segmentKey).join('/')
+	};
+}
+
+export function segmentText(segment: Segment): string {
+	switch (segment.kind) {
+		case 'fixed':
+			return segment.text;
+		case 'parameter':
+			return ':' + segment.name;
+		case 'rest':
+			return '*';
+	}
+}
+
+/** What makes two segments the same place in the route tree. */
+export function segmentKey(segment: Segment): string {
+	return segment.kind === 'fixed' ? segment.text : segment.kind === 'parameter' ? ':' : '*';
+}
+
+/** Whether `pattern` is `branch` or lies below it in the route tree. */
+export function isWithin(pattern: Pattern, branch: Pattern): boolean {
+	if (branch.segments.length === 0) return true;
+	return pattern.key === branch.key || pattern.key.startsWith(branch.key + '/');
+}
+
+/** The keys of the pattern and of everything above it, nearest first, `/` last. */
+export function keysUpward(pattern: Pattern): string[] {
+	const words = pattern.segments.map(segmentKey);
+	const keys: string[] = [];
+	for (let length = words.length; length > 0; length--) {
+		keys.push('/' + words.slice(0, length).join('/'));
+	}
+	keys.push('/');
+	return keys;
+}
+
+export function hasParameters(pattern: Pattern): boolean {
+	return pattern.segments.some((segment) => segment.kind !== 'fixed');
+}
+
+/** The values of a pattern's parameters for an address, or undefined where it does not match. */
+export function matchPattern(pattern: Pattern, path: string): Record<string, string> | undefined {
+	const words = path === '/' ? [] : path.replace(/^\/|\/$/g, '').split('/');
+	const values: Record<string, string> = {};
+	for (const [index, segment] of pattern.segments.entries()) {
+		const word = words[index];
+		if (segment.kind === 'rest') {
+			if (word === undefined) return undefined;
+			values['rest'] = words.slice(index).map(decode).join('/');
+			return values;
+		}
+		if (word === undefined) return undefined;
+		if (segment.kind === 'parameter') values[segment.name] = decode(word);
+		else if (segment.text !== word) return undefined;
+	}
+	return words.length === pattern.segments.length ? values : undefined;
+}
+
+/** Orders patterns for matching: a fixed segment wins over `:name`, that over `*`. */
+export function compareSpecificity(a: Pattern, b: Pattern): number {
+	const rank = { fixed: 0, parameter: 1, rest: 2 };
+	const length = Math.max(a.segments.length, b.segments.length);
+	for (let index = 0; index < length; index++) {
+		const left = a.segments[index];
+		const right = b.segments[index];
+		if (!left || !right) return left ? 1 : -1;
+		if (left.kind !== right.kind) return rank[left.kind] - rank[right.kind];
+	}
+	return 0;
+}
+
+/** An address made from a pattern. A value missing for a parameter is replaced by the parameter's name. */
+export function fillPattern(pattern: Pattern, values: Readonly<Record<string, string>>): string {
+	const words = pattern.segments.map((segment) => {
+		if (segment.kind === 'fixed') return segment.text;
+		if (segment.kind === 'parameter') return encodeURIComponent(values[segment.name] ?? segment.name);
+		return (values['rest'] ?? 'rest').split('/').map(encodeURIComponent).join('/');
+	});
+	return '/' + words.join('/');
+}
+
+function decode(word: string): string {
+	try {
+		return decodeURIComponent(word);
+	} catch {
+		return word;
+	}
+}

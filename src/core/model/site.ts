@@ -1,0 +1,184 @@
+import type { Arrangement } from './arrange.ts';
+import type { Pattern } from './pattern.ts';
+import type { Named, Raw, Span } from './span.ts';
+import type { Template } from './template.ts';
+
+export interface SiteSettings {
+	readonly kind: 'site';
+	readonly name: Named;
+	readonly lang: string;
+	readonly bands: readonly Band[];
+	readonly tokens: readonly Token[];
+	readonly span: Span;
+}
+
+/** A range of width that starts at `from` px and reaches to the next band. */
+export interface Band {
+	readonly name: Named;
+	readonly from: number;
+	readonly span: Span;
+}
+
+/** A custom property. `band` is undefined where it holds from the narrowest band on. */
+export interface Token {
+	readonly name: Named;
+	readonly band: Named | undefined;
+	readonly value: Raw;
+	readonly span: Span;
+}
+
+/** What a page or layout sits under: the nearest covering layout, a named one, or nothing. */
+export type Under =
+	| { readonly kind: 'nearest' }
+	| { readonly kind: 'named'; readonly name: Named; readonly span: Span }
+	| { readonly kind: 'none'; readonly span: Span };
+
+export interface Layout {
+	readonly kind: 'layout';
+	readonly name: Named;
+	readonly at: Pattern;
+	readonly atSpan: Span;
+	/** An on-request layout covers nothing; pages ask for it by name. */
+	readonly onRequest: boolean;
+	readonly under: Under;
+	/** At least as tall as the screen. */
+	readonly fillsScreen: boolean;
+	readonly arrange: Arrangement | undefined;
+	readonly regions: readonly Region[];
+	readonly fills: readonly Fill[];
+	readonly title: Template | undefined;
+	readonly description: Template | undefined;
+	readonly styles: readonly Style[];
+	readonly span: Span;
+}
+
+export interface Region {
+	readonly name: Named;
+	readonly element: Named;
+	readonly slot: boolean;
+	readonly locked: boolean;
+	readonly required: boolean;
+	readonly pieces: readonly Piece[];
+	readonly styles: readonly Style[];
+	readonly span: Span;
+}
+
+export type FillKind = 'instead' | 'before' | 'after' | 'empty';
+
+export interface Fill {
+	/** The layout is named only where two layouts of a chain have a region of that name. */
+	readonly layout: string | undefined;
+	readonly region: string;
+	readonly targetSpan: Span;
+	readonly fillKind: FillKind;
+	readonly pieces: readonly Piece[];
+	readonly span: Span;
+}
+
+export type Piece = MarkupPiece | NavPiece;
+
+export interface MarkupPiece {
+	readonly kind: 'markup';
+	readonly name: Named;
+	readonly markup: Template;
+	readonly span: Span;
+}
+
+/** A list of links made from the routes below `from`, `depth` segments down. */
+export interface NavPiece {
+	readonly kind: 'nav';
+	readonly name: Named;
+	readonly from: Pattern;
+	readonly fromSpan: Span;
+	readonly depth: number;
+	readonly span: Span;
+}
+
+/** CSS that reaches only what its layer itself wrote. */
+export interface Style {
+	readonly css: string;
+	readonly span: Span;
+}
+
+/** Which pages a route with parameters says there are. */
+export type PageSource =
+	| { readonly kind: 'one' }
+	| { readonly kind: 'each'; readonly data: Named; readonly field: Named; readonly span: Span }
+	| { readonly kind: 'samples'; readonly values: readonly Named[]; readonly span: Span };
+
+export interface Route {
+	readonly kind: 'route';
+	readonly pattern: Pattern;
+	readonly patternSpan: Span;
+	readonly under: Under;
+	readonly pages: PageSource;
+	readonly title: Template | undefined;
+	readonly description: Template | undefined;
+	readonly pieces: readonly Piece[];
+	readonly fills: readonly Fill[];
+	readonly styles: readonly Style[];
+	readonly span: Span;
+}
+
+export const stateKinds = ['not-found', 'denied', 'failed', 'loading'] as const;
+export type StateKind = (typeof stateKinds)[number];
+
+/** What is drawn in place of a page that is missing, denied, failed or still loading. */
+export interface State {
+	readonly kind: 'state';
+	readonly state: Named<StateKind>;
+	readonly at: Pattern;
+	readonly atSpan: Span;
+	readonly title: Template | undefined;
+	readonly description: Template | undefined;
+	readonly pieces: readonly Piece[];
+	readonly fills: readonly Fill[];
+	readonly styles: readonly Style[];
+	readonly span: Span;
+}
+
+export interface DataSource {
+	readonly kind: 'data';
+	readonly name: Named;
+	/** Path of a JSON file from the site's folder. */
+	readonly from: Named;
+	readonly span: Span;
+}
+
+export type Declaration = SiteSettings | Layout | Route | State | DataSource;
+
+/** Everything that can be shown as a page. */
+export type Page = Route | State;
+
+/** A layer of a page: a layout of its chain, or the page itself. */
+export type Layer = Layout | Page;
+
+/** A site as read: declarations in the order of files and places. */
+export interface Site {
+	readonly settings: SiteSettings;
+	readonly layouts: readonly Layout[];
+	readonly routes: readonly Route[];
+	readonly states: readonly State[];
+	readonly data: readonly DataSource[];
+	/** Parsed JSON of the site's data sources, by the source's name. */
+	readonly values: ReadonlyMap<string, unknown>;
+	/** Paths of files that are no text of the site and are delivered with it. */
+	readonly assets: readonly string[];
+}
+
+/** How a layer is called in messages and drawings. */
+export function layerName(layer: Layer): string {
+	switch (layer.kind) {
+		case 'layout':
+			return layer.name.text;
+		case 'route':
+			return layer.pattern.text;
+		case 'state':
+			return `${layer.state.text} at ${layer.at.text}`;
+	}
+}
+
+/** The place of a layer in the route tree. */
+export function layerPattern(layer: Layer): Pattern {
+	return layer.kind === 'route' ? layer.pattern : layer.at;
+}

@@ -1,0 +1,8 @@
+/** Text of UTF-8 bytes. Throws a TypeError where the bytes are not UTF-8 (WHATWG Encoding, section 8.1). */
+export function decodeUtf8(bytes: Uint8Array): string {
+	return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+}
+
+export function encodeUtf8(text: string): Uint8Array<ArrayBuffer> {
+	return new TextEncoder().encode(text);
+}

@@ -1,0 +1,119 @@
+import { error, listWords, type Problem } from '../messages/problem.ts';
+import { compareSpecificity, fillPattern, matchPattern } from '../model/pattern.ts';
+import type { Page, PageSource, Route, Site } from '../model/site.ts';
+
+/** One page as a visitor gets it: a route or state, its address, and the values of its parameters. */
+export interface PageInstance {
+	readonly page: Page;
+	/** The path part of the URL, such as `/catalogue/kale`. */
+	readonly address: string;
+	readonly parameters: Readonly<Record<string, string>>;
+	/** The member of the list that the page stands for, for routes with `each`. */
+	readonly item: unknown;
+}
+
+/** The pages a route stands for, and what is wrong with how it says which. */
+export interface Instances {
+	readonly pages: readonly PageInstance[];
+	readonly problems: readonly Problem[];
+}
+
+/** The pages of a route: one for each member or sample, or one with the parameters' names as values. */
+export function instancesOf(route: Route, site: Site): Instances {
+	const names = route.pattern.segments.flatMap((segment) =>
+		segment.kind === 'parameter' ? [segment.name] : segment.kind === 'rest' ? ['rest'] : []
+	);
+	const { pages } = route;
+	const [name, second] = names;
+	if (pages.kind === 'one') return { pages: [instance(route, {}, undefined)], problems: [] };
+	if (name === undefined || second !== undefined) {
+		const code = name === undefined ? 'pages-no-parameter' : 'pages-two-parameters';
+		const problem = error(code, pages.span, route.pattern.text);
+		return { pages: [instance(route, {}, undefined)], problems: [problem] };
+	}
+	if (pages.kind === 'samples') {
+		const made = pages.values.map(({ text }) => instance(route, { [name]: text }, undefined));
+		return { pages: made, problems: [] };
+	}
+	return eachInstance(route, name, pages, site);
+}
+
+function eachInstance(
+	route: Route,
+	name: string,
+	pages: Extract<PageSource, { kind: 'each' }>,
+	site: Site
+): Instances {
+	const fallback = [instance(route, {}, undefined)];
+	const path = pages.data.text;
+	const list = dataAt(site, path.split('.').slice(1));
+	if (list === undefined) {
+		const known = listWords([...site.values.keys()].map((key) => `data.${key}`));
+		return { pages: fallback, problems: [error('each-unknown', pages.data.span, path, known)] };
+	}
+	if (!Array.isArray(list)) {
+		return { pages: fallback, problems: [error('each-not-list', pages.data.span, path)] };
+	}
+	const problems: Problem[] = [];
+	const made = new Map<string, PageInstance>();
+	const field = pages.field.text;
+	for (const [index, item] of list.entries()) {
+		const value = isRecord(item) ? item[field] : undefined;
+		if ((typeof value !== 'string' && typeof value !== 'number') || value === '') {
+			problems.push(error('each-field', pages.field.span, field, path, index + 1));
+		} else if (made.has(String(value))) {
+			problems.push(error('each-same', pages.field.span, String(value), path, field));
+		} else {
+			made.set(String(value), instance(route, { [name]: String(value) }, item));
+		}
+	}
+	return { pages: [...made.values()], problems };
+}
+
+function instance(
+	route: Route,
+	parameters: Readonly<Record<string, string>>,
+	item: unknown
+): PageInstance {
+	const segments = route.pattern.segments;
+	const all = Object.fromEntries(
+		segments.flatMap((segment): [string, string][] => {
+			if (segment.kind === 'fixed') return [];
+			const name = segment.kind === 'parameter' ? segment.name : 'rest';
+			return [[name, parameters[name] ?? name]];
+		})
+	);
+	return { page: route, address: fillPattern(route.pattern, all), parameters: all, item };
+}
+
+/** The value at a path of names inside the site's data. */
+export function dataAt(site: Site, path: readonly string[]): unknown {
+	const [source, ...rest] = path;
+	if (source === undefined) return undefined;
+	return valueAt(site.values.get(source), rest);
+}
+
+/** The value at a path of names inside a JSON value; undefined where it leads nowhere. */
+export function valueAt(value: unknown, path: readonly string[]): unknown {
+	let current = value;
+	for (const name of path) {
+		if (Array.isArray(current) && /^\d+$/.test(name)) current = current[Number(name)];
+		else if (isRecord(current) && Object.hasOwn(current, name)) current = current[name];
+		else return undefined;
+	}
+	return current;
+}
+
+function isRecord(value: unknown): value is Record<string, unknown> {
+	return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+/** The route that serves an address: a fixed segment wins over `:name`, that over `*`. */
+export function routeFor(routes: readonly Route[], address: string): Route | undefined {
+	let best: Route | undefined;
+	for (const route of routes) {
+		if (!matchPattern(route.pattern, address)) continue;
+		if (!best || compareSpecificity(route.pattern, best.pattern) < 0) best = route;
+	}
+	return best;
+}

@@ -1,0 +1,160 @@
+import { html, parseFragment, serialize, type DefaultTreeAdapterTypes as Tree } from 'parse5';
+import { error, type Problem } from '../messages/problem.ts';
+import type { Expression, Template } from '../model/template.ts';
+
+/** Markup made ready to be written many times: literal HTML, and the places where values go. */
+export interface CompiledMarkup {
+	readonly parts: readonly MarkupPart[];
+	/** Lines may be indented; not so where white space shows, as in `pre`. */
+	readonly indentable: boolean;
+	readonly problems: readonly Problem[];
+}
+
+export type MarkupPart =
+	| string
+	| { readonly kind: 'value'; readonly expression: Expression; readonly inStyle: boolean }
+	/** The value of an attribute that holds a URL, which depends on where the page lies. */
+	| { readonly kind: 'url'; readonly value: readonly (string | Expression)[] };
+
+/** HTML standard, "Attributes" index: attributes whose value is one URL. */
+const urlAttributes = new Set(['href', 'src', 'action', 'formaction', 'poster', 'data', 'cite']);
+const rawElements = new Set(['style', 'script', 'xmp', 'iframe', 'noembed', 'noframes', 'noscript']);
+
+/* Characters of Unicode's private use area mark the places of expressions while parse5 reads. */
+const MARK_OPEN = '\ue000';
+const MARK_CLOSE = '\ue001';
+const URL_OPEN = '\ue002';
+const URL_CLOSE = '\ue003';
+const mark = /\ue000(\d+)\ue001/g;
+const anyMark = /\ue000(\d+)\ue001|\ue002(\d+)\ue003/g;
+
+const compiled = new WeakMap<Template, CompiledMarkup>();
+
+/**
+ * Reads markup with parse5, so that what is written is whole HTML whatever the author left open,
+ * and values are escaped for where they stand. Expressions where no value can stand are problems.
+ */
+export function compileMarkup(template: Template): CompiledMarkup {
+	let result = compiled.get(template);
+	if (!result) compiled.set(template, (result = compile(template)));
+	return result;
+}
+
+function compile(template: Template): CompiledMarkup {
+	const expressions: Expression[] = [];
+	const source = template.parts
+		.map((part) => {
+			if (typeof part === 'string') return part.replace(/[\ue000-\ue003]/g, '\ufffd');
+			expressions.push(part);
+			return `${MARK_OPEN}${expressions.length - 1}${MARK_CLOSE}`;
+		})
+		.join('');
+	const fragment = parseFragment(source);
+	const walk = new Walk(expressions);
+	walk.children(fragment);
+	const parts = splitMarks(serialize(fragment), expressions, walk.urls, walk.inStyle);
+	return { parts, indentable: walk.indentable, problems: walk.problems };
+}
+
+class Walk {
+	readonly problems: Problem[] = [];
+	readonly urls: (readonly (string | Expression)[])[] = [];
+	readonly inStyle = new Set<number>();
+	indentable = true;
+
+	constructor(private readonly expressions: readonly Expression[]) {}
+
+	children(parent: Tree.ParentNode): void {
+		for (const node of parent.childNodes) this.node(node);
+	}
+
+	private node(node: Tree.ChildNode): void {
+		if ('tagName' in node) {
+			this.element(node);
+		} else if (node.nodeName === '#comment' && 'data' in node) {
+			this.refuse(node.data);
+			node.data = node.data.replace(mark, '');
+		}
+	}
+
+	private element(node: Tree.Element): void {
+		this.refuse(node.tagName);
+		if (['pre', 'textarea', 'script', 'style'].includes(node.tagName)) this.indentable = false;
+		for (const attribute of node.attrs) this.attribute(attribute, node);
+		if (rawElements.has(node.tagName)) {
+			for (const child of node.childNodes) {
+				if (!('value' in child)) continue;
+				this.refuse(child.value);
+				child.value = child.value.replace(mark, '');
+			}
+		} else {
+			this.children(node);
+			if (isTemplate(node)) this.children(node.content);
+		}
+	}
+
+	private attribute(attribute: { name: string; value: string }, node: Tree.Element): void {
+		this.refuse(attribute.name);
+		if (attribute.name.startsWith('on') || attribute.name === 'srcdoc') {
+			this.refuse(attribute.value);
+			attribute.value = attribute.value.replace(mark, '');
+		} else if (attribute.name === 'style') {
+			for (const [, index] of attribute.value.matchAll(mark)) this.inStyle.add(Number(index));
+		} else if (urlAttributes.has(attribute.name) && node.namespaceURI === html.NS.HTML) {
+			this.urls.push(splitExpressions(attribute.value, this.expressions));
+			attribute.value = `${URL_OPEN}${this.urls.length - 1}${URL_CLOSE}`;
+		}
+	}
+
+	private refuse(text: string): void {
+		for (const [, index] of text.matchAll(mark)) {
+			const expression = this.expressions[Number(index)];
+			if (!expression) continue;
+			const path = expression.path.join('.');
+			this.problems.push(error('expression-place', expression.span, path));
+		}
+	}
+}
+
+function splitExpressions(
+	text: string,
+	expressions: readonly Expression[]
+): (string | Expression)[] {
+	const parts: (string | Expression)[] = [];
+	let last = 0;
+	for (const match of text.matchAll(mark)) {
+		if (match.index > last) parts.push(text.slice(last, match.index));
+		const expression = expressions[Number(match[1])];
+		if (expression) parts.push(expression);
+		last = match.index + match[0].length;
+	}
+	if (last < text.length || parts.length === 0) parts.push(text.slice(last));
+	return parts;
+}
+
+function splitMarks(
+	text: string,
+	expressions: readonly Expression[],
+	urls: readonly (readonly (string | Expression)[])[],
+	inStyle: ReadonlySet<number>
+): MarkupPart[] {
+	const parts: MarkupPart[] = [];
+	let last = 0;
+	for (const match of text.matchAll(anyMark)) {
+		if (match.index > last) parts.push(text.slice(last, match.index));
+		const expression = match[1] === undefined ? undefined : expressions[Number(match[1])];
+		const url = match[2] === undefined ? undefined : urls[Number(match[2])];
+		if (expression) {
+			parts.push({ kind: 'value', expression, inStyle: inStyle.has(Number(match[1])) });
+		} else if (url) {
+			parts.push({ kind: 'url', value: url });
+		}
+		last = match.index + match[0].length;
+	}
+	if (last < text.length) parts.push(text.slice(last));
+	return parts;
+}
+
+function isTemplate(node: Tree.Element): node is Tree.Template {
+	return node.tagName === 'template' && 'content' in node;
+}

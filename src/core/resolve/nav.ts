@@ -1,0 +1,63 @@
+import { hasParameters, isWithin, segmentKey } from '../model/pattern.ts';
+import type { NavPiece, Route, Site } from '../model/site.ts';
+
+/** A link of a list made from routes, with the links below it. */
+export interface NavLink {
+	readonly route: Route;
+	readonly links: readonly NavLink[];
+}
+
+/**
+ * The links of a `nav from` piece: the routes below `from`, as deep as the piece says, in the order
+ * of the text. Routes with parameters are no single page, so they are not listed.
+ */
+export function navLinks(piece: NavPiece, site: Site): readonly NavLink[] {
+	const depth = piece.from.segments.length;
+	const below = site.routes.filter((route) => {
+		const levels = route.pattern.segments.length - depth;
+		if (levels < 1 || levels > piece.depth) return false;
+		return !hasParameters(route.pattern) && isWithin(route.pattern, piece.from);
+	});
+	return nest(below);
+}
+
+function nest(routes: readonly Route[]): NavLink[] {
+	const tops = routes.filter((route) => !routes.some((other) => isBelow(route, other)));
+	return tops.map((route) => ({
+		route,
+		links: nest(routes.filter((other) => isBelow(other, route)))
+	}));
+}
+
+function isBelow(route: Route, other: Route): boolean {
+	return route !== other && isWithin(route.pattern, other.pattern);
+}
+
+/**
+ * All routes in the order of the route tree: each followed by what lies below it, siblings in the
+ * order in which the text first names their branch.
+ */
+export function treeOrder(routes: readonly Route[]): Route[] {
+	interface Node {
+		route: Route | undefined;
+		readonly children: Map<string, Node>;
+	}
+	const root: Node = { route: undefined, children: new Map() };
+	for (const route of routes) {
+		let node = root;
+		for (const segment of route.pattern.segments) {
+			const key = segmentKey(segment);
+			let child = node.children.get(key);
+			if (!child) node.children.set(key, (child = { route: undefined, children: new Map() }));
+			node = child;
+		}
+		node.route = route;
+	}
+	const ordered: Route[] = [];
+	const visit = (node: Node): void => {
+		if (node.route) ordered.push(node.route);
+		for (const child of node.children.values()) visit(child);
+	};
+	visit(root);
+	return ordered;
+}

@@ -1,0 +1,195 @@
+import { error, type Problem } from '../messages/problem.ts';
+import { layerName, type Fill, type Layer, type Layout, type Page, type Piece, type Region } from '../model/site.ts';
+import { fillTarget, isProblem, type RegionOf } from './fill-target.ts';
+import { slotOf, type Structure } from './structure.ts';
+
+/** What one layer did to a region on the way to the page. */
+export type StepAction =
+	/** The region stands in this layout: what it brings by itself. */
+	| 'gave'
+	/** Says nothing about the region. */
+	| 'passed'
+	| 'before'
+	| 'after'
+	| 'instead'
+	| 'emptied'
+	/** The page's own content, or the inner layout, lands in this slot. */
+	| 'content';
+
+export interface Step {
+	readonly layer: Layer;
+	readonly action: StepAction;
+	readonly pieces: readonly Piece[];
+	readonly fill: Fill | undefined;
+}
+
+/** A piece that lands in a region, and the layer that brought it. */
+export interface LandedPiece {
+	readonly kind: 'piece';
+	readonly piece: Piece;
+	readonly owner: Layer;
+}
+
+/** The place in a slot where the inner layout stands. */
+export interface LandedLayout {
+	readonly kind: 'layout';
+	readonly layout: Layout;
+}
+
+export type Landed = LandedPiece | LandedLayout;
+
+export interface ResolvedRegion extends RegionOf {
+	/** One for each layer of the page from the region's own layout inward. */
+	readonly steps: readonly Step[];
+	/** What the page shows in the region, in order. */
+	readonly landed: readonly Landed[];
+}
+
+/** A page with everything that its layers made of it. */
+export interface ResolvedPage {
+	readonly page: Page;
+	/** Outermost first; empty for a bare page. */
+	readonly chain: readonly Layout[];
+	/** Region by region, the outermost layout's first, each layout's in the order it is written. */
+	readonly regions: readonly ResolvedRegion[];
+	/** The page's content where there is no slot to land in: a bare page. */
+	readonly bare: readonly LandedPiece[];
+	readonly problems: readonly Problem[];
+}
+
+/**
+ * Works out what lands in each region of a page. Fills apply from the outermost layer inward.
+ * A fill that may not be is a problem and changes nothing.
+ */
+export function resolvePage(page: Page, structure: Structure): ResolvedPage {
+	const chain = structure.chainOf(page);
+	const layers: Layer[] = [...chain, page];
+	const problems: Problem[] = [];
+	const wishes = collectFills(layers, problems);
+	const regions = chain.flatMap((layout, index) =>
+		layout.regions.map((region) => {
+			const inward = layers.slice(index + 1);
+			const isSlot = slotOf(layout) === region;
+			const fills = wishes.filter((wish) => wish.target.region === region);
+			return isSlot
+				? resolveSlot({ layout, region }, inward, fills)
+				: resolveRegion({ layout, region }, inward, fills);
+		})
+	);
+	for (const { layout, region, landed } of regions) {
+		if (!region.required || landed.some((one) => one.kind === 'layout')) continue;
+		const brought = region.slot ? landed.some((one) => one.kind === 'piece' && one.owner !== layout) : landed.length > 0;
+		if (!brought) {
+			const names = [region.name.text, layout.name.text, layerName(page)] as const;
+			problems.push(error('required-unfilled', pageSpan(page), ...names));
+		}
+	}
+	const bare = chain.length === 0 ? own(page.pieces, page) : [];
+	return { page, chain, regions, bare, problems };
+}
+
+interface Wish {
+	readonly fill: Fill;
+	readonly layer: Layer;
+	readonly target: RegionOf;
+}
+
+function collectFills(layers: readonly Layer[], problems: Problem[]): Wish[] {
+	const page = layers.at(-1);
+	return layers.flatMap((layer, index) =>
+		layer.fills.flatMap((fill) => {
+			const target = fillTarget(fill, layer, layers.slice(0, index).filter(isLayout));
+			if (!isProblem(target)) return [{ fill, layer, target }];
+			// A layout's own mistakes are reported once for the layout, not for each of its pages.
+			if (layer === page) problems.push(target);
+			return [];
+		})
+	);
+}
+
+function resolveRegion(
+	at: RegionOf,
+	inward: readonly Layer[],
+	wishes: readonly Wish[]
+): ResolvedRegion {
+	let landed: Landed[] = own(at.region.pieces, at.layout);
+	const steps: Step[] = [gave(at)];
+	for (const layer of inward) {
+		const mine = wishes.filter((wish) => wish.layer === layer);
+		if (mine.length === 0) steps.push(passed(layer));
+		for (const { fill } of mine) {
+			landed = applyFill(landed, fill, layer);
+			steps.push(filled(layer, fill));
+		}
+	}
+	return { ...at, steps, landed };
+}
+
+/** A slot shows its own pieces only when nothing comes; what comes can be added to, not replaced. */
+function resolveSlot(
+	at: RegionOf,
+	inward: readonly Layer[],
+	wishes: readonly Wish[]
+): ResolvedRegion {
+	const next = inward[0];
+	const steps: Step[] = [gave(at)];
+	let content: Landed[];
+	if (next?.kind === 'layout') content = [{ kind: 'layout', layout: next }];
+	else if (next && next.pieces.length > 0) content = own(next.pieces, next);
+	else content = own(at.region.pieces, at.layout);
+	let landed = content;
+	for (const layer of inward) {
+		const mine = wishes.filter((wish) => wish.layer === layer);
+		const bringsContent = layer === next && (layer.kind === 'layout' || layer.pieces.length > 0);
+		if (bringsContent) {
+			const pieces = layer.kind === 'layout' ? [] : layer.pieces;
+			steps.push({ layer, action: 'content', pieces, fill: undefined });
+		} else if (mine.length === 0) {
+			steps.push(passed(layer));
+		}
+		for (const { fill } of mine) {
+			landed = applyFill(landed, fill, layer);
+			steps.push(filled(layer, fill));
+		}
+	}
+	return { ...at, steps, landed };
+}
+
+function applyFill(landed: readonly Landed[], fill: Fill, layer: Layer): Landed[] {
+	const added = own(fill.pieces, layer);
+	switch (fill.fillKind) {
+		case 'instead':
+			return added;
+		case 'before':
+			return [...added, ...landed];
+		case 'after':
+			return [...landed, ...added];
+		case 'empty':
+			return [];
+	}
+}
+
+function own(pieces: readonly Piece[], owner: Layer): LandedPiece[] {
+	return pieces.map((piece) => ({ kind: 'piece', piece, owner }));
+}
+
+function gave({ layout, region }: RegionOf): Step {
+	return { layer: layout, action: 'gave', pieces: region.pieces, fill: undefined };
+}
+
+function passed(layer: Layer): Step {
+	return { layer, action: 'passed', pieces: [], fill: undefined };
+}
+
+function filled(layer: Layer, fill: Fill): Step {
+	const action = fill.fillKind === 'empty' ? 'emptied' : fill.fillKind;
+	return { layer, action, pieces: fill.pieces, fill };
+}
+
+function isLayout(layer: Layer): layer is Layout {
+	return layer.kind === 'layout';
+}
+
+function pageSpan(page: Page) {
+	return page.kind === 'route' ? page.patternSpan : page.state.span;
+}

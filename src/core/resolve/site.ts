@@ -1,0 +1,110 @@
+import { hasErrors, warning, type Problem } from '../messages/problem.ts';
+import type { Layer, Layout, Page, Piece, Route, Site } from '../model/site.ts';
+import type { SiteReading } from '../source/read.ts';
+import { checkArrangement } from './arrangement.ts';
+import { fillTarget, isProblem } from './fill-target.ts';
+import { instancesOf, type Instances, type PageInstance } from './instance.ts';
+import { compileMarkup } from './markup.ts';
+import { navLinks, treeOrder } from './nav.ts';
+import { resolvePage, type ResolvedPage } from './page.ts';
+import { resolveStructure, type Structure } from './structure.ts';
+import { checkExpressions } from './values.ts';
+
+/** A site with its chains worked out; pages are resolved when they are asked for. */
+export interface ResolvedSite {
+	readonly reading: SiteReading;
+	readonly site: Site;
+	readonly structure: Structure;
+	/** Routes in the order of the route tree. */
+	readonly routes: readonly Route[];
+	readonly problems: readonly Problem[];
+	page(page: Page): ResolvedPage;
+	/** The pages that a route or state is delivered as. */
+	instances(page: Page): readonly PageInstance[];
+}
+
+interface Known {
+	readonly chain: readonly Layout[];
+	readonly resolved: ResolvedPage;
+}
+
+/** What was worked out for pages, kept from edit to edit for as long as nothing it came from changed. */
+const knownPages = new WeakMap<Page, Known>();
+
+/**
+ * Resolves a site and collects everything that is wrong with it. Only pages whose own text or
+ * chain changed since they were last resolved are worked out again.
+ */
+export function resolveSite(reading: SiteReading): ResolvedSite {
+	const { site } = reading;
+	const structure = resolveStructure(site, reading.files.texts);
+	const instances = new Map<Page, Instances>();
+	for (const route of site.routes) instances.set(route, instancesOf(route, site));
+	const pageOf = (page: Page): ResolvedPage => resolveKnown(page, structure);
+	const instancesFor = (page: Page): readonly PageInstance[] =>
+		instances.get(page)?.pages ?? [
+			{ page, address: page.kind === 'state' ? page.at.text : '/', parameters: {}, item: undefined }
+		];
+	const problems = [...reading.problems, ...structure.problems];
+	for (const layout of site.layouts) problems.push(...checkLayout(layout, site, structure));
+	for (const page of [...site.routes, ...site.states]) {
+		problems.push(...pageOf(page).problems, ...(instances.get(page)?.problems ?? []));
+		problems.push(...checkExpressions(page, instancesFor(page), site));
+		problems.push(...checkPieces(page, site));
+	}
+	return {
+		reading,
+		site,
+		structure,
+		routes: treeOrder(site.routes),
+		problems: sortProblems(problems),
+		page: pageOf,
+		instances: instancesFor
+	};
+}
+
+/** Whether a resolved site can be delivered. */
+export function isSound(resolved: ResolvedSite): boolean {
+	return !hasErrors(resolved.problems);
+}
+
+function resolveKnown(page: Page, structure: Structure): ResolvedPage {
+	const chain = structure.chainOf(page);
+	const known = knownPages.get(page);
+	const holds = known?.chain.length === chain.length && known.chain.every((one, i) => one === chain[i]);
+	if (known && holds) return known.resolved;
+	const resolved = resolvePage(page, structure);
+	knownPages.set(page, { chain, resolved });
+	return resolved;
+}
+
+function checkLayout(layout: Layout, site: Site, structure: Structure): Problem[] {
+	const chain = structure.chainOf(layout);
+	const targets = layout.fills.map((fill) => fillTarget(fill, layout, chain));
+	return [
+		...targets.filter(isProblem),
+		...checkArrangement(layout),
+		...checkExpressions(layout, [], site),
+		...checkPieces(layout, site)
+	];
+}
+
+function checkPieces(layer: Layer, site: Site): Problem[] {
+	return piecesOf(layer).flatMap((piece) => {
+		if (piece.kind === 'markup') return compileMarkup(piece.markup).problems;
+		const isEmpty = navLinks(piece, site).length === 0;
+		return isEmpty ? [warning('nav-empty', piece.fromSpan, piece.from.text)] : [];
+	});
+}
+
+/** All pieces that stand in a layer, in regions, fills or the page itself. */
+export function piecesOf(layer: Layer): Piece[] {
+	const own = layer.kind === 'layout' ? layer.regions.flatMap((one) => one.pieces) : layer.pieces;
+	return [...own, ...layer.fills.flatMap((fill) => fill.pieces)];
+}
+
+function sortProblems(problems: readonly Problem[]): Problem[] {
+	return [...problems].sort(
+		(a, b) => a.span.file.localeCompare(b.span.file) || a.span.from - b.span.from
+	);
+}

@@ -1,0 +1,183 @@
+import { error, listWords, type Problem } from '../messages/problem.ts';
+import { isWithin, keysUpward } from '../model/pattern.ts';
+import { layerName, layerPattern, type Layer, type Layout, type Page, type Region, type Site } from '../model/site.ts';
+import type { Span } from '../model/span.ts';
+import { positionAt } from '../model/span.ts';
+
+/** Which layouts cover what, and what every page and layout sits under. */
+export interface Structure {
+	readonly site: Site;
+	readonly layoutsByName: ReadonlyMap<string, Layout>;
+	/** The layout that covers a branch, by the branch's key. */
+	readonly covering: ReadonlyMap<string, Layout>;
+	/** Outermost first. For a layout: what it sits under, without itself. */
+	chainOf(layer: Layer): readonly Layout[];
+	readonly problems: readonly Problem[];
+}
+
+/** Works out all chains of a site. Problems never stop it: a layer whose `under` is wrong sits under the nearest. */
+export function resolveStructure(site: Site, texts: ReadonlyMap<string, string>): Structure {
+	const builder = new StructureBuilder(site, texts);
+	return {
+		site,
+		layoutsByName: builder.layoutsByName,
+		covering: builder.covering,
+		chainOf: (layer) => builder.chainOf(layer),
+		problems: builder.check()
+	};
+}
+
+/** The region that holds the slot. Where there are two, the first. */
+export function slotOf(layout: Layout): Region | undefined {
+	return layout.regions.find((region) => region.slot);
+}
+
+/** Why a layer may not sit under a layout, by scope: undefined where it may. */
+export function outOfScope(layer: Layer, layout: Layout): boolean {
+	return !isWithin(layerPattern(layer), layout.at);
+}
+
+class StructureBuilder {
+	readonly layoutsByName = new Map<string, Layout>();
+	readonly covering = new Map<string, Layout>();
+	private readonly problems: Problem[] = [];
+	private readonly chains = new Map<Layer, readonly Layout[]>();
+	private readonly reportedCycles = new Set<Layout>();
+
+	constructor(
+		private readonly site: Site,
+		private readonly texts: ReadonlyMap<string, string>
+	) {
+		for (const layout of site.layouts) {
+			this.layoutsByName.set(layout.name.text, layout);
+			if (layout.onRequest) continue;
+			const other = this.covering.get(layout.at.key);
+			if (other) {
+				const names = [layout.name.text, other.name.text] as const;
+				this.problems.push(error('covers-twice', layout.atSpan, ...names, layout.at.text));
+			} else {
+				this.covering.set(layout.at.key, layout);
+			}
+		}
+	}
+
+	chainOf(layer: Layer): readonly Layout[] {
+		return this.chainThrough(layer, []);
+	}
+
+	check(): Problem[] {
+		const { layouts, routes, states } = this.site;
+		for (const layer of [...layouts, ...routes, ...states]) this.chainOf(layer);
+		for (const layout of layouts) this.checkSlot(layout);
+		return this.problems;
+	}
+
+	private chainThrough(layer: Layer, visited: readonly Layout[]): readonly Layout[] {
+		const known = this.chains.get(layer);
+		if (known) return known;
+		let parent = this.parentOf(layer);
+		if (layer.kind === 'layout' && parent) {
+			const path = [...visited, layer];
+			if (path.includes(parent)) {
+				this.reportCycle(path.slice(path.indexOf(parent)));
+				parent = undefined;
+			}
+		}
+		const path = layer.kind === 'layout' ? [...visited, layer] : visited;
+		const chain = parent ? [...this.chainThrough(parent, path), parent] : [];
+		// Within a circle the chain depends on where one entered it, so it is not kept.
+		if (!this.isInCycle(layer)) this.chains.set(layer, chain);
+		return chain;
+	}
+
+	private isInCycle(layer: Layer): boolean {
+		return layer.kind === 'layout' && this.reportedCycles.has(layer);
+	}
+
+	private parentOf(layer: Layer): Layout | undefined {
+		const under = layer.kind === 'state' ? ({ kind: 'nearest' } as const) : layer.under;
+		if (under.kind === 'none') return undefined;
+		if (under.kind === 'nearest') return this.nearest(layer);
+		const layout = this.layoutsByName.get(under.name.text);
+		if (!layout) {
+			const known = listWords([...this.layoutsByName.keys()]);
+			this.reportOnce(error('under-unknown', under.name.span, under.name.text, known));
+			return this.nearest(layer);
+		}
+		if (outOfScope(layer, layout)) {
+			const place = this.place(layerPlace(layer));
+			const names = [layerName(layer), place, layout.name.text] as const;
+			const branch = `${layout.at.text} (${this.place(layout.name.span)})`;
+			this.reportOnce(error('under-out-of-scope', under.name.span, ...names, branch));
+			return this.nearest(layer);
+		}
+		return layout;
+	}
+
+	/** The nearest layout above in the route tree that covers the layer's branch. */
+	private nearest(layer: Layer): Layout | undefined {
+		for (const key of keysUpward(layerPattern(layer))) {
+			const layout = this.covering.get(key);
+			if (layout && layout !== layer) return layout;
+		}
+		return undefined;
+	}
+
+	private checkSlot(layout: Layout): void {
+		const slots = layout.regions.filter((region) => region.slot);
+		const [one, other] = slots;
+		if (!one) {
+			const below = this.site.routes.filter((route) => this.chainOf(route).includes(layout));
+			const named = below.slice(0, 3).map((route) => route.pattern.text);
+			if (below.length > 3) named.push(`${below.length - 3} more`);
+			const verb = below.length === 1 ? 'does not show' : 'do not show';
+			const what = below.length > 0 ? `${listWords(named)} ${verb}` : 'no page can show in it';
+			this.problems.push(error('layout-no-slot', layout.name.span, layout.name.text, what));
+		} else if (other) {
+			const names = [layout.name.text, one.name.text, other.name.text] as const;
+			this.problems.push(error('layout-two-slots', other.name.span, ...names));
+		}
+	}
+
+	private reportCycle(cycle: readonly Layout[]): void {
+		if (cycle.some((layout) => this.reportedCycles.has(layout))) return;
+		for (const layout of cycle) this.reportedCycles.add(layout);
+		const names = [...cycle, ...cycle.slice(0, 1)].map((layout) => layout.name.text);
+		const named = cycle.find((layout) => layout.under.kind === 'named') ?? cycle[0];
+		if (!named) return;
+		const span = named.under.kind === 'named' ? named.under.name.span : named.name.span;
+		this.problems.push(error('under-cycle', span, names.join(' under ')));
+	}
+
+	private reportOnce(problem: Problem): void {
+		const isSame = (other: Problem): boolean =>
+			other.code === problem.code && other.span === problem.span;
+		if (!this.problems.some(isSame)) this.problems.push(problem);
+	}
+
+	private place(span: Span): string {
+		const { line } = positionAt(this.texts.get(span.file) ?? '', span.from);
+		return `${span.file}, line ${line}`;
+	}
+}
+
+function layerPlace(layer: Layer): Span {
+	switch (layer.kind) {
+		case 'layout':
+			return layer.name.span;
+		case 'route':
+			return layer.patternSpan;
+		case 'state':
+			return layer.state.span;
+	}
+}
+
+/** The state of that kind that serves a place in the route tree: the nearest one upward. */
+export function nearestState(site: Site, page: Page, kind: string): Page | undefined {
+	const candidates = site.states.filter((state) => state.state.text === kind);
+	for (const key of keysUpward(layerPattern(page))) {
+		const found = candidates.find((state) => state.at.key === key);
+		if (found) return found;
+	}
+	return undefined;
+}

@@ -1,0 +1,140 @@
+import { error, listWords, type Problem } from '../messages/problem.ts';
+import type { Fill, Layer, Piece, Site } from '../model/site.ts';
+import { layerPattern } from '../model/site.ts';
+import type { Expression, Template } from '../model/template.ts';
+import { dataAt, valueAt, type PageInstance } from './instance.ts';
+
+/** What expressions on one page can refer to. */
+export interface Scope {
+	readonly site: Site;
+	readonly instance: PageInstance;
+	readonly title: string;
+	readonly description: string;
+	/** The calendar year of the delivery; given from outside so that the core depends on no clock. */
+	readonly year: number;
+}
+
+/** The text of an expression on a page; empty where it has no value. */
+export function evaluate(expression: Expression, scope: Scope): string {
+	return textOf(lookUp(expression.path, scope)) ?? '';
+}
+
+/** A template with its expressions replaced by their values, not escaped. */
+export function evaluateText(template: Template, scope: Scope): string {
+	return template.parts
+		.map((part) => (typeof part === 'string' ? part : evaluate(part, scope)))
+		.join('');
+}
+
+function lookUp(path: readonly string[], scope: Scope): unknown {
+	const [root = '', ...rest] = path;
+	const { site, instance } = scope;
+	switch (root) {
+		case 'site':
+			return { name: site.settings.name.text, lang: site.settings.lang }[rest.join('.')];
+		case 'page': {
+			const { title, description } = scope;
+			return { title, description, address: instance.address }[rest.join('.')];
+		}
+		case 'route':
+			return instance.parameters[rest.join('.')];
+		case 'item':
+			return valueAt(instance.item, rest);
+		case 'data':
+			return dataAt(site, rest);
+		case 'year':
+			return rest.length === 0 ? scope.year : undefined;
+		default:
+			return undefined;
+	}
+}
+
+function textOf(value: unknown): string | undefined {
+	if (typeof value === 'string') return value;
+	if (typeof value === 'number' || typeof value === 'boolean') return String(value);
+	return undefined;
+}
+
+/** Every template of a layer. The title comes first and alone may not name the page's title. */
+function templatesOf(layer: Layer): Template[] {
+	const fills: readonly Fill[] = layer.fills;
+	const pieces: Piece[] = [
+		...fills.flatMap((fill) => fill.pieces),
+		...(layer.kind === 'layout' ? layer.regions.flatMap((region) => region.pieces) : layer.pieces)
+	];
+	return [
+		...(layer.description ? [layer.description] : []),
+		...pieces.flatMap((piece) => (piece.kind === 'markup' ? [piece.markup] : []))
+	];
+}
+
+/** Reports each expression of a layer whose path leads nowhere. */
+export function checkExpressions(
+	layer: Layer,
+	pages: readonly PageInstance[],
+	site: Site
+): Problem[] {
+	const problems: Problem[] = [];
+	const isPage = layer.kind !== 'layout';
+	const check = (template: Template, hasTitle: boolean): void => {
+		for (const part of template.parts) {
+			if (typeof part === 'string') continue;
+			const problem = checkExpression(part, layer, pages, site, hasTitle);
+			if (problem) problems.push(problem);
+		}
+	};
+	if (layer.title) check(layer.title, !isPage);
+	for (const template of templatesOf(layer)) check(template, true);
+	return problems;
+}
+
+function checkExpression(
+	expression: Expression,
+	layer: Layer,
+	pages: readonly PageInstance[],
+	site: Site,
+	hasTitle: boolean
+): Problem | undefined {
+	const path = expression.path.join('.');
+	const parameters = layerPattern(layer).segments.flatMap((segment) =>
+		segment.kind === 'parameter' ? [segment.name] : segment.kind === 'rest' ? ['rest'] : []
+	);
+	const hasItem = layer.kind === 'route' && layer.pages.kind === 'each';
+	const known = knownPaths(site, parameters, hasTitle, hasItem);
+	if (known.includes(path) || isData(expression, site)) return undefined;
+	if (expression.path[0] === 'item' && hasItem) {
+		const without = pages.find(
+			(page) => page.item !== undefined && textOf(valueAt(page.item, expression.path.slice(1))) === undefined
+		);
+		return without && error('expression-no-value', expression.span, path, without.address);
+	}
+	return unknown(expression, known);
+}
+
+function isData(expression: Expression, site: Site): boolean {
+	if (expression.path[0] !== 'data') return false;
+	return textOf(dataAt(site, expression.path.slice(1))) !== undefined;
+}
+
+function knownPaths(
+	site: Site,
+	parameters: readonly string[],
+	hasTitle: boolean,
+	hasItem: boolean
+): string[] {
+	return [
+		'site.name',
+		'site.lang',
+		...(hasTitle ? ['page.title', 'page.description'] : []),
+		'page.address',
+		...parameters.map((name) => `route.${name}`),
+		...(hasItem ? ['item'] : []),
+		...[...site.values.keys()].map((name) => `data.${name}`),
+		'year'
+	];
+}
+
+function unknown(expression: Expression, known: readonly string[]): Problem {
+	const path = expression.path.join('.');
+	return error('expression-unknown', expression.span, path, listWords(known.map((one) => `{${one}}`)));
+}

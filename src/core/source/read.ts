@@ -1,0 +1,182 @@
+import { hasErrors, error, type Problem } from '../messages/problem.ts';
+import type { SiteFiles } from '../model/files.ts';
+import type { DataSource, Declaration, Layout, Route, Site, SiteSettings, State } from '../model/site.ts';
+import { positionAt, type Span } from '../model/span.ts';
+import { decodeUtf8 } from '../model/utf8.ts';
+import { readFile, type FileReading } from './read/file.ts';
+
+/** A site's files, what they say, and what is wrong with them. */
+export interface SiteReading {
+	readonly files: SiteFiles;
+	readonly readings: ReadonlyMap<string, FileReading>;
+	readonly site: Site;
+	readonly problems: readonly Problem[];
+	/** JSON already parsed, so that an edit of the text does not parse it again. */
+	readonly json: ReadonlyMap<string, JsonReading>;
+}
+
+interface JsonReading {
+	readonly bytes: Uint8Array;
+	readonly value: unknown;
+	readonly failure: string | undefined;
+}
+
+/**
+ * Reads all files of a site into one model. Files that did not change since `previous` are not read
+ * again, and their declarations stay the same objects, so that what was worked out from them holds.
+ */
+export function readSiteFiles(files: SiteFiles, previous?: SiteReading): SiteReading {
+	const readings = new Map<string, FileReading>();
+	for (const path of [...files.texts.keys()].sort()) {
+		const text = files.texts.get(path) ?? '';
+		const before = previous?.readings.get(path);
+		readings.set(path, before?.text === text ? before : readFile(path, text));
+	}
+	const collector = new Collector(readings);
+	const json = new Map<string, JsonReading>();
+	const values = new Map<string, unknown>();
+	for (const source of collector.data) {
+		const value = readJson(source, files, previous, json, collector.problems);
+		if (value !== undefined) values.set(source.name.text, value);
+	}
+	const { settings, layouts, routes, states, data, problems } = collector.finish();
+	const assets = [...files.assets.keys()].sort();
+	const site: Site = { settings, layouts, routes, states, data, values, assets };
+	return { files, readings, site, problems, json };
+}
+
+/** `file:line:col` of a place, for sentences and for the command line. */
+export function placeOf(span: Span, texts: ReadonlyMap<string, string>): string {
+	const { line, column } = positionAt(texts.get(span.file) ?? '', span.from);
+	return `${span.file}:${line}:${column}`;
+}
+
+/** Whether the text says a site that can be shown and delivered, as far as reading can tell. */
+export function readsWithoutErrors(reading: SiteReading): boolean {
+	return !hasErrors(reading.problems);
+}
+
+/** Sorts declarations by kind and sees that nothing is declared twice. */
+class Collector {
+	readonly problems: Problem[] = [];
+	readonly layouts: Layout[] = [];
+	readonly routes: Route[] = [];
+	readonly states: State[] = [];
+	readonly data: DataSource[] = [];
+	private settings: SiteSettings | undefined;
+	private readonly seen = new Map<string, Span>();
+	private readonly texts: Map<string, string>;
+
+	constructor(private readonly readings: ReadonlyMap<string, FileReading>) {
+		this.texts = new Map([...readings].map(([path, reading]) => [path, reading.text]));
+		for (const reading of readings.values()) {
+			this.problems.push(...reading.problems);
+			for (const declaration of reading.declarations) this.add(declaration);
+		}
+	}
+
+	finish() {
+		const start = { file: this.readings.keys().next().value ?? 'site.eave', from: 0, to: 0 };
+		if (!this.settings) this.problems.push(error('no-site', start));
+		if (this.layouts.length === 0) this.problems.push(error('no-layout', start));
+		if (this.routes.length === 0) this.problems.push(error('no-route', start));
+		return {
+			settings: this.settings ?? nameless(start),
+			layouts: this.layouts,
+			routes: this.routes,
+			states: this.states,
+			data: this.data,
+			problems: this.problems
+		};
+	}
+
+	private add(declaration: Declaration): void {
+		switch (declaration.kind) {
+			case 'site': {
+				const other = this.meet('site', declaration.name.span);
+				if (other) this.problems.push(error('site-twice', declaration.name.span, other));
+				else this.settings = declaration;
+				return;
+			}
+			case 'layout': {
+				const { text, span } = declaration.name;
+				const other = this.meet(`layout ${text}`, span);
+				if (other) this.problems.push(error('layout-twice', span, text, other));
+				else this.layouts.push(declaration);
+				return;
+			}
+			case 'route': {
+				const { pattern, patternSpan: span } = declaration;
+				const other = this.meet(`route ${pattern.key}`, span);
+				if (other) this.problems.push(error('route-twice', span, pattern.text, other));
+				else this.routes.push(declaration);
+				return;
+			}
+			case 'state': {
+				const { text, span } = declaration.state;
+				const { at } = declaration;
+				const other = this.meet(`state ${text} ${at.key}`, span);
+				if (other) this.problems.push(error('state-twice', span, text, at.text, other));
+				else this.states.push(declaration);
+				return;
+			}
+			case 'data': {
+				const { text, span } = declaration.name;
+				const other = this.meet(`data ${text}`, span);
+				if (other) this.problems.push(error('data-twice', span, text, other));
+				else this.data.push(declaration);
+			}
+		}
+	}
+
+	/** Notes a key, or gives the place where it was met before. */
+	private meet(key: string, span: Span): string | undefined {
+		const other = this.seen.get(key);
+		if (other) return placeOf(other, this.texts);
+		this.seen.set(key, span);
+		return undefined;
+	}
+}
+
+function nameless(span: Span): SiteSettings {
+	return {
+		kind: 'site',
+		name: { text: '', span },
+		lang: 'en',
+		bands: [],
+		tokens: [],
+		span
+	};
+}
+
+function readJson(
+	source: DataSource,
+	files: SiteFiles,
+	previous: SiteReading | undefined,
+	json: Map<string, JsonReading>,
+	problems: Problem[]
+): unknown {
+	const path = source.from.text;
+	const bytes = files.assets.get(path);
+	if (!bytes) {
+		problems.push(error('data-missing', source.from.span, path));
+		return undefined;
+	}
+	const before = previous?.json.get(path);
+	const reading = before?.bytes === bytes ? before : parseJson(bytes);
+	json.set(path, reading);
+	if (reading.failure !== undefined) {
+		problems.push(error('data-not-json', source.from.span, path, reading.failure));
+	}
+	return reading.value;
+}
+
+function parseJson(bytes: Uint8Array): JsonReading {
+	try {
+		const value: unknown = JSON.parse(decodeUtf8(bytes));
+		return { bytes, value, failure: undefined };
+	} catch (failure) {
+		const why = failure instanceof Error ? failure.message : 'it cannot be read';
+		return { bytes, value: undefined, failure: why };
+	}
+}

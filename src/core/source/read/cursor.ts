@@ -1,0 +1,172 @@
+import { error, listWords, type Problem } from '../../messages/problem.ts';
+import { readPattern, type Pattern } from '../../model/pattern.ts';
+import { joinSpans, type Named, type Raw, type Span } from '../../model/span.ts';
+import type { Template } from '../../model/template.ts';
+import { readTextTemplate } from '../expression.ts';
+import type { MarkupBlock } from '../markup-block.ts';
+import type { Atom, AtomKind, Block, Statement } from '../syntax.ts';
+
+const nameShape = /^[a-z][a-z0-9-]*$/;
+
+/**
+ * Goes through the atoms of one statement from left to right. Each `take…` reads one thing, or
+ * reports at its place that it is missing and gives undefined.
+ */
+export class Cursor {
+	private at = 1;
+
+	constructor(
+		readonly statement: Statement,
+		readonly problems: Problem[]
+	) {}
+
+	/** The word the statement starts with. */
+	get head(): string {
+		return this.statement.atoms[0]?.text ?? '';
+	}
+
+	get headSpan(): Span {
+		return this.statement.atoms[0]?.span ?? this.statement.span;
+	}
+
+	peek(): Atom | undefined {
+		return this.statement.atoms[this.at];
+	}
+
+	/** Takes the next atom where it is of that kind. */
+	take(kind: AtomKind): Atom | undefined {
+		const atom = this.peek();
+		if (atom?.kind !== kind) return undefined;
+		this.at++;
+		return atom;
+	}
+
+	/** Takes the next atom where it is that word. */
+	takeWord(word: string): Span | undefined {
+		const atom = this.peek();
+		if (atom?.kind !== 'word' || atom.text !== word) return undefined;
+		this.at++;
+		return atom.span;
+	}
+
+	needWord(word: string, what: string): boolean {
+		if (this.takeWord(word)) return true;
+		this.problems.push(error('word-missing', this.place(), word, what));
+		return false;
+	}
+
+	takeName(what: string): Named | undefined {
+		const atom = this.take('word');
+		if (!atom) {
+			this.problems.push(error('name-missing', this.place(), what));
+			return undefined;
+		}
+		if (!nameShape.test(atom.text)) {
+			this.problems.push(error('name-invalid', atom.span, atom.text));
+			return undefined;
+		}
+		return { text: atom.text, span: atom.span };
+	}
+
+	/** A word that is one of `choices`. */
+	takeChoice<T extends string>(what: string, choices: readonly T[]): Named<T> | undefined {
+		const atom = this.take('word');
+		if (!atom) {
+			this.problems.push(error('value-missing', this.place(), what));
+			return undefined;
+		}
+		const text = choices.find((choice) => choice === atom.text);
+		if (text !== undefined) return { text, span: atom.span };
+		const list = listWords(choices, 'or');
+		this.problems.push(error('choice-invalid', atom.span, atom.text, what, list));
+		return undefined;
+	}
+
+	takePattern(what: string): { pattern: Pattern; span: Span } | undefined {
+		const first = this.take('path');
+		if (!first) {
+			this.problems.push(error('route-missing', this.place(), what));
+			return undefined;
+		}
+		const pattern = readPattern(first.text);
+		if (typeof pattern !== 'string') return { pattern, span: first.span };
+		this.problems.push(error('route-invalid', first.span, first.text, pattern));
+		return undefined;
+	}
+
+	takeText(what: string): Atom | undefined {
+		const atom = this.take('text');
+		if (!atom) this.problems.push(error('text-missing', this.place(), what));
+		return atom;
+	}
+
+	takeTemplate(what: string): Template | undefined {
+		const atom = this.takeText(what);
+		return atom && readTextTemplate(atom, this.problems);
+	}
+
+	takeWholeNumber(what: string): number | undefined {
+		const atom = this.take('number');
+		if (atom && /^\d+$/.test(atom.text)) return Number(atom.text);
+		this.problems.push(error('number-missing', atom?.span ?? this.place(), what));
+		return undefined;
+	}
+
+	/** Everything up to the end of the statement, unread: a value in CSS notation. */
+	takeRest(source: string, what: string): Raw | undefined {
+		const first = this.peek();
+		const last = this.statement.atoms.at(-1);
+		if (!first || !last) {
+			this.problems.push(error('value-missing', this.place(), what));
+			return undefined;
+		}
+		this.at = this.statement.atoms.length;
+		const span = joinSpans(first.span, last.span);
+		return { text: source.slice(span.from, span.to), span };
+	}
+
+	needBlock(what: string): Block | undefined {
+		if (!this.statement.block) {
+			this.problems.push(error('block-missing', this.place(), what));
+		}
+		return this.statement.block;
+	}
+
+	needMarkup(what: string): MarkupBlock | undefined {
+		if (!this.statement.markup) {
+			this.problems.push(error('markup-missing', this.place(), what));
+		}
+		return this.statement.markup;
+	}
+
+	/** Reports whatever stands in the statement and was not asked for. */
+	finish(allowed: { block?: boolean; markup?: boolean } = {}): void {
+		const { atoms, block, markup } = this.statement;
+		for (const atom of atoms.slice(this.at)) {
+			this.problems.push(error('unexpected-text', atom.span, atom.text));
+		}
+		this.at = atoms.length;
+		if (block && !allowed.block) {
+			this.problems.push(error('block-unwanted', block.span, `"${this.head}"`));
+		}
+		if (markup && !allowed.markup) {
+			this.problems.push(error('unexpected-text', markup.span, 'A block of text'));
+		}
+	}
+
+	/** Reports that this statement is part of the language, but not of what works today. */
+	notYet(what: string): void {
+		this.problems.push(error('not-yet', this.headSpan, what));
+	}
+
+	/** Where the next thing should stand. */
+	private place(): Span {
+		const atom = this.peek();
+		if (atom) return atom.span;
+		const { atoms, block, markup, span } = this.statement;
+		const next = block?.span ?? markup?.span;
+		if (next) return { ...next, to: next.from + 1 };
+		const last = atoms.at(-1)?.span ?? span;
+		return last;
+	}
+}

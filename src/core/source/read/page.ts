@@ -1,0 +1,119 @@
+import { error } from '../../messages/problem.ts';
+import { stateKinds, type PageSource, type Piece, type Route, type State } from '../../model/site.ts';
+import type { Named } from '../../model/span.ts';
+import { plainText } from '../expression.ts';
+import { Once, readBlock, type ReadContext } from './block.ts';
+import type { Cursor } from './cursor.ts';
+import { LayerBody, UnderReader } from './layer.ts';
+import { pieceReader } from './piece.ts';
+
+const laterStatements = { admit: 'The list of roles that are let in' };
+
+/** `route PATTERN { title, under, each or samples, pieces, fills }`. */
+export function readRoute(cursor: Cursor, context: ReadContext): Route | undefined {
+	const at = cursor.takePattern('A route');
+	if (!at) return undefined;
+	cursor.finish({ block: true });
+	const body = new LayerBody(context);
+	const under = new UnderReader();
+	const pages = new Once<PageSource>('Which pages there are');
+	const pieces: Piece[] = [];
+	readBlock(
+		cursor.statement.block,
+		{
+			name: `the route ${at.pattern.text}`,
+			statements: {
+				...body.statements,
+				under: under.read,
+				piece: pieceReader(pieces, `the route ${at.pattern.text}`, context),
+				each: (inner) => pages.set(readEach(inner), inner),
+				samples: (inner) => pages.set(readSamples(inner, context), inner)
+			},
+			later: laterStatements
+		},
+		context
+	);
+	return {
+		kind: 'route',
+		pattern: at.pattern,
+		patternSpan: at.span,
+		under: under.value,
+		pages: pages.value ?? { kind: 'one' },
+		title: body.title,
+		description: body.description,
+		pieces,
+		fills: body.fills,
+		styles: body.styles,
+		span: cursor.statement.span
+	};
+}
+
+/** `state KIND at ROUTE { title, pieces, fills }`. */
+export function readState(cursor: Cursor, context: ReadContext): State | undefined {
+	const state = cursor.takeChoice('state', stateKinds);
+	if (!state || !cursor.needWord('at', `The state ${state.text}`)) return undefined;
+	const at = cursor.takePattern(`The state ${state.text}`);
+	if (!at) return undefined;
+	cursor.finish({ block: true });
+	const body = new LayerBody(context);
+	const pieces: Piece[] = [];
+	const name = `the state ${state.text}`;
+	readBlock(
+		cursor.needBlock(`The state ${state.text}`),
+		{ name, statements: { ...body.statements, piece: pieceReader(pieces, name, context) } },
+		context
+	);
+	return {
+		kind: 'state',
+		state,
+		at: at.pattern,
+		atSpan: at.span,
+		title: body.title,
+		description: body.description,
+		pieces,
+		fills: body.fills,
+		styles: body.styles,
+		span: cursor.statement.span
+	};
+}
+
+/** `each data.NAME by FIELD`. */
+function readEach(cursor: Cursor): PageSource | undefined {
+	const data = cursor.take('word');
+	const what = 'One page for each';
+	if (!data || !/^data(\.[a-z][a-z0-9_-]*)+$/i.test(data.text)) {
+		const span = data?.span ?? cursor.headSpan;
+		cursor.problems.push(error('value-missing', span, `${what} member of a list, as data.NAME,`));
+		return undefined;
+	}
+	if (!cursor.needWord('by', what)) return undefined;
+	const field = cursor.take('word');
+	if (!field) {
+		cursor.problems.push(error('name-missing', cursor.headSpan, 'The word "by"'));
+		return undefined;
+	}
+	cursor.finish();
+	return {
+		kind: 'each',
+		data: { text: data.text, span: data.span },
+		field: { text: field.text, span: field.span },
+		span: cursor.statement.span
+	};
+}
+
+/** `samples "kale", "runner-bean"`. */
+function readSamples(cursor: Cursor, context: ReadContext): PageSource | undefined {
+	const values: Named[] = [];
+	for (;;) {
+		const atom = cursor.takeText('The list of samples');
+		if (!atom) return undefined;
+		const text = plainText(atom);
+		if (text === '') context.problems.push(error('text-missing', atom.span, 'A sample'));
+		else values.push({ text, span: atom.span });
+		const comma = cursor.peek();
+		if (comma?.kind !== 'symbol' || comma.text !== ',') break;
+		cursor.take('symbol');
+	}
+	cursor.finish();
+	return { kind: 'samples', values, span: cursor.statement.span };
+}

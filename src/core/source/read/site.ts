@@ -1,0 +1,107 @@
+import { error } from '../../messages/problem.ts';
+import type { Band, SiteSettings, Token } from '../../model/site.ts';
+import type { Named } from '../../model/span.ts';
+import { plainText } from '../expression.ts';
+import { Once, readBlock, type ReadContext } from './block.ts';
+import { Cursor } from './cursor.ts';
+
+/** `site "Name" { lang, bands, tokens }`. */
+export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
+	const name = cursor.takeText('The site');
+	const lang = new Once<string>('The language');
+	const bands: Band[] = [];
+	const tokens: Token[] = [];
+	cursor.finish({ block: true });
+	readBlock(
+		cursor.statement.block,
+		{
+			name: 'a site',
+			statements: {
+				lang(inner) {
+					const word = inner.take('word');
+					if (!word) inner.needWord('en', 'The language of the site, such as');
+					lang.set(word?.text, inner);
+					inner.finish();
+				},
+				bands(inner) {
+					inner.finish({ block: true });
+					bands.push(...readBands(inner, context));
+				},
+				tokens(inner) {
+					inner.finish({ block: true });
+					tokens.push(...readTokens(inner, context));
+				}
+			},
+			later: { roles: 'The list of roles', dir: 'The direction of writing' }
+		},
+		context
+	);
+	const siteName: Named = name
+		? { text: plainText(name), span: name.span }
+		: { text: '', span: cursor.headSpan };
+	return {
+		kind: 'site',
+		name: siteName,
+		lang: lang.value ?? 'en',
+		bands,
+		tokens,
+		span: cursor.statement.span
+	};
+}
+
+function readBands(cursor: Cursor, context: ReadContext): Band[] {
+	const bands: Band[] = [];
+	for (const statement of cursor.needBlock('The list of bands')?.statements ?? []) {
+		const inner = new Cursor(statement, context.problems);
+		const name: Named = { text: inner.head, span: inner.headSpan };
+		if (!/^[a-z][a-z0-9-]*$/.test(name.text)) {
+			context.problems.push(error('name-invalid', name.span, name.text));
+			continue;
+		}
+		const from = inner.takeWholeNumber(`The band ${name.text}`);
+		inner.finish();
+		if (from === undefined) continue;
+		const before = bands.at(-1);
+		if (bands.some((band) => band.name.text === name.text)) {
+			context.problems.push(error('band-twice', name.span, name.text));
+		} else if (!before && from !== 0) {
+			context.problems.push(error('band-first', statement.span, name.text));
+		} else if (before && from <= before.from) {
+			context.problems.push(error('band-order', statement.span, name.text, before.name.text));
+		} else {
+			bands.push({ name, from, span: statement.span });
+		}
+	}
+	return bands;
+}
+
+function readTokens(cursor: Cursor, context: ReadContext): Token[] {
+	const tokens: Token[] = [];
+	for (const statement of cursor.needBlock('The list of tokens')?.statements ?? []) {
+		const inner = new Cursor(statement, context.problems);
+		const first = statement.atoms[0];
+		if (first?.kind !== 'property' || first.text.length < 3) {
+			const known = 'custom properties, such as --gutter: 16px';
+			context.problems.push(
+				error('unknown-statement', inner.headSpan, inner.head, 'the list of tokens', known)
+			);
+			continue;
+		}
+		const band = inner.take('band');
+		const colon = inner.take('symbol');
+		if (colon?.text !== ':') {
+			context.problems.push(error('word-missing', first.span, ':', `The token ${first.text}`));
+			continue;
+		}
+		const value = inner.takeRest(context.text, `The token ${first.text}`);
+		inner.finish();
+		if (!value) continue;
+		tokens.push({
+			name: { text: first.text, span: first.span },
+			band: band && { text: band.text.slice(1), span: band.span },
+			value,
+			span: statement.span
+		});
+	}
+	return tokens;
+}

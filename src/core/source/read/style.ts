@@ -1,0 +1,60 @@
+import { parse, type SyntaxParseError } from 'css-tree';
+import { error } from '../../messages/problem.ts';
+import type { Style } from '../../model/site.ts';
+import { placeInFile } from '../markup-block.ts';
+import type { ReadContext } from './block.ts';
+import type { Cursor } from './cursor.ts';
+
+/** `style """ css """`. CSS that does not parse is refused, so that it cannot end its scope early. */
+export function readStyle(cursor: Cursor, context: ReadContext): Style | undefined {
+	if (cursor.peek()?.kind === 'band') {
+		cursor.notYet('A style for one band');
+		return undefined;
+	}
+	if (cursor.takeWord('global')) {
+		cursor.notYet('A global style');
+		return undefined;
+	}
+	cursor.finish({ markup: true });
+	const block = cursor.needMarkup('A style');
+	if (!block) return undefined;
+	let failure: SyntaxParseError | undefined;
+	const css = block.text;
+	parse(css, { onParseError: (problem) => (failure ??= problem), positions: true });
+	const at = failure ? failure.offset : unbalancedAt(css);
+	if (at !== undefined) {
+		const from = placeInFile(block, at);
+		const why = failure ? failure.message : 'a brace, bracket or text in it is not closed';
+		const span = { file: cursor.statement.span.file, from, to: from + 1 };
+		context.problems.push(error('style-invalid', span, why));
+		return undefined;
+	}
+	return { css, span: cursor.statement.span };
+}
+
+/** Where a brace, bracket, comment or string of the CSS opens without closing, or closes nothing. */
+function unbalancedAt(css: string): number | undefined {
+	const open: { closing: string; at: number }[] = [];
+	const closings: Readonly<Record<string, string>> = { '{': '}', '(': ')', '[': ']' };
+	for (let at = 0; at < css.length; at++) {
+		const character = css[at] ?? '';
+		if (character === '\\') {
+			at++;
+		} else if (css.startsWith('/*', at)) {
+			const end = css.indexOf('*/', at + 2);
+			if (end === -1) return at;
+			at = end + 1;
+		} else if (character === '"' || character === "'") {
+			const start = at;
+			for (at++; css[at] !== character; at++) {
+				if (at >= css.length || css[at] === '\n') return start;
+				if (css[at] === '\\') at++;
+			}
+		} else if (closings[character]) {
+			open.push({ closing: closings[character], at });
+		} else if (character === '}' || character === ')' || character === ']') {
+			if (open.pop()?.closing !== character) return at;
+		}
+	}
+	return open[0]?.at;
+}

@@ -1,0 +1,199 @@
+import type { SyntaxNode } from '@lezer/common';
+import { error, type Problem } from '../messages/problem.ts';
+import type { Span } from '../model/span.ts';
+import { parser } from './grammar/parser.ts';
+import { dedent, type MarkupBlock } from './markup-block.ts';
+
+/** Lines longer than this are refused: no one can read them, and an editor cannot show them. */
+export const longestLine = 20_000;
+
+export type AtomKind =
+	'word' | 'path' | 'band' | 'property' | 'number' | 'color' | 'text' | 'symbol' | 'parens';
+
+/** The smallest thing of a statement. `text` is as written, for `text` atoms without the quotes. */
+export interface Atom {
+	readonly kind: AtomKind;
+	readonly text: string;
+	readonly span: Span;
+}
+
+/** A line of Eave: atoms, then maybe a block of statements, then maybe a block of markup. */
+export interface Statement {
+	readonly atoms: readonly Atom[];
+	readonly block: Block | undefined;
+	readonly markup: MarkupBlock | undefined;
+	readonly span: Span;
+}
+
+export interface Block {
+	readonly statements: readonly Statement[];
+	/** With its braces. */
+	readonly span: Span;
+}
+
+export interface SyntaxTree {
+	readonly statements: readonly Statement[];
+	readonly problems: readonly Problem[];
+}
+
+/**
+ * Reads the shape of a file: statements, blocks and atoms. Never throws; what cannot be read is a
+ * problem at its place, and what stands around it is read all the same.
+ */
+export function parseSyntax(file: string, text: string): SyntaxTree {
+	const tooLong = findLongLine(file, text);
+	if (tooLong) return { statements: [], problems: [tooLong] };
+	const builder = new SyntaxBuilder(file, text);
+	const statements = builder.statements(parser.parse(text).topNode);
+	return { statements, problems: builder.problems };
+}
+
+function findLongLine(file: string, text: string): Problem | undefined {
+	let from = 0;
+	while (from < text.length) {
+		let to = text.indexOf('\n', from);
+		if (to === -1) to = text.length;
+		if (to - from > longestLine) {
+			return error('line-too-long', { file, from, to }, to - from, longestLine);
+		}
+		from = to + 1;
+	}
+	return undefined;
+}
+
+const atomKinds: Readonly<Record<string, AtomKind>> = {
+	Word: 'word',
+	Path: 'path',
+	Band: 'band',
+	Property: 'property',
+	Number: 'number',
+	Color: 'color',
+	Text: 'text',
+	UnclosedText: 'text',
+	Symbol: 'symbol',
+	Parens: 'parens'
+};
+
+class SyntaxBuilder {
+	readonly problems: Problem[] = [];
+
+	constructor(
+		private readonly file: string,
+		private readonly text: string
+	) {}
+
+	statements(parent: SyntaxNode): Statement[] {
+		const found: Statement[] = [];
+		for (let node = parent.firstChild; node; node = node.nextSibling) {
+			if (node.name === 'Statement') found.push(...this.statement(node));
+			else if (node.type.isError) this.reportError(node);
+		}
+		return found;
+	}
+
+	/** One statement, or two where a declaration follows a block that was never closed. */
+	private statement(node: SyntaxNode): Statement[] {
+		const found: Statement[] = [];
+		let atoms: Atom[] = [];
+		let block: Block | undefined;
+		let markup: MarkupBlock | undefined;
+		let from = node.from;
+		let to = node.from;
+		const finish = () => {
+			if (atoms.length > 0 || block || markup) {
+				found.push({ atoms, block, markup, span: this.span(from, to) });
+			}
+			atoms = [];
+			block = markup = undefined;
+		};
+		for (let child = node.firstChild; child; child = child.nextSibling) {
+			if (block && endsWithoutBrace(child.prevSibling)) {
+				finish();
+				from = child.from;
+			}
+			const kind = atomKinds[child.name];
+			if (child.type.isError) {
+				this.reportError(child);
+			} else if (child.name === 'Block' && !block && !markup) {
+				block = this.block(child, atoms);
+			} else if ((child.name === 'Markup' || child.name === 'UnclosedMarkup') && !markup) {
+				markup = this.markup(child);
+			} else if (kind && !block && !markup) {
+				atoms.push(this.atom(child, kind));
+			} else {
+				this.problems.push(error('unexpected-text', this.nodeSpan(child), this.quote(child)));
+			}
+			to = child.to;
+		}
+		finish();
+		return found;
+	}
+
+	private block(node: SyntaxNode, atoms: readonly Atom[]): Block {
+		if (endsWithoutBrace(node)) {
+			const first = atoms[0]?.span ?? this.nodeSpan(node);
+			const what = atoms.length > 0 ? atoms.slice(0, 2).map(atomSource).join(' ') : 'This block';
+			this.problems.push(error('missing-brace', { ...first, to: node.from + 1 }, what));
+		}
+		return { statements: this.statements(node), span: this.nodeSpan(node) };
+	}
+
+	private markup(node: SyntaxNode): MarkupBlock {
+		const closed = node.name === 'Markup';
+		if (!closed) {
+			this.problems.push(error('unclosed-block', this.span(node.from, node.from + 3)));
+		}
+		return dedent(this.text, this.nodeSpan(node), closed);
+	}
+
+	private atom(node: SyntaxNode, kind: AtomKind): Atom {
+		const written = this.text.slice(node.from, node.to);
+		if (node.name === 'UnclosedText') this.problems.push(error('unclosed-text', this.nodeSpan(node)));
+		if (kind === 'parens') this.reportErrorsIn(node);
+		if (kind !== 'text') return { kind, text: written, span: this.nodeSpan(node) };
+		const inner = node.name === 'Text' ? written.slice(1, -1) : written.slice(1);
+		return { kind, text: inner, span: this.nodeSpan(node) };
+	}
+
+	private reportErrorsIn(node: SyntaxNode): void {
+		for (let child = node.firstChild; child; child = child.nextSibling) {
+			if (child.type.isError) {
+				const opening = this.span(node.from, node.from + 1);
+				this.problems.push(error('unclosed-parenthesis', opening));
+				return;
+			}
+			this.reportErrorsIn(child);
+		}
+	}
+
+	private reportError(node: SyntaxNode): void {
+		const written = this.text.slice(node.from, node.to).trim();
+		if (node.from === node.to) return;
+		this.problems.push(
+			written === '}'
+				? error('stray-brace', this.nodeSpan(node))
+				: error('unexpected-text', this.nodeSpan(node), this.quote(node))
+		);
+	}
+
+	private quote(node: SyntaxNode): string {
+		const written = this.text.slice(node.from, node.to).split('\n')[0] ?? '';
+		return written.length > 30 ? `${written.slice(0, 30)}…` : written;
+	}
+
+	private nodeSpan(node: SyntaxNode): Span {
+		return this.span(node.from, node.to);
+	}
+
+	private span(from: number, to: number): Span {
+		return { file: this.file, from, to };
+	}
+}
+
+function endsWithoutBrace(node: SyntaxNode | null): boolean {
+	return node?.name === 'Block' && node.lastChild?.name !== '}';
+}
+
+function atomSource(atom: Atom): string {
+	return atom.kind === 'text' ? `"${atom.text}"` : atom.text;
+}
