@@ -1,0 +1,30 @@
+import { Command, CommanderError } from 'commander';
+import { buildCommand } from './build.ts';
+
+/** How a command ended. */
+export const exitCodes = { done: 0, errors: 1, usage: 2 } as const;
+
+/** Runs the command line and gives the exit code: 0 done, 1 errors in the site, 2 wrong usage. */
+export async function run(args: readonly string[]): Promise<number> {
+	let code: number = exitCodes.done;
+	const program = new Command('long-eave')
+		.description('Shared page shells and nested layouts, as plain HTML and CSS.')
+		.exitOverride();
+	program
+		.command('build')
+		.description('Write the static site: HTML, CSS and the site’s other files.')
+		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
+		.requiredOption('--out <folder>', 'where to write')
+		.option('--year <year>', 'the year that {year} stands for', String(new Date().getFullYear()))
+		.exitOverride()
+		.action(async (site: string, options: { out: string; year: string }) => {
+			code = await buildCommand(site, options.out, Number(options.year));
+		});
+	try {
+		await program.parseAsync([...args], { from: 'user' });
+	} catch (failure) {
+		if (!(failure instanceof CommanderError)) throw failure;
+		return failure.exitCode === 0 ? exitCodes.done : exitCodes.usage;
+	}
+	return code;
+}
