@@ -1,6 +1,6 @@
 import type { Layer, Layout, Page, Region, Site, Style } from '../model/site.ts';
 import { layerName } from '../model/site.ts';
-import type { Structure } from '../resolve/structure.ts';
+import { layoutsInOrder, type Structure } from '../resolve/structure.ts';
 import { escapeCssString } from './escape.ts';
 
 /** A style sheet of a delivery. */
@@ -12,7 +12,7 @@ export interface StyleSheet {
 
 /** The sheet that every page has: the order of the layers, the reset, and the site's tokens. */
 export function siteSheet(site: Site, structure: Structure): StyleSheet {
-	const layers = ['site', ...layoutsInOrder(site, structure).map((one) => layerCssName(one)), 'pages'];
+	const layers = ['site', ...layoutsInOrder(structure).map((one) => layerCssName(one)), 'pages'];
 	const rules = [
 		`/* ${site.settings.name.text.replaceAll('*/', '')}: what every page has. */`,
 		`@layer ${layers.join(', ')};`,
@@ -63,7 +63,7 @@ export function layoutSheet(layout: Layout): StyleSheet {
 	const rules = [
 		layoutRule(layout),
 		...layout.regions.map((region) => regionRule(layout, region)),
-		...layout.styles.map((style) => scopedStyle(layerSelector(layout), layout, style)),
+		...layout.styles.map((style) => scopedStyle(layerRoots(layout), layout, style)),
 		...layout.regions.flatMap((region) =>
 			region.styles.map((style) => scopedStyle(regionSelector(layout, region), layout, style))
 		)
@@ -81,22 +81,28 @@ export function layoutSheet(layout: Layout): StyleSheet {
 export function pageSheet(page: Page): StyleSheet | undefined {
 	if (page.styles.length === 0) return undefined;
 	const name = layerName(page);
-	const rules = page.styles.map((style) => scopedStyle(layerSelector(page), page, style));
+	const rules = page.styles.map((style) => scopedStyle(layerRoots(page), page, style));
 	const css = [`/* The page ${name}. */`, '@layer pages {', indent(rules.join('\n\n')), '}'];
 	const file = name.replace(/^\//, '').replace(/[^a-z0-9]+/gi, '-').replace(/^-|-$/g, '');
 	const kind = page.kind === 'route' ? 'page' : 'state';
 	return { path: `styles/${kind}-${file || 'home'}.css`, css: css.join('\n') + '\n' };
 }
 
-/** Layouts so that each comes after the one it sits under: the order in which they cascade. */
-export function layoutsInOrder(site: Site, structure: Structure): Layout[] {
-	return [...site.layouts].sort(
-		(a, b) => structure.chainOf(a).length - structure.chainOf(b).length
-	);
-}
-
 function layerCssName(layout: Layout): string {
 	return `layout-${layout.name.text}`;
+}
+
+/**
+ * Where a layer's own style starts: at its root, and at the pieces it put into regions of layouts
+ * further out.
+ */
+function layerRoots(layer: Layer): string {
+	const own = layerSelector(layer);
+	const pieces = `${own}[data-piece]:not(.layer${own} *)`;
+	if (layer.kind === 'layout') {
+		return layer.fills.length > 0 ? `.layer${own}, ${pieces}` : `.layer${own}`;
+	}
+	return `.layer${own}, ${pieces}`;
 }
 
 /** Selects everything that a layer wrote: its root, its regions and its pieces. */

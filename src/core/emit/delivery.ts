@@ -4,7 +4,8 @@ import type { Page } from '../model/site.ts';
 import { encodeUtf8 } from '../model/utf8.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { layoutSheet, layoutsInOrder, pageSheet, siteSheet, type StyleSheet } from './css.ts';
+import { layoutsInOrder } from '../resolve/structure.ts';
+import { layoutSheet, pageSheet, siteSheet, type StyleSheet } from './css.ts';
 import { pageHtml } from './page.ts';
 import { planPaths, type PathPlan } from './paths.ts';
 
@@ -55,7 +56,7 @@ class Delivery {
 		const { site, structure } = this.resolved;
 		const sheets: (StyleSheet | undefined)[] = [
 			siteSheet(site, structure),
-			...layoutsInOrder(site, structure).map(layoutSheet),
+			...layoutsInOrder(structure).map(layoutSheet),
 			...[...site.routes, ...site.states].map(pageSheet)
 		];
 		for (const sheet of sheets) {

@@ -27,6 +27,11 @@ export function resolveStructure(site: Site, texts: ReadonlyMap<string, string>)
 	};
 }
 
+/** Layouts so that each comes after the one it sits under: the order in which they cascade. */
+export function layoutsInOrder({ site, chainOf }: Structure): Layout[] {
+	return [...site.layouts].sort((a, b) => chainOf(a).length - chainOf(b).length);
+}
+
 /** The region that holds the slot. Where there are two, the first. */
 export function slotOf(layout: Layout): Region | undefined {
 	return layout.regions.find((region) => region.slot);

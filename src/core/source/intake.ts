@@ -1,6 +1,7 @@
 import { unzipSync, type UnzipFileInfo } from 'fflate';
 import { isEaveFile, type SiteFiles } from '../model/files.ts';
 import { decodeUtf8 } from '../model/utf8.ts';
+import { placeOf, readSiteFiles } from './read.ts';
 
 /** A site may be this large, unpacked. */
 export const mostBytes = 50 * 1024 * 1024;
@@ -41,6 +42,17 @@ export function takeInFiles(files: ReadonlyMap<string, Uint8Array>): SiteFiles {
 		throw new IntakeError('Its .eave files are empty, so there is no site to open.');
 	}
 	return { texts, assets };
+}
+
+/** Problems with which there is nothing to show, so that the site is not opened at all. */
+const unusable: ReadonlySet<string> = new Set(['no-site', 'no-layout', 'no-route', 'line-too-long']);
+
+/** Throws an IntakeError where the files hold no site that could be shown, however much of it were mended. */
+export function refuseUnusable(files: SiteFiles): void {
+	const problem = readSiteFiles(files).problems.find((one) => unusable.has(one.code));
+	if (!problem) return;
+	const place = problem.code === 'line-too-long' ? ` (${placeOf(problem.span, files.texts)})` : '';
+	throw new IntakeError(problem.sentence + place);
 }
 
 function toText(path: string, bytes: Uint8Array): string {

@@ -62,6 +62,7 @@ function findLongLine(file: string, text: string): Problem | undefined {
 }
 
 const atomKinds: Readonly<Record<string, AtomKind>> = {
+	Keyword: 'word',
 	Word: 'word',
 	Path: 'path',
 	Band: 'band',

@@ -1,0 +1,70 @@
+// What both commands need before anything else can run. No packages: they may not be installed yet.
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('../..', import.meta.url));
+
+/** Runs a command in the project's folder and ends this process where it fails. */
+export function must(command, args, env = {}) {
+	const result = spawnSync(command, args, {
+		cwd: root,
+		stdio: 'inherit',
+		env: { ...process.env, ...env }
+	});
+	if (result.status !== 0) process.exit(result.status ?? 1);
+}
+
+/** Installs the packages where they are missing or older than the lockfile. */
+export function install() {
+	const installed = join(root, 'node_modules/.package-lock.json');
+	const lock = join(root, 'package-lock.json');
+	if (existsSync(installed) && changedAt(installed) >= changedAt(lock)) return;
+	console.log('Installing packages …');
+	must('npm', ['ci', '--no-audit', '--no-fund']);
+}
+
+/** Builds the application where nothing is built, or something it is built from is newer. */
+export function build() {
+	const built = join(root, 'build/index.js');
+	const sources = ['src', 'static', 'package-lock.json', 'svelte.config.js', 'vite.config.ts'];
+	const newest = Math.max(...sources.map((path) => newestIn(join(root, path))));
+	if (existsSync(built) && changedAt(built) >= newest) return;
+	console.log('Building the application …');
+	must('npm', ['run', '--silent', 'grammar']);
+	must('npx', ['vite', 'build', '--logLevel', 'error']);
+}
+
+function newestIn(path) {
+	const info = statSync(path);
+	if (!info.isDirectory()) return info.mtimeMs;
+	const inner = readdirSync(path).filter((name) => !name.startsWith('parser.'));
+	return Math.max(0, ...inner.map((name) => newestIn(join(path, name))));
+}
+
+function changedAt(path) {
+	return statSync(path).mtimeMs;
+}
+
+/** Starts the built application; gives its process and its address once it listens. */
+export async function serve(port, stdio = 'inherit') {
+	const env = { ...process.env, PORT: String(port), HOST: process.env.HOST ?? '127.0.0.1' };
+	const server = spawn(process.execPath, ['build/index.js'], {
+		cwd: root,
+		env,
+		stdio: ['ignore', 'ignore', stdio]
+	});
+	const address = `http://${env.HOST}:${port}`;
+	for (let attempt = 0; attempt < 100; attempt++) {
+		if (server.exitCode !== null) break;
+		const answered = await fetch(address, { redirect: 'manual' }).then(
+			() => true,
+			() => false
+		);
+		if (answered) return { server, address };
+		await new Promise((resolve) => setTimeout(resolve, 100));
+	}
+	server.kill();
+	throw new Error(`The application did not start on port ${port}.`);
+}

@@ -1,0 +1,246 @@
+import { layerName, type FillKind, type Layer, type Layout, type Piece } from '../model/site.ts';
+import type { Landed, ResolvedPage, ResolvedRegion, Step } from '../resolve/page.ts';
+import { slotOf } from '../resolve/structure.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
+import { layoutMarks, markOf, type Mark } from './marks.ts';
+
+/** A page cut through: what each layer brings to each region, and what lands. */
+export interface CrossSection {
+	readonly layers: readonly SectionLayer[];
+	/** In reading order. Slots inside slots share one column. */
+	readonly columns: readonly SectionColumn[];
+}
+
+export interface SectionLayer {
+	readonly name: string;
+	readonly kind: 'layout' | 'page';
+	readonly mark: Mark | undefined;
+}
+
+export interface SectionColumn {
+	/** Regions of the column, outermost first; more than one where slots lie inside each other. */
+	readonly regions: readonly SectionRegion[];
+	/** One for each layer; without entries where the layer lets the region pass, or lies outside it. */
+	readonly cells: readonly SectionCell[];
+	/** What hangs between the rows. */
+	readonly threads: readonly SectionThread[];
+	/** Where a layer's content ends because a layer further in replaced or emptied it. */
+	readonly caps: readonly SectionCap[];
+	/** What the page shows there, by owner, in order. */
+	readonly lands: readonly SectionLanding[];
+}
+
+export interface SectionRegion {
+	readonly layout: string;
+	readonly name: string;
+	readonly element: string;
+	readonly slot: boolean;
+	readonly locked: boolean;
+	readonly required: boolean;
+}
+
+export interface SectionCell {
+	readonly layer: number;
+	readonly entries: readonly SectionEntry[];
+}
+
+export interface SectionEntry {
+	readonly action: 'gave' | 'content' | FillKind;
+	/** The region it is about, as a fill names it. */
+	readonly layout: string;
+	readonly region: string;
+	readonly pieces: readonly string[];
+	/** In a few words, for the block. */
+	readonly label: string;
+}
+
+/** `from` and `to` are layers; `to` is the number of layers where the thread reaches the landing row. */
+export interface SectionThread {
+	readonly from: number;
+	readonly to: number;
+	/** The layer whose content hangs here; undefined for a slot that is still open. */
+	readonly owner: number | undefined;
+}
+
+export interface SectionCap {
+	/** The layer that ends it. */
+	readonly layer: number;
+	/** The layer whose content ends. */
+	readonly owner: number;
+}
+
+export interface SectionLanding {
+	readonly layer: number;
+	readonly pieces: readonly string[];
+}
+
+/** Cuts a page through its layers. */
+export function crossSection(page: ResolvedPage, resolved: ResolvedSite): CrossSection {
+	const marks = layoutMarks(resolved.structure);
+	const layers: Layer[] = [...page.chain, page.page];
+	return {
+		layers: layers.map((layer) => ({
+			name: layerName(layer),
+			kind: layer.kind === 'layout' ? 'layout' : 'page',
+			mark: markOf(layer, marks)
+		})),
+		columns: page.chain.length === 0 ? [bareColumn(page)] : inReadingOrder(page, layers)
+	};
+}
+
+/** A layout's regions before the slot, what lies in the slot, then the regions behind it. */
+function inReadingOrder(page: ResolvedPage, layers: readonly Layer[]): SectionColumn[] {
+	const slots = page.regions.filter((one) => slotOf(one.layout) === one.region);
+	const columnsFrom = (index: number): SectionColumn[] => {
+		const layout = page.chain[index];
+		if (!layout) return slots.length > 0 ? [makeColumn(slots, layers, page)] : [];
+		const regions = page.regions.filter((one) => one.layout === layout);
+		const slotAt = regions.findIndex((one) => slots.includes(one));
+		const single = (one: ResolvedRegion): SectionColumn => makeColumn([one], layers, page);
+		const before = slotAt === -1 ? regions : regions.slice(0, slotAt);
+		const after = slotAt === -1 ? [] : regions.slice(slotAt + 1);
+		return [...before.map(single), ...columnsFrom(index + 1), ...after.map(single)];
+	};
+	return columnsFrom(0);
+}
+
+function makeColumn(
+	regions: readonly ResolvedRegion[],
+	layers: readonly Layer[],
+	page: ResolvedPage
+): SectionColumn {
+	const cells = layers.map((layer, index) => ({
+		layer: index,
+		entries: regions.flatMap((one) => entriesOf(one, layer))
+	}));
+	return {
+		regions: regions.map(sectionRegion),
+		cells,
+		...hang(cells, regions.length > 1 || regions[0]?.region.slot === true),
+		lands: landings(regions[0], page, layers)
+	};
+}
+
+function sectionRegion({ layout, region }: ResolvedRegion): SectionRegion {
+	return {
+		layout: layout.name.text,
+		name: region.name.text,
+		element: region.element.text,
+		slot: region.slot,
+		locked: region.locked,
+		required: region.required
+	};
+}
+
+function entriesOf(resolved: ResolvedRegion, layer: Layer): SectionEntry[] {
+	return resolved.steps.flatMap((step) => {
+		if (step.layer !== layer || step.action === 'passed') return [];
+		// An inner layout shows in the slot's column by its own slot.
+		if (step.action === 'content' && layer.kind === 'layout') return [];
+		const action = step.action === 'emptied' ? 'empty' : step.action;
+		const entry: SectionEntry = {
+			action,
+			layout: resolved.layout.name.text,
+			region: resolved.region.name.text,
+			pieces: step.pieces.map((piece) => piece.name.text),
+			label: entryLabel(step, resolved)
+		};
+		return [entry];
+	});
+}
+
+function entryLabel(step: Step, { region }: ResolvedRegion): string {
+	const names = step.pieces.map((piece) => piece.name.text).join(', ');
+	switch (step.action) {
+		case 'gave':
+			if (region.slot) return region.required ? 'slot, must be filled' : 'slot';
+			if (names) return names;
+			return region.required ? 'must be filled' : 'nothing';
+		case 'content':
+			return names;
+		case 'emptied':
+			return 'emptied';
+		case 'before':
+		case 'after':
+		case 'instead':
+			return `${step.action}: ${names}`;
+		case 'passed':
+			return '';
+	}
+}
+
+/** Threads and caps of a column: content hangs from the layer that brought it until it ends. */
+function hang(
+	cells: readonly SectionCell[],
+	isSlot: boolean
+): { threads: SectionThread[]; caps: SectionCap[] } {
+	const threads: SectionThread[] = [];
+	const caps: SectionCap[] = [];
+	let owner: number | undefined;
+	let from: number | undefined;
+	const hangTo = (to: number): void => {
+		if (from !== undefined) threads.push({ from, to, owner });
+	};
+	for (const { layer, entries } of cells) {
+		if (entries.length === 0) continue;
+		const ends = entries.some((entry) => entry.action === 'instead' || entry.action === 'empty');
+		const brings = entries.some((entry) => entry.pieces.length > 0);
+		if (ends && owner !== undefined) caps.push({ layer, owner });
+		else hangTo(layer);
+		const opensSlot = isSlot && entries.every((entry) => entry.action === 'gave');
+		if (opensSlot || !brings) {
+			owner = undefined;
+			from = opensSlot ? layer : undefined;
+		} else {
+			owner = layer;
+			from = layer;
+		}
+	}
+	if (owner !== undefined || isSlot) hangTo(cells.length);
+	return { threads, caps };
+}
+
+/** What lands, neighbours of one owner together. Where an inner layout stands, what lands in its slot. */
+function landings(
+	outer: ResolvedRegion | undefined,
+	page: ResolvedPage,
+	layers: readonly Layer[]
+): SectionLanding[] {
+	const lands: { layer: number; pieces: string[] }[] = [];
+	const add = (piece: Piece, owner: Layer): void => {
+		const layer = layers.indexOf(owner);
+		const last = lands.at(-1);
+		if (last?.layer === layer) last.pieces.push(piece.name.text);
+		else lands.push({ layer, pieces: [piece.name.text] });
+	};
+	const visit = (landed: readonly Landed[]): void => {
+		for (const one of landed) {
+			if (one.kind === 'piece') add(one.piece, one.owner);
+			else visit(slotOfPage(page, one.layout)?.landed ?? []);
+		}
+	};
+	visit(outer?.landed ?? []);
+	return lands;
+}
+
+function slotOfPage(page: ResolvedPage, layout: Layout): ResolvedRegion | undefined {
+	return page.regions.find((one) => one.layout === layout && slotOf(layout) === one.region);
+}
+
+function bareColumn(page: ResolvedPage): SectionColumn {
+	const pieces = page.bare.map((one) => one.piece.name.text);
+	const entry: SectionEntry = {
+		action: 'content',
+		layout: '',
+		region: '',
+		pieces,
+		label: pieces.join(', ')
+	};
+	return {
+		regions: [],
+		cells: [{ layer: 0, entries: pieces.length > 0 ? [entry] : [] }],
+		threads: pieces.length > 0 ? [{ from: 0, to: 1, owner: 0 }] : [],
+		caps: [],
+		lands: pieces.length > 0 ? [{ layer: 0, pieces }] : []
+	};
+}

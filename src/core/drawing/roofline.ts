@@ -1,0 +1,164 @@
+import { isWithin, type Pattern } from '../model/pattern.ts';
+import { layerName, layerPattern, type Layout, type Page } from '../model/site.ts';
+import { templateText } from '../model/template.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
+import { layoutsInOrder } from '../resolve/structure.ts';
+import { layoutMarks, type Mark } from './marks.ts';
+
+/** One line of the roofline: a route or a state, and the layouts that cover it. */
+export interface RooflineRow {
+	/** The page's name, by which it is asked for: a route's pattern, or a state and its place. */
+	readonly page: string;
+	readonly kind: 'route' | 'state';
+	/** What is left of the path below the nearest route above. */
+	readonly label: string;
+	readonly title: string;
+	/** How many pages it is delivered as. */
+	readonly pages: number;
+	/** How many routes lie above it. */
+	readonly depth: number;
+	/** Names of the layouts it sits under, outermost first. */
+	readonly chain: readonly string[];
+	/** The page asks to be under nothing. */
+	readonly bare: boolean;
+	/** How many rows lie below it in the tree. */
+	readonly below: number;
+	/** Names of the layouts whose branch it lies in, although they do not cover it. */
+	readonly passedBy: readonly string[];
+}
+
+/** A layout as the roofline's legend shows it. */
+export interface RooflineLayout {
+	readonly name: string;
+	readonly at: string;
+	readonly onRequest: boolean;
+	readonly mark: Mark;
+	/** How many layouts it sits under. */
+	readonly depth: number;
+	/** How many routes it covers. */
+	readonly covers: number;
+}
+
+export interface Roofline {
+	readonly rows: readonly RooflineRow[];
+	readonly layouts: readonly RooflineLayout[];
+	readonly routeCount: number;
+}
+
+/** A stretch of neighbouring rows that one layout covers. Rows are counted in the list given. */
+export interface RooflineRun {
+	readonly layout: string;
+	/** The nesting depth at which it is drawn. */
+	readonly lane: number;
+	readonly from: number;
+	/** Inclusive. */
+	readonly to: number;
+	/** A thread says that the layout goes on although these rows sit elsewhere. */
+	readonly kind: 'bar' | 'thread';
+}
+
+/** All routes in tree order with what covers them, then the states. */
+export function roofline(resolved: ResolvedSite): Roofline {
+	const { site, structure } = resolved;
+	const marks = layoutMarks(structure);
+	const rows = [...routeRows(resolved), ...stateRows(resolved)];
+	const counts = new Map<string, number>();
+	for (const row of rows) {
+		if (row.kind === 'state') continue;
+		for (const name of row.chain) counts.set(name, (counts.get(name) ?? 0) + 1);
+	}
+	const layouts = layoutsInOrder(structure).map((layout) => ({
+		name: layout.name.text,
+		at: layout.at.text,
+		onRequest: layout.onRequest,
+		mark: marks.get(layout.name.text) ?? { hue: 1, hatch: 1 },
+		depth: structure.chainOf(layout).length,
+		covers: counts.get(layout.name.text) ?? 0
+	}));
+	return { rows, layouts, routeCount: site.routes.length };
+}
+
+function routeRows(resolved: ResolvedSite): RooflineRow[] {
+	const rows: { row: RooflineRow; below: number }[] = [];
+	const open: { pattern: Pattern; index: number }[] = [];
+	for (const route of resolved.routes) {
+		const { pattern } = route;
+		while (open.length > 0) {
+			const last = open.at(-1);
+			if (last && last.pattern.segments.length > 0 && isWithin(pattern, last.pattern)) break;
+			open.pop();
+		}
+		for (const { index } of open) {
+			const above = rows[index];
+			if (above) above.below++;
+		}
+		const parent = open.at(-1)?.pattern;
+		const label = parent ? pattern.text.slice(parent.text.length) : pattern.text;
+		open.push({ pattern, index: rows.length });
+		rows.push({ row: makeRow(resolved, route, label, open.length - 1), below: 0 });
+	}
+	return rows.map(({ row, below }) => ({ ...row, below }));
+}
+
+function stateRows(resolved: ResolvedSite): RooflineRow[] {
+	return resolved.site.states.map((state) => makeRow(resolved, state, layerName(state), 0));
+}
+
+function makeRow(resolved: ResolvedSite, page: Page, label: string, depth: number): RooflineRow {
+	const chain = resolved.structure.chainOf(page);
+	const covering = [...resolved.structure.covering.values()];
+	const isPassed = (layout: Layout): boolean =>
+		!chain.includes(layout) && isWithin(layerPattern(page), layout.at);
+	return {
+		page: layerName(page),
+		kind: page.kind,
+		label,
+		title: page.title ? templateText(page.title) : '',
+		pages: resolved.instances(page).length,
+		depth,
+		chain: chain.map((layout) => layout.name.text),
+		bare: chain.length === 0,
+		below: 0,
+		passedBy: covering.filter(isPassed).map((layout) => layout.name.text)
+	};
+}
+
+/**
+ * The bars and threads beside a list of rows, which may be a part of all rows where branches are
+ * folded. A layout's lane is its nesting depth in the chain.
+ */
+export function rooflineRuns(
+	rows: readonly RooflineRow[],
+	layouts: readonly RooflineLayout[]
+): RooflineRun[] {
+	const depths = new Map(layouts.map((layout) => [layout.name, layout.depth]));
+	const runs: RooflineRun[] = [];
+	const open = new Map<string, { layout: string; lane: number; from: number; kind: 'bar' | 'thread' }>();
+	const close = (key: string, to: number): void => {
+		const run = open.get(key);
+		if (run) runs.push({ ...run, to });
+		open.delete(key);
+	};
+	for (const [index, row] of rows.entries()) {
+		const here = new Map<string, { layout: string; lane: number; kind: 'bar' | 'thread' }>();
+		for (const [lane, layout] of row.chain.entries()) {
+			here.set(`bar ${layout} ${lane}`, { layout, lane, kind: 'bar' });
+		}
+		if (row.kind === 'route') {
+			for (const layout of row.passedBy) {
+				const lane = depths.get(layout) ?? 0;
+				if (row.chain[lane] !== undefined) continue;
+				here.set(`thread ${layout} ${lane}`, { layout, lane, kind: 'thread' });
+			}
+		}
+		const startsGroup = index > 0 && rows[index - 1]?.kind !== row.kind;
+		for (const key of [...open.keys()]) {
+			if (startsGroup || !here.has(key)) close(key, index - 1);
+		}
+		for (const [key, run] of here) {
+			if (!open.has(key)) open.set(key, { ...run, from: index });
+		}
+	}
+	for (const key of [...open.keys()]) close(key, rows.length - 1);
+	return runs.sort((a, b) => a.lane - b.lane || a.from - b.from);
+}

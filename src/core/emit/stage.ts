@@ -1,0 +1,24 @@
+import type { PageInstance } from '../resolve/instance.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
+import { sheetsOf } from './delivery.ts';
+import { pageHtml } from './page.ts';
+
+/**
+ * A page as the stage shows it: the delivered page with its sheets inside, links left as addresses
+ * of the site, and the site's other files under the URLs they have in the application.
+ */
+export function stageHtml(
+	instance: PageInstance,
+	resolved: ResolvedSite,
+	assetUrls: ReadonlyMap<string, string>,
+	year: number
+): string {
+	const sheets = sheetsOf(instance.page, resolved);
+	return pageHtml(instance, resolved, {
+		link: (url) => assetUrls.get(url.replace(/^\//, '')) ?? url,
+		styleLines: sheets.map(({ path, css }) => {
+			return `<style data-sheet="${path}">\n${css.replaceAll('</', '<\\/')}</style>`;
+		}),
+		year
+	});
+}

@@ -1,0 +1,45 @@
+import { goto } from '$app/navigation';
+import type { PageWish } from '$workers/messages.ts';
+
+/** What the address of the application says: which page is shown, and how wide. */
+export interface Place {
+	readonly wish: PageWish | undefined;
+	/** px; undefined where the address says nothing. */
+	readonly width: number | undefined;
+}
+
+export const leastWidth = 280;
+export const mostWidth = 2560;
+
+export function readPlace(url: URL): Place {
+	const page = url.searchParams.get('route');
+	const width = Number(url.searchParams.get('width') ?? Number.NaN);
+	return {
+		wish: page === null ? undefined : { page, address: url.searchParams.get('page') ?? undefined },
+		width: Number.isFinite(width) ? clampWidth(width) : undefined
+	};
+}
+
+export function clampWidth(width: number): number {
+	return Math.round(Math.min(mostWidth, Math.max(leastWidth, width)));
+}
+
+/** The query that leads back to a place, for links from one view to another. */
+export function placeQuery(place: Place): string {
+	const query = new URLSearchParams();
+	if (place.wish) query.set('route', place.wish.page);
+	if (place.wish?.address !== undefined) query.set('page', place.wish.address);
+	if (place.width !== undefined) query.set('width', String(place.width));
+	// Slashes and colons are allowed in a query (RFC 3986, section 3.4) and read better as they are.
+	return query.toString().replaceAll('%2F', '/').replaceAll('%3A', ':');
+}
+
+/** Puts a place into the address. A new page is a step of the browser's history, a new width is not. */
+export async function writePlace(url: URL, place: Place): Promise<void> {
+	const before = readPlace(url);
+	const query = placeQuery(place);
+	if (query === placeQuery(before)) return;
+	const samePage = before.wish?.page === place.wish?.page && before.wish?.address === place.wish?.address;
+	const replaceState = before.wish === undefined || samePage;
+	await goto(`${url.pathname}?${query}`, { replaceState, keepFocus: true, noScroll: true });
+}

@@ -1,0 +1,45 @@
+/** The stage's frame: a real page in a sandbox without scripts, changed in place so that it never blinks. */
+
+const sandboxParser = new DOMParser();
+
+/** Puts a page into the frame's document. Scripts in it do not run: the frame's sandbox forbids them. */
+export function showInFrame(frame: HTMLIFrameElement, html: string): void {
+	const target = frame.contentDocument;
+	if (!target) return;
+	const page = sandboxParser.parseFromString(html, 'text/html');
+	target.documentElement.lang = page.documentElement.lang;
+	target.documentElement.dir = page.documentElement.dir;
+	// A base address outside the application, so that nothing relative in the page reaches it.
+	replaceWith(target.head, page.head);
+	replaceWith(target.body, page.body);
+}
+
+function replaceWith(target: HTMLElement, source: HTMLElement): void {
+	if (target.innerHTML === source.innerHTML) return;
+	target.replaceChildren(...[...source.childNodes].map((node) => target.ownerDocument.importNode(node, true)));
+}
+
+/** What a click in the page asks for. */
+export type FollowedLink =
+	| { readonly kind: 'address'; readonly address: string }
+	| { readonly kind: 'outside'; readonly url: string }
+	| { readonly kind: 'place'; readonly id: string };
+
+/** The link that was clicked, seen from the page's own address; undefined where it is none. */
+export function followedLink(event: Event, pageAddress: string): FollowedLink | undefined {
+	const { target } = event;
+	if (!target || !('closest' in target) || typeof target.closest !== 'function') return undefined;
+	const link: unknown = target.closest('a[href], area[href]');
+	if (!isElement(link)) return undefined;
+	const href = link.getAttribute('href') ?? '';
+	if (href.startsWith('#')) return { kind: 'place', id: href.slice(1) };
+	const base = new URL(pageAddress, 'https://site.invalid');
+	const url = URL.canParse(href, base) ? new URL(href, base) : undefined;
+	if (url?.origin === base.origin) return { kind: 'address', address: url.pathname };
+	return { kind: 'outside', url: href };
+}
+
+/** Elements of the frame come from its own realm, so `instanceof` would not know them. */
+function isElement(value: unknown): value is Element {
+	return typeof value === 'object' && value !== null && 'getAttribute' in value;
+}

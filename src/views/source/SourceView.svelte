@@ -1,0 +1,161 @@
+<script lang="ts">
+	import { page as address } from '$app/state';
+	import { untrack } from 'svelte';
+	import { store } from '$store/site.svelte.ts';
+	import ProblemList from '$views/shell/ProblemList.svelte';
+	import type { OutputFile, PageWish, ProblemView, Stretch } from '$workers/messages.ts';
+	import FileTabs from './FileTabs.svelte';
+	import OutputViewer from './OutputViewer.svelte';
+	import SourceEditor from './SourceEditor.svelte';
+
+	const files = $derived([...store.texts.keys()].sort());
+	let wanted = $state(address.url.searchParams.get('file') ?? '');
+	const file = $derived(store.texts.has(wanted) ? wanted : (files[0] ?? ''));
+	let cursor = $state.raw<{ at: number } | undefined>();
+	let sourceMark = $state.raw<Stretch | undefined>();
+	let outputMark = $state.raw<Stretch | undefined>();
+	let outputs = $state.raw<readonly OutputFile[]>([]);
+	let outputPath = $state('');
+
+	const output = $derived(outputs.find((one) => one.path === outputPath) ?? outputs[0]);
+	const wish = $derived<PageWish | undefined>(
+		store.page && { page: store.page.page, address: store.page.address }
+	);
+
+	// Where a link asks for a place, the cursor goes there.
+	untrack(() => {
+		const at = Number(address.url.searchParams.get('at') ?? Number.NaN);
+		if (Number.isFinite(at)) cursor = { at };
+	});
+
+	$effect(() => {
+		// The page is another object after each edit, so this follows the text.
+		if (wish) void store.core.output(wish).then((found) => (outputs = found));
+		else outputs = [];
+	});
+
+	async function onSourceCursor(offset: number): Promise<void> {
+		sourceMark = undefined;
+		if (!wish) return;
+		outputMark = await store.core.traceToOutput(file, offset, wish);
+		if (outputMark && outputs[0]) outputPath = outputs[0].path;
+	}
+
+	async function onOutputCursor(offset: number): Promise<void> {
+		if (!wish || output?.language !== 'html') return;
+		const span = await store.core.traceToSource(offset, wish);
+		outputMark = undefined;
+		if (span) wanted = span.file;
+		sourceMark = span;
+	}
+
+	function show(problem: ProblemView): void {
+		wanted = problem.file;
+		cursor = { at: problem.from };
+	}
+</script>
+
+<div class="source">
+	<section aria-label="Source">
+		<FileTabs {files} {file} choose={(name) => ((wanted = name), (sourceMark = undefined))} />
+		{#if store.site && store.site.problems.some((problem) => problem.severity === 'error')}
+			<ProblemList problems={store.site.problems} current={store.site.current} pick={show} />
+		{/if}
+		<div class="fill">
+			{#if file}
+				<SourceEditor
+					{file}
+					text={store.texts.get(file) ?? ''}
+					problems={store.site?.problems ?? []}
+					mark={sourceMark}
+					{cursor}
+					onCursor={(offset) => void onSourceCursor(offset)}
+				/>
+			{/if}
+		</div>
+	</section>
+	<section aria-label="What comes out">
+		<div class="tabs">
+			<label class="small" for="output-page">of</label>
+			<select
+				id="output-page"
+				class="field mono"
+				value={store.page?.page}
+				onchange={(event) =>
+					void store.goTo({ page: event.currentTarget.value, address: undefined })}
+			>
+				{#each store.site?.roofline.rows ?? [] as row (row.page)}
+					<option value={row.page}>{row.page}</option>
+				{/each}
+			</select>
+			<div class="names" role="tablist" aria-label="Files that come out">
+				{#each outputs as one (one.path)}
+					<button
+						class="mono tab"
+						role="tab"
+						aria-selected={one === output}
+						title={one.path}
+						onclick={() => (outputPath = one.path)}>{one.path.split('/').at(-1)}</button
+					>
+				{/each}
+			</div>
+		</div>
+		<div class="fill">
+			{#if output}
+				<OutputViewer
+					{output}
+					mark={output.language === 'html' ? outputMark : undefined}
+					onCursor={(offset) => void onOutputCursor(offset)}
+				/>
+			{/if}
+		</div>
+	</section>
+</div>
+
+<style>
+	.source {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+		height: 100%;
+	}
+	section {
+		display: flex;
+		flex-direction: column;
+		min-height: 0;
+		min-width: 0;
+	}
+	section + section {
+		border-left: 1px solid var(--hair);
+	}
+	.fill {
+		flex: 1;
+		min-height: 0;
+	}
+	.tabs {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		height: 38px;
+		padding: 0 10px;
+		border-bottom: 1px solid var(--hair);
+	}
+	select {
+		max-width: 190px;
+	}
+	.names {
+		display: flex;
+		align-self: stretch;
+		overflow-x: auto;
+		min-width: 0;
+	}
+	.tab {
+		padding: 0 8px;
+		color: var(--ink-2);
+		border-block: 2px solid transparent;
+		white-space: nowrap;
+	}
+	.tab[aria-selected='true'] {
+		color: var(--ink);
+		border-bottom-color: var(--cedar);
+	}
+</style>

@@ -1,0 +1,196 @@
+import { crossSection } from '$core/drawing/cross-section.ts';
+import { roofline } from '$core/drawing/roofline.ts';
+import { deliver, deliverPage, packSource, packZip, sheetsOf } from '$core/emit/delivery.ts';
+import { pageHead } from '$core/emit/page.ts';
+import { pageFile } from '$core/emit/paths.ts';
+import { outputOf, sourceOf, traceOutput, traceSource } from '$core/emit/trace.ts';
+import { stageHtml } from '$core/emit/stage.ts';
+import type { Problem } from '$core/messages/problem.ts';
+import type { SiteFiles } from '$core/model/files.ts';
+import { layerName, type Page } from '$core/model/site.ts';
+import { positionAt, type Span } from '$core/model/span.ts';
+import { encodeUtf8 } from '$core/model/utf8.ts';
+import { routeFor, type PageInstance } from '$core/resolve/instance.ts';
+import { isSound, resolveSite, type ResolvedSite } from '$core/resolve/site.ts';
+import { applyChanges, type Change } from '$core/source/change.ts';
+import { complete, type KnownNames } from '$core/source/complete.ts';
+import { IntakeError, refuseUnusable, takeIn } from '$core/source/intake.ts';
+import { readSiteFiles, type SiteReading } from '$core/source/read.ts';
+import type {
+	DeliveredView,
+	FilesMessage,
+	OutputFile,
+	PageView,
+	PageWish,
+	ProblemView,
+	Shown,
+	SiteView,
+	Stretch,
+	TakenIn
+} from './messages.ts';
+
+/**
+ * The open site, read and resolved. It lives in the worker; the application sends it changes of the
+ * text and gets back what to draw. Where the text has errors, drawings keep its last state without.
+ */
+export class Desk {
+	private files: SiteFiles = { texts: new Map(), assets: new Map() };
+	private assetUrls: ReadonlyMap<string, string> = new Map();
+	private reading: SiteReading | undefined;
+	private latest: ResolvedSite | undefined;
+	private good: ResolvedSite | undefined;
+
+	constructor(private readonly year: number) {}
+
+	/** Takes in a file the user brought. It changes nothing yet: what is open stays open. */
+	takeIn(name: string, bytes: Uint8Array): TakenIn {
+		try {
+			const files = takeIn(name, bytes);
+			refuseUnusable(files);
+			return files;
+		} catch (failure) {
+			if (failure instanceof IntakeError) return { refused: failure.message };
+			throw failure;
+		}
+	}
+
+	open(files: FilesMessage, wish: PageWish | undefined): Shown {
+		this.files = { texts: files.texts, assets: files.assets };
+		this.assetUrls = files.assetUrls;
+		this.reading = this.good = undefined;
+		return this.readAgain(wish);
+	}
+
+	change(changes: readonly Change[], wish: PageWish | undefined): Shown {
+		const { texts } = applyChanges(this.files.texts, changes);
+		this.files = { texts, assets: this.files.assets };
+		return this.readAgain(wish);
+	}
+
+	page(wish: PageWish): PageView | undefined {
+		const { shown } = this;
+		const page = shown && this.find(wish, shown);
+		if (!shown || !page) return undefined;
+		const instances = shown.instances(page);
+		const instance = instances.find((one) => one.address === wish.address) ?? instances[0];
+		return instance && this.pageView(instance, shown);
+	}
+
+	/** The page that serves an address. */
+	pageAt(address: string): PageWish | undefined {
+		const route = this.shown && routeFor(this.shown.site.routes, address);
+		return route && { page: layerName(route), address };
+	}
+
+	/** The files that come out for a page. */
+	output(wish: PageWish): OutputFile[] {
+		const { shown } = this;
+		const page = shown && this.find(wish, shown);
+		const instances = page && shown ? shown.instances(page) : [];
+		const instance = instances.find((one) => one.address === wish.address) ?? instances[0];
+		if (!shown || !instance) return [];
+		const html = deliverPage(instance, shown, this.year);
+		return [
+			{ path: pageFile(instance), language: 'html', text: html },
+			...sheetsOf(instance.page, shown).map(({ path, css }): OutputFile => {
+				return { path, language: 'css', text: css };
+			})
+		];
+	}
+
+	/** Where the text at an offset shows in the HTML of a page. */
+	traceToOutput(file: string, offset: number, wish: PageWish): Stretch | undefined {
+		const trace = this.good && traceSource(this.good, file, offset);
+		const [html] = this.output(wish);
+		return trace && html && outputOf(html.text, trace);
+	}
+
+	/** The text that made what stands at an offset of a page's HTML. */
+	traceToSource(offset: number, wish: PageWish): Span | undefined {
+		const [html] = this.output(wish);
+		const trace = html && traceOutput(html.text, offset);
+		return trace && this.good && sourceOf(this.good, trace);
+	}
+
+	/** What can be written at a place of the text. */
+	complete(file: string, offset: number): ReturnType<typeof complete> {
+		const site = this.shown?.site;
+		const names: KnownNames = {
+			layouts: site?.layouts.map((layout) => layout.name.text) ?? [],
+			regions: [
+				...new Set(site?.layouts.flatMap((one) => one.regions.map((region) => region.name.text)))
+			],
+			routes: site?.routes.map((route) => route.pattern.text) ?? [],
+			data: [...(site?.values.keys() ?? [])]
+		};
+		return complete(this.files.texts.get(file) ?? '', offset, names);
+	}
+
+	/** Names and sizes of everything that would be handed over; undefined while there are errors. */
+	delivery(): DeliveredView[] | undefined {
+		if (!this.latest || !isSound(this.latest)) return undefined;
+		return deliver(this.latest, this.year).map(({ path, kind, content }) => {
+			const size = typeof content === 'string' ? encodeUtf8(content).length : content.length;
+			return { path, kind, size };
+		});
+	}
+
+	/** The static site as a zip; undefined while there are errors. */
+	siteZip(): Uint8Array<ArrayBuffer> | undefined {
+		if (!this.latest || !isSound(this.latest)) return undefined;
+		return packZip(deliver(this.latest, this.year).map(({ path, content }) => [path, content]));
+	}
+
+	sourceZip(): Uint8Array<ArrayBuffer> {
+		return packSource(this.files);
+	}
+
+	private get shown(): ResolvedSite | undefined {
+		return this.good ?? this.latest;
+	}
+
+	private readAgain(wish: PageWish | undefined): Shown {
+		this.reading = readSiteFiles(this.files, this.reading);
+		this.latest = resolveSite(this.reading);
+		if (isSound(this.latest)) this.good = this.latest;
+		const site = this.siteView(this.latest, this.shown ?? this.latest);
+		const first = site.roofline.rows[0]?.page;
+		const page = wish && this.page(wish);
+		if (page || first === undefined) return { site, page };
+		return { site, page: this.page({ page: first, address: undefined }) };
+	}
+
+	private siteView(latest: ResolvedSite, shown: ResolvedSite): SiteView {
+		const { settings } = shown.site;
+		return {
+			name: settings.name.text,
+			bands: settings.bands.map((band) => ({ name: band.name.text, from: band.from })),
+			roofline: roofline(shown),
+			problems: latest.problems.map((problem) => this.problemView(problem)),
+			current: shown === latest
+		};
+	}
+
+	private pageView(instance: PageInstance, shown: ResolvedSite): PageView {
+		const resolved = shown.page(instance.page);
+		return {
+			page: layerName(instance.page),
+			address: instance.address,
+			addresses: shown.instances(instance.page).map((one) => one.address),
+			title: pageHead(instance, shown, this.year).title,
+			chain: resolved.chain.map((layout) => layout.name.text),
+			html: stageHtml(instance, shown, this.assetUrls, this.year),
+			section: crossSection(resolved, shown)
+		};
+	}
+
+	private find(wish: PageWish, shown: ResolvedSite): Page | undefined {
+		const pages: readonly Page[] = [...shown.site.routes, ...shown.site.states];
+		return pages.find((page) => layerName(page) === wish.page);
+	}
+
+	private problemView({ severity, code, sentence, span }: Problem): ProblemView {
+		const text = this.files.texts.get(span.file) ?? '';
+		return { severity, code, sentence, ...span, ...positionAt(text, span.from) };
+	}
+}

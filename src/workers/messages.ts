@@ -1,0 +1,86 @@
+import type { CrossSection } from '$core/drawing/cross-section.ts';
+import type { Roofline } from '$core/drawing/roofline.ts';
+import type { SiteFiles } from '$core/model/files.ts';
+
+/** What the worker and the application say to each other: plain data only. */
+
+export interface BandView {
+	readonly name: string;
+	/** px */
+	readonly from: number;
+}
+
+/** A problem with its place spelled out, so that views need no text to show it. */
+export interface ProblemView {
+	readonly severity: 'error' | 'warning';
+	readonly code: string;
+	readonly sentence: string;
+	readonly file: string;
+	readonly from: number;
+	readonly to: number;
+	readonly line: number;
+	readonly column: number;
+}
+
+export interface SiteView {
+	readonly name: string;
+	readonly bands: readonly BandView[];
+	readonly roofline: Roofline;
+	readonly problems: readonly ProblemView[];
+	/** Whether the drawings show the text as it is now; otherwise its last state without errors. */
+	readonly current: boolean;
+}
+
+export interface PageView {
+	/** The page's name: a route's pattern, or a state and its place. */
+	readonly page: string;
+	readonly address: string;
+	/** All addresses the route is delivered at. */
+	readonly addresses: readonly string[];
+	readonly title: string;
+	readonly chain: readonly string[];
+	/** A whole document, with its style inside. */
+	readonly html: string;
+	readonly section: CrossSection;
+}
+
+/** A page asked for: by name, and one of its addresses where there are several. */
+export interface PageWish {
+	readonly page: string;
+	readonly address: string | undefined;
+}
+
+export interface Shown {
+	readonly site: SiteView;
+	readonly page: PageView | undefined;
+}
+
+export interface DeliveredView {
+	readonly path: string;
+	readonly kind: 'page' | 'style' | 'asset';
+	/** bytes */
+	readonly size: number;
+}
+
+/** What comes out for one page: its file and the sheets it brings in. */
+export interface OutputFile {
+	readonly path: string;
+	readonly language: 'html' | 'css';
+	readonly text: string;
+}
+
+export interface FilesMessage {
+	readonly texts: ReadonlyMap<string, string>;
+	readonly assets: ReadonlyMap<string, Uint8Array>;
+	/** Where the application serves each asset to the stage. */
+	readonly assetUrls: ReadonlyMap<string, string>;
+}
+
+/** A site taken in from a file, or the sentence that says why not. */
+export type TakenIn = SiteFiles | { readonly refused: string };
+
+/** A stretch of a text; `to` is exclusive. */
+export interface Stretch {
+	readonly from: number;
+	readonly to: number;
+}

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { Desk } from './desk.ts';
+
+expose(new Desk(new Date().getFullYear()));
