@@ -7,7 +7,9 @@ install();
 must('npm', ['run', '--silent', 'grammar']);
 const chromium = findChromium() ?? installChromium();
 if (!chromium) {
-	console.error('The browser tests need Chromium: install it (apt-get install chromium), or name it in CHROMIUM.');
+	console.error(
+		'The browser tests need Chromium: install it (apt-get install chromium), or name it in CHROMIUM.'
+	);
 	process.exit(1);
 }
 must('npx', ['svelte-kit', 'sync']);
@@ -16,17 +18,30 @@ must('npm', ['run', '--silent', 'lint']);
 build();
 must(
 	process.execPath,
-	['--import', 'tsx', '--test', '--test-concurrency=2', 'tests/core/**/*.test.ts', 'tests/app/**/*.test.ts'],
+	[
+		'--import',
+		'tsx',
+		'--test',
+		'--test-concurrency=2',
+		'tests/core/**/*.test.ts',
+		'tests/app/**/*.test.ts'
+	],
 	{ CHROMIUM: chromium }
 );
 
 function findChromium() {
-	const known = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+	const known = [
+		process.env.CHROMIUM,
+		'/usr/bin/chromium',
+		'/usr/bin/chromium-browser',
+		'/usr/bin/google-chrome'
+	];
 	return known.find((path) => path && existsSync(path));
 }
 
 function installChromium() {
-	const mayInstall = process.platform === 'linux' && process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
+	const mayInstall =
+		process.platform === 'linux' && process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
 	if (!mayInstall) return undefined;
 	console.log('Installing Chromium …');
 	const quiet = { stdio: 'ignore' };

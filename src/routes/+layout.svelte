@@ -46,7 +46,8 @@
 			const shown = store.page;
 			if (!shown || !place.wish) return;
 			const address = place.wish.address ?? shown.addresses[0];
-			const same = place.wish.page === shown.page && (address === shown.address || !place.wish.address);
+			const same =
+				place.wish.page === shown.page && (address === shown.address || !place.wish.address);
 			if (!same) void store.goTo(place.wish);
 		});
 	});
@@ -54,7 +55,8 @@
 	function onKey(event: KeyboardEvent): void {
 		if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
 		const key = event.key.toLowerCase();
-		const inField = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+		const inField =
+			event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
 		if (inField || (key !== 'z' && key !== 'y')) return;
 		event.preventDefault();
 		if (key === 'y' || event.shiftKey) void store.redo();

@@ -39,7 +39,8 @@ export async function writePlace(url: URL, place: Place): Promise<void> {
 	const before = readPlace(url);
 	const query = placeQuery(place);
 	if (query === placeQuery(before)) return;
-	const samePage = before.wish?.page === place.wish?.page && before.wish?.address === place.wish?.address;
+	const samePage =
+		before.wish?.page === place.wish?.page && before.wish?.address === place.wish?.address;
 	const replaceState = before.wish === undefined || samePage;
 	await goto(`${url.pathname}?${query}`, { replaceState, keepFocus: true, noScroll: true });
 }

@@ -14,7 +14,14 @@ const keptSiteSchema = z.object({
 
 const listedSchema = z.object({ id: z.string(), name: z.string(), changed: z.number() });
 
-export type KeptSite = z.infer<typeof keptSiteSchema>;
+export interface KeptSite {
+	readonly id: string;
+	readonly name: string;
+	/** When it was last changed, ms. */
+	readonly changed: number;
+	readonly texts: ReadonlyMap<string, string>;
+	readonly assets: ReadonlyMap<string, Uint8Array>;
+}
 export type ListedSite = z.infer<typeof listedSchema>;
 
 const sites = localforage.createInstance({ name: 'long-eave', storeName: 'sites' });

@@ -6,7 +6,16 @@ import type { Desk } from '$workers/desk.ts';
 import type { PageView, PageWish, Shown, SiteView } from '$workers/messages.ts';
 import { openDesk } from '$workers/open-desk.ts';
 import { emptyHistory, remember, type History, type Step } from './history.ts';
-import { dropSite, fetchHistory, fetchSite, keepHistory, keepSite, listSites, openSiteId, type ListedSite } from './keep.ts';
+import {
+	dropSite,
+	fetchHistory,
+	fetchSite,
+	keepHistory,
+	keepSite,
+	listSites,
+	openSiteId,
+	type ListedSite
+} from './keep.ts';
 
 /** Text is kept this long (ms) after the last change. */
 const keepDelay = 150;
@@ -146,7 +155,7 @@ class SiteStore {
 		const changed = Date.now();
 		const { id, texts, assets } = this;
 		try {
-			await keepSite({ id, name, changed, texts: new Map(texts), assets: new Map(assets) });
+			await keepSite({ id, name, changed, texts, assets });
 			await keepHistory(id, this.history);
 			this.keptAt = changed;
 			this.keepFault = undefined;

@@ -21,7 +21,10 @@ export function layoutMarks(structure: Structure): Map<string, Mark> {
 	return new Map(
 		layoutsInOrder(structure).map((layout, index) => {
 			const round = Math.floor(index / hues);
-			return [layout.name.text, { hue: (index % hues) + 1, hatch: ((index + round) % hatches) + 1 }];
+			return [
+				layout.name.text,
+				{ hue: (index % hues) + 1, hatch: ((index + round) % hatches) + 1 }
+			];
 		})
 	);
 }

@@ -133,7 +133,10 @@ export function rooflineRuns(
 ): RooflineRun[] {
 	const depths = new Map(layouts.map((layout) => [layout.name, layout.depth]));
 	const runs: RooflineRun[] = [];
-	const open = new Map<string, { layout: string; lane: number; from: number; kind: 'bar' | 'thread' }>();
+	const open = new Map<
+		string,
+		{ layout: string; lane: number; from: number; kind: 'bar' | 'thread' }
+	>();
 	const close = (key: string, to: number): void => {
 		const run = open.get(key);
 		if (run) runs.push({ ...run, to });

@@ -1,5 +1,5 @@
 import type { Layer, Layout, Page, Region, Site, Style } from '../model/site.ts';
-import { layerName } from '../model/site.ts';
+import { layerName, layerPattern } from '../model/site.ts';
 import { layoutsInOrder, type Structure } from '../resolve/structure.ts';
 import { escapeCssString } from './escape.ts';
 
@@ -22,7 +22,10 @@ export function siteSheet(site: Site, structure: Structure): StyleSheet {
 		indent(reset),
 		'}'
 	];
-	return { path: 'styles/site.css', css: rules.filter((rule) => rule.trim() !== '').join('\n') + '\n' };
+	return {
+		path: 'styles/site.css',
+		css: rules.filter((rule) => rule.trim() !== '').join('\n') + '\n'
+	};
 }
 
 const reset = `*,
@@ -74,7 +77,7 @@ export function layoutSheet(layout: Layout): StyleSheet {
 		indent(rules.join('\n\n')),
 		'}'
 	];
-	return { path: `styles/${layout.name.text}.css`, css: css.join('\n') + '\n' };
+	return { path: `styles/layouts/${layout.name.text}.css`, css: css.join('\n') + '\n' };
 }
 
 /** The sheet of a page's own styles, or undefined where it has none. */
@@ -83,9 +86,18 @@ export function pageSheet(page: Page): StyleSheet | undefined {
 	const name = layerName(page);
 	const rules = page.styles.map((style) => scopedStyle(layerRoots(page), page, style));
 	const css = [`/* The page ${name}. */`, '@layer pages {', indent(rules.join('\n\n')), '}'];
-	const file = name.replace(/^\//, '').replace(/[^a-z0-9]+/gi, '-').replace(/^-|-$/g, '');
-	const kind = page.kind === 'route' ? 'page' : 'state';
-	return { path: `styles/${kind}-${file || 'home'}.css`, css: css.join('\n') + '\n' };
+	return { path: pageSheetPath(page), css: css.join('\n') + '\n' };
+}
+
+/** One path for each page, whatever its route: `$` marks parameters and stands in no fixed segment. */
+function pageSheetPath(page: Page): string {
+	const words = layerPattern(page).segments.map((segment) => {
+		return segment.kind === 'fixed'
+			? segment.text
+			: `$${segment.kind === 'rest' ? '' : segment.name}`;
+	});
+	const folder = page.kind === 'route' ? 'pages' : page.state.text;
+	return words.length > 0 ? `styles/${folder}/${words.join('/')}.css` : `styles/${folder}.css`;
 }
 
 function layerCssName(layout: Layout): string {

@@ -95,13 +95,15 @@ class Delivery {
 }
 
 /** A zip of files by path. The same files always give the same bytes. */
-export function packZip(files: Iterable<readonly [string, string | Uint8Array]>): Uint8Array<ArrayBuffer> {
+export function packZip(
+	files: Iterable<readonly [string, string | Uint8Array]>
+): Uint8Array<ArrayBuffer> {
 	const entries: Zippable = {};
 	for (const [path, content] of files) {
 		entries[path] = typeof content === 'string' ? encodeUtf8(content) : content;
 	}
 	// The zip format counts dates from 1980 (APPNOTE, section 4.4.6); a fixed one keeps archives equal.
-	return zipSync(entries, { level: 6, mtime: new Date(1980, 0, 1) });
+	return zipSync(entries, { level: 6, mtime: '1980-01-01T00:00:00' });
 }
 
 /** A site's own files as a zip: what "as source" hands over, and what opening a zip takes in. */

@@ -187,4 +187,3 @@ export function ownerAttribute(owner: Layer): string {
 			return `data-state="${escapeHtml(layerName(owner))}"`;
 	}
 }
-

@@ -69,4 +69,3 @@ export function pageFile(instance: PageInstance): string {
 	if (page.state.text === 'not-found' && address === '/') return '404.html';
 	return `${folder}${page.state.text}.html`;
 }
-

@@ -53,7 +53,8 @@ function findRegion(layer: Layer, name: string | undefined): Region | undefined 
 function findPiece(layer: Layer, trace: Trace): Piece | undefined {
 	const region = findRegion(layer, trace.region);
 	const fills: readonly Fill[] = layer.fills;
-	const elsewhere = layer.kind === 'layout' ? layer.regions.flatMap((one) => one.pieces) : layer.pieces;
+	const elsewhere =
+		layer.kind === 'layout' ? layer.regions.flatMap((one) => one.pieces) : layer.pieces;
 	const pieces = [...(region?.pieces ?? []), ...elsewhere, ...fills.flatMap((fill) => fill.pieces)];
 	return pieces.find((piece) => piece.name.text === trace.piece);
 }

@@ -75,8 +75,7 @@ export const errors = {
 	'under-out-of-scope': (layer: string, place: string, name: string, branch: string) =>
 		`${layer} (at ${place}) cannot sit under ${name}: that layout can be picked only at ${branch} and below.`,
 	'under-cycle': (names: string) => `These layouts sit under each other in a circle: ${names}.`,
-	'layout-no-slot': (name: string, what: string) =>
-		`The layout ${name} has no slot, so ${what}.`,
+	'layout-no-slot': (name: string, what: string) => `The layout ${name} has no slot, so ${what}.`,
 	'layout-two-slots': (name: string, one: string, other: string) =>
 		`The layout ${name} has two slots, in ${one} and in ${other}. Exactly one region can have the slot.`,
 
@@ -89,13 +88,13 @@ export const errors = {
 		`${layer} fills ${region}, but the layout ${layout} has locked it.`,
 	'fill-slot': (region: string, layout: string, kind: string) =>
 		`${region} is the slot of ${layout}: it can be filled before and after, not ${kind}.`,
-	'fill-nothing': (region: string) => `This fill of ${region} has no piece. To take away what is there, write: fill ${region} empty.`,
+	'fill-nothing': (region: string) =>
+		`This fill of ${region} has no piece. To take away what is there, write: fill ${region} empty.`,
 	'fill-empty-pieces': (region: string) =>
 		`"fill ${region} empty" takes away what is there and brings no pieces.`,
 	'required-unfilled': (region: string, layout: string, page: string) =>
 		`The page ${page} puts nothing into ${region}, which the layout ${layout} requires.`,
-	'content-nowhere': (page: string) =>
-		`The content of ${page} has no slot to land in.`,
+	'content-nowhere': (page: string) => `The content of ${page} has no slot to land in.`,
 
 	// Arrangement
 	'area-unknown': (area: string, layout: string) =>
@@ -129,7 +128,8 @@ export const errors = {
 export const warnings = {
 	'region-not-arranged': (region: string, layout: string) =>
 		`The region ${region} of ${layout} stands in no area, so it is not shown.`,
-	'nav-empty': (from: string) => `There are no routes below ${from}, so this list of links is empty.`,
+	'nav-empty': (from: string) =>
+		`There are no routes below ${from}, so this list of links is empty.`,
 	'samples-ignored': (from: string) => `${from} is not a file of the site.`
 } satisfies Record<string, (...details: never[]) => string>;
 

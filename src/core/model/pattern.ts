@@ -124,7 +124,8 @@ export function compareSpecificity(a: Pattern, b: Pattern): number {
 export function fillPattern(pattern: Pattern, values: Readonly<Record<string, string>>): string {
 	const words = pattern.segments.map((segment) => {
 		if (segment.kind === 'fixed') return segment.text;
-		if (segment.kind === 'parameter') return encodeURIComponent(values[segment.name] ?? segment.name);
+		if (segment.kind === 'parameter')
+			return encodeURIComponent(values[segment.name] ?? segment.name);
 		return (values['rest'] ?? 'rest').split('/').map(encodeURIComponent).join('/');
 	});
 	return '/' + words.join('/');

@@ -11,11 +11,7 @@ export interface RegionOf {
  * The region a fill means: of the nearest layout above with a region of that name, or of the layout
  * the fill names. Gives the problem instead where there is none, or where it may not be filled so.
  */
-export function fillTarget(
-	fill: Fill,
-	layer: Layer,
-	chain: readonly Layout[]
-): RegionOf | Problem {
+export function fillTarget(fill: Fill, layer: Layer, chain: readonly Layout[]): RegionOf | Problem {
 	const found = findRegion(fill, chain);
 	if (!found) return notFound(fill, layer, chain);
 	const { layout, region } = found;

@@ -18,7 +18,15 @@ export type MarkupPart =
 
 /** HTML standard, "Attributes" index: attributes whose value is one URL. */
 const urlAttributes = new Set(['href', 'src', 'action', 'formaction', 'poster', 'data', 'cite']);
-const rawElements = new Set(['style', 'script', 'xmp', 'iframe', 'noembed', 'noframes', 'noscript']);
+const rawElements = new Set([
+	'style',
+	'script',
+	'xmp',
+	'iframe',
+	'noembed',
+	'noframes',
+	'noscript'
+]);
 
 /* Characters of Unicode's private use area mark the places of expressions while parse5 reads. */
 const MARK_OPEN = '\ue000';

@@ -1,5 +1,12 @@
 import { error, type Problem } from '../messages/problem.ts';
-import { layerName, type Fill, type Layer, type Layout, type Page, type Piece, type Region } from '../model/site.ts';
+import {
+	layerName,
+	type Fill,
+	type Layer,
+	type Layout,
+	type Page,
+	type Piece
+} from '../model/site.ts';
 import { fillTarget, isProblem, type RegionOf } from './fill-target.ts';
 import { slotOf, type Structure } from './structure.ts';
 
@@ -78,7 +85,9 @@ export function resolvePage(page: Page, structure: Structure): ResolvedPage {
 	);
 	for (const { layout, region, landed } of regions) {
 		if (!region.required || landed.some((one) => one.kind === 'layout')) continue;
-		const brought = region.slot ? landed.some((one) => one.kind === 'piece' && one.owner !== layout) : landed.length > 0;
+		const brought = region.slot
+			? landed.some((one) => one.kind === 'piece' && one.owner !== layout)
+			: landed.length > 0;
 		if (!brought) {
 			const names = [region.name.text, layout.name.text, layerName(page)] as const;
 			problems.push(error('required-unfilled', pageSpan(page), ...names));

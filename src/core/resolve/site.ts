@@ -71,7 +71,8 @@ export function isSound(resolved: ResolvedSite): boolean {
 function resolveKnown(page: Page, structure: Structure): ResolvedPage {
 	const chain = structure.chainOf(page);
 	const known = knownPages.get(page);
-	const holds = known?.chain.length === chain.length && known.chain.every((one, i) => one === chain[i]);
+	const holds =
+		known?.chain.length === chain.length && known.chain.every((one, i) => one === chain[i]);
 	if (known && holds) return known.resolved;
 	const resolved = resolvePage(page, structure);
 	knownPages.set(page, { chain, resolved });

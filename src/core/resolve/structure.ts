@@ -1,6 +1,14 @@
 import { error, listWords, type Problem } from '../messages/problem.ts';
 import { isWithin, keysUpward } from '../model/pattern.ts';
-import { layerName, layerPattern, type Layer, type Layout, type Page, type Region, type Site } from '../model/site.ts';
+import {
+	layerName,
+	layerPattern,
+	type Layer,
+	type Layout,
+	type Page,
+	type Region,
+	type Site
+} from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import { positionAt } from '../model/span.ts';
 

@@ -104,7 +104,9 @@ function checkExpression(
 	if (known.includes(path) || isData(expression, site)) return undefined;
 	if (expression.path[0] === 'item' && hasItem) {
 		const without = pages.find(
-			(page) => page.item !== undefined && textOf(valueAt(page.item, expression.path.slice(1))) === undefined
+			(page) =>
+				page.item !== undefined &&
+				textOf(valueAt(page.item, expression.path.slice(1))) === undefined
 		);
 		return without && error('expression-no-value', expression.span, path, without.address);
 	}
@@ -136,5 +138,10 @@ function knownPaths(
 
 function unknown(expression: Expression, known: readonly string[]): Problem {
 	const path = expression.path.join('.');
-	return error('expression-unknown', expression.span, path, listWords(known.map((one) => `{${one}}`)));
+	return error(
+		'expression-unknown',
+		expression.span,
+		path,
+		listWords(known.map((one) => `{${one}}`))
+	);
 }

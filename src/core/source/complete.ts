@@ -132,7 +132,10 @@ function namesAfter(
 function enclosingBlock(text: string, start: SyntaxNode, offset: number): string {
 	for (let node: SyntaxNode | null = start; node; node = node.parent) {
 		if (node.name !== 'Block' || node.from >= offset) continue;
-		const words = text.slice(node.parent?.from ?? 0, node.from).trim().split(/\s+/);
+		const words = text
+			.slice(node.parent?.from ?? 0, node.from)
+			.trim()
+			.split(/\s+/);
 		return words[0] === 'arrange' ? (words[1] ?? '') : (words[0] ?? '');
 	}
 	return '';

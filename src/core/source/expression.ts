@@ -16,10 +16,7 @@ const laterShapes: readonly [RegExp, string][] = [
 ];
 
 /** Splits a block of markup into literal text and expressions. `\{` stands for a brace. */
-export function readMarkupTemplate(
-	block: MarkupBlock,
-	problems: Problem[]
-): Template {
+export function readMarkupTemplate(block: MarkupBlock, problems: Problem[]): Template {
 	const toFile = (offset: number) => placeInFile(block, offset);
 	return readTemplate(block.text, block.span, /^[{]/, toFile, problems);
 }

@@ -1,6 +1,14 @@
 import { hasErrors, error, type Problem } from '../messages/problem.ts';
 import type { SiteFiles } from '../model/files.ts';
-import type { DataSource, Declaration, Layout, Route, Site, SiteSettings, State } from '../model/site.ts';
+import type {
+	DataSource,
+	Declaration,
+	Layout,
+	Route,
+	Site,
+	SiteSettings,
+	State
+} from '../model/site.ts';
 import { positionAt, type Span } from '../model/span.ts';
 import { decodeUtf8 } from '../model/utf8.ts';
 import { readFile, type FileReading } from './read/file.ts';

@@ -149,7 +149,8 @@ class SyntaxBuilder {
 
 	private atom(node: SyntaxNode, kind: AtomKind): Atom {
 		const written = this.text.slice(node.from, node.to);
-		if (node.name === 'UnclosedText') this.problems.push(error('unclosed-text', this.nodeSpan(node)));
+		if (node.name === 'UnclosedText')
+			this.problems.push(error('unclosed-text', this.nodeSpan(node)));
 		if (kind === 'parens') this.reportErrorsIn(node);
 		if (kind !== 'text') return { kind, text: written, span: this.nodeSpan(node) };
 		const inner = node.name === 'Text' ? written.slice(1, -1) : written.slice(1);

@@ -94,7 +94,7 @@ function measureLine(input: InputStream, start: number): Line {
 
 function indentBefore(input: InputStream): number {
 	let start = 0;
-	for (let code = input.peek(start - 1); code !== NEWLINE && code !== END; ) {
+	for (let code = input.peek(start - 1); code !== NEWLINE && code !== END;) {
 		code = input.peek(--start - 1);
 	}
 	let indent = 0;

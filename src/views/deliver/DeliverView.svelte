@@ -12,7 +12,10 @@
 		{ kind: 'asset', name: 'Other files of the site' }
 	] as const;
 	const slug = $derived(
-		(store.site?.name ?? 'site').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'site'
+		(store.site?.name ?? 'site')
+			.toLowerCase()
+			.replace(/[^a-z0-9]+/g, '-')
+			.replace(/^-|-$/g, '') || 'site'
 	);
 	const total = $derived((files ?? []).reduce((sum, file) => sum + file.size, 0));
 
@@ -64,8 +67,8 @@
 		<section>
 			<h2>The source</h2>
 			<p>
-				The site’s <span class="mono">.eave</span> files and everything beside them, as a folder that can
-				be reviewed in version control and opened here again.
+				The site’s <span class="mono">.eave</span> files and everything beside them, as a folder that
+				can be reviewed in version control and opened here again.
 			</p>
 			<button class="primary" disabled={busy} onclick={() => void download('source')}>
 				Download {slug}-source.zip

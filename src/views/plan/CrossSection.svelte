@@ -35,7 +35,9 @@
 				{#each section.columns as column, index (index)}
 					<span
 						class="mono column"
-						title={column.regions.map((one) => `${one.layout}.${one.name}, ${one.element}`).join(' › ')}
+						title={column.regions
+							.map((one) => `${one.layout}.${one.name}, ${one.element}`)
+							.join(' › ')}
 						style:left="{nameWidth + index * columnWidth}px"
 						style:width="{columnWidth - 12}px"
 					>
@@ -73,7 +75,11 @@
 							></i>
 						{/each}
 						{#each column.caps as cap (cap.layer)}
-							<i class="cap-line" data-hue={hueOf(cap.owner)} style:top="{cap.layer * rowHeight - 12}px"></i>
+							<i
+								class="cap-line"
+								data-hue={hueOf(cap.owner)}
+								style:top="{cap.layer * rowHeight - 12}px"
+							></i>
 						{/each}
 						{#each column.cells as cell (cell.layer)}
 							{#if cell.entries.length > 0}

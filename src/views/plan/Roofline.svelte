@@ -29,6 +29,12 @@
 		if (row) void store.goTo({ page: row.page, address: undefined });
 	}
 
+	function onClick(event: MouseEvent & { currentTarget: HTMLElement }): void {
+		if (!(event.target instanceof Element)) return;
+		const row = event.target.closest<HTMLElement>('[data-row]');
+		if (row) choose(roofline.rows[Number(row.dataset['row'])]);
+	}
+
 	function onKey(event: KeyboardEvent): void {
 		const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
 		const end = { Home: 0, End: roofline.rows.length - 1 }[event.key];
@@ -55,6 +61,7 @@
 		aria-activedescendant={chosen === undefined ? undefined : `row ${chosen}`}
 		bind:this={list}
 		onkeydown={onKey}
+		onclick={onClick}
 	>
 		<div class="canvas" style:height="{topOf(roofline.rows.length - 1) + rowHeight + 8}px">
 			{#each runs as run (`${run.kind} ${run.layout} ${run.from} ${run.lane}`)}
@@ -73,7 +80,6 @@
 				<p class="cap group" style:top="{topOf(firstState) - 22}px">In place of a page</p>
 			{/if}
 			{#each roofline.rows as row, index (row.page)}
-				<!-- svelte-ignore a11y_click_events_have_key_events: the list box above has the keys -->
 				<div
 					class="row"
 					class:chosen={row.page === chosen}
@@ -81,10 +87,12 @@
 					role="option"
 					tabindex="-1"
 					aria-selected={row.page === chosen}
-					aria-label="{row.page}, {row.title}, {row.bare ? 'bare' : `under ${row.chain.join(', ')}`}"
+					aria-label="{row.page}, {row.title}, {row.bare
+						? 'bare'
+						: `under ${row.chain.join(', ')}`}"
 					style:top="{topOf(index)}px"
 					style:padding-left="{left + row.depth * 14}px"
-					onclick={() => choose(row)}
+					data-row={index}
 				>
 					<span class="mono path" title={row.page}>{row.label}</span>
 					<span class="end">

@@ -16,7 +16,9 @@ export function showInFrame(frame: HTMLIFrameElement, html: string): void {
 
 function replaceWith(target: HTMLElement, source: HTMLElement): void {
 	if (target.innerHTML === source.innerHTML) return;
-	target.replaceChildren(...[...source.childNodes].map((node) => target.ownerDocument.importNode(node, true)));
+	target.replaceChildren(
+		...[...source.childNodes].map((node) => target.ownerDocument.importNode(node, true))
+	);
 }
 
 /** What a click in the page asks for. */

@@ -26,8 +26,9 @@
 			<Dialog.Content class="dialog">
 				<Dialog.Title class="title">What regions does your page have?</Dialog.Title>
 				<Dialog.Description class="small">
-					Look at the page you want and name its parts, in reading order. The first layout is written
-					from them; you can change everything later. The site that is open now stays in this browser.
+					Look at the page you want and name its parts, in reading order. The first layout is
+					written from them; you can change everything later. The site that is open now stays in
+					this browser.
 				</Dialog.Description>
 				<form onsubmit={create}>
 					<label>
@@ -43,7 +44,9 @@
 							<li>
 								<span class="mono">{region.name}</span>
 								<span class="small">
-									{starterElements[region.role]}{region.role === 'content' ? ', the slot for pages' : ''}
+									{starterElements[region.role]}{region.role === 'content'
+										? ', the slot for pages'
+										: ''}
 								</span>
 							</li>
 						{/each}

@@ -15,7 +15,11 @@
 
 <div class="problems" role="status" aria-label="Errors in the source">
 	{#if !current}
-		<p class="small">The drawings show the site as it was before {errors.length === 1 ? 'this error' : 'these errors'}.</p>
+		<p class="small">
+			The drawings show the site as it was before {errors.length === 1
+				? 'this error'
+				: 'these errors'}.
+		</p>
 	{/if}
 	<ul>
 		{#each errors.slice(0, most) as problem (`${problem.file} ${problem.from} ${problem.code} ${problem.sentence}`)}

@@ -42,7 +42,8 @@
 					</Menu.Item>
 					{#if others.length > 0}
 						<Menu.ItemGroup>
-							<Menu.ItemGroupLabel class="small menu-item">Kept in this browser</Menu.ItemGroupLabel>
+							<Menu.ItemGroupLabel class="small menu-item">Kept in this browser</Menu.ItemGroupLabel
+							>
 							{#each others as site (site.id)}
 								<Menu.Item class="menu-item" value="site {site.id}">
 									<Menu.ItemText>{site.name}</Menu.ItemText>

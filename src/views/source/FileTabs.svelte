@@ -70,13 +70,12 @@
 	<span class="small">{files.length} files</span>
 	{#if adding}
 		<form onsubmit={add}>
-			<!-- svelte-ignore a11y_autofocus: the field appears because the user asked for it -->
 			<input
 				class="field mono"
 				aria-label="Name of the new file"
 				placeholder="pages/about.eave"
 				bind:value={name}
-				autofocus
+				{@attach (field) => field.focus()}
 				onkeydown={(event) => event.key === 'Escape' && (adding = false)}
 			/>
 			<button class="act" type="submit">Add</button>

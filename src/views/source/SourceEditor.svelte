@@ -5,7 +5,14 @@
 	import { lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
 	import { highlightSelectionMatches, searchKeymap } from '@codemirror/search';
 	import { Annotation, EditorState } from '@codemirror/state';
-	import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers, type ViewUpdate } from '@codemirror/view';
+	import {
+		drawSelection,
+		EditorView,
+		highlightActiveLine,
+		keymap,
+		lineNumbers,
+		type ViewUpdate
+	} from '@codemirror/view';
 	import { onMount, untrack } from 'svelte';
 	import type { Change } from '$core/source/change.ts';
 	import { store } from '$store/site.svelte.ts';
@@ -70,7 +77,13 @@
 			const changes: Change[] = [];
 			update.changes.iterChanges((fromA, toA, fromB, _toB, inserted) => {
 				const to = fromB + (toA - fromA);
-				changes.push({ kind: 'edit', file, from: fromB, to, insert: inserted.sliceString(0, undefined, '\n') });
+				changes.push({
+					kind: 'edit',
+					file,
+					from: fromB,
+					to,
+					insert: inserted.sliceString(0, undefined, '\n')
+				});
 			});
 			void store.apply(changes, `Typing in ${file}`, true);
 		}
@@ -118,7 +131,13 @@
 			.map((problem): Diagnostic => {
 				const from = Math.min(problem.from, length);
 				const to = Math.min(Math.max(problem.to, from), length);
-				return { from, to, severity: problem.severity, message: problem.sentence, source: problem.code };
+				return {
+					from,
+					to,
+					severity: problem.severity,
+					message: problem.sentence,
+					source: problem.code
+				};
 			});
 		if (view) view.dispatch(setDiagnostics(view.state, diagnostics));
 	});

@@ -1,4 +1,8 @@
-import { autocompletion, type CompletionContext, type CompletionResult } from '@codemirror/autocomplete';
+import {
+	autocompletion,
+	type CompletionContext,
+	type CompletionResult
+} from '@codemirror/autocomplete';
 import { htmlLanguage } from '@codemirror/lang-html';
 import { cssLanguage } from '@codemirror/lang-css';
 import {
@@ -42,8 +46,14 @@ const eaveLanguage = LRLanguage.define({
 				'Markup UnclosedMarkup': tags.content,
 				Comment: tags.lineComment
 			}),
-			foldNodeProp.add({ Block: foldInside, Markup: (node) => ({ from: node.from + 3, to: node.to - 3 }) }),
-			indentNodeProp.add({ Block: (context) => context.baseIndent + (/^\s*\}/.test(context.textAfter) ? 0 : context.unit) })
+			foldNodeProp.add({
+				Block: foldInside,
+				Markup: (node) => ({ from: node.from + 3, to: node.to - 3 })
+			}),
+			indentNodeProp.add({
+				Block: (context) =>
+					context.baseIndent + (/^\s*\}/.test(context.textAfter) ? 0 : context.unit)
+			})
 		]
 	}),
 	languageData: { commentTokens: { line: '//' }, closeBrackets: { brackets: ['{', '(', '"'] } }

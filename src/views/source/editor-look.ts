@@ -10,9 +10,13 @@ export const editorLook = EditorView.theme({
 		color: 'var(--ink-2)',
 		borderRight: '1px solid var(--hair)'
 	},
-	'.cm-activeLine, .cm-activeLineGutter': { backgroundColor: 'color-mix(in srgb, var(--paper) 60%, transparent)' },
+	'.cm-activeLine, .cm-activeLineGutter': {
+		backgroundColor: 'color-mix(in srgb, var(--paper) 60%, transparent)'
+	},
 	'.cm-cursor': { borderLeftColor: 'var(--cedar)', borderLeftWidth: '2px' },
-	'&.cm-focused .cm-selectionBackground, .cm-selectionBackground': { background: 'var(--cedar-wash) !important' },
+	'&.cm-focused .cm-selectionBackground, .cm-selectionBackground': {
+		background: 'var(--cedar-wash) !important'
+	},
 	'.cm-traced': { backgroundColor: 'var(--cedar-wash)' },
 	'.cm-tooltip': {
 		backgroundColor: 'var(--sheet)',

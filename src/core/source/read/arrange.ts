@@ -83,8 +83,7 @@ function checkAreas(rows: readonly AreaRow[], context: ReadContext): void {
 		);
 		const xs = taken.map((cell) => cell.x);
 		const ys = taken.map((cell) => cell.y);
-		const area =
-			(Math.max(...xs) - Math.min(...xs) + 1) * (Math.max(...ys) - Math.min(...ys) + 1);
+		const area = (Math.max(...xs) - Math.min(...xs) + 1) * (Math.max(...ys) - Math.min(...ys) + 1);
 		const row = rows[taken[0]?.y ?? 0];
 		if (area !== taken.length && row) {
 			context.problems.push(error('areas-not-rectangle', row.areas.span, name));

@@ -51,4 +51,3 @@ export function readFile(file: string, text: string): FileReading {
 function sortProblems(problems: readonly Problem[]): Problem[] {
 	return [...problems].sort((a, b) => a.span.from - b.span.from);
 }
-

@@ -28,9 +28,14 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 				...body.statements,
 				under: under.read,
 				height(inner) {
-					if (inner.takeWord('screen')) fillsScreen.set(true, inner);
-					else inner.notYet('A height other than "screen"');
-					if (fillsScreen.value) inner.finish();
+					if (inner.takeWord('screen')) {
+						fillsScreen.set(true, inner);
+						inner.finish();
+					} else if (inner.peek()) {
+						inner.notYet('A height other than "screen"');
+					} else {
+						context.problems.push(error('value-missing', inner.headSpan, 'The height'));
+					}
 				},
 				arrange(inner) {
 					arrange.set(readArrange(inner, context), inner);

@@ -1,5 +1,11 @@
 import { error } from '../../messages/problem.ts';
-import { stateKinds, type PageSource, type Piece, type Route, type State } from '../../model/site.ts';
+import {
+	stateKinds,
+	type PageSource,
+	type Piece,
+	type Route,
+	type State
+} from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import { plainText } from '../expression.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';

@@ -64,13 +64,16 @@ function readBands(cursor: Cursor, context: ReadContext): Band[] {
 		const before = bands.at(-1);
 		if (bands.some((band) => band.name.text === name.text)) {
 			context.problems.push(error('band-twice', name.span, name.text));
-		} else if (!before && from !== 0) {
-			context.problems.push(error('band-first', statement.span, name.text));
-		} else if (before && from <= before.from) {
-			context.problems.push(error('band-order', statement.span, name.text, before.name.text));
-		} else {
-			bands.push({ name, from, span: statement.span });
+			continue;
 		}
+		if (before && from <= before.from) {
+			context.problems.push(error('band-order', statement.span, name.text, before.name.text));
+			continue;
+		}
+		if (!before && from !== 0) {
+			context.problems.push(error('band-first', statement.span, name.text));
+		}
+		bands.push({ name, from, span: statement.span });
 	}
 	return bands;
 }

@@ -1,0 +1,109 @@
+import { createNodeResolver, importX } from 'eslint-plugin-import-x';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+import svelteConfig from './svelte.config.js';
+
+/** The way data flows: each part of the core knows those before it, and none behind it. */
+const coreOrder = [
+	'model',
+	'messages',
+	'source',
+	'resolve',
+	'geometry',
+	'emit',
+	'check',
+	'drawing'
+];
+
+/** Pure libraries that the core may use. */
+const coreLibraries = ['@lezer/lr', '@lezer/common', 'parse5', 'css-tree', 'fflate', 'zod'];
+
+const coreRules = coreOrder.map((part, index) => ({
+	files: [`src/core/${part}/**/*.ts`],
+	rules: {
+		'no-restricted-imports': [
+			'error',
+			{
+				patterns: [
+					{
+						regex: `^(?!\\.|(${coreLibraries.map((name) => name.replace('/', '\\/')).join('|')})$)`,
+						message: 'The core imports nothing outside itself but pure libraries.'
+					},
+					{
+						regex: '(^|/)\\.\\./\\.\\./\\.\\./|/(workers|store|views|routes|cli)/',
+						message: 'The core knows nothing of what is built on it.'
+					},
+					...coreOrder.slice(index + 1).map((later) => ({
+						regex: `/${later}/`,
+						message: `Data flows one way: ${part} comes before ${later}.`
+					}))
+				]
+			}
+		],
+		'no-restricted-globals': [
+			'error',
+			...[
+				'window',
+				'document',
+				'navigator',
+				'process',
+				'Buffer',
+				'console',
+				'fetch',
+				'performance'
+			],
+			{ name: 'Date', message: 'What the core says depends on no clock.' }
+		]
+	}
+}));
+
+export default ts.config(
+	{ ignores: ['build/', '.svelte-kit/', 'node_modules/', 'src/core/source/grammar/parser*.ts'] },
+	...ts.configs.recommended,
+	...svelte.configs.recommended,
+	{
+		plugins: { 'import-x': importX },
+		languageOptions: { globals: { ...globals.browser, ...globals.node } },
+		rules: {
+			'import-x/no-cycle': ['error', { ignoreExternal: true }],
+			'import-x/no-self-import': 'error',
+			'no-console': ['error', { allow: ['error', 'log'] }],
+			'no-undef': 'off',
+			'no-control-regex': 'off',
+			'@typescript-eslint/consistent-type-assertions': ['error', { assertionStyle: 'never' }],
+			'@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
+			'@typescript-eslint/no-non-null-assertion': 'error',
+			'@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+			// Addresses of this application are at its root, and most carry a query.
+			'svelte/no-navigation-without-resolve': 'off',
+			// Maps and sets here are values that are replaced, not changed.
+			'svelte/prefer-svelte-reactivity': 'off'
+		},
+		settings: {
+			'import-x/extensions': ['.ts', '.js', '.svelte'],
+			'import-x/parsers': {
+				'@typescript-eslint/parser': ['.ts'],
+				'svelte-eslint-parser': ['.svelte']
+			},
+			'import-x/resolver-next': [
+				createNodeResolver({
+					extensions: ['.ts', '.js', '.svelte'],
+					alias: {
+						$core: ['./src/core'],
+						$store: ['./src/store'],
+						$views: ['./src/views'],
+						$workers: ['./src/workers']
+					}
+				})
+			]
+		}
+	},
+	{
+		files: ['**/*.svelte', '**/*.svelte.ts'],
+		languageOptions: {
+			parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig }
+		}
+	},
+	...coreRules
+);

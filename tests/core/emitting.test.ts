@@ -1,0 +1,210 @@
+import assert from 'node:assert/strict';
+import { readFile, readdir } from 'node:fs/promises';
+import { test } from 'node:test';
+import { parse } from 'css-tree';
+import { unzipSync } from 'fflate';
+import { parse as parseHtml } from 'parse5';
+import { layoutSheet, pageSheet, siteSheet } from '../../src/core/emit/css.ts';
+import { deliver, packSource, packZip } from '../../src/core/emit/delivery.ts';
+import { outputOf, sourceOf, traceOutput, traceSource } from '../../src/core/emit/trace.ts';
+import { resolveSite } from '../../src/core/resolve/site.ts';
+import { takeIn } from '../../src/core/source/intake.ts';
+import { readSiteFiles } from '../../src/core/source/read.ts';
+import { readSitePath } from '../../src/cli/site-path.ts';
+import { around, bodyOf, htmlOf, only, pageNamed, resolve, sound } from '../lib/site.ts';
+
+test('outer layers wrap inner ones, and each element says whose it is', () => {
+	const resolved = sound(
+		around(
+			'layout shop at /shop { region shelf as div { slot }; fill head after { piece cart """<i>cart</i>""" } }\n' +
+				'route /shop { piece body """<p>shop</p>""" }'
+		)
+	);
+	assert.equal(
+		bodyOf(resolved, '/shop'),
+		'<div class="layer" data-layout="outer">' +
+			'<header data-layout="outer" data-region="head">' +
+			'<div data-layout="outer" data-piece="name"><b>Test</b></div>' +
+			'<div data-layout="shop" data-piece="cart"><i>cart</i></div>' +
+			'</header>' +
+			'<main data-layout="outer" data-region="main" data-slot>' +
+			'<div class="layer" data-layout="shop">' +
+			'<div data-layout="shop" data-region="shelf" data-slot>' +
+			'<div data-route="/shop" data-piece="body"><p>shop</p></div>' +
+			'</div></div></main>' +
+			'<footer data-layout="outer" data-region="foot">' +
+			'<div data-layout="outer" data-piece="small"><p>foot</p></div>' +
+			'</footer></div>'
+	);
+});
+
+test('titles go through the nearest pattern, descriptions come from the nearest layer', () => {
+	const resolved = sound(
+		around(`
+layout a at /a { region s as div { slot }; title "{page.title} – {site.name}"; description "all of a" }
+layout b at /a/b { region s as div { slot } }
+route /a/b { title "Kale & peas"; piece p """x""" }
+route /a/c { title "C"; description "only \\"c\\""; piece p """{page.description}""" }`)
+	);
+	const html = htmlOf(resolved, '/a/b');
+	assert.match(html, /<title>Kale &amp; peas – Test<\/title>/);
+	assert.match(html, /<meta name="description" content="all of a">/);
+	assert.match(htmlOf(resolved, '/a/c'), /content="only &quot;c&quot;"/);
+	assert.match(htmlOf(resolved, '/'), /<title>\/<\/title>/);
+});
+
+test('values are escaped for where they stand', () => {
+	const json = JSON.stringify({
+		text: '<b>"&\u00a0',
+		path: 'a/b?c',
+		script: 'java\nscript:alert(1)',
+		css: 'red; background: url(x)'
+	});
+	const resolved = sound(
+		around(
+			'data d from "d.json"\nroute /v { piece p """<p title="{data.d.text}">{data.d.text}</p>' +
+				'<a href="/x/{data.d.path}?q={data.d.path}">l</a><a href="{data.d.script}">s</a>' +
+				'<i style="color: {data.d.css}">i</i>""" }'
+		),
+		{ 'd.json': json }
+	);
+	const body = bodyOf(resolved, '/v');
+	assert.match(body, /<p title="&lt;b&gt;&quot;&amp;&nbsp;">&lt;b&gt;&quot;&amp;&nbsp;<\/p>/);
+	assert.match(body, /href="\/x\/a%2Fb%3Fc\?q=a%2Fb%3Fc"/);
+	assert.match(body, /<a href="#">s<\/a>/, 'a value cannot bring a script');
+	assert.match(body, /style="color: red\\3b  background\\3a  url\\28 x\\29 "/);
+});
+
+test('expressions where no value can stand are errors', () => {
+	const places = ['<p {site.name}="1">', '<p onclick="{site.name}">', '<script>{site.name}</script>', '<!-- {site.name} -->'];
+	for (const markup of places) {
+		const { problems } = resolve(around(`route /x { piece p """${markup}""" }`));
+		assert.ok(only(problems, 'expression-place'), markup);
+	}
+}); // prettier-ignore
+
+test('markup that was left open cannot swallow the page', () => {
+	const resolved = sound(around('route /x { piece p """<div><b>never closed <!-- nor this""" }'));
+	const body = bodyOf(resolved, '/x');
+	assert.match(body, /<div><b>never closed <!-- nor this--><\/b><\/div><\/div><\/main>/);
+});
+
+test('white space that shows is left as it is', () => {
+	const resolved = sound(around('route /x {\n  piece p """\n    <pre>a\n      b</pre>\n  """\n}'));
+	assert.match(htmlOf(resolved, '/x'), /<pre>a\n {2}b<\/pre>/);
+});
+
+test('lists of links are made from the routes below, the current one marked', () => {
+	const resolved = sound(
+		around(`
+route /a { title "A"; piece p nav from / depth 2 }
+route /a/b { title "B"; piece p """x""" }
+route /a/b/c { title "C"; piece p """x""" }
+route /a/:x { title "X"; piece p """x""" }
+route /d/e { title "E"; piece p """x""" }`)
+	);
+	assert.match(
+		bodyOf(resolved, '/a'),
+		/<ul role="list"><li><a href="\/a" aria-current="page">A<\/a><ul><li><a href="\/a\/b">B<\/a><\/li><\/ul><\/li><li><a href="\/d\/e">E<\/a><\/li><\/ul>/
+	);
+});
+
+test('style sheets are CSS that can be read back, and say what the text says', () => {
+	const resolved = sound(
+		[
+			'site "T" { bands { narrow 0; wide 900 }; tokens { --a: 1px; --a @wide: 2px } }',
+			'layout f at / { height screen; arrange areas { "head" auto; "main" 1fr; columns 1fr; gap 4px }',
+			'  region head as header { piece a """x"""; style """p { margin: 0 }""" }',
+			'  region main as main { slot }',
+			'  style """a:hover { color: red }""" }',
+			'route / { piece a """x"""; style """h1 { color: blue }""" }'
+		].join('\n')
+	);
+	const { site, structure } = resolved;
+	const [layout] = site.layouts;
+	const [route] = site.routes;
+	assert.ok(layout && route);
+	const sheets = [siteSheet(site, structure), layoutSheet(layout), pageSheet(route)];
+	const css = sheets.map((sheet) => sheet?.css ?? '').join('\n');
+	const problems: string[] = [];
+	parse(css, { onParseError: (problem) => problems.push(problem.message) });
+	assert.deepEqual(problems, []);
+	const flat = css.replace(/\s+/g, ' ');
+	assert.match(flat, /@layer site, layout-f, pages;/);
+	assert.match(flat, /:root \{ --a: 1px; \} @media \(width >= 900px\) \{ :root \{ --a: 2px; \} \}/);
+	assert.match(flat, /min-height: 100dvh; display: grid; grid-template-areas: 'head' 'main'; grid-template-rows: auto 1fr; grid-template-columns: 1fr; gap: 4px;/);
+	assert.match(flat, /@scope \(\.layer\[data-layout='f'\]\) to \(\[data-layout\]:not\(\[data-layout='f'\]\)/);
+	assert.equal(sheets[2]?.path, 'styles/pages.css');
+}); // prettier-ignore
+
+test('a delivery links relatively, and no two of its files share a path', () => {
+	const resolved = sound(
+		around(`
+route /a/b { piece p """<a href="/">h</a><a href="/a/b#x">b</a><a href="/p/kale?q">k</a><img src="i/x.svg"><a href="/none">n</a><a href="https://a.test/">o</a>""" }
+route /p/:v { samples "kale"; piece p """x"""; style """p { margin: 0 }""" }
+route /p/v { piece p """x"""; style """p { margin: 0 }""" }
+state not-found at / { piece p """x""" }
+state not-found at /a { piece p """x""" }`),
+		{ 'i/x.svg': '<svg/>' }
+	);
+	const files = deliver(resolved, 2026);
+	const paths = files.map((file) => file.path);
+	assert.equal(new Set(paths).size, paths.length);
+	for (const path of ['index.html', 'a/b/index.html', 'p/kale/index.html', '404.html', 'a/not-found.html', 'i/x.svg', 'styles/pages/p/$v.css']) {
+		assert.ok(paths.includes(path), `${path} in ${paths.join(' ')}`);
+	}
+	const page = files.find((file) => file.path === 'a/b/index.html')?.content;
+	assert.ok(typeof page === 'string');
+	const links = [...page.matchAll(/(?:href|src)="([^"]*)"/g)].map(([, url]) => url);
+	assert.deepEqual(links.slice(-6), [
+		'../../index.html', '../../a/b/index.html#x', '../../p/kale/index.html?q', '../../i/x.svg', '/none', 'https://a.test/'
+	]);
+	assert.ok(links.includes('../../styles/layouts/outer.css'));
+}); // prettier-ignore
+
+test('a site packed as source and taken in again is the same site', async () => {
+	const files = await readSitePath('demo');
+	const again = takeIn('demo.zip', packSource(files));
+	assert.deepEqual([...again.texts].sort(), [...files.texts].sort());
+	assert.deepEqual([...again.assets.keys()].sort(), [...files.assets.keys()].sort());
+	const other = packZip([['a.txt', 'x']]);
+	assert.deepEqual(Object.keys(unzipSync(other)), ['a.txt']);
+});
+
+test('the demo has no problems, and every page of it is whole HTML', async () => {
+	const resolved = resolveSite(readSiteFiles(await readSitePath('demo')));
+	assert.deepEqual(
+		resolved.problems.map((problem) => problem.sentence),
+		[]
+	);
+	const pages = deliver(resolved, 2026).filter((file) => file.kind === 'page');
+	assert.ok(pages.length >= 20);
+	for (const { path, content } of pages) {
+		const problems: string[] = [];
+		parseHtml(String(content), { onParseError: (problem) => problems.push(problem.code) });
+		assert.deepEqual(problems, [], path);
+	}
+	assert.ok((await readdir('demo')).length > 0);
+	assert.match(await readFile('demo/site.eave', 'utf8'), /Marrow Lane Seed Library/);
+});
+
+test('a place of the text leads to its box on the page, and the box back to the text', () => {
+	const text = around(
+		'layout shop at /shop { region shelf as div { slot }; fill head after { piece cart """<i>cart</i>""" } }\n' +
+			'route /shop { piece body """<p>shop</p>""" }'
+	);
+	const resolved = sound(text);
+	const html = htmlOf(resolved, '/shop');
+	for (const words of ['cart</i>', '<p>shop', '<b>Test']) {
+		const offset = text.indexOf(words);
+		const trace = traceSource(resolved, 'site.eave', offset);
+		assert.ok(trace);
+		const stretch = outputOf(html, trace);
+		assert.ok(stretch && html.slice(stretch.from, stretch.to).includes(words), words);
+		const back = traceOutput(html, html.indexOf(words));
+		assert.ok(back);
+		const span = sourceOf(resolved, back);
+		assert.ok(span && span.from <= offset && offset < span.to, words);
+	}
+	assert.ok(pageNamed(resolved, '/shop'));
+});

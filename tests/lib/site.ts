@@ -1,0 +1,110 @@
+import assert from 'node:assert/strict';
+import { encodeUtf8 } from '../../src/core/model/utf8.ts';
+import type { Page } from '../../src/core/model/site.ts';
+import { layerName } from '../../src/core/model/site.ts';
+import { pageHtml } from '../../src/core/emit/page.ts';
+import type { Problem } from '../../src/core/messages/problem.ts';
+import { resolveSite, type ResolvedSite } from '../../src/core/resolve/site.ts';
+import { placeOf, readSiteFiles, type SiteReading } from '../../src/core/source/read.ts';
+
+/** A site of one file, `site.eave`, and maybe others by path. */
+export function read(text: string, others: Readonly<Record<string, string>> = {}): SiteReading {
+	const texts = new Map([['site.eave', text]]);
+	const assets = new Map<string, Uint8Array>();
+	for (const [path, content] of Object.entries(others)) {
+		if (path.endsWith('.eave')) texts.set(path, content);
+		else assets.set(path, encodeUtf8(content));
+	}
+	return readSiteFiles({ texts, assets });
+}
+
+export function resolve(text: string, others: Readonly<Record<string, string>> = {}): ResolvedSite {
+	return resolveSite(read(text, others));
+}
+
+/** A site that must be without problems. */
+export function sound(text: string, others: Readonly<Record<string, string>> = {}): ResolvedSite {
+	const resolved = resolve(text, others);
+	assert.deepEqual(
+		resolved.problems.map((problem) => problem.sentence),
+		[]
+	);
+	return resolved;
+}
+
+/** A site around some declarations: the name, a covering layout with a slot, a page. */
+export function around(declarations: string): string {
+	return [
+		'site "Test" { lang en; bands { narrow 0; wide 1000 } }',
+		'layout outer at / {',
+		'  region head as header { piece name """<b>Test</b>""" }',
+		'  region main as main { slot }',
+		'  region foot as footer { locked; piece small """<p>foot</p>""" }',
+		'}',
+		'route / { piece body """<p>home</p>""" }',
+		declarations
+	].join('\n');
+}
+
+export function pageNamed(resolved: ResolvedSite, name: string): Page {
+	const pages: readonly Page[] = [...resolved.site.routes, ...resolved.site.states];
+	const page = pages.find((one) => layerName(one) === name);
+	assert.ok(page, `there is no page ${name}`);
+	return page;
+}
+
+/** `site.eave:3:5 code` of each problem, in order. */
+export function codes(resolved: ResolvedSite): string[] {
+	return resolved.problems.map(
+		(problem) => `${placeOf(problem.span, resolved.reading.files.texts)} ${problem.code}`
+	);
+}
+
+export function only(problems: readonly Problem[], code: string): Problem {
+	const found = problems.filter((problem) => problem.code === code);
+	assert.equal(
+		found.length,
+		1,
+		`one ${code} in ${problems.map((one) => `${one.code}: ${one.sentence}`).join('\n') || 'no problems'}`
+	);
+	const [problem] = found;
+	assert.ok(problem);
+	return problem;
+}
+
+/** The words that a problem marks in the text. */
+export function marked(resolved: ResolvedSite, code: string): string {
+	const { span } = only(resolved.problems, code);
+	return (resolved.reading.files.texts.get(span.file) ?? '').slice(span.from, span.to);
+}
+
+/** The body of a page without links rewritten or sheets, each line trimmed. */
+export function bodyOf(resolved: ResolvedSite, name: string, address?: string): string {
+	const html = htmlOf(resolved, name, address);
+	const body = html.slice(html.indexOf('<body>') + 6, html.indexOf('</body>'));
+	return body
+		.split('\n')
+		.map((line) => line.trim())
+		.join('');
+}
+
+export function htmlOf(resolved: ResolvedSite, name: string, address?: string): string {
+	const instances = resolved.instances(pageNamed(resolved, name));
+	const instance = address ? instances.find((one) => one.address === address) : instances[0];
+	assert.ok(instance, `${name} has no page ${address ?? ''}`);
+	return pageHtml(instance, resolved, { link: (url) => url, styleLines: [], year: 2026 });
+}
+
+/** What lands in a region, as `owner:piece` words. */
+export function lands(resolved: ResolvedSite, page: string, region: string): string[] {
+	const [layout, name] = region.includes('.') ? region.split('.') : [undefined, region];
+	const found = resolved
+		.page(pageNamed(resolved, page))
+		.regions.findLast(
+			(one) => one.region.name.text === name && (!layout || one.layout.name.text === layout)
+		);
+	assert.ok(found, `${page} has no region ${region}`);
+	return found.landed.map((one) =>
+		one.kind === 'layout' ? one.layout.name.text : `${layerName(one.owner)}:${one.piece.name.text}`
+	);
+}
