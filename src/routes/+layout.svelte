@@ -69,7 +69,7 @@
 <div class="shell">
 	<TopBar />
 	<NoticeLine />
-	<main>
+	<main data-ready={store.ready || undefined}>
 		{#if failure}
 			<p class="failure" role="alert">The site could not be opened: {failure}</p>
 		{:else if store.ready}

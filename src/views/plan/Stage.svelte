@@ -29,7 +29,7 @@
 	const next = $derived(nextBreakpoints(bands, look.width));
 
 	$effect(() => {
-		if (frame && loaded) showInFrame(frame, page.html);
+		if (frame && loaded) showInFrame(frame, page.html, page.address);
 	});
 
 	function nextBreakpoints(all: readonly BandView[], width: number): string {

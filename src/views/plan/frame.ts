@@ -1,15 +1,21 @@
 /** The stage's frame: a real page in a sandbox without scripts, changed in place so that it never blinks. */
 
+/** A host that cannot be (RFC 2606, section 2): where the site's own addresses are relative to. */
+const siteOrigin = 'https://site.invalid';
+
 const sandboxParser = new DOMParser();
 
 /** Puts a page into the frame's document. Scripts in it do not run: the frame's sandbox forbids them. */
-export function showInFrame(frame: HTMLIFrameElement, html: string): void {
+export function showInFrame(frame: HTMLIFrameElement, html: string, address: string): void {
 	const target = frame.contentDocument;
 	if (!target) return;
 	const page = sandboxParser.parseFromString(html, 'text/html');
 	target.documentElement.lang = page.documentElement.lang;
 	target.documentElement.dir = page.documentElement.dir;
-	// A base address outside the application, so that nothing relative in the page reaches it.
+	// A base outside the application, so that nothing relative in the page reaches it.
+	const base = page.createElement('base');
+	base.href = new URL(address, siteOrigin).href;
+	page.head.prepend(base);
 	replaceWith(target.head, page.head);
 	replaceWith(target.body, page.body);
 }
@@ -35,7 +41,7 @@ export function followedLink(event: Event, pageAddress: string): FollowedLink | 
 	if (!isElement(link)) return undefined;
 	const href = link.getAttribute('href') ?? '';
 	if (href.startsWith('#')) return { kind: 'place', id: href.slice(1) };
-	const base = new URL(pageAddress, 'https://site.invalid');
+	const base = new URL(pageAddress, siteOrigin);
 	const url = URL.canParse(href, base) ? new URL(href, base) : undefined;
 	if (url?.origin === base.origin) return { kind: 'address', address: url.pathname };
 	return { kind: 'outside', url: href };

@@ -1,0 +1,14 @@
+import type { ChildProcess, StdioOptions } from 'node:child_process';
+
+export declare const root: string;
+export declare function must(
+	command: string,
+	args: readonly string[],
+	env?: Readonly<Record<string, string>>
+): void;
+export declare function install(): void;
+export declare function build(): void;
+export declare function serve(
+	port: number,
+	stdio?: StdioOptions
+): Promise<{ server: ChildProcess; address: string }>;

@@ -1,0 +1,101 @@
+import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { ElementHandle, Frame, Page } from 'puppeteer-core';
+import { openBrowser, openPage } from '../../scripts/lib/browser.ts';
+import { serve } from '../../scripts/lib/setup.js';
+
+/** The running application in a browser of its own. */
+export interface App {
+	readonly page: Page;
+	readonly address: string;
+	/** Uncaught errors and console errors of the application, which no test expects. */
+	readonly faults: string[];
+	open(path: string): Promise<void>;
+	/** The document of the page on the stage. */
+	stage(): Promise<Frame>;
+	/** What a download brought, by waiting for the file. */
+	downloaded(name: string): Promise<Uint8Array>;
+	close(): Promise<void>;
+}
+
+export async function startApp(): Promise<App> {
+	const { server, address } = await serve(await freePort());
+	const { browser, close } = await openBrowser();
+	const downloads = await mkdtemp(join(tmpdir(), 'eave-downloads-'));
+	const page = await openPage(browser);
+	const session = await browser.target().createCDPSession();
+	await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: downloads });
+	const faults: string[] = [];
+	page.on('pageerror', (fault) => faults.push(String(fault)));
+	page.on('console', (message) => {
+		// The stage's sandbox says so each time it keeps a script of the site from running.
+		const isSandbox = message.text().includes("sandboxed and the 'allow-scripts'");
+		if (message.type() === 'error' && !isSandbox) faults.push(message.text());
+	});
+	return {
+		page,
+		address,
+		faults,
+		async open(path) {
+			await page.goto(address + path);
+			await page.waitForSelector('[data-ready]');
+		},
+		async stage() {
+			const element = await page.waitForSelector('iframe');
+			const frame = await element?.contentFrame();
+			if (!frame) throw new Error('There is no stage.');
+			return frame;
+		},
+		async downloaded(name) {
+			for (let attempt = 0; attempt < 200; attempt++) {
+				if ((await readdir(downloads)).includes(name)) return readFile(join(downloads, name));
+				await new Promise((resolve) => setTimeout(resolve, 50));
+			}
+			throw new Error(`${name} was not downloaded.`);
+		},
+		async close() {
+			await close();
+			server.kill();
+			await rm(downloads, { recursive: true, force: true });
+		}
+	};
+}
+
+/** Waits until a function gives something, in the test's own process. */
+export async function until<T>(
+	what: string,
+	ask: () => Promise<T | undefined | false>
+): Promise<T> {
+	for (let attempt = 0; attempt < 200; attempt++) {
+		const found = await ask().catch(() => undefined);
+		if (found) return found;
+		await new Promise((resolve) => setTimeout(resolve, 50));
+	}
+	throw new Error(`Waited in vain until ${what}.`);
+}
+
+/** The one element with a role and a name, as assistive technology finds it. */
+export async function named(page: Page, role: string, name: string): Promise<ElementHandle> {
+	const found = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`);
+	if (!found) throw new Error(`There is no ${role} named ${name}.`);
+	return found;
+}
+
+export async function textOf(page: Page | Frame, selector: string): Promise<string> {
+	return page.$eval(selector, (element) => element.textContent ?? '');
+}
+
+async function freePort(): Promise<number> {
+	return new Promise((resolve, reject) => {
+		const probe = createServer();
+		probe.listen(0, '127.0.0.1', () => {
+			const found = probe.address();
+			probe.close(() => {
+				if (found && typeof found === 'object') resolve(found.port);
+				else reject(new Error('No port is free.'));
+			});
+		});
+	});
+}
