@@ -22,7 +22,8 @@ export function install() {
 	const lock = join(root, 'package-lock.json');
 	if (existsSync(installed) && changedAt(installed) >= changedAt(lock)) return;
 	console.log('Installing packages …');
-	must('npm', ['ci', '--no-audit', '--no-fund']);
+	// Not "npm ci": it refuses a lockfile that lacks the optional packages of other platforms.
+	must('npm', ['install', '--no-save', '--no-audit', '--no-fund']);
 }
 
 /** Builds the application where nothing is built, or something it is built from is newer. */
