@@ -1,7 +1,8 @@
 // npm test: sets everything up, then types, lint, core tests and browser tests.
-import { existsSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
-import { build, install, must } from './lib/setup.js';
+import { existsSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { build, install, must, root } from './lib/setup.js';
 
 install();
 must('npm', ['run', '--silent', 'grammar']);
@@ -16,18 +17,14 @@ must('npx', ['svelte-kit', 'sync']);
 must('npm', ['run', '--silent', 'types']);
 must('npm', ['run', '--silent', 'lint']);
 build();
-must(
-	process.execPath,
-	[
-		'--import',
-		'tsx',
-		'--test',
-		'--test-concurrency=2',
-		'tests/core/**/*.test.ts',
-		'tests/app/**/*.test.ts'
-	],
-	{ CHROMIUM: chromium }
+const tests = ['tests/core', 'tests/app'].flatMap((folder) =>
+	readdirSync(join(root, folder))
+		.filter((name) => name.endsWith('.test.ts'))
+		.map((name) => join(folder, name))
 );
+must(process.execPath, ['--import', 'tsx', '--test', '--test-concurrency=2', ...tests], {
+	CHROMIUM: chromium
+});
 
 function findChromium() {
 	const known = [
