@@ -1,5 +1,6 @@
 import { Command, CommanderError } from 'commander';
 import { buildCommand } from './build.ts';
+import { explainCommand } from './explain.ts';
 
 /** How a command ended. */
 export const exitCodes = { done: 0, errors: 1, usage: 2 } as const;
@@ -19,6 +20,19 @@ export async function run(args: readonly string[]): Promise<number> {
 		.exitOverride()
 		.action(async (site: string, options: { out: string; year: string }) => {
 			code = await buildCommand(site, options.out, Number(options.year));
+		});
+	program
+		.command('explain')
+		.description('Say where everything on a page comes from: chain, regions, owners.')
+		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
+		.requiredOption(
+			'--route <pattern>',
+			'the route as it is written, or a state: "denied at /desk"'
+		)
+		.option('--json', 'as JSON')
+		.exitOverride()
+		.action(async (site: string, options: { route: string; json?: true }) => {
+			code = await explainCommand(site, options.route, options.json ?? false);
 		});
 	try {
 		await program.parseAsync([...args], { from: 'user' });

@@ -23,7 +23,7 @@ test('outer layers wrap inner ones, and each element says whose it is', () => {
 	assert.equal(
 		bodyOf(resolved, '/shop'),
 		'<div class="layer" data-layout="outer">' +
-			'<header data-layout="outer" data-region="head">' +
+			'<header data-layout="outer" data-region="head" style="view-transition-name: outer--head--name--shop_cart">' +
 			'<div data-layout="outer" data-piece="name"><b>Test</b></div>' +
 			'<div data-layout="shop" data-piece="cart"><i>cart</i></div>' +
 			'</header>' +
@@ -32,7 +32,7 @@ test('outer layers wrap inner ones, and each element says whose it is', () => {
 			'<div data-layout="shop" data-region="shelf" data-slot>' +
 			'<div data-route="/shop" data-piece="body"><p>shop</p></div>' +
 			'</div></div></main>' +
-			'<footer data-layout="outer" data-region="foot">' +
+			'<footer data-layout="outer" data-region="foot" style="view-transition-name: outer--foot">' +
 			'<div data-layout="outer" data-piece="small"><p>foot</p></div>' +
 			'</footer></div>'
 	);

@@ -17,6 +17,9 @@ export function siteSheet(site: Site, structure: Structure): StyleSheet {
 		`/* ${site.settings.name.text.replaceAll('*/', '')}: what every page has. */`,
 		`@layer ${layers.join(', ')};`,
 		'',
+		// CSS View Transitions 2, section 2.3: pages that share a region keep it standing.
+		'@view-transition {\n  navigation: auto;\n}',
+		'',
 		'@layer site {',
 		indent(tokenRules(site)),
 		indent(reset),

@@ -1,5 +1,6 @@
 import { templateText } from '../model/template.ts';
 import { layerName, type Layer, type Layout, type Piece } from '../model/site.ts';
+import { keptAs } from '../resolve/between.ts';
 import { compileMarkup } from '../resolve/markup.ts';
 import { navLinks, type NavLink } from '../resolve/nav.ts';
 import type { Landed, ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
@@ -107,10 +108,14 @@ class PageWriter {
 		this.write(depth, '</div>');
 	}
 
-	private region({ layout, region, landed }: ResolvedRegion, depth: number): void {
+	private region(resolved: ResolvedRegion, depth: number): void {
+		const { layout, region, landed } = resolved;
 		const slot = slotOf(layout) === region ? ' data-slot' : '';
 		const element = region.element.text;
-		const attributes = `${ownerAttribute(layout)} data-region="${region.name.text}"${slot}`;
+		const kept = landed.length > 0 ? keptAs(resolved) : undefined;
+		// Pages that show the same here share the name, so that a browser can leave it standing.
+		const stays = kept === undefined ? '' : ` style="view-transition-name: ${kept}"`;
+		const attributes = `${ownerAttribute(layout)} data-region="${region.name.text}"${slot}${stays}`;
 		if (landed.length === 0) {
 			this.write(depth, `<${element} ${attributes}></${element}>`);
 			return;

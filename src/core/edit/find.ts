@@ -1,0 +1,111 @@
+import {
+	layerName,
+	type Fill,
+	type Layer,
+	type Layout,
+	type Piece,
+	type Region,
+	type Route
+} from '../model/site.ts';
+import type { Span } from '../model/span.ts';
+import { fillTarget, isProblem } from '../resolve/fill-target.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
+import { WishRefused, type HolderRef, type LayerRef, type RegionRef } from './wish.ts';
+
+/** Finds what a wish names in the site. Each throws a WishRefused with a sentence where it is not there. */
+
+export function allLayers(resolved: ResolvedSite): Layer[] {
+	const { layouts, routes, states } = resolved.site;
+	return [...layouts, ...routes, ...states];
+}
+
+export function findLayer(resolved: ResolvedSite, ref: LayerRef): Layer {
+	const found = allLayers(resolved).find(
+		(one) => one.kind === ref.kind && layerName(one) === ref.name
+	);
+	if (!found) throw new WishRefused(`There is no ${ref.kind} ${ref.name} any more.`);
+	return found;
+}
+
+export function findLayout(resolved: ResolvedSite, name: string): Layout {
+	const found = resolved.structure.layoutsByName.get(name);
+	if (!found) throw new WishRefused(`There is no layout ${name} any more.`);
+	return found;
+}
+
+export function findRoute(resolved: ResolvedSite, pattern: string): Route {
+	const found = resolved.site.routes.find((route) => route.pattern.text === pattern);
+	if (!found) throw new WishRefused(`There is no route ${pattern} any more.`);
+	return found;
+}
+
+export function findRegion(resolved: ResolvedSite, ref: RegionRef): Region {
+	const layout = findLayout(resolved, ref.layout);
+	const found = layout.regions.find((region) => region.name.text === ref.region);
+	if (!found)
+		throw new WishRefused(`The layout ${ref.layout} has no region ${ref.region} any more.`);
+	return found;
+}
+
+/** The fills of a layer that mean a region. */
+export function fillsOf(resolved: ResolvedSite, layer: Layer, ref: RegionRef): Fill[] {
+	const region = findRegion(resolved, ref);
+	const chain = resolved.structure.chainOf(layer);
+	return layer.fills.filter((fill) => {
+		const target = fillTarget(fill, layer, chain);
+		return isProblem(target)
+			? fill.region === ref.region && (fill.layout ?? ref.layout) === ref.layout
+			: target.region === region;
+	});
+}
+
+/** All fills of the site that mean a region, with the layers they stand in. */
+export function fillsOfRegion(
+	resolved: ResolvedSite,
+	region: Region
+): { layer: Layer; fill: Fill }[] {
+	return allLayers(resolved).flatMap((layer) => {
+		const chain = resolved.structure.chainOf(layer);
+		return layer.fills.flatMap((fill) => {
+			const target = fillTarget(fill, layer, chain);
+			return !isProblem(target) && target.region === region ? [{ layer, fill }] : [];
+		});
+	});
+}
+
+/** The pieces that stand in a holder, and the statement whose block they stand in. */
+export function findPieces(
+	resolved: ResolvedSite,
+	holder: HolderRef
+): { pieces: readonly Piece[]; owner: Span } {
+	const layer = findLayer(resolved, holder.layer);
+	const { region: ref } = holder;
+	if (!ref) {
+		if (layer.kind === 'layout') throw new WishRefused('A layout has no content of its own.');
+		return { pieces: layer.pieces, owner: layer.span };
+	}
+	if (layer.kind === 'layout' && layer.name.text === ref.layout) {
+		const region = findRegion(resolved, ref);
+		return { pieces: region.pieces, owner: region.span };
+	}
+	const fills = fillsOf(resolved, layer, ref);
+	const [fill] = fills;
+	if (!fill) throw new WishRefused(`${layerName(layer)} does not fill ${ref.region}.`);
+	return { pieces: fills.flatMap((one) => one.pieces), owner: fill.span };
+}
+
+export function findPiece(resolved: ResolvedSite, holder: HolderRef, name: string): Piece {
+	const found = findPieces(resolved, holder).pieces.find((piece) => piece.name.text === name);
+	if (!found) throw new WishRefused(`There is no piece ${name} here any more.`);
+	return found;
+}
+
+const nameShape = /^[a-z][a-z0-9-]*$/;
+
+/** A name as the language has it; throws a WishRefused otherwise. */
+export function checkName(name: string): string {
+	if (nameShape.test(name)) return name;
+	throw new WishRefused(
+		`"${name}" cannot be a name: names are small letters, digits and hyphens, and start with a letter.`
+	);
+}

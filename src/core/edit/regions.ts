@@ -1,0 +1,182 @@
+import { listWords } from '../messages/problem.ts';
+import { layerName, type FillKind, type Layout, type Region } from '../model/site.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
+import { checkName, fillsOf, fillsOfRegion, findLayer, findLayout, findRegion } from './find.ts';
+import { newPieceName, pieceLines } from './pieces.ts';
+import type { Surgery } from './surgery.ts';
+import { WishRefused, type LayerRef, type RegionRef } from './wish.ts';
+
+/** Writes a region into a layout, and a row for it where the layout arranges in areas. */
+export function addRegion(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	layoutName: string,
+	name: string,
+	element: string
+): void {
+	const layout = findLayout(resolved, layoutName);
+	checkName(name);
+	surgery.insertInto(layout.span, [`region ${name} as ${element} { }`]);
+	if (layout.arrange?.kind !== 'areas') return;
+	const width = layout.arrange.rows[0]?.cells.length ?? 1;
+	const last = layout.arrange.rows.at(-1);
+	const cells = Array.from({ length: width }, () => name).join(' ');
+	if (last) surgery.insertBefore(last.span, [`"${cells}" auto`]);
+}
+
+/** Renames a region, its areas and every fill of it. */
+export function renameRegion(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: RegionRef,
+	to: string
+): void {
+	const region = findRegion(resolved, ref);
+	checkName(to);
+	surgery.replace(region.name.span, to);
+	replaceInAreas(findLayout(resolved, ref.layout), surgery, ref.region, to);
+	for (const { fill } of fillsOfRegion(resolved, region)) {
+		const { file, to: end } = fill.targetSpan;
+		surgery.replace({ file, from: end - ref.region.length, to: end }, to);
+	}
+}
+
+/** Removes a region, its areas, and what layers put into it. */
+export function removeRegion(resolved: ResolvedSite, surgery: Surgery, ref: RegionRef): string[] {
+	const region = findRegion(resolved, ref);
+	if (region.slot) {
+		throw new WishRefused(
+			`${ref.region} is the slot of ${ref.layout}: without it no page could show in the layout.`
+		);
+	}
+	surgery.remove(region.span);
+	replaceInAreas(findLayout(resolved, ref.layout), surgery, ref.region, '.');
+	const fills = fillsOfRegion(resolved, region);
+	for (const { fill } of fills) surgery.remove(fill.span);
+	if (fills.length === 0) return [];
+	const names = listWords(fills.map(({ layer }) => layerName(layer)));
+	return [`What ${names} put into ${ref.region} would go with it.`];
+}
+
+function replaceInAreas(layout: Layout, surgery: Surgery, name: string, by: string): void {
+	if (layout.arrange?.kind !== 'areas') return;
+	for (const { areas } of layout.arrange.rows) {
+		const text = areas.text.replace(/[^\s]+/g, (cell) => (cell === name ? by : cell));
+		if (text !== areas.text) surgery.replace(areas.span, `"${text}"`);
+	}
+}
+
+/** Lets a region change places with its neighbour in the reading order. */
+export function reorderRegion(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: RegionRef,
+	by: -1 | 1
+): void {
+	const { regions } = findLayout(resolved, ref.layout);
+	swap(regions, regions.indexOf(findRegion(resolved, ref)), by, surgery);
+}
+
+/** Lets two neighbouring statements change places; what stands between them stays. */
+export function swap(
+	list: readonly { readonly span: Region['span'] }[],
+	index: number,
+	by: -1 | 1,
+	surgery: Surgery
+): void {
+	const one = list[index];
+	const other = list[index + by];
+	if (!one || !other) throw new WishRefused('There is nothing further on that side.');
+	surgery.replace(one.span, surgery.textOf(other.span));
+	surgery.replace(other.span, surgery.textOf(one.span));
+}
+
+/** Locks or requires a region, or takes that back. */
+export function setFlag(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: RegionRef,
+	flag: 'locked' | 'required',
+	on: boolean
+): void {
+	const region = findRegion(resolved, ref);
+	if (region[flag] === on) return;
+	if (on) {
+		surgery.insertInto(region.span, [flag]);
+		return;
+	}
+	const inner = surgery.statementAt(region.span).block?.statements ?? [];
+	for (const statement of inner) {
+		if (statement.atoms.length === 1 && statement.atoms[0]?.text === flag) {
+			surgery.remove(statement.span);
+		}
+	}
+}
+
+/** Lets a layer fill a region in some way; a fill that is there changes its kind and keeps its pieces. */
+export function setFill(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: LayerRef,
+	regionRef: RegionRef,
+	kind: FillKind
+): string[] {
+	const layer = findLayer(resolved, ref);
+	const fills = fillsOf(resolved, layer, regionRef);
+	const [fill, ...others] = fills;
+	if (!fill) {
+		const target = fillTargetWord(resolved, ref, regionRef);
+		surgery.insertInto(
+			layer.span,
+			kind === 'empty'
+				? [`fill ${target} empty`]
+				: [
+						`fill ${target} ${kind} {`,
+						...pieceLines(newPieceName([]), '<p>New</p>').map((line) => '  ' + line),
+						'}'
+					]
+		);
+		return [];
+	}
+	if (fill.fillKind === kind && others.length === 0) return [];
+	for (const other of others) surgery.remove(other.span);
+	const target = surgery.textOf(fill.targetSpan);
+	const statement = surgery.statementAt(fill.span);
+	const headEnd = statement.atoms.at(-1)?.span.to ?? fill.targetSpan.to;
+	const head = { ...fill.span, to: headEnd };
+	if (kind === 'empty') {
+		surgery.replace(fill.span, `fill ${target} empty`);
+		const lost = fills.flatMap((one) => one.pieces.map((piece) => piece.name.text));
+		return lost.length > 0 ? [`${listWords(lost)} would be removed from ${layerName(layer)}.`] : [];
+	}
+	if (fill.fillKind === 'empty') {
+		const indent = surgery.indentAt(fill.span.file, fill.span.from);
+		const lines = pieceLines(newPieceName([]), '<p>New</p>').map((line) => `${indent}  ${line}`);
+		surgery.replace(fill.span, `fill ${target} ${kind} {\n${lines.join('\n')}\n${indent}}`);
+	} else {
+		surgery.replace(head, `fill ${target} ${kind}`);
+	}
+	const lost = others.flatMap((one) => one.pieces.map((piece) => piece.name.text));
+	return lost.length > 0 ? [`${listWords(lost)} would be removed from ${layerName(layer)}.`] : [];
+}
+
+/** Lets a region pass: the layer says nothing about it any more. */
+export function removeFill(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: LayerRef,
+	region: RegionRef
+): void {
+	const fills = fillsOf(resolved, findLayer(resolved, ref), region);
+	if (fills.length === 0) throw new WishRefused(`${ref.name} lets ${region.region} pass already.`);
+	for (const fill of fills) surgery.remove(fill.span);
+}
+
+/** How a layer names a region: with its layout only where a nearer one has a region of that name. */
+function fillTargetWord(resolved: ResolvedSite, ref: LayerRef, region: RegionRef): string {
+	const chain = resolved.structure.chainOf(findLayer(resolved, ref));
+	const nearest = chain.findLast((layout) =>
+		layout.regions.some((one) => one.name.text === region.region)
+	);
+	return nearest?.name.text === region.layout ? region.region : `${region.layout}.${region.region}`;
+}

@@ -1,0 +1,74 @@
+import { layerName, type Layer, type Page, type Site } from '../model/site.ts';
+import { stageHtml } from '../emit/stage.ts';
+import { applyChanges, type Change } from '../source/change.ts';
+import { readSiteFiles } from '../source/read.ts';
+import { resolveSite, type ResolvedSite } from '../resolve/site.ts';
+
+/** The year does not matter for what an edit touches, only that it is the same before and after. */
+const anyYear = 2000;
+
+/**
+ * Names of the pages that changes of the text would change, before they are made: pages whose markup
+ * or style comes out different, and pages that come or go.
+ */
+export function touches(resolved: ResolvedSite, changes: readonly Change[]): string[] {
+	const { files } = resolved.reading;
+	const { texts } = applyChanges(files.texts, changes);
+	const after = resolveSite(readSiteFiles({ texts, assets: files.assets }, resolved.reading));
+	const later = new Map(pagesOf(after.site).map((page) => [layerName(page), page]));
+	const touched: string[] = [];
+	for (const page of pagesOf(resolved.site)) {
+		const name = layerName(page);
+		const other = later.get(name);
+		later.delete(name);
+		if (!other || !isSame(page, resolved, other, after)) touched.push(name);
+	}
+	return [...touched, ...later.keys()];
+}
+
+function pagesOf(site: Site): Page[] {
+	return [...site.routes, ...site.states];
+}
+
+function isSame(page: Page, before: ResolvedSite, other: Page, after: ResolvedSite): boolean {
+	if (fingerprint(page, before) === fingerprint(other, after)) return true;
+	return written(page, before) === written(other, after);
+}
+
+/**
+ * Everything that a page is made from, as text: its own declaration, its chain's, and what every page
+ * has. Pages with equal fingerprints come out equal, so only the others are written to compare.
+ */
+function fingerprint(page: Page, { site, structure, reading }: ResolvedSite): string {
+	const textOf = ({ span }: Layer): string =>
+		(reading.files.texts.get(span.file) ?? '').slice(span.from, span.to);
+	const layers: Layer[] = [...structure.chainOf(page), page];
+	return [sharedText(site, reading.files.texts), ...layers.map(textOf)].join('\0');
+}
+
+const sharedTexts = new WeakMap<Site, string>();
+
+/** What reaches every page: the site's declaration, and the routes that lists of links are made from. */
+function sharedText(site: Site, texts: ReadonlyMap<string, string>): string {
+	let shared = sharedTexts.get(site);
+	if (shared === undefined) {
+		const { file, from, to } = site.settings.span;
+		const titles = site.routes.map((route) => {
+			const title = route.title?.span;
+			const text = title ? (texts.get(title.file) ?? '').slice(title.from, title.to) : '';
+			return `${route.pattern.text} ${text}`;
+		});
+		const sources = site.data.map((source) => `${source.name.text} ${source.from.text}`);
+		const order = site.layouts.map((layout) => layout.name.text);
+		shared = [(texts.get(file) ?? '').slice(from, to), ...titles, ...sources, ...order].join('\n');
+		sharedTexts.set(site, shared);
+	}
+	return shared;
+}
+
+function written(page: Page, resolved: ResolvedSite): string {
+	return resolved
+		.instances(page)
+		.map((instance) => instance.address + stageHtml(instance, resolved, new Map(), anyYear))
+		.join('\n');
+}

@@ -1,0 +1,91 @@
+import type { FillKind } from '../model/site.ts';
+import type { Change } from '../source/change.ts';
+
+/** A layer by name: a layout's name, a route's pattern, or a state and its place. */
+export interface LayerRef {
+	readonly kind: 'layout' | 'route' | 'state';
+	readonly name: string;
+}
+
+export interface RegionRef {
+	readonly layout: string;
+	readonly region: string;
+}
+
+/** Where pieces stand: in a page itself, in a layout's region, or in a layer's fill of a region. */
+export interface HolderRef {
+	readonly layer: LayerRef;
+	/** Without it: the page's own content. */
+	readonly region: RegionRef | undefined;
+}
+
+/** Everything the drawings can ask for. Each becomes the smallest change of the text that says it. */
+export type Wish =
+	| { readonly kind: 'add-route'; readonly pattern: string; readonly title: string }
+	| { readonly kind: 'move-route'; readonly pattern: string; readonly to: string }
+	| { readonly kind: 'remove-route'; readonly pattern: string }
+	| { readonly kind: 'add-layout'; readonly name: string; readonly at: string }
+	| { readonly kind: 'rename-layout'; readonly name: string; readonly to: string }
+	| { readonly kind: 'move-layout'; readonly name: string; readonly at: string }
+	| { readonly kind: 'remove-layout'; readonly name: string }
+	/** `undefined`: under the nearest layout that covers it. */
+	| { readonly kind: 'set-under'; readonly layer: LayerRef; readonly under: string | undefined }
+	| {
+			readonly kind: 'set-fill';
+			readonly layer: LayerRef;
+			readonly region: RegionRef;
+			readonly fill: FillKind;
+	  }
+	| { readonly kind: 'remove-fill'; readonly layer: LayerRef; readonly region: RegionRef }
+	| {
+			readonly kind: 'add-region';
+			readonly layout: string;
+			readonly name: string;
+			readonly element: string;
+	  }
+	| { readonly kind: 'rename-region'; readonly region: RegionRef; readonly to: string }
+	| { readonly kind: 'reorder-region'; readonly region: RegionRef; readonly by: -1 | 1 }
+	| { readonly kind: 'remove-region'; readonly region: RegionRef }
+	| {
+			readonly kind: 'set-flag';
+			readonly region: RegionRef;
+			readonly flag: 'locked' | 'required';
+			readonly on: boolean;
+	  }
+	| { readonly kind: 'add-piece'; readonly holder: HolderRef; readonly name: string }
+	| {
+			readonly kind: 'rename-piece';
+			readonly holder: HolderRef;
+			readonly name: string;
+			readonly to: string;
+	  }
+	| {
+			readonly kind: 'reorder-piece';
+			readonly holder: HolderRef;
+			readonly name: string;
+			readonly by: -1 | 1;
+	  }
+	| { readonly kind: 'remove-piece'; readonly holder: HolderRef; readonly name: string }
+	| {
+			readonly kind: 'set-markup';
+			readonly holder: HolderRef;
+			readonly name: string;
+			readonly markup: string;
+	  };
+
+/** What a wish comes to: an edit, with what else it takes along, or the reason why it cannot be. */
+export type Proposal =
+	| {
+			readonly kind: 'edit';
+			/** In a few words, for the list of things that can be undone. */
+			readonly label: string;
+			readonly changes: readonly Change[];
+			/** Whole sentences on what else changes. Where there are some, the user is asked first. */
+			readonly consequences: readonly string[];
+	  }
+	| { readonly kind: 'refused'; readonly sentence: string };
+
+/** Thrown inside the making of an edit; `propose` turns it into a refusal. */
+export class WishRefused extends Error {
+	override readonly name = 'WishRefused';
+}

@@ -1,0 +1,129 @@
+import { z } from 'zod';
+import { layerName, type Page } from '../model/site.ts';
+import type { Span } from '../model/span.ts';
+import type { Landed, ResolvedRegion } from './page.ts';
+import type { ResolvedSite } from './site.ts';
+
+const placeSchema = z.object({
+	file: z.string(),
+	/** Offsets in UTF-16 units; `to` is exclusive. */
+	from: z.number().int(),
+	to: z.number().int()
+});
+
+/** What `long-eave explain --json` prints: a page's chain, regions and owners. */
+export const explanationSchema = z.object({
+	page: z.string(),
+	addresses: z.array(z.string()),
+	/** Layouts, outermost first. */
+	chain: z.array(z.object({ layout: z.string(), at: z.string(), place: placeSchema })),
+	regions: z.array(
+		z.object({
+			layout: z.string(),
+			region: z.string(),
+			element: z.string(),
+			slot: z.boolean(),
+			locked: z.boolean(),
+			required: z.boolean(),
+			/** What each layer did, from the region's own layout inward. */
+			steps: z.array(
+				z.object({
+					layer: z.string(),
+					action: z.enum(['gave', 'passed', 'before', 'after', 'instead', 'emptied', 'content']),
+					pieces: z.array(z.string())
+				})
+			),
+			/** What the page shows in it, in order. */
+			lands: z.array(
+				z.discriminatedUnion('kind', [
+					z.object({
+						kind: z.literal('piece'),
+						piece: z.string(),
+						owner: z.string(),
+						place: placeSchema
+					}),
+					z.object({ kind: z.literal('layout'), layout: z.string(), place: placeSchema })
+				])
+			)
+		})
+	),
+	/** The pieces of a page that sits under nothing. */
+	bare: z.array(z.object({ piece: z.string(), place: placeSchema }))
+});
+
+export type Explanation = z.infer<typeof explanationSchema>;
+
+/** Says where everything on a page comes from. */
+export function explain(page: Page, resolved: ResolvedSite): Explanation {
+	const { chain, regions, bare } = resolved.page(page);
+	return {
+		page: layerName(page),
+		addresses: resolved.instances(page).map((instance) => instance.address),
+		chain: chain.map((layout) => ({
+			layout: layout.name.text,
+			at: layout.at.text,
+			place: place(layout.span)
+		})),
+		regions: regions.map(explainRegion),
+		bare: bare.map(({ piece }) => ({ piece: piece.name.text, place: place(piece.span) }))
+	};
+}
+
+function explainRegion({
+	layout,
+	region,
+	steps,
+	landed
+}: ResolvedRegion): Explanation['regions'][number] {
+	return {
+		layout: layout.name.text,
+		region: region.name.text,
+		element: region.element.text,
+		slot: region.slot,
+		locked: region.locked,
+		required: region.required,
+		steps: steps.map((step) => ({
+			layer: layerName(step.layer),
+			action: step.action,
+			pieces: step.pieces.map((piece) => piece.name.text)
+		})),
+		lands: landed.map(explainLanded)
+	};
+}
+
+function explainLanded(landed: Landed): Explanation['regions'][number]['lands'][number] {
+	return landed.kind === 'layout'
+		? { kind: 'layout', layout: landed.layout.name.text, place: place(landed.layout.span) }
+		: {
+				kind: 'piece',
+				piece: landed.piece.name.text,
+				owner: layerName(landed.owner),
+				place: place(landed.piece.span)
+			};
+}
+
+function place({ file, from, to }: Span): { file: string; from: number; to: number } {
+	return { file, from, to };
+}
+
+/** The same as lines of text, for people. */
+export function explanationText(explanation: Explanation): string {
+	const { page, addresses, chain, regions, bare } = explanation;
+	const under = chain.map((one) => `${one.layout} (at ${one.at})`).join(', then ');
+	const lines = [`${page} sits under ${under || 'nothing'}`];
+	if (addresses.length > 1) lines.push(`delivered as ${addresses.join(', ')}`);
+	for (const { piece } of bare) lines.push('', `content: ${piece}`);
+	for (const region of regions) {
+		const marks = (['slot', 'locked', 'required'] as const).filter((mark) => region[mark]);
+		lines.push('', `${region.layout}.${region.region} (${[region.element, ...marks].join(', ')})`);
+		for (const { layer, action, pieces } of region.steps) {
+			if (action === 'passed') continue;
+			lines.push(`  ${layer} ${action}${pieces.length > 0 ? `: ${pieces.join(', ')}` : ''}`);
+		}
+		const lands = region.lands.map((one) =>
+			one.kind === 'layout' ? `the layout ${one.layout}` : `${one.piece} from ${one.owner}`
+		);
+		lines.push(`  lands as: ${lands.join(', ') || 'nothing'}`);
+	}
+	return lines.join('\n');
+}
