@@ -74,7 +74,10 @@ export default ts.config(
 			'@typescript-eslint/consistent-type-assertions': ['error', { assertionStyle: 'never' }],
 			'@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
 			'@typescript-eslint/no-non-null-assertion': 'error',
-			'@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+			'@typescript-eslint/no-unused-vars': [
+				'error',
+				{ argsIgnorePattern: '^_', varsIgnorePattern: '^_' }
+			],
 			// Addresses of this application are at its root, and most carry a query.
 			'svelte/no-navigation-without-resolve': 'off',
 			// Maps and sets here are values that are replaced, not changed.

@@ -6,6 +6,8 @@
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import TopBar from '$views/shell/TopBar.svelte';
+	import AskDialog from '$views/shell/AskDialog.svelte';
+	import ConfirmEdit from '$views/shell/ConfirmEdit.svelte';
 	import NoticeLine from '$views/shell/NoticeLine.svelte';
 
 	const { children }: { children: Snippet } = $props();
@@ -79,6 +81,9 @@
 		{/if}
 	</main>
 </div>
+
+<AskDialog />
+<ConfirmEdit />
 
 <style>
 	.shell {

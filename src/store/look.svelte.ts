@@ -3,7 +3,8 @@ import { clampWidth } from './address.ts';
 
 const lookSchema = z.object({
 	mode: z.enum(['day', 'night']).optional(),
-	width: z.number().optional()
+	width: z.number().optional(),
+	overlay: z.boolean().optional()
 });
 
 const key = 'long-eave look';
@@ -13,16 +14,20 @@ class Look {
 	mode = $state<'day' | 'night'>('day');
 	/** px */
 	width = $state(1180);
+	/** Whose each box is, and how large, drawn over the page. */
+	overlay = $state(true);
 
 	start(): void {
 		const kept = lookSchema.safeParse(JSON.parse(localStorage.getItem(key) ?? '{}')).data;
 		const prefersNight = matchMedia('(prefers-color-scheme: dark)').matches;
 		this.mode = kept?.mode ?? (prefersNight ? 'night' : 'day');
 		if (kept?.width !== undefined) this.width = clampWidth(kept.width);
+		this.overlay = kept?.overlay ?? true;
 	}
 
 	keep(): void {
-		localStorage.setItem(key, JSON.stringify({ mode: this.mode, width: this.width }));
+		const { mode, width, overlay } = this;
+		localStorage.setItem(key, JSON.stringify({ mode, width, overlay }));
 	}
 }
 

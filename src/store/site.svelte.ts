@@ -41,6 +41,8 @@ class SiteStore {
 	keptAt = $state<number | undefined>();
 	/** The browser did not take what should be kept. */
 	keepFault = $state<string | undefined>();
+	/** A page, or a state before the last edits, kept beside the one at work. */
+	held = $state.raw<PageView | undefined>();
 	notice = $state.raw<Notice | undefined>();
 	ready = $state(false);
 
@@ -135,9 +137,13 @@ class SiteStore {
 	/** Goes to the page that serves an address of the site. */
 	async follow(address: string): Promise<boolean> {
 		const wish = await this.desk?.pageAt(address);
-		if (wish) return this.goTo(wish);
-		this.notice = { kind: 'fault', sentence: `No route of this site serves ${address}.` };
-		return false;
+		if (!wish || wish.missing) {
+			const shown = wish
+				? `; ${wish.page} is shown.`
+				: ', and there is no state not-found to show.';
+			this.notice = { kind: 'fault', sentence: `No route of this site serves ${address}${shown}` };
+		}
+		return wish ? this.goTo(wish) : false;
 	}
 
 	/** What the worker can be asked beside edits. Only after `start`. */
@@ -187,6 +193,7 @@ class SiteStore {
 		this.assets = files.assets;
 		this.history = history;
 		this.notice = undefined;
+		this.held = undefined;
 		await this.reopen();
 	}
 

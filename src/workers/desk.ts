@@ -3,13 +3,20 @@ import { roofline } from '$core/drawing/roofline.ts';
 import { deliver, deliverPage, packSource, packZip, sheetsOf } from '$core/emit/delivery.ts';
 import { pageHead } from '$core/emit/page.ts';
 import { pageFile } from '$core/emit/paths.ts';
-import { outputOf, sourceOf, traceOutput, traceSource } from '$core/emit/trace.ts';
+import { outputOf, sourceOf, traceOutput, traceSource, type Trace } from '$core/emit/trace.ts';
+import { piecesIn, type PieceView } from '$core/edit/pieces.ts';
+import { propose } from '$core/edit/propose.ts';
+import { touches } from '$core/edit/touches.ts';
+import { underChoices, type UnderChoice } from '$core/edit/under-choices.ts';
+import type { HolderRef, LayerRef, Proposal, Wish } from '$core/edit/wish.ts';
 import { stageHtml } from '$core/emit/stage.ts';
 import type { Problem } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { layerName, type Page } from '$core/model/site.ts';
 import { positionAt, type Span } from '$core/model/span.ts';
 import { encodeUtf8 } from '$core/model/utf8.ts';
+import { between } from '$core/resolve/between.ts';
+import { nearestState } from '$core/resolve/structure.ts';
 import { routeFor, type PageInstance } from '$core/resolve/instance.ts';
 import { isSound, resolveSite, type ResolvedSite } from '$core/resolve/site.ts';
 import { applyChanges, type Change } from '$core/source/change.ts';
@@ -17,11 +24,13 @@ import { complete, type KnownNames } from '$core/source/complete.ts';
 import { IntakeError, refuseUnusable, takeIn } from '$core/source/intake.ts';
 import { readSiteFiles, type SiteReading } from '$core/source/read.ts';
 import type {
+	BetweenView,
 	DeliveredView,
 	FilesMessage,
 	OutputFile,
 	PageView,
 	PageWish,
+	PlaceView,
 	ProblemView,
 	Shown,
 	SiteView,
@@ -76,10 +85,14 @@ export class Desk {
 		return instance && this.pageView(instance, shown);
 	}
 
-	/** The page that serves an address. */
-	pageAt(address: string): PageWish | undefined {
-		const route = this.shown && routeFor(this.shown.site.routes, address);
-		return route && { page: layerName(route), address };
+	/** The page that serves an address; where no route does, the nearest state for a missing page. */
+	pageAt(address: string): (PageWish & { readonly missing: boolean }) | undefined {
+		const { shown } = this;
+		if (!shown) return undefined;
+		const route = routeFor(shown.site.routes, address);
+		if (route) return { page: layerName(route), address, missing: false };
+		const state = nearestState(shown.site, address, 'not-found');
+		return state && { page: layerName(state), address: undefined, missing: true };
 	}
 
 	/** The files that come out for a page. */
@@ -96,6 +109,47 @@ export class Desk {
 				return { path, language: 'css', text: css };
 			})
 		];
+	}
+
+	/** The edit that a wish comes to, or why it cannot be. */
+	propose(wish: Wish): Proposal {
+		if (!this.latest || !this.reading) return { kind: 'refused', sentence: 'No site is open.' };
+		return propose(this.latest, wish);
+	}
+
+	/** Names of the pages that a wish would change; none where it is refused. */
+	touches(wish: Wish): string[] {
+		const proposal = this.propose(wish);
+		return proposal.kind === 'edit' && this.latest ? touches(this.latest, proposal.changes) : [];
+	}
+
+	/** What a page or layout could sit under. */
+	underChoices(ref: LayerRef): UnderChoice[] {
+		return this.shown ? underChoices(this.shown, ref) : [];
+	}
+
+	/** What stays and what is thrown away when a visitor goes from one page to another. */
+	between(from: string, to: string): BetweenView | undefined {
+		const { shown } = this;
+		const pages = [from, to].map((page) => shown && this.find({ page, address: undefined }, shown));
+		const [one, other] = pages;
+		if (!shown || !one || !other) return undefined;
+		const { stays, goes, comes, regions } = between(shown.page(one), shown.page(other));
+		const names = (layouts: typeof stays): string[] => layouts.map((layout) => layout.name.text);
+		return { stays: names(stays), goes: names(goes), comes: names(comes), regions };
+	}
+
+	/** The pieces that stand somewhere, with their markup as it is written. */
+	piecesIn(holder: HolderRef): PieceView[] {
+		return this.latest ? piecesIn(this.latest, holder) : [];
+	}
+
+	/** Where a box of the page is written. */
+	placeOf(trace: Trace): PlaceView | undefined {
+		const span = this.shown && sourceOf(this.shown, trace);
+		if (!span) return undefined;
+		const { line } = positionAt(this.files.texts.get(span.file) ?? '', span.from);
+		return { file: span.file, at: span.from, line };
 	}
 
 	/** Where the text at an offset shows in the HTML of a page. */

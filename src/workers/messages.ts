@@ -1,5 +1,6 @@
 import type { CrossSection } from '$core/drawing/cross-section.ts';
 import type { Roofline } from '$core/drawing/roofline.ts';
+import type { RegionFate } from '$core/resolve/between.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 
 /** What the worker and the application say to each other: plain data only. */
@@ -83,4 +84,23 @@ export type TakenIn = SiteFiles | { readonly refused: string };
 export interface Stretch {
 	readonly from: number;
 	readonly to: number;
+}
+
+/** What becomes of layers and regions between two pages, by name. */
+export interface BetweenView {
+	readonly stays: readonly string[];
+	readonly goes: readonly string[];
+	readonly comes: readonly string[];
+	readonly regions: readonly {
+		readonly layout: string;
+		readonly region: string;
+		readonly fate: RegionFate;
+	}[];
+}
+
+/** A place of the text, for a link to it. */
+export interface PlaceView {
+	readonly file: string;
+	readonly at: number;
+	readonly line: number;
 }

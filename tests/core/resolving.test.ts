@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { routeFor } from '../../src/core/resolve/instance.ts';
+import { nearestState } from '../../src/core/resolve/structure.ts';
 import { around, codes, lands, marked, only, pageNamed, resolve, sound } from '../lib/site.ts';
 
 const nested = around(`
@@ -208,4 +209,16 @@ test('a more specific route wins over a parameter, that over the rest', () => {
 	assert.equal(serves('/a/x/y'), '/a/*');
 	assert.equal(serves('/a'), undefined);
 	assert.equal(serves('/'), '/');
+});
+
+test('the nearest state up the route tree serves a missing page', () => {
+	const { site } = sound(nested + '\nstate not-found at /shop/:item { piece gone """x""" }');
+	const served = (address: string): string | undefined => {
+		const state = nearestState(site, address, 'not-found');
+		return state?.at.text;
+	};
+	assert.equal(served('/nowhere/at/all'), '/');
+	assert.equal(served('/shop'), '/');
+	assert.equal(served('/shop/pen/blue'), '/shop/:item');
+	assert.equal(nearestState(site, '/', 'denied'), undefined);
 });

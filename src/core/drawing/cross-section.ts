@@ -14,6 +14,7 @@ export interface CrossSection {
 export interface SectionLayer {
 	readonly name: string;
 	readonly kind: 'layout' | 'page';
+	readonly layerKind: 'layout' | 'route' | 'state';
 	readonly mark: Mark | undefined;
 }
 
@@ -82,6 +83,7 @@ export function crossSection(page: ResolvedPage, resolved: ResolvedSite): CrossS
 		layers: layers.map((layer) => ({
 			name: layerName(layer),
 			kind: layer.kind === 'layout' ? 'layout' : 'page',
+			layerKind: layer.kind,
 			mark: markOf(layer, marks)
 		})),
 		columns: page.chain.length === 0 ? [bareColumn(page)] : inReadingOrder(page, layers)
@@ -111,7 +113,10 @@ function makeColumn(
 ): SectionColumn {
 	const cells = layers.map((layer, index) => ({
 		layer: index,
-		entries: regions.flatMap((one) => entriesOf(one, layer))
+		// The region that stands in the layer comes before what the layer does to others.
+		entries: regions
+			.flatMap((one) => entriesOf(one, layer))
+			.sort((a, b) => Number(b.action === 'gave') - Number(a.action === 'gave'))
 	}));
 	return {
 		regions: regions.map(sectionRegion),

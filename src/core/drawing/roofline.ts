@@ -123,6 +123,34 @@ function makeRow(resolved: ResolvedSite, page: Page, label: string, depth: numbe
 	};
 }
 
+/** Rows that are left when branches are folded: what lies below a folded row is not shown. */
+export function unfolded(rows: readonly RooflineRow[], folded: ReadonlySet<string>): RooflineRow[] {
+	const shown: RooflineRow[] = [];
+	for (let index = 0; index < rows.length; index++) {
+		const row = rows[index];
+		if (!row) break;
+		shown.push(row);
+		if (folded.has(row.page)) index += row.below;
+	}
+	return shown;
+}
+
+/** Rows that a search finds, by path or title. */
+export function searchRows(rows: readonly RooflineRow[], words: string): RooflineRow[] {
+	const wanted = words.trim().toLowerCase();
+	return rows.filter(
+		(row) => row.page.toLowerCase().includes(wanted) || row.title.toLowerCase().includes(wanted)
+	);
+}
+
+/** The narrowest branch of the route tree in which two routes lie. */
+export function branchOver(one: string, other: string): string {
+	const [left, right] = [one.split('/'), other.split('/')];
+	let length = 0;
+	while (length < left.length && left[length] === right[length]) length++;
+	return left.slice(0, length).join('/') || '/';
+}
+
 /**
  * The bars and threads beside a list of rows, which may be a part of all rows where branches are
  * folded. A layout's lane is its nesting depth in the chain.

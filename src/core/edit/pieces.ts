@@ -2,7 +2,7 @@ import { dedent } from '../source/markup-block.ts';
 import type { MarkupPiece } from '../model/site.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { checkName, findPiece, findPieces } from './find.ts';
-import { indentLines, type Surgery } from './surgery.ts';
+import { indentLines, Surgery } from './surgery.ts';
 import { WishRefused, type HolderRef } from './wish.ts';
 
 /** The lines of a new piece. */
@@ -55,8 +55,28 @@ export function removePiece(
 	surgery.remove(isFill && pieces.length === 1 ? owner : piece.span);
 }
 
-/** The markup of a piece as it is written, without its common indentation. */
-export function markupOf(surgery: Surgery, piece: MarkupPiece): string {
+/** A piece as its editor shows it: the markup as it is written, without its common indentation. */
+export interface PieceView {
+	readonly name: string;
+	/** undefined for a list made from routes. */
+	readonly markup: string | undefined;
+}
+
+/** The pieces that stand in a holder; none where it is not there. */
+export function piecesIn(resolved: ResolvedSite, holder: HolderRef): PieceView[] {
+	const surgery = new Surgery(resolved.reading);
+	try {
+		return findPieces(resolved, holder).pieces.map((piece) => ({
+			name: piece.name.text,
+			markup: piece.kind === 'markup' ? markupOf(surgery, piece) : undefined
+		}));
+	} catch (failure) {
+		if (failure instanceof WishRefused) return [];
+		throw failure;
+	}
+}
+
+function markupOf(surgery: Surgery, piece: MarkupPiece): string {
 	const { span } = piece.markup;
 	const inner = surgery.textOf(span);
 	return dedent(inner, { ...span, from: 0, to: inner.length }, true).text;

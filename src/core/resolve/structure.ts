@@ -1,13 +1,14 @@
 import { error, listWords, type Problem } from '../messages/problem.ts';
-import { isWithin, keysUpward } from '../model/pattern.ts';
+import { isWithin, keysUpward, matchPattern } from '../model/pattern.ts';
 import {
 	layerName,
 	layerPattern,
 	type Layer,
 	type Layout,
-	type Page,
 	type Region,
-	type Site
+	type Site,
+	type State,
+	type StateKind
 } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import { positionAt } from '../model/span.ts';
@@ -185,11 +186,13 @@ function layerPlace(layer: Layer): Span {
 	}
 }
 
-/** The state of that kind that serves a place in the route tree: the nearest one upward. */
-export function nearestState(site: Site, page: Page, kind: string): Page | undefined {
+/** The state of a kind that serves an address: the nearest one up the route tree. */
+export function nearestState(site: Site, address: string, kind: StateKind): State | undefined {
+	const words = address.split('/').filter((word) => word !== '');
 	const candidates = site.states.filter((state) => state.state.text === kind);
-	for (const key of keysUpward(layerPattern(page))) {
-		const found = candidates.find((state) => state.at.key === key);
+	for (let length = words.length; length >= 0; length--) {
+		const branch = '/' + words.slice(0, length).join('/');
+		const found = candidates.find((state) => matchPattern(state.at, branch) !== undefined);
 		if (found) return found;
 	}
 	return undefined;

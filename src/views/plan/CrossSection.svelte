@@ -1,7 +1,18 @@
 <script lang="ts">
 	import type { CrossSection, SectionColumn } from '$core/drawing/cross-section.ts';
+	import type { FillKind } from '$core/model/site.ts';
+	import { hot } from '$store/hot.svelte.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+	import type { BetweenView } from '$workers/messages.ts';
+	import CellPanel from './CellPanel.svelte';
+	import { cellFacts, selection, type CellPlace } from './selection.svelte.ts';
 
-	const { section }: { section: CrossSection } = $props();
+	interface Props {
+		section: CrossSection;
+		/** What stays and goes, seen from the page the visitor comes from. */
+		between: BetweenView | undefined;
+	}
+	const { section, between }: Props = $props();
 
 	const rowHeight = 47;
 	const columnWidth = 112;
@@ -9,9 +20,25 @@
 	const blockTop = 9;
 	const blockHeight = 26;
 
+	let drawing: HTMLElement;
+	/** While pieces are edited at the side, the drawing needs the room. */
+	const alone = $derived(selection.editing);
+
 	const rows = $derived(section.layers.length);
 	const width = $derived(nameWidth + section.columns.length * columnWidth + 8);
 	const landTop = $derived(rows * rowHeight + 12);
+	const place = $derived<CellPlace>({
+		layer: Math.min(selection.place.layer, rows - 1),
+		column: Math.min(selection.place.column, section.columns.length - 1)
+	});
+	const facts = $derived(cellFacts(section, place));
+
+	const kinds: Readonly<Record<string, FillKind>> = {
+		b: 'before',
+		a: 'after',
+		i: 'instead',
+		e: 'empty'
+	};
 
 	function hueOf(layer: number | undefined): number | undefined {
 		if (layer === undefined) return undefined;
@@ -25,16 +52,109 @@
 	function columnName(column: SectionColumn): string {
 		return column.regions[0]?.name ?? 'page';
 	}
+
+	function fateOf(column: SectionColumn): string | undefined {
+		const [region] = column.regions;
+		return between?.regions.find(
+			(one) => one.layout === region?.layout && one.region === region.name && one.fate !== 'gone'
+		)?.fate;
+	}
+
+	function isLit(column: SectionColumn, layer: number): boolean {
+		const { trace } = hot;
+		if (!trace || section.layers[layer]?.name !== trace.layer) return false;
+		if (trace.piece !== undefined) {
+			const entries = column.cells[layer]?.entries ?? [];
+			return entries.some((entry) => entry.pieces.includes(trace.piece ?? ''));
+		}
+		return column.regions.some((one) => one.layout === trace.layer && one.name === trace.region);
+	}
+
+	function pointAt(at: CellPlace | undefined): void {
+		const found = at && cellFacts(section, at);
+		if (!found) {
+			hot.point(undefined);
+			return;
+		}
+		const { layer, region, isOwn, entry } = found;
+		const piece = isOwn ? undefined : entry?.pieces[0];
+		hot.point({
+			kind: layer.kind,
+			layer: layer.name,
+			region: isOwn ? region?.name : undefined,
+			piece
+		});
+	}
+
+	$effect(() => {
+		void alone;
+		const cell = drawing.querySelector(`[data-cell="${place.layer} ${place.column}"]`);
+		cell?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+	});
+
+	function choose(at: CellPlace, focus: boolean): void {
+		selection.place = at;
+		if (!focus) return;
+		const cell = drawing.querySelector<HTMLElement>(`[data-cell="${at.layer} ${at.column}"]`);
+		cell?.focus();
+	}
+
+	function onKey(event: KeyboardEvent): void {
+		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		const steps: Readonly<Record<string, CellPlace>> = {
+			ArrowLeft: { layer: place.layer, column: Math.max(0, place.column - 1) },
+			ArrowRight: {
+				layer: place.layer,
+				column: Math.min(section.columns.length - 1, place.column + 1)
+			},
+			ArrowUp: { layer: Math.max(0, place.layer - 1), column: place.column },
+			ArrowDown: { layer: Math.min(rows - 1, place.layer + 1), column: place.column }
+		};
+		const step = steps[event.key];
+		if (step) {
+			choose(step, true);
+			event.preventDefault();
+			return;
+		}
+		if (!facts) return;
+		const { layer, region, isOwn, entry, holder } = facts;
+		const ref = region && { layout: region.layout, region: region.name };
+		const key = event.key.toLowerCase();
+		const kind = kinds[key];
+		if (kind && ref && !isOwn)
+			void wishes.make({ kind: 'set-fill', layer, region: ref, fill: kind });
+		else if (key === 'p' && ref && entry && !isOwn && entry.action !== 'content') {
+			void wishes.make({ kind: 'remove-fill', layer, region: ref });
+		} else if (key === 'l' && isOwn && ref && region) {
+			void wishes.make({ kind: 'set-flag', region: ref, flag: 'locked', on: !region.locked });
+		} else if (key === 'r' && isOwn && ref && region) {
+			void wishes.make({ kind: 'set-flag', region: ref, flag: 'required', on: !region.required });
+		} else if (event.key === 'Enter' && holder) selection.editing = true;
+		else return;
+		event.preventDefault();
+	}
 </script>
 
-<section aria-label="Cross-section">
+<section aria-label="Cross-section" class:alone>
 	<div class="scroll">
-		<div class="drawing" style:width="{width}px" style:height="{landTop + 70}px">
-			<div class="head">
-				<h2 class="cap corner">Cross-section</h2>
+		<div
+			class="drawing"
+			style:width="{width}px"
+			style:height="{landTop + 74}px"
+			role="grid"
+			tabindex="-1"
+			aria-label="What each layer brings to each region"
+			bind:this={drawing}
+			onkeydown={onKey}
+		>
+			<div class="head" role="row">
+				<span class="cap corner" role="columnheader">Cross-section</span>
 				{#each section.columns as column, index (index)}
+					{@const fate = fateOf(column)}
 					<span
 						class="mono column"
+						class:at={index === place.column}
+						role="columnheader"
 						title={column.regions
 							.map((one) => `${one.layout}.${one.name}, ${one.element}`)
 							.join(' › ')}
@@ -42,21 +162,27 @@
 						style:width="{columnWidth - 12}px"
 					>
 						{columnName(column)}
+						{#if fate}<em class={fate}>{fate}</em>{/if}
 					</span>
 				{/each}
 			</div>
 			<div class="body">
+				<i
+					class="shade"
+					style:left="{nameWidth + place.column * columnWidth - 6}px"
+					style:width="{columnWidth}px"
+					style:height="{landTop + 36}px"
+				></i>
 				{#each section.layers as layer, index (index)}
-					<div
-						class="slab"
-						data-hue={layer.mark?.hue ?? 0}
-						style:top="{index * rowHeight}px"
-						style:height="{rowHeight}px"
-					>
+					<div class="slab" data-hue={layer.mark?.hue ?? 0} style:top="{index * rowHeight}px">
 						<svg class="line" {width} height="10" aria-hidden="true">
 							<path d="M10 9 L18 1.5 L{width - 8} 1.5" />
 						</svg>
-						<span class="mono name" title={layer.name}>
+						<span
+							class="mono name"
+							class:lit={hot.trace?.layer === layer.name}
+							title={between?.stays.includes(layer.name) ? `${layer.name} stays` : layer.name}
+						>
 							{layer.kind === 'page' ? 'this page' : layer.name}
 						</span>
 					</div>
@@ -76,26 +202,52 @@
 						{/each}
 						{#each column.caps as cap (cap.layer)}
 							<i
+								class="stub"
+								data-hue={hueOf(cap.owner)}
+								style:top="{cap.owner * rowHeight + blockTop + blockHeight}px"
+								style:height="{(cap.layer - cap.owner) * rowHeight - blockHeight - 13}px"
+							></i>
+							<i
 								class="cap-line"
 								data-hue={hueOf(cap.owner)}
-								style:top="{cap.layer * rowHeight - 12}px"
+								style:top="{cap.layer * rowHeight - 6}px"
 							></i>
 						{/each}
-						{#each column.cells as cell (cell.layer)}
-							{#if cell.entries.length > 0}
-								{@const label = cell.entries.map((entry) => entry.label).join('; ')}
-								<div
-									class="block layer-fill"
-									data-hue={hueOf(cell.layer)}
-									data-hatch={hatchOf(cell.layer)}
-									title="{section.layers[cell.layer]?.name}: {label}"
-									style:top="{cell.layer * rowHeight + blockTop}px"
-								>
-									<span>{label}</span>
-								</div>
-							{/if}
+						{#each section.layers as layer, at (at)}
+							{@const entries = column.cells[at]?.entries ?? []}
+							{@const label = entries.map((entry) => entry.label).join('; ')}
+							{@const here = place.layer === at && place.column === index}
+							{@const locked = column.regions.some(
+								(one) => one.locked && one.layout === layer.name
+							)}
+							<button
+								class="block"
+								class:layer-fill={entries.length > 0}
+								class:passes={entries.length === 0}
+								class:here
+								class:lit={isLit(column, at)}
+								role="gridcell"
+								tabindex={here ? 0 : -1}
+								data-cell="{at} {index}"
+								data-hue={hueOf(at)}
+								data-hatch={hatchOf(at)}
+								aria-selected={here}
+								aria-label="{layer.name}, {columnName(column)}: {label || 'lets it pass'}{locked
+									? ', locked'
+									: ''}"
+								title="{layer.name}: {label || 'lets it pass'}"
+								style:top="{at * rowHeight + blockTop}px"
+								onclick={() => choose({ layer: at, column: index }, false)}
+								ondblclick={() => (selection.editing = facts?.holder !== undefined)}
+								onpointerenter={() => pointAt({ layer: at, column: index })}
+								onpointerleave={() => pointAt(undefined)}
+							>
+								{#if entries.length > 0}
+									<span class:locked>{label}</span>
+								{/if}
+							</button>
 						{/each}
-						<div class="lands" style:top="{landTop}px">
+						<div class="lands" style:top="{landTop}px" role="presentation">
 							{#each column.lands as land, at (at)}
 								<i
 									class="layer-fill"
@@ -113,6 +265,15 @@
 			</div>
 		</div>
 	</div>
+	{#if alone}
+		<!-- The piece editor says what is chosen. -->
+	{:else if facts}
+		<CellPanel {facts} {section} />
+	{:else}
+		<p class="outside small">
+			{section.layers[place.layer]?.name} lies outside this region: it stands further in.
+		</p>
+	{/if}
 </section>
 
 <style>
@@ -120,13 +281,17 @@
 		border-top: 1px solid var(--hair);
 		background: var(--sheet);
 		flex: 0 1 auto;
-		min-height: 120px;
+		min-height: 190px;
 		max-height: 46%;
-		display: flex;
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 268px;
+	}
+	.alone {
+		grid-template-columns: minmax(0, 1fr);
 	}
 	.scroll {
 		overflow: auto;
-		flex: 1;
+		min-height: 0;
 	}
 	.drawing {
 		position: relative;
@@ -148,18 +313,37 @@
 	}
 	.column {
 		position: absolute;
-		top: 9px;
+		top: 8px;
 		text-align: center;
 		overflow: hidden;
 		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+	.column.at {
+		color: var(--cedar);
+		font-weight: 500;
+	}
+	em {
+		font: italic 10.5px var(--sans);
+		color: var(--warn);
+		padding-left: 3px;
+	}
+	em.kept {
+		color: var(--fine);
 	}
 	.body {
 		position: relative;
+	}
+	.shade {
+		position: absolute;
+		top: -6px;
+		background: var(--cedar-wash);
 	}
 	.slab {
 		position: absolute;
 		left: 0;
 		right: 0;
+		height: 47px;
 	}
 	.line {
 		position: absolute;
@@ -185,12 +369,16 @@
 		font-weight: 500;
 		z-index: 2;
 	}
+	.name.lit {
+		text-decoration: underline;
+	}
 	.stack {
 		position: absolute;
 		top: 0;
 		width: 100px;
 	}
-	.thread {
+	.thread,
+	.stub {
 		position: absolute;
 		left: 48.5px;
 		width: 3px;
@@ -203,10 +391,9 @@
 		position: absolute;
 		left: 39px;
 		width: 22px;
-		height: 12px;
-		background:
-			linear-gradient(var(--hue), var(--hue)) center top / 3px 100% no-repeat,
-			linear-gradient(var(--hue), var(--hue)) center bottom / 100% 2.5px no-repeat;
+		height: 2.5px;
+		margin-top: -1px;
+		background: var(--hue);
 	}
 	.block {
 		position: absolute;
@@ -215,6 +402,21 @@
 		height: 26px;
 		padding: 4px 3px;
 	}
+	.passes {
+		border-radius: 2px;
+	}
+	.passes:hover,
+	.passes.here {
+		background: color-mix(in srgb, var(--sheet) 40%, transparent);
+		box-shadow: inset 0 0 0 1px var(--rule);
+	}
+	.here {
+		outline: 2px solid var(--cedar);
+		outline-offset: 1px;
+	}
+	.block.lit {
+		outline: 2px solid var(--cedar);
+	}
 	.block span {
 		display: block;
 		height: 18px;
@@ -222,11 +424,16 @@
 		padding: 0 4px;
 		border-radius: 1px;
 		background: color-mix(in srgb, var(--sheet) 92%, transparent);
+		color: var(--ink);
 		font-size: 11px;
 		text-align: center;
 		overflow: hidden;
 		text-overflow: ellipsis;
 		white-space: nowrap;
+	}
+	/* A locked region is closed at both sides. */
+	.block .locked {
+		border-inline: 3px double var(--ink);
 	}
 	.lands {
 		position: absolute;
@@ -249,5 +456,9 @@
 		position: absolute;
 		left: 26px;
 		font-weight: 600;
+	}
+	.outside {
+		border-left: 1px solid var(--hair);
+		padding: 12px 14px;
 	}
 </style>

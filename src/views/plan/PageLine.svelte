@@ -1,24 +1,23 @@
 <script lang="ts">
 	import type { RooflineLayout } from '$core/drawing/roofline.ts';
 	import { look } from '$store/look.svelte.ts';
-	import { clampWidth } from '$store/address.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { PageView } from '$workers/messages.ts';
 	import LayerMark from './LayerMark.svelte';
+	import UnderMenu from './UnderMenu.svelte';
 
 	interface Props {
 		page: PageView;
 		layouts: readonly RooflineLayout[];
+		/** All pages of the site, to come from. */
+		pages: readonly string[];
+		comingFrom: string;
+		underOpen: boolean;
 	}
-	const { page, layouts }: Props = $props();
+	let { page, layouts, pages, comingFrom = $bindable(), underOpen = $bindable() }: Props = $props();
 
 	const marks = $derived(new Map(layouts.map((layout) => [layout.name, layout.mark])));
-
-	function onWidth(event: Event & { currentTarget: HTMLInputElement }): void {
-		const width = event.currentTarget.valueAsNumber;
-		if (Number.isFinite(width)) look.width = clampWidth(width);
-		event.currentTarget.value = String(look.width);
-	}
+	const isRoute = $derived(page.page.startsWith('/'));
 </script>
 
 <div class="line">
@@ -32,34 +31,48 @@
 			<span class="mono layer"><LayerMark mark={marks.get(name)} />{name}</span>
 		{/each}
 	{/if}
+	{#if isRoute}
+		<UnderMenu layer={{ kind: 'route', name: page.page }} bind:open={underOpen} />
+	{/if}
 	<span class="end">
 		{#if page.addresses.length > 1}
-			<label>
-				<span class="small">as</span>
-				<select
-					class="field mono"
-					value={page.address}
-					onchange={(event) =>
-						void store.goTo({ page: page.page, address: event.currentTarget.value })}
-				>
-					{#each page.addresses as address (address)}
-						<option value={address}>{address}</option>
-					{/each}
-				</select>
-			</label>
+			<select
+				class="field mono"
+				aria-label="Which of its pages"
+				value={page.address}
+				onchange={(event) =>
+					void store.goTo({ page: page.page, address: event.currentTarget.value })}
+			>
+				{#each page.addresses as address (address)}
+					<option value={address}>{address}</option>
+				{/each}
+			</select>
 		{/if}
-		<label>
-			<span class="small">width</span>
-			<input
-				class="field mono width"
-				type="number"
-				min="280"
-				max="2560"
-				value={look.width}
-				onchange={onWidth}
-			/>
-			<span class="small">px</span>
-		</label>
+		<select
+			class="field from"
+			aria-label="Coming from"
+			title="Marks what stays and what is thrown away when a visitor comes from another page"
+			bind:value={comingFrom}
+		>
+			<option value="">coming from …</option>
+			{#each pages.filter((one) => one !== page.page) as one (one)}
+				<option value={one}>from {one}</option>
+			{/each}
+		</select>
+		<button
+			class="field"
+			aria-pressed={store.held !== undefined}
+			title="Keeps this page, as it is now, next to the one at work"
+			onclick={() => (store.held = store.held ? undefined : page)}
+		>
+			{store.held ? 'Let go' : 'Hold beside'}
+		</button>
+		<button
+			class="field"
+			aria-pressed={look.overlay}
+			title="Whose each box is, and how large"
+			onclick={() => (look.overlay = !look.overlay)}>Boxes</button
+		>
 	</span>
 </div>
 
@@ -68,8 +81,8 @@
 		display: flex;
 		align-items: center;
 		flex-wrap: wrap;
-		gap: 4px 10px;
-		padding: 8px 16px 6px;
+		gap: 4px 8px;
+		padding: 7px 16px 6px;
 	}
 	.name {
 		font-weight: 500;
@@ -82,17 +95,19 @@
 	.end {
 		margin-left: auto;
 		display: flex;
-		gap: 14px;
-	}
-	label {
-		display: inline-flex;
-		gap: 6px;
-		align-items: baseline;
+		gap: 8px;
+		align-items: center;
 	}
 	select {
-		max-width: 240px;
+		max-width: 170px;
 	}
-	.width {
-		width: 78px;
+	.from {
+		max-width: 132px;
+	}
+	button {
+		white-space: nowrap;
+	}
+	[aria-pressed='true'].field {
+		border-color: var(--cedar);
 	}
 </style>

@@ -1,31 +1,75 @@
 <script lang="ts">
+	import type { Trace } from '$core/emit/trace.ts';
 	import { store } from '$store/site.svelte.ts';
+	import type { BetweenView } from '$workers/messages.ts';
 	import ProblemList from '$views/shell/ProblemList.svelte';
 	import CrossSection from './CrossSection.svelte';
 	import PageLine from './PageLine.svelte';
+	import PieceEditor from './PieceEditor.svelte';
 	import Roofline from './Roofline.svelte';
+	import { cellFacts, selection } from './selection.svelte.ts';
 	import Stage from './Stage.svelte';
 
 	const { site, page } = $derived(store);
+	let comingFrom = $state('');
+	let underOpen = $state(false);
+	let between = $state.raw<BetweenView | undefined>();
+
+	const pages = $derived(site?.roofline.rows.map((row) => row.page) ?? []);
+	const facts = $derived(page && cellFacts(page.section, selection.place));
+	const holder = $derived(selection.editing ? facts?.holder : undefined);
+	const pieceTitle = $derived.by(() => {
+		if (!facts) return 'Pieces';
+		const where = facts.holder?.region ? ` in ${facts.region?.name}` : '';
+		return `Pieces of ${facts.layer.name}${where}`;
+	});
+
+	$effect(() => {
+		if (!page || !comingFrom || !pages.includes(comingFrom)) {
+			between = undefined;
+			return;
+		}
+		void store.core.between(comingFrom, page.page).then((found) => (between = found));
+	});
+
+	/** The block of the cross-section that brought what was clicked on the stage. */
+	function pick(trace: Trace): void {
+		if (!page) return;
+		const { layers, columns } = page.section;
+		const layer = layers.findIndex(
+			(one) => one.name === trace.layer && one.layerKind === trace.kind
+		);
+		const column = columns.findIndex((one) =>
+			trace.piece === undefined
+				? one.regions.some(
+						(region) => region.layout === trace.layer && region.name === trace.region
+					)
+				: one.cells[layer]?.entries.some((entry) => entry.pieces.includes(trace.piece ?? ''))
+		);
+		if (layer !== -1 && column !== -1) selection.place = { layer, column };
+	}
 </script>
 
 {#if site}
-	<div class="plan">
-		<Roofline roofline={site.roofline} chosen={page?.page} />
+	<div class="plan" class:editing={holder}>
+		<Roofline roofline={site.roofline} chosen={page?.page} openUnder={() => (underOpen = true)} />
 		<section class="work" aria-label="Page">
 			{#if site.problems.some((problem) => problem.severity === 'error')}
 				<ProblemList problems={site.problems} current={site.current} />
 			{/if}
 			{#if page}
-				<PageLine {page} layouts={site.roofline.layouts} />
-				<Stage {page} bands={site.bands} />
-				<CrossSection section={page.section} />
+				<PageLine {page} layouts={site.roofline.layouts} {pages} bind:comingFrom bind:underOpen />
+				<Stage {page} bands={site.bands} layouts={site.roofline.layouts} {between} onPick={pick} />
+				<CrossSection section={page.section} {between} />
 			{:else}
 				<p class="empty">
 					This site has no page yet. Write a route in <a class="act" href="/source">Source</a>.
 				</p>
 			{/if}
 		</section>
+		{#if holder}
+			<PieceEditor {holder} title={pieceTitle} />
+		{/if}
 	</div>
 {/if}
 
@@ -34,6 +78,9 @@
 		display: grid;
 		grid-template-columns: 326px minmax(0, 1fr);
 		height: 100%;
+	}
+	.editing {
+		grid-template-columns: 326px minmax(0, 1fr) 360px;
 	}
 	.work {
 		display: flex;

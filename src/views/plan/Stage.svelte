@@ -1,36 +1,42 @@
 <script lang="ts">
+	import type { RooflineLayout } from '$core/drawing/roofline.ts';
+	import type { Trace } from '$core/emit/trace.ts';
 	import { clampWidth } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import type { BandView, PageView } from '$workers/messages.ts';
-	import { followedLink, showInFrame } from './frame.ts';
+	import type { BandView, BetweenView, PageView } from '$workers/messages.ts';
+	import type { FollowedLink } from './frame.ts';
+	import PageFrame from './PageFrame.svelte';
+	import PlaceLine from './PlaceLine.svelte';
 	import Ruler from './Ruler.svelte';
 
 	interface Props {
 		page: PageView;
 		bands: readonly BandView[];
+		layouts: readonly RooflineLayout[];
+		between: BetweenView | undefined;
+		onPick: (trace: Trace) => void;
 	}
-	const { page, bands }: Props = $props();
+	const { page, bands, layouts, between, onPick }: Props = $props();
 
 	let paneWidth = $state(900);
 	let paneHeight = $state(400);
-	let frame = $state<HTMLIFrameElement | undefined>();
-	let loaded = $state(false);
 	let dragging = $state(false);
 	/** The scale stays as it was while the edge is dragged, so that the edge keeps to the pointer. */
 	let dragScale = $state(1);
 
 	/** Room beside the page, px of the screen, for the edge and what it says. */
 	const margin = 130;
-	const fitScale = $derived(Math.min(1, (paneWidth - margin) / look.width));
+	const gap = 14;
+	const rulerHeight = 34;
+	const marks = $derived(new Map(layouts.map((layout) => [layout.name, layout.mark])));
+	const held = $derived(store.held);
+	const room = $derived(held ? (paneWidth - gap - 24) / 2 : paneWidth - margin);
+	const fitScale = $derived(Math.min(1, room / look.width));
 	const scale = $derived(dragging ? dragScale : fitScale);
-	const reach = $derived(paneWidth / scale);
-	const pageHeight = $derived(Math.max(200, (paneHeight - 34) / scale));
+	const reach = $derived((held ? room + 12 : paneWidth) / scale);
+	const pageHeight = $derived(Math.max(200, (paneHeight - rulerHeight) / scale));
 	const next = $derived(nextBreakpoints(bands, look.width));
-
-	$effect(() => {
-		if (frame && loaded) showInFrame(frame, page.html, page.address);
-	});
 
 	function nextBreakpoints(all: readonly BandView[], width: number): string {
 		const below = all.findLast((band) => band.from <= width);
@@ -41,24 +47,10 @@
 		return words.join(', ');
 	}
 
-	function onLoad(): void {
-		const inner = frame?.contentDocument;
-		if (!inner) return;
-		loaded = true;
-		for (const kind of ['click', 'auxclick'] as const) inner.addEventListener(kind, onClick);
-		inner.addEventListener('submit', (event) => event.preventDefault());
-	}
-
-	function onClick(event: Event): void {
-		const link = followedLink(event, page.address);
-		if (!link) return;
-		event.preventDefault();
-		if (link.kind === 'address') {
-			void store.follow(link.address);
-		} else if (link.kind === 'outside') {
+	function onLink(link: FollowedLink): void {
+		if (link.kind === 'address') void store.follow(link.address);
+		else if (link.kind === 'outside') {
 			store.notice = { kind: 'fine', sentence: `This link leads out of the site, to ${link.url}.` };
-		} else {
-			frame?.contentDocument?.getElementById(link.id)?.scrollIntoView();
 		}
 	}
 
@@ -72,6 +64,12 @@
 		if (!dragging) return;
 		const left = event.currentTarget.parentElement?.getBoundingClientRect().left ?? 0;
 		look.width = clampWidth((event.clientX - left) / dragScale);
+	}
+
+	function onWidth(event: Event & { currentTarget: HTMLInputElement }): void {
+		const width = event.currentTarget.valueAsNumber;
+		if (Number.isFinite(width)) look.width = clampWidth(width);
+		event.currentTarget.value = String(look.width);
 	}
 
 	function onKey(event: KeyboardEvent): void {
@@ -94,20 +92,35 @@
 
 <div class="pane" bind:clientWidth={paneWidth} bind:clientHeight={paneHeight}>
 	<Ruler {bands} width={look.width} {scale} {reach} />
-	<div class="page" style:width="{look.width * scale}px">
-		<!-- Without allow-scripts: markup of the site never runs in the application. -->
-		<iframe
-			bind:this={frame}
-			title="The page {page.address} at {look.width} px"
-			sandbox="allow-same-origin"
-			srcdoc="<!doctype html><html><head></head><body></body></html>"
-			style:width="{look.width}px"
-			style:height="{pageHeight}px"
-			style:transform="scale({scale})"
-			style:pointer-events={dragging ? 'none' : 'auto'}
-			onload={onLoad}
-		></iframe>
+	<div class="pages" style:gap="{gap + 12}px">
+		<PageFrame
+			{page}
+			{marks}
+			{scale}
+			height={pageHeight}
+			inert={dragging}
+			{between}
+			{onLink}
+			{onPick}
+		/>
+		{#if held}
+			<PageFrame
+				page={held}
+				{marks}
+				{scale}
+				height={pageHeight}
+				inert={dragging}
+				between={undefined}
+				{onLink}
+				{onPick}
+			/>
+		{/if}
 	</div>
+	{#if held}
+		<p class="held small" style:left="{look.width * scale + gap + 12}px">
+			held: <span class="mono">{held.address}</span>
+		</p>
+	{/if}
 	<div
 		class="edge"
 		class:dragging
@@ -127,11 +140,23 @@
 		onkeydown={onKey}
 	>
 		<span class="grip"></span>
-		<span class="read mono">{look.width} px</span>
-		<span class="hint small">{next}</span>
-		{#if scale < 0.995}<span class="scale small">drawn at {Math.round(scale * 100)} %</span>{/if}
+		{#if !held}
+			<span class="hint small">{next}</span>
+			{#if scale < 0.995}<span class="scale small">drawn at {Math.round(scale * 100)} %</span>{/if}
+		{/if}
 	</div>
+	<label class="read mono" class:over={held} style:left="{look.width * scale + 8}px">
+		<input
+			type="number"
+			min="280"
+			max="2560"
+			aria-label="Width of the page in px"
+			value={look.width}
+			onchange={onWidth}
+		/>px
+	</label>
 </div>
+<PlaceLine page={page.page} />
 
 <style>
 	.pane {
@@ -141,19 +166,18 @@
 		margin: 0 16px;
 		overflow: hidden;
 	}
-	.page {
+	.pages {
 		position: absolute;
 		top: 34px;
 		bottom: 0;
 		left: 0;
-		background: #fff;
-		box-shadow: 0 0 0 1px var(--rule);
-		overflow: hidden;
+		display: flex;
 	}
-	iframe {
-		border: 0;
-		transform-origin: 0 0;
-		background: #fff;
+	.held {
+		position: absolute;
+		top: 14px;
+		background: var(--paper);
+		padding: 0 4px;
 	}
 	.edge {
 		position: absolute;
@@ -185,7 +209,6 @@
 	.dragging .grip {
 		outline: 3px solid var(--cedar-wash);
 	}
-	.read,
 	.hint,
 	.scale {
 		position: absolute;
@@ -194,12 +217,34 @@
 		pointer-events: none;
 	}
 	.read {
-		top: 42px;
+		position: absolute;
+		top: 38px;
 		color: var(--cedar);
 		font-weight: 500;
+		white-space: nowrap;
+	}
+	.read input {
+		width: 52px;
+		padding: 1px 2px;
+		background: none;
+		border: 1px solid transparent;
+		border-radius: var(--radius);
+		text-align: right;
+		appearance: textfield;
+	}
+	.read input::-webkit-inner-spin-button {
+		display: none;
+	}
+	.read input:hover,
+	.read input:focus {
+		border-color: var(--rule);
+		background: var(--sheet);
+	}
+	.over {
+		display: none;
 	}
 	.hint {
-		top: 64px;
+		top: 66px;
 		line-height: 1.35;
 	}
 	.scale {

@@ -1,3 +1,6 @@
+import type { MeasuredBox } from '$core/drawing/overlay.ts';
+import { readTrace, type Trace } from '$core/emit/trace.ts';
+
 /** The stage's frame: a real page in a sandbox without scripts, changed in place so that it never blinks. */
 
 /** A host that cannot be (RFC 2606, section 2): where the site's own addresses are relative to. */
@@ -36,15 +39,34 @@ export type FollowedLink =
 /** The link that was clicked, seen from the page's own address; undefined where it is none. */
 export function followedLink(event: Event, pageAddress: string): FollowedLink | undefined {
 	const { target } = event;
-	if (!target || !('closest' in target) || typeof target.closest !== 'function') return undefined;
-	const link: unknown = target.closest('a[href], area[href]');
-	if (!isElement(link)) return undefined;
+	const link = isElement(target) ? target.closest('a[href], area[href]') : null;
+	if (!link) return undefined;
 	const href = link.getAttribute('href') ?? '';
 	if (href.startsWith('#')) return { kind: 'place', id: href.slice(1) };
 	const base = new URL(pageAddress, siteOrigin);
 	const url = URL.canParse(href, base) ? new URL(href, base) : undefined;
 	if (url?.origin === base.origin) return { kind: 'address', address: url.pathname };
 	return { kind: 'outside', url: href };
+}
+
+/** Every region and piece of the page, in document order, measured where it stands now. */
+export function measureBoxes(inner: Document): MeasuredBox[] {
+	const boxes: MeasuredBox[] = [];
+	for (const element of inner.querySelectorAll('[data-region], [data-piece]')) {
+		const trace = readTrace((name) => element.getAttribute(name) ?? undefined);
+		if (!trace) continue;
+		const { x, y, width, height } = element.getBoundingClientRect();
+		boxes.push({ trace, x, y, width, height });
+	}
+	return boxes;
+}
+
+/** The innermost region or piece under the pointer. */
+export function traceAt(event: Event): Trace | undefined {
+	const { target } = event;
+	if (!isElement(target)) return undefined;
+	const box = target.closest('[data-region], [data-piece]');
+	return box ? readTrace((name) => box.getAttribute(name) ?? undefined) : undefined;
 }
 
 /** Elements of the frame come from its own realm, so `instanceof` would not know them. */

@@ -21,9 +21,9 @@
 
 <Dialog {open} onOpenChange={(details) => (open = details.open)}>
 	<Portal>
-		<Dialog.Backdrop class="dialog-veil" />
-		<Dialog.Positioner class="dialog-place">
-			<Dialog.Content class="dialog">
+		<Dialog.Backdrop class="question-veil" />
+		<Dialog.Positioner class="question-place">
+			<Dialog.Content class="question">
 				<Dialog.Title class="title">What regions does your page have?</Dialog.Title>
 				<Dialog.Description class="small">
 					Look at the page you want and name its parts, in reading order. The first layout is
@@ -62,11 +62,6 @@
 </Dialog>
 
 <style>
-	:global(.dialog .title) {
-		font-size: 17px;
-		font-weight: 650;
-		margin-bottom: 4px;
-	}
 	form {
 		display: grid;
 		gap: 14px;

@@ -1,0 +1,88 @@
+<script lang="ts">
+	import { closeBrackets } from '@codemirror/autocomplete';
+	import { defaultKeymap, indentWithTab } from '@codemirror/commands';
+	import { html } from '@codemirror/lang-html';
+	import { Annotation, EditorState } from '@codemirror/state';
+	import { EditorView, drawSelection, keymap } from '@codemirror/view';
+	import { onMount } from 'svelte';
+	import { store } from '$store/site.svelte.ts';
+	import { eaveColors } from '../source/eave-language.ts';
+	import { editorLook } from '../source/editor-look.ts';
+	import { selection } from './selection.svelte.ts';
+
+	interface Props {
+		name: string;
+		markup: string;
+		/** Gives whether the site took the markup. */
+		write: (markup: string) => Promise<boolean>;
+	}
+	const { name, markup, write }: Props = $props();
+
+	let host: HTMLElement;
+	let view: EditorView | undefined;
+	/** Keys that the site has not answered yet: until then, what comes back is older than what is here. */
+	let pending = 0;
+	/** The site did not take the words in the editor; they stay here until it does. */
+	let refused = false;
+	const fromOutside = Annotation.define<boolean>();
+
+	onMount(() => {
+		view = new EditorView({
+			parent: host,
+			state: EditorState.create({
+				doc: markup,
+				extensions: [
+					EditorState.lineSeparator.of('\n'),
+					drawSelection(),
+					closeBrackets(),
+					keymap.of([
+						{ key: 'Escape', run: () => ((selection.editing = false), true) },
+						{ key: 'Mod-z', run: () => (void store.undo(), true) },
+						{ key: 'Mod-Shift-z', run: () => (void store.redo(), true) },
+						{ key: 'Mod-y', run: () => (void store.redo(), true) },
+						...defaultKeymap,
+						indentWithTab
+					]),
+					html(),
+					eaveColors,
+					editorLook,
+					EditorView.lineWrapping,
+					EditorView.contentAttributes.of({ 'aria-label': `Markup of ${name}` }),
+					EditorView.updateListener.of((update) => {
+						const isOutside = update.transactions.some((one) => one.annotation(fromOutside));
+						if (!update.docChanged || isOutside) return;
+						void send(update.state.doc.sliceString(0, undefined, '\n'));
+					})
+				]
+			})
+		});
+		return () => view?.destroy();
+	});
+
+	async function send(words: string): Promise<void> {
+		pending++;
+		refused = !(await write(words));
+		pending--;
+	}
+
+	$effect(() => {
+		const next = markup;
+		if (!view || pending > 0 || refused) return;
+		if (view.state.doc.sliceString(0, undefined, '\n') === next) return;
+		view.dispatch({
+			changes: { from: 0, to: view.state.doc.length, insert: next },
+			annotations: fromOutside.of(true)
+		});
+	});
+</script>
+
+<div class="editor" bind:this={host}></div>
+
+<style>
+	.editor {
+		border: 1px solid var(--hair);
+		border-radius: var(--radius);
+		max-height: 340px;
+		overflow: auto;
+	}
+</style>

@@ -1,0 +1,203 @@
+<script lang="ts">
+	import { overlayBoxes, type MeasuredBox } from '$core/drawing/overlay.ts';
+	import type { Mark } from '$core/drawing/marks.ts';
+	import { sameTrace, type Trace } from '$core/emit/trace.ts';
+	import { hot } from '$store/hot.svelte.ts';
+	import { look } from '$store/look.svelte.ts';
+	import type { BetweenView, PageView } from '$workers/messages.ts';
+	import { followedLink, measureBoxes, showInFrame, traceAt, type FollowedLink } from './frame.ts';
+
+	interface Props {
+		page: PageView;
+		marks: ReadonlyMap<string, Mark>;
+		/** Screen px for one px of the page. */
+		scale: number;
+		/** Height of the window the page is in, px of the page. */
+		height: number;
+		/** Pointers pass through, as while the edge is dragged. */
+		inert: boolean;
+		between: BetweenView | undefined;
+		onLink: (link: FollowedLink) => void;
+		onPick: (trace: Trace) => void;
+	}
+	const { page, marks, scale, height, inert, between, onLink, onPick }: Props = $props();
+
+	let frame = $state<HTMLIFrameElement | undefined>();
+	let loaded = $state(false);
+	let measured = $state.raw<readonly MeasuredBox[]>([]);
+	let frameRequest = 0;
+
+	const boxes = $derived(overlayBoxes(measured, marks));
+
+	$effect(() => {
+		if (!frame || !loaded) return;
+		showInFrame(frame, page.html, page.address);
+		measure();
+	});
+
+	$effect(() => {
+		// Another width or height lays the page out anew.
+		void [look.width, height];
+		measure();
+	});
+
+	function measure(): void {
+		cancelAnimationFrame(frameRequest);
+		frameRequest = requestAnimationFrame(() => {
+			const inner = frame?.contentDocument;
+			if (inner) measured = measureBoxes(inner);
+		});
+	}
+
+	function onLoad(): void {
+		const inner = frame?.contentDocument;
+		if (!inner) return;
+		loaded = true;
+		for (const kind of ['click', 'auxclick'] as const) inner.addEventListener(kind, onClick);
+		inner.addEventListener('submit', (event) => event.preventDefault());
+		inner.addEventListener('pointermove', (event) => hot.point(traceAt(event)));
+		inner.addEventListener('pointerleave', () => hot.point(undefined));
+		inner.addEventListener('scroll', measure);
+		// Images and fonts come later than the page, and change its boxes.
+		inner.addEventListener('load', measure, true);
+		inner.fonts?.addEventListener('loadingdone', measure);
+	}
+
+	function onClick(event: Event): void {
+		const link = followedLink(event, page.address);
+		if (link) {
+			event.preventDefault();
+			if (link.kind === 'place') frame?.contentDocument?.getElementById(link.id)?.scrollIntoView();
+			else onLink(link);
+			return;
+		}
+		const trace = traceAt(event);
+		if (trace) onPick(trace);
+	}
+
+	function isLit(trace: Trace): boolean {
+		const { trace: now } = hot;
+		if (!now) return false;
+		if (sameTrace(trace, now)) return true;
+		const wholeLayer = now.region === undefined && now.piece === undefined;
+		return wholeLayer && now.kind === trace.kind && now.layer === trace.layer;
+	}
+
+	function fateOf(trace: Trace): string | undefined {
+		return between?.regions.find(
+			(one) => one.layout === trace.layer && one.region === trace.region && one.fate !== 'gone'
+		)?.fate;
+	}
+</script>
+
+<div class="page" style:width="{look.width * scale}px">
+	<!-- Without allow-scripts: markup of the site never runs in the application. -->
+	<iframe
+		bind:this={frame}
+		title="The page {page.address} at {look.width} px"
+		sandbox="allow-same-origin"
+		srcdoc="<!doctype html><html><head></head><body></body></html>"
+		style:width="{look.width}px"
+		style:height="{height}px"
+		style:transform="scale({scale})"
+		style:pointer-events={inert ? 'none' : 'auto'}
+		onload={onLoad}
+	></iframe>
+	{#if look.overlay}
+		<div class="overlay on-page" aria-hidden="true">
+			{#each boxes as box, index (index)}
+				{@const least = box.kind === 'region' ? 30 : 70}
+				{@const roomy = box.width * scale > 64 && box.height * scale > least}
+				{@const lit = isLit(box.trace)}
+				{@const fate = box.kind === 'region' ? fateOf(box.trace) : undefined}
+				<div
+					class="box {box.kind}"
+					class:lit
+					class:kept={fate === 'kept'}
+					data-hue={box.mark?.hue ?? 0}
+					style:left="{box.x * scale}px"
+					style:top="{box.y * scale}px"
+					style:width="{box.width * scale}px"
+					style:height="{box.height * scale}px"
+				>
+					{#if roomy || lit}
+						<b>{box.name}{fate ? `, ${fate}` : ''}</b>
+						{#if lit || box.kind === 'region'}<em>{box.size}</em>{/if}
+					{/if}
+				</div>
+			{/each}
+		</div>
+	{/if}
+</div>
+
+<style>
+	.page {
+		position: relative;
+		height: 100%;
+		flex: none;
+		background: #fff;
+		box-shadow: 0 0 0 1px var(--rule);
+		overflow: hidden;
+	}
+	iframe {
+		border: 0;
+		transform-origin: 0 0;
+		background: #fff;
+	}
+	.overlay {
+		position: absolute;
+		inset: 0;
+		pointer-events: none;
+		overflow: hidden;
+	}
+	.box {
+		position: absolute;
+	}
+	.region {
+		box-shadow: inset 0 0 0 1.5px var(--hue);
+	}
+	.guest {
+		box-shadow: inset 0 0 0 1.5px var(--hue);
+		background: color-mix(in srgb, var(--hue) 7%, transparent);
+	}
+	.kept {
+		background: repeating-linear-gradient(
+			135deg,
+			color-mix(in srgb, var(--hue) 22%, transparent) 0 2px,
+			transparent 2px 9px
+		);
+	}
+	.lit {
+		box-shadow: inset 0 0 0 3px var(--cedar);
+		background: color-mix(in srgb, var(--cedar) 10%, transparent);
+		z-index: 1;
+	}
+	b {
+		position: absolute;
+		top: 0;
+		left: 0;
+		font: 500 9.5px/13px var(--mono);
+		padding: 0 4px;
+		background: var(--hue);
+		color: var(--on-layer);
+		opacity: 0.92;
+		white-space: nowrap;
+	}
+	.guest b {
+		left: auto;
+		right: 0;
+	}
+	.lit b {
+		background: var(--cedar);
+		color: var(--on-cedar);
+	}
+	em {
+		position: absolute;
+		right: 3px;
+		bottom: 2px;
+		font: 400 9.5px/12px var(--mono);
+		padding: 0 3px;
+		color: var(--ink-2);
+		background: rgb(255 255 255 / 0.82);
+	}
+</style>

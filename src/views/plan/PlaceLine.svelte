@@ -1,0 +1,51 @@
+<script lang="ts">
+	import { page as address } from '$app/state';
+	import { hot } from '$store/hot.svelte.ts';
+	import { store } from '$store/site.svelte.ts';
+	import type { PlaceView } from '$workers/messages.ts';
+
+	/** Says of what the pointer is on where it is written. Without a pointer: of the page. */
+	const { page }: { page: string } = $props();
+
+	let place = $state.raw<PlaceView | undefined>();
+	let words = $state('');
+
+	$effect(() => {
+		const { trace } = hot;
+		const kind = page.startsWith('/') ? 'route' : 'state';
+		const asked = trace ?? { kind, layer: page, region: undefined, piece: undefined };
+		void store.texts;
+		void store.core.placeOf(asked).then((found) => {
+			if (trace !== hot.trace) return;
+			place = found;
+			const part = asked.piece ?? asked.region;
+			words = part === undefined ? asked.layer : `${part}, of ${asked.layer}`;
+		});
+	});
+</script>
+
+<p class="small">
+	{#if place}
+		<span class="mono">{words}</span> is written in
+		<a class="mono" href="/source{address.url.search}&file={place.file}&at={place.at}">
+			{place.file}, line {place.line}
+		</a>
+	{:else}
+		&nbsp;
+	{/if}
+</p>
+
+<style>
+	p {
+		padding: 3px 16px;
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+		border-top: 1px solid var(--hair);
+		flex: none;
+	}
+	a {
+		text-decoration: underline;
+		font-size: 11px;
+	}
+</style>

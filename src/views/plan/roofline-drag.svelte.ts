@@ -1,0 +1,115 @@
+import type { LayerRef, Wish } from '$core/edit/wish.ts';
+import { branchOver, type RooflineRow } from '$core/drawing/roofline.ts';
+import { store } from '$store/site.svelte.ts';
+import { wishes } from '$store/wishes.svelte.ts';
+
+/** What is dragged on the roofline: a page's mark, or an end of a layout's bar. */
+export type DragSubject =
+	| { readonly kind: 'page'; readonly ref: LayerRef }
+	| { readonly kind: 'start' | 'end'; readonly layout: string; readonly firstRow: string };
+
+interface Hint {
+	readonly words: string;
+	readonly refused: boolean;
+}
+
+/** The pointer must move this far (px) before a press becomes a drag. */
+const threshold = 4;
+
+/**
+ * A drag on the roofline. While it goes on, each target is tried: what it would do is said beside the
+ * pointer and the routes it touches are marked, or the reason why it cannot be is said.
+ */
+export class RooflineDrag {
+	subject = $state.raw<DragSubject | undefined>();
+	hint = $state.raw<Hint | undefined>();
+	place = $state.raw({ x: 0, y: 0 });
+
+	private wish: Wish | undefined;
+	private target = '';
+
+	start(event: PointerEvent, subject: DragSubject, rows: () => readonly RooflineRow[]): void {
+		if (event.button !== 0) return;
+		event.preventDefault();
+		const from = { x: event.clientX, y: event.clientY };
+		const move = (next: PointerEvent): void => {
+			const distance = Math.hypot(next.clientX - from.x, next.clientY - from.y);
+			if (!this.subject && distance < threshold) return;
+			this.subject = subject;
+			this.place = { x: next.clientX, y: next.clientY };
+			this.over(next, subject, rows());
+		};
+		const finish = (drop: boolean): void => {
+			removeEventListener('pointermove', move);
+			removeEventListener('pointerup', onUp);
+			removeEventListener('pointercancel', onCancel);
+			removeEventListener('keydown', onKey, true);
+			this.end(drop);
+		};
+		const onUp = (): void => finish(true);
+		const onCancel = (): void => finish(false);
+		const onKey = (key: KeyboardEvent): void => {
+			if (key.key !== 'Escape') return;
+			key.preventDefault();
+			finish(false);
+		};
+		addEventListener('pointermove', move);
+		addEventListener('pointerup', onUp);
+		addEventListener('pointercancel', onCancel);
+		addEventListener('keydown', onKey, true);
+	}
+
+	private over(event: PointerEvent, subject: DragSubject, rows: readonly RooflineRow[]): void {
+		const found = document.elementFromPoint(event.clientX, event.clientY);
+		const wish =
+			subject.kind === 'page' ? underWish(found, subject.ref) : branchWish(found, subject, rows);
+		const target = JSON.stringify(wish ?? null);
+		if (target === this.target) return;
+		this.target = target;
+		this.wish = wish;
+		wishes.forget();
+		if (!wish) {
+			this.hint = undefined;
+			return;
+		}
+		void this.tryOut(wish, target);
+	}
+
+	private async tryOut(wish: Wish, target: string): Promise<void> {
+		const proposal = await store.core.propose(wish);
+		if (target !== this.target || !this.subject) return;
+		if (proposal.kind === 'refused') {
+			this.hint = { words: proposal.sentence, refused: true };
+			this.wish = undefined;
+			return;
+		}
+		this.hint = { words: proposal.label, refused: false };
+		await wishes.preview(wish);
+	}
+
+	private end(drop: boolean): void {
+		const { wish, subject } = this;
+		this.subject = this.hint = this.wish = undefined;
+		this.target = '';
+		wishes.forget();
+		if (drop && subject && wish) void wishes.make(wish);
+	}
+}
+
+/** Over a bar or a name in the legend: under that layout. Off the bars: under nothing. */
+function underWish(found: Element | null, layer: LayerRef): Wish | undefined {
+	const drop = found?.closest<HTMLElement>('[data-drop]')?.dataset['drop'];
+	return drop === undefined || drop === '' ? undefined : { kind: 'set-under', layer, under: drop };
+}
+
+function branchWish(
+	found: Element | null,
+	subject: Extract<DragSubject, { layout: string }>,
+	rows: readonly RooflineRow[]
+): Wish | undefined {
+	const index = found?.closest<HTMLElement>('[data-row]')?.dataset['row'];
+	const row = index === undefined ? undefined : rows[Number(index)];
+	if (row?.kind !== 'route') return undefined;
+	const at = subject.kind === 'start' ? row.page : branchOver(subject.firstRow, row.page);
+	return { kind: 'move-layout', name: subject.layout, at };
+}

@@ -1,0 +1,88 @@
+<script lang="ts">
+	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { ask } from '$store/ask.svelte.ts';
+	import { store } from '$store/site.svelte.ts';
+
+	let values = $state<string[]>([]);
+	let refused = $state<string | undefined>();
+
+	$effect(() => {
+		values = (ask.question?.fields ?? []).map((field) => field.value);
+		refused = undefined;
+	});
+
+	/** A path that is to be gone on with keeps what is there; the dialog would select all of it. */
+	function toEnd(event: FocusEvent & { currentTarget: HTMLInputElement }): void {
+		const input = event.currentTarget;
+		if (!input.value.endsWith('/')) return;
+		requestAnimationFrame(() => input.setSelectionRange(input.value.length, input.value.length));
+	}
+
+	async function submit(event: SubmitEvent): Promise<void> {
+		event.preventDefault();
+		const { question } = ask;
+		if (!question) return;
+		const done = await question.answer(values.map((value) => value.trim()));
+		if (done) {
+			ask.question = undefined;
+		} else {
+			refused = store.notice?.sentence;
+			store.notice = undefined;
+		}
+	}
+</script>
+
+<Dialog
+	open={ask.question !== undefined}
+	onOpenChange={({ open }) => {
+		if (!open) ask.question = undefined;
+	}}
+>
+	<Portal>
+		<Dialog.Backdrop class="question-veil" />
+		<Dialog.Positioner class="question-place">
+			<Dialog.Content class="question">
+				<Dialog.Title class="title">{ask.question?.title}</Dialog.Title>
+				<Dialog.Description class="small">{ask.question?.says}</Dialog.Description>
+				<form onsubmit={submit}>
+					{#each ask.question?.fields ?? [] as field, index (field.label)}
+						<label>
+							<span class="cap">{field.label}</span>
+							<input
+								class="field"
+								class:mono={field.mono}
+								bind:value={values[index]}
+								onfocus={toEnd}
+							/>
+						</label>
+					{/each}
+					{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
+					<div class="buttons">
+						<button class="primary" type="submit">{ask.question?.act}</button>
+						<Dialog.CloseTrigger class="act">Leave it</Dialog.CloseTrigger>
+					</div>
+				</form>
+			</Dialog.Content>
+		</Dialog.Positioner>
+	</Portal>
+</Dialog>
+
+<style>
+	form {
+		display: grid;
+		gap: 12px;
+		margin-top: 14px;
+	}
+	label {
+		display: grid;
+		gap: 3px;
+	}
+	.refused {
+		color: var(--fault);
+	}
+	.buttons {
+		display: flex;
+		gap: 12px;
+		align-items: center;
+	}
+</style>

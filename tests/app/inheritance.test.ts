@@ -1,0 +1,252 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { named, startApp, textOf, until, type App } from '../lib/app.ts';
+
+let app: App;
+
+before(async () => {
+	app = await startApp();
+});
+after(async () => {
+	await app.close();
+});
+
+async function stageText(selector: string): Promise<string> {
+	return textOf(await app.stage(), selector);
+}
+
+/** What the roofline says of a page. */
+async function row(page: string): Promise<string> {
+	return app.page.$eval(`[id="row ${page}"]`, (one) => one.getAttribute('aria-label') ?? '');
+}
+
+async function says(page: string, end: string): Promise<void> {
+	await until(`${page} is ${end}`, async () => (await row(page)).endsWith(end));
+}
+
+async function undo(): Promise<void> {
+	await (await named(app.page, 'button', 'undo')).click();
+}
+
+async function center(selector: string): Promise<{ x: number; y: number }> {
+	const box = await (await app.page.waitForSelector(selector))?.boundingBox();
+	assert.ok(box, selector);
+	return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
+async function cell(layer: string, column: string): Promise<string> {
+	const found = await app.page.$$eval(
+		'[role=gridcell]',
+		(all, [one, other]) =>
+			all
+				.find((each) => each.ariaLabel?.startsWith(`${one}, ${other}:`))
+				?.getAttribute('data-cell'),
+		[layer, column] as const
+	);
+	assert.ok(found, `${layer}, ${column}`);
+	return `[data-cell="${found}"]`;
+}
+
+test('a page is made bare by dragging its mark off the bar, with what it takes along', async () => {
+	await app.open('/plan?route=/');
+	await says('/guides', 'under commons, guide');
+	const from = await center('[id="row /guides"] .grip');
+	await app.page.mouse.move(from.x, from.y);
+	await app.page.mouse.down();
+	await app.page.mouse.move(from.x + 150, from.y, { steps: 6 });
+	const hint = await until('the hint says so', async () => textOf(app.page, '.hint'));
+	assert.equal(hint.trim(), 'Let /guides sit under nothing');
+	await until('the routes it touches are marked', async () =>
+		(await textOf(app.page, '[id="row /guides"]')).includes('changes')
+	);
+	assert.ok(!(await textOf(app.page, '[id="row /visit"]')).includes('changes'));
+	await app.page.mouse.up();
+	await says('/guides', 'bare');
+	await undo();
+	await says('/guides', 'under commons, guide');
+});
+
+test('while it is dragged, a layout out of scope refuses and says why', async () => {
+	const from = await center('[id="row /guides"] .grip');
+	await app.page.mouse.move(from.x, from.y);
+	await app.page.mouse.down();
+	await app.page.mouse.move(from.x + 30, from.y + 10, { steps: 3 });
+	const desk = await center('li[data-drop="desk"]');
+	await app.page.mouse.move(desk.x, desk.y, { steps: 6 });
+	const hint = await until('it refuses', async () => {
+		const words = await textOf(app.page, '.hint.refused');
+		return words.includes('desk') && words;
+	});
+	assert.match(hint, /can be picked only at \/desk/);
+	await app.page.mouse.up();
+	await new Promise((resolve) => setTimeout(resolve, 200));
+	await says('/guides', 'under commons, guide');
+});
+
+test('a page is made bare, and goes under a layout, by keyboard', async () => {
+	await app.open('/plan?route=/catalogue/swaps');
+	const list = await app.page.waitForSelector('[role=listbox]');
+	await list?.focus();
+	await app.page.keyboard.press('u');
+	await named(app.page, 'menuitem', 'nothing: let it be bare');
+	await app.page.keyboard.press('ArrowUp');
+	await app.page.keyboard.press('ArrowUp');
+	await app.page.keyboard.press('Enter');
+	await until('it asks first: the page fills a region', async () =>
+		(await textOf(app.page, '[role=alertdialog]')).includes(
+			'What /catalogue/swaps puts into shelf would go'
+		)
+	);
+	await (await named(app.page, 'button', 'Do it all')).click();
+	await says('/catalogue/swaps', 'bare');
+	await undo();
+	await says('/catalogue/swaps', 'under commons, catalogue');
+});
+
+test('an "instead" becomes an "after", and the lost heading comes back', async () => {
+	await app.open('/plan?route=/catalogue');
+	await until('the heading is lost', async () =>
+		(await stageText('aside')).includes('Grown by others')
+	);
+	assert.ok(!(await stageText('aside')).includes('Open today'));
+	await app.page.click(await cell('catalogue', 'side'));
+	await app.page.keyboard.press('a');
+	await until('it is back', async () => (await stageText('aside')).includes('Open today'));
+	assert.match(await stageText('aside'), /Open today[^]*Grown by others/);
+	await undo();
+	await until('and gone again', async () => !(await stageText('aside')).includes('Open today'));
+});
+
+test('a layout is renamed with its uses, and all is undone, over a reload too', async () => {
+	await app.open('/plan?route=/visit');
+	await (
+		await app.page.waitForSelector(
+			'::-p-xpath(//button[contains(@class,"layout-name")][contains(.,"two-up")])'
+		)
+	)?.click();
+	await (await named(app.page, 'menuitem', 'Rename …')).click();
+	const field = await named(app.page, 'textbox', 'New name');
+	await field.click({ count: 3 });
+	await field.type('pair');
+	await (await named(app.page, 'button', 'Rename it')).click();
+	await says('/visit', 'under commons, pair');
+	await says('/guides/compare', 'under commons, pair');
+	assert.ok(await until('the page is whole', async () => (await stageText('h1')) === 'Visit us'));
+	await new Promise((resolve) => setTimeout(resolve, 500));
+	await app.open('/plan?route=/visit');
+	await says('/visit', 'under commons, pair');
+	for (let step = 0; step < 20; step++) {
+		const button = await named(app.page, 'button', 'undo');
+		if (await button.evaluate((one) => one.hasAttribute('disabled'))) break;
+		await button.click();
+		await new Promise((resolve) => setTimeout(resolve, 100));
+	}
+	await says('/visit', 'under commons, two-up');
+});
+
+test('removing a layout says what would break, and is made only with that', async () => {
+	await app.open('/plan?route=/visit');
+	await (
+		await app.page.waitForSelector(
+			'::-p-xpath(//button[contains(@class,"layout-name")][contains(.,"two-up")])'
+		)
+	)?.click();
+	await (await named(app.page, 'menuitem', 'Remove')).click();
+	const said = await until('it asks', async () => textOf(app.page, '[role=alertdialog]'));
+	assert.match(said, /\/visit and \/guides\/compare ask for two-up by name/);
+	await (await named(app.page, 'button', 'Leave it')).click();
+	await says('/visit', 'under commons, two-up');
+});
+
+test('pieces are edited at the side, live on the stage; what cannot be is not lost', async () => {
+	await app.open('/plan?route=/guides');
+	await app.page.click(await cell('/guides', 'main'));
+	await app.page.keyboard.press('Enter');
+	const editor = await app.page.waitForSelector('[aria-label="Markup of body"]');
+	await editor?.focus();
+	await app.page.keyboard.down('Control');
+	await app.page.keyboard.press('Home');
+	await app.page.keyboard.up('Control');
+	await app.page.keyboard.type('<p>Rain today.</p>');
+	await until('the stage follows', async () =>
+		(await stageText('article')).includes('Rain today.')
+	);
+	await app.page.keyboard.type('{{nowhere}');
+	const refused = await until('it is refused', async () => textOf(app.page, '.refused'));
+	assert.match(refused, /Not in the site yet/);
+	assert.ok((await stageText('article')).includes('Rain today.'));
+	assert.match(await textOf(app.page, '[aria-label="Markup of body"]'), /nowhere/);
+});
+
+test('what is pointed at lights up in every drawing, and says where it is written', async () => {
+	await app.open('/plan?route=/catalogue');
+	const block = await center(await cell('catalogue', 'side'));
+	await app.page.mouse.move(block.x, block.y);
+	await until('the box on the stage is lit', async () =>
+		(await textOf(app.page, '.box.lit')).includes('like-it')
+	);
+	await until('its place is said', async () =>
+		(await textOf(app.page, '.work')).includes(
+			'like-it, of catalogue is written in layouts/catalogue.eave, line'
+		)
+	);
+	await app.page.hover('li ::-p-text(guide)');
+	await until('the layout’s bars are lit', async () => (await app.page.$$('.bar.lit')).length > 0);
+});
+
+test('coming from another page, what stays and what goes is marked; a page is held beside', async () => {
+	await app.open('/plan?route=/catalogue');
+	await app.page.select('[aria-label="Coming from"]', '/visit');
+	const heads = await until('fates are marked', async () => {
+		const text = await textOf(app.page, '[aria-label="Cross-section"] .head');
+		return text.includes('kept') && text;
+	});
+	assert.match(heads, /head\s*kept\s*menu\s*refilled\s*trail\s*new/);
+	await (await named(app.page, 'button', 'Hold beside')).click();
+	await until('two pages are there', async () => (await app.page.$$('iframe')).length === 2);
+	await (await named(app.page, 'button', 'Let go')).click();
+});
+
+test('branches fold, and a search finds a route', async () => {
+	await app.open('/plan?route=/catalogue');
+	await (await app.page.waitForSelector('[role=listbox]'))?.focus();
+	await app.page.keyboard.press('ArrowLeft');
+	await until(
+		'the branch is folded',
+		async () => (await app.page.$('[id="row /catalogue/print"]')) === null
+	);
+	await app.page.keyboard.press('ArrowRight');
+	await app.page.waitForSelector('[id="row /catalogue/print"]');
+	await (await named(app.page, 'searchbox', 'Find a route')).type('Label');
+	await until('one is found', async () => (await app.page.$$('[role=option]')).length === 1);
+	await app.page.keyboard.press('Enter');
+	await until('it is shown', async () => (await stageText('.labels')).includes('Kale'));
+});
+
+test('a route and a layout are added, and a bar’s end is dragged over another branch', async () => {
+	await app.open('/plan?route=/borrow');
+	await (await named(app.page, 'button', 'Add route')).click();
+	const route = await named(app.page, 'textbox', 'Route');
+	await route.type('thanks');
+	await (await named(app.page, 'textbox', 'Title')).type('Thank you');
+	await (await named(app.page, 'button', 'Add it')).click();
+	await says('/borrow/thanks', 'under commons');
+	await (await named(app.page, 'button', 'Add layout')).click();
+	const name = await named(app.page, 'textbox', 'Name');
+	await name.type('lending');
+	await (await named(app.page, 'button', 'Add it')).click();
+	await says('/borrow/thanks', 'under commons, lending');
+	const tip = await center('.bar[title="lending"] .top');
+	const target = await center('[id="row /borrow/thanks"]');
+	await app.page.mouse.move(tip.x, tip.y);
+	await app.page.mouse.down();
+	await app.page.mouse.move(tip.x + 2, tip.y + 12, { steps: 3 });
+	await app.page.mouse.move(tip.x + 2, target.y, { steps: 6 });
+	await until('the hint says so', async () =>
+		(await textOf(app.page, '.hint')).includes('Let lending cover /borrow/thanks')
+	);
+	await app.page.mouse.up();
+	await says('/borrow', 'under commons');
+	await says('/borrow/thanks', 'under commons, lending');
+	assert.deepEqual(app.faults, []);
+});
