@@ -1,5 +1,6 @@
 import type { Remote } from 'comlink';
 import mime from 'mime';
+import type { Roofline } from '$core/drawing/roofline.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { applyChanges, type Change } from '$core/source/change.ts';
 import type { Desk } from '$workers/desk.ts';
@@ -35,6 +36,7 @@ class SiteStore {
 	texts = $state.raw<ReadonlyMap<string, string>>(new Map());
 	assets = $state.raw<ReadonlyMap<string, Uint8Array>>(new Map());
 	site = $state.raw<SiteView | undefined>();
+	roofline = $state.raw<Roofline>({ rows: [], layouts: [], routeCount: 0 });
 	page = $state.raw<PageView | undefined>();
 	history = $state.raw<History>(emptyHistory);
 	sites = $state.raw<readonly ListedSite[]>([]);
@@ -219,6 +221,7 @@ class SiteStore {
 
 	private take(shown: Shown): void {
 		this.site = shown.site;
+		if (shown.site.roofline) this.roofline = shown.site.roofline;
 		this.page = shown.page;
 		if (shown.page) this.wish = { page: shown.page.page, address: shown.page.address };
 	}

@@ -1,11 +1,11 @@
 import { crossSection } from '$core/drawing/cross-section.ts';
-import { roofline } from '$core/drawing/roofline.ts';
+import { roofline, sameRoofline, type Roofline } from '$core/drawing/roofline.ts';
 import { deliver, deliverPage, packSource, packZip, sheetsOf } from '$core/emit/delivery.ts';
 import { pageHead } from '$core/emit/page.ts';
 import { pageFile } from '$core/emit/paths.ts';
 import { outputOf, sourceOf, traceOutput, traceSource, type Trace } from '$core/emit/trace.ts';
 import { piecesIn, type PieceView } from '$core/edit/pieces.ts';
-import { propose } from '$core/edit/propose.ts';
+import { prepare } from '$core/edit/propose.ts';
 import { touches } from '$core/edit/touches.ts';
 import { underChoices, type UnderChoice } from '$core/edit/under-choices.ts';
 import type { HolderRef, LayerRef, Proposal, Wish } from '$core/edit/wish.ts';
@@ -22,7 +22,7 @@ import { isSound, resolveSite, type ResolvedSite } from '$core/resolve/site.ts';
 import { applyChanges, type Change } from '$core/source/change.ts';
 import { complete, type KnownNames } from '$core/source/complete.ts';
 import { IntakeError, refuseUnusable, takeIn } from '$core/source/intake.ts';
-import { readSiteFiles, type SiteReading } from '$core/source/read.ts';
+import { readSiteFiles } from '$core/source/read.ts';
 import type {
 	BetweenView,
 	DeliveredView,
@@ -45,7 +45,11 @@ import type {
 export class Desk {
 	private files: SiteFiles = { texts: new Map(), assets: new Map() };
 	private assetUrls: ReadonlyMap<string, string> = new Map();
-	private reading: SiteReading | undefined;
+	/** The last edit that was proposed, ready to be made. */
+	private prepared:
+		{ before: ResolvedSite; changes: readonly Change[]; after: ResolvedSite } | undefined;
+	/** The roofline that the application has; it is sent again only when it looks different. */
+	private drawn: Roofline | undefined;
 	private latest: ResolvedSite | undefined;
 	private good: ResolvedSite | undefined;
 
@@ -66,11 +70,16 @@ export class Desk {
 	open(files: FilesMessage, wish: PageWish | undefined): Shown {
 		this.files = { texts: files.texts, assets: files.assets };
 		this.assetUrls = files.assetUrls;
-		this.reading = this.good = undefined;
+		this.latest = this.good = this.drawn = undefined;
 		return this.readAgain(wish);
 	}
 
 	change(changes: readonly Change[], wish: PageWish | undefined): Shown {
+		const { prepared } = this;
+		this.prepared = undefined;
+		if (prepared && prepared.before === this.latest && sameChanges(prepared.changes, changes)) {
+			return this.adopt(prepared.after, wish);
+		}
 		const { texts } = applyChanges(this.files.texts, changes);
 		this.files = { texts, assets: this.files.assets };
 		return this.readAgain(wish);
@@ -113,8 +122,13 @@ export class Desk {
 
 	/** The edit that a wish comes to, or why it cannot be. */
 	propose(wish: Wish): Proposal {
-		if (!this.latest || !this.reading) return { kind: 'refused', sentence: 'No site is open.' };
-		return propose(this.latest, wish);
+		const before = this.latest;
+		if (!before) return { kind: 'refused', sentence: 'No site is open.' };
+		const { proposal, after } = prepare(before, wish);
+		if (proposal.kind === 'edit' && after) {
+			this.prepared = { before, changes: proposal.changes, after };
+		}
+		return proposal;
 	}
 
 	/** Names of the pages that a wish would change; none where it is refused. */
@@ -204,22 +218,34 @@ export class Desk {
 	}
 
 	private readAgain(wish: PageWish | undefined): Shown {
-		this.reading = readSiteFiles(this.files, this.reading);
-		this.latest = resolveSite(this.reading);
-		if (isSound(this.latest)) this.good = this.latest;
-		const site = this.siteView(this.latest, this.shown ?? this.latest);
-		const first = site.roofline.rows[0]?.page;
+		return this.adopt(resolveSite(readSiteFiles(this.files, this.latest?.reading)), wish);
+	}
+
+	private adopt(latest: ResolvedSite, wish: PageWish | undefined): Shown {
+		this.latest = latest;
+		this.files = latest.reading.files;
+		if (isSound(latest)) this.good = latest;
+		const shown = this.good ?? latest;
+		const drawing = roofline(shown);
+		const isNew = !this.drawn || !sameRoofline(this.drawn, drawing);
+		this.drawn = drawing;
+		const site = this.siteView(latest, shown, isNew ? drawing : undefined);
+		const first = drawing.rows[0]?.page;
 		const page = wish && this.page(wish);
 		if (page || first === undefined) return { site, page };
 		return { site, page: this.page({ page: first, address: undefined }) };
 	}
 
-	private siteView(latest: ResolvedSite, shown: ResolvedSite): SiteView {
+	private siteView(
+		latest: ResolvedSite,
+		shown: ResolvedSite,
+		drawing: Roofline | undefined
+	): SiteView {
 		const { settings } = shown.site;
 		return {
 			name: settings.name.text,
 			bands: settings.bands.map((band) => ({ name: band.name.text, from: band.from })),
-			roofline: roofline(shown),
+			roofline: drawing,
 			problems: latest.problems.map((problem) => this.problemView(problem)),
 			current: shown === latest
 		};
@@ -247,4 +273,8 @@ export class Desk {
 		const text = this.files.texts.get(span.file) ?? '';
 		return { severity, code, sentence, ...span, ...positionAt(text, span.from) };
 	}
+}
+
+function sameChanges(a: readonly Change[], b: readonly Change[]): boolean {
+	return JSON.stringify(a) === JSON.stringify(b);
 }

@@ -26,7 +26,8 @@ export interface ProblemView {
 export interface SiteView {
 	readonly name: string;
 	readonly bands: readonly BandView[];
-	readonly roofline: Roofline;
+	/** undefined where it looks as it did before. */
+	readonly roofline: Roofline | undefined;
 	readonly problems: readonly ProblemView[];
 	/** Whether the drawings show the text as it is now; otherwise its last state without errors. */
 	readonly current: boolean;

@@ -248,3 +248,46 @@ test('reading never throws, and its places lie inside the text', () => {
 		{ seed: 7, numRuns: 400 }
 	);
 });
+
+test('a file read again after an edit says what it says when read anew', () => {
+	const base = [
+		'site "A" { lang en }',
+		'layout f at / {',
+		'  region main as main { slot }',
+		'  region side as aside {',
+		'    piece note """',
+		'      <p>one</p>',
+		'    """',
+		'  }',
+		'}',
+		'route / { piece body """<p>home</p>""" }',
+		'route /a { title "A" } // end'
+	].join('\n');
+	const insert = fc.constantFrom(
+		'',
+		'"""',
+		'\n',
+		'}',
+		'{',
+		'x',
+		'\nroute /b { }\n',
+		'"',
+		'  ',
+		'//',
+		';'
+	);
+	const edit = fc.record({ at: fc.nat(base.length), length: fc.nat(12), insert });
+	fc.assert(
+		fc.property(fc.array(edit, { minLength: 1, maxLength: 8 }), (edits) => {
+			let reading = readFile('site.eave', base);
+			for (const { at, length, insert } of edits) {
+				const text = reading.text.slice(0, at) + insert + reading.text.slice(at + length);
+				reading = readFile('site.eave', text, reading);
+				const fresh = readFile('site.eave', text);
+				assert.deepEqual(reading.declarations, fresh.declarations, text);
+				assert.deepEqual(reading.problems, fresh.problems, text);
+			}
+		}),
+		{ seed: 9, numRuns: 500, includeErrorInReport: true }
+	);
+});

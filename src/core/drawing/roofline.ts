@@ -1,5 +1,5 @@
 import { isWithin, type Pattern } from '../model/pattern.ts';
-import { layerName, layerPattern, type Layout, type Page } from '../model/site.ts';
+import { layerName, layerPattern, type Page } from '../model/site.ts';
 import { templateText } from '../model/template.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
@@ -79,7 +79,7 @@ export function roofline(resolved: ResolvedSite): Roofline {
 }
 
 function routeRows(resolved: ResolvedSite): RooflineRow[] {
-	const rows: { row: RooflineRow; below: number }[] = [];
+	const rows: (RooflineRow & { below: number })[] = [];
 	const open: { pattern: Pattern; index: number }[] = [];
 	for (const route of resolved.routes) {
 		const { pattern } = route;
@@ -95,9 +95,9 @@ function routeRows(resolved: ResolvedSite): RooflineRow[] {
 		const parent = open.at(-1)?.pattern;
 		const label = parent ? pattern.text.slice(parent.text.length) : pattern.text;
 		open.push({ pattern, index: rows.length });
-		rows.push({ row: makeRow(resolved, route, label, open.length - 1), below: 0 });
+		rows.push(makeRow(resolved, route, label, open.length - 1));
 	}
-	return rows.map(({ row, below }) => ({ ...row, below }));
+	return rows;
 }
 
 function stateRows(resolved: ResolvedSite): RooflineRow[] {
@@ -106,9 +106,10 @@ function stateRows(resolved: ResolvedSite): RooflineRow[] {
 
 function makeRow(resolved: ResolvedSite, page: Page, label: string, depth: number): RooflineRow {
 	const chain = resolved.structure.chainOf(page);
-	const covering = [...resolved.structure.covering.values()];
-	const isPassed = (layout: Layout): boolean =>
-		!chain.includes(layout) && isWithin(layerPattern(page), layout.at);
+	const passedBy = layerPattern(page).upward.flatMap((key) => {
+		const layout = resolved.structure.covering.get(key);
+		return layout && !chain.includes(layout) ? [layout.name.text] : [];
+	});
 	return {
 		page: layerName(page),
 		kind: page.kind,
@@ -119,8 +120,38 @@ function makeRow(resolved: ResolvedSite, page: Page, label: string, depth: numbe
 		chain: chain.map((layout) => layout.name.text),
 		bare: chain.length === 0,
 		below: 0,
-		passedBy: covering.filter(isPassed).map((layout) => layout.name.text)
+		passedBy
 	};
+}
+
+/** Whether two rooflines look the same, so that the one that is drawn can stay. */
+export function sameRoofline(a: Roofline, b: Roofline): boolean {
+	return (
+		a.rows.length === b.rows.length &&
+		a.layouts.length === b.layouts.length &&
+		a.rows.every((row, index) => sameRow(row, b.rows[index])) &&
+		a.layouts.every((layout, index) => sameLayout(layout, b.layouts[index]))
+	);
+}
+
+function sameRow(a: RooflineRow, b: RooflineRow | undefined): boolean {
+	return (
+		b !== undefined && a.page === b.page && a.label === b.label && a.title === b.title &&
+		a.kind === b.kind && a.pages === b.pages && a.depth === b.depth && a.below === b.below &&
+		sameWords(a.chain, b.chain) && sameWords(a.passedBy, b.passedBy)
+	); // prettier-ignore
+}
+
+function sameLayout(a: RooflineLayout, b: RooflineLayout | undefined): boolean {
+	return (
+		b !== undefined && a.name === b.name && a.at === b.at && a.onRequest === b.onRequest &&
+		a.depth === b.depth && a.covers === b.covers && a.mark.hue === b.mark.hue &&
+		a.mark.hatch === b.mark.hatch
+	); // prettier-ignore
+}
+
+function sameWords(a: readonly string[], b: readonly string[]): boolean {
+	return a.length === b.length && a.every((word, index) => word === b[index]);
 }
 
 /** Rows that are left when branches are folded: what lies below a folded row is not shown. */

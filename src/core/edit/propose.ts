@@ -20,11 +20,22 @@ import { addRoute, moveRoute, removeRoute } from './routes.ts';
 import { Surgery } from './surgery.ts';
 import { WishRefused, type Proposal, type Wish } from './wish.ts';
 
+/** A proposal together with the site as it would be, so that making it works nothing out again. */
+export interface Prepared {
+	readonly proposal: Proposal;
+	readonly after: ResolvedSite | undefined;
+}
+
 /**
  * Turns a wish into the smallest change of the text that says it. A wish that would bring an error
  * into a site is refused with that error's sentence; what else it changes is said in `consequences`.
  */
 export function propose(resolved: ResolvedSite, wish: Wish): Proposal {
+	return prepare(resolved, wish).proposal;
+}
+
+/** The same, with the site as it would be. */
+export function prepare(resolved: ResolvedSite, wish: Wish): Prepared {
 	const surgery = new Surgery(resolved.reading);
 	try {
 		const consequences = carryOut(resolved, surgery, wish);
@@ -32,17 +43,22 @@ export function propose(resolved: ResolvedSite, wish: Wish): Proposal {
 		const mended = wish.kind === 'set-fill' ? undefined : dropLostFills(resolved, first);
 		const after = mended?.after ?? first;
 		const broken = newError(resolved, after);
-		if (broken !== undefined) return { kind: 'refused', sentence: broken };
-		return {
+		if (broken !== undefined) return refuse(broken);
+		const proposal: Proposal = {
 			kind: 'edit',
 			label: labelOf(wish),
 			changes: [...surgery.changes(), ...(mended?.changes ?? [])],
 			consequences: [...consequences, ...(mended?.consequences ?? [])]
 		};
+		return { proposal, after };
 	} catch (failure) {
-		if (failure instanceof WishRefused) return { kind: 'refused', sentence: failure.message };
+		if (failure instanceof WishRefused) return refuse(failure.message);
 		throw failure;
 	}
+}
+
+function refuse(sentence: string): Prepared {
+	return { proposal: { kind: 'refused', sentence }, after: undefined };
 }
 
 function carryOut(resolved: ResolvedSite, surgery: Surgery, wish: Wish): string[] {

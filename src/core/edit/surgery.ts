@@ -116,8 +116,20 @@ export class Surgery {
 		return [...this.cuts].flatMap(([file, cuts]) =>
 			mergeCuts(cuts)
 				.reverse()
-				.map(({ from, to, insert }): Change => ({ kind: 'edit', file, from, to, insert }))
+				.map((cut) => this.least(file, cut))
 		);
+	}
+
+	/** A cut without what its ends share with the text that is there. */
+	private least(file: string, { from, to, insert }: Cut): Change {
+		const there = this.text(file).slice(from, to);
+		const shared = Math.min(there.length, insert.length);
+		let start = 0;
+		while (start < shared && there[start] === insert[start]) start++;
+		let end = 0;
+		while (end < shared - start && there.at(-1 - end) === insert.at(-1 - end)) end++;
+		const rest = insert.slice(start, insert.length - end);
+		return { kind: 'edit', file, from: from + start, to: to - end, insert: rest };
 	}
 
 	private insertInLine(

@@ -13,6 +13,8 @@ export interface Pattern {
 	readonly segments: readonly Segment[];
 	/** Equal for patterns that match the same addresses: parameter names do not count. */
 	readonly key: string;
+	/** The keys of the pattern and of everything above it, nearest first, `/` last. */
+	readonly upward: readonly string[];
 }
 
 /** Reads a pattern, or says in a few words why it is none. */
@@ -45,10 +47,13 @@ export function readPattern(text: string): Pattern | string {
 }
 
 function makePattern(segments: readonly Segment[]): Pattern {
+	const words = segments.map(segmentKey);
+	const upward = words.map((_, index) => '/' + words.slice(0, words.length - index).join('/'));
 	return {
 		text: '/' + segments.map(segmentText).join('/'),
 		segments,
-		key: '/' + segments.map(segmentKey).join('/')
+		key: '/' + words.join('/'),
+		upward: [...upward, '/']
 	};
 }
 
@@ -72,17 +77,6 @@ export function segmentKey(segment: Segment): string {
 export function isWithin(pattern: Pattern, branch: Pattern): boolean {
 	if (branch.segments.length === 0) return true;
 	return pattern.key === branch.key || pattern.key.startsWith(branch.key + '/');
-}
-
-/** The keys of the pattern and of everything above it, nearest first, `/` last. */
-export function keysUpward(pattern: Pattern): string[] {
-	const words = pattern.segments.map(segmentKey);
-	const keys: string[] = [];
-	for (let length = words.length; length > 0; length--) {
-		keys.push('/' + words.slice(0, length).join('/'));
-	}
-	keys.push('/');
-	return keys;
 }
 
 export function hasParameters(pattern: Pattern): boolean {

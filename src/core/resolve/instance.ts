@@ -20,6 +20,17 @@ export interface Instances {
 
 /** The pages of a route: one for each member or sample, or one with the parameters' names as values. */
 export function instancesOf(route: Route, site: Site): Instances {
+	const known = knownInstances.get(route);
+	if (known?.values === site.values) return known.instances;
+	const instances = findInstances(route, site);
+	knownInstances.set(route, { values: site.values, instances });
+	return instances;
+}
+
+/** What was worked out for a route, for as long as the site's data is the same. */
+const knownInstances = new WeakMap<Route, { values: Site['values']; instances: Instances }>();
+
+function findInstances(route: Route, site: Site): Instances {
 	const names = route.pattern.segments.flatMap((segment) =>
 		segment.kind === 'parameter' ? [segment.name] : segment.kind === 'rest' ? ['rest'] : []
 	);

@@ -36,15 +36,28 @@ const URL_CLOSE = '\ue003';
 const mark = /\ue000(\d+)\ue001/g;
 const anyMark = /\ue000(\d+)\ue001|\ue002(\d+)\ue003/g;
 
-const compiled = new WeakMap<Template, CompiledMarkup>();
+const byTemplate = new WeakMap<Template, CompiledMarkup>();
+
+/** Markup as parsed, with expressions by number: equal texts are parsed once, wherever they stand. */
+interface ParsedMarkup {
+	readonly text: string;
+	readonly urls: readonly string[];
+	readonly inStyle: ReadonlySet<number>;
+	readonly indentable: boolean;
+	/** Numbers of expressions that stand where no value can. */
+	readonly refused: readonly number[];
+}
+
+const mostParsed = 20_000;
+const byText = new Map<string, ParsedMarkup>();
 
 /**
  * Reads markup with parse5, so that what is written is whole HTML whatever the author left open,
  * and values are escaped for where they stand. Expressions where no value can stand are problems.
  */
 export function compileMarkup(template: Template): CompiledMarkup {
-	let result = compiled.get(template);
-	if (!result) compiled.set(template, (result = compile(template)));
+	let result = byTemplate.get(template);
+	if (!result) byTemplate.set(template, (result = compile(template)));
 	return result;
 }
 
@@ -57,20 +70,36 @@ function compile(template: Template): CompiledMarkup {
 			return `${MARK_OPEN}${expressions.length - 1}${MARK_CLOSE}`;
 		})
 		.join('');
+	const parsed = parseOnce(source);
+	const urls = parsed.urls.map((url) => splitExpressions(url, expressions));
+	const problems = parsed.refused.flatMap((index) => {
+		const expression = expressions[index];
+		if (!expression) return [];
+		return [error('expression-place', expression.span, expression.path.join('.'))];
+	});
+	const parts = splitMarks(parsed.text, expressions, urls, parsed.inStyle);
+	return { parts, indentable: parsed.indentable, problems };
+}
+
+function parseOnce(source: string): ParsedMarkup {
+	const known = byText.get(source);
+	if (known) return known;
 	const fragment = parseFragment(source);
-	const walk = new Walk(expressions);
+	const walk = new Walk();
 	walk.children(fragment);
-	const parts = splitMarks(serialize(fragment), expressions, walk.urls, walk.inStyle);
-	return { parts, indentable: walk.indentable, problems: walk.problems };
+	const { urls, inStyle, indentable, refused } = walk;
+	const parsed = { text: serialize(fragment), urls, inStyle, indentable, refused };
+	// Texts come and go while someone types; what is no longer used is forgotten all at once.
+	if (byText.size >= mostParsed) byText.clear();
+	byText.set(source, parsed);
+	return parsed;
 }
 
 class Walk {
-	readonly problems: Problem[] = [];
-	readonly urls: (readonly (string | Expression)[])[] = [];
+	readonly refused: number[] = [];
+	readonly urls: string[] = [];
 	readonly inStyle = new Set<number>();
 	indentable = true;
-
-	constructor(private readonly expressions: readonly Expression[]) {}
 
 	children(parent: Tree.ParentNode): void {
 		for (const node of parent.childNodes) this.node(node);
@@ -109,18 +138,13 @@ class Walk {
 		} else if (attribute.name === 'style') {
 			for (const [, index] of attribute.value.matchAll(mark)) this.inStyle.add(Number(index));
 		} else if (urlAttributes.has(attribute.name) && node.namespaceURI === html.NS.HTML) {
-			this.urls.push(splitExpressions(attribute.value, this.expressions));
+			this.urls.push(attribute.value);
 			attribute.value = `${URL_OPEN}${this.urls.length - 1}${URL_CLOSE}`;
 		}
 	}
 
 	private refuse(text: string): void {
-		for (const [, index] of text.matchAll(mark)) {
-			const expression = this.expressions[Number(index)];
-			if (!expression) continue;
-			const path = expression.path.join('.');
-			this.problems.push(error('expression-place', expression.span, path));
-		}
+		for (const [, index] of text.matchAll(mark)) this.refused.push(Number(index));
 	}
 }
 

@@ -12,6 +12,16 @@ export interface NavLink {
  * of the text. Routes with parameters are no single page, so they are not listed.
  */
 export function navLinks(piece: NavPiece, site: Site): readonly NavLink[] {
+	let known = knownLinks.get(site);
+	if (!known) knownLinks.set(site, (known = new Map()));
+	let links = known.get(piece);
+	if (!links) known.set(piece, (links = findLinks(piece, site)));
+	return links;
+}
+
+const knownLinks = new WeakMap<Site, Map<NavPiece, readonly NavLink[]>>();
+
+function findLinks(piece: NavPiece, site: Site): readonly NavLink[] {
 	const depth = piece.from.segments.length;
 	const below = site.routes.filter((route) => {
 		const levels = route.pattern.segments.length - depth;

@@ -1,12 +1,4 @@
-import { error, type Problem } from '../messages/problem.ts';
-import {
-	layerName,
-	type Fill,
-	type Layer,
-	type Layout,
-	type Page,
-	type Piece
-} from '../model/site.ts';
+import { type Fill, type Layer, type Layout, type Page, type Piece } from '../model/site.ts';
 import { fillTarget, isProblem, type RegionOf } from './fill-target.ts';
 import { slotOf, type Structure } from './structure.ts';
 
@@ -61,18 +53,16 @@ export interface ResolvedPage {
 	readonly regions: readonly ResolvedRegion[];
 	/** The page's content where there is no slot to land in: a bare page. */
 	readonly bare: readonly LandedPiece[];
-	readonly problems: readonly Problem[];
 }
 
 /**
  * Works out what lands in each region of a page. Fills apply from the outermost layer inward.
- * A fill that may not be is a problem and changes nothing.
+ * A fill that may not be changes nothing; `checkPage` reports it.
  */
 export function resolvePage(page: Page, structure: Structure): ResolvedPage {
 	const chain = structure.chainOf(page);
 	const layers: Layer[] = [...chain, page];
-	const problems: Problem[] = [];
-	const wishes = collectFills(layers, problems);
+	const wishes = collectFills(layers);
 	const regions = chain.flatMap((layout, index) =>
 		layout.regions.map((region) => {
 			const inward = layers.slice(index + 1);
@@ -83,18 +73,8 @@ export function resolvePage(page: Page, structure: Structure): ResolvedPage {
 				: resolveRegion({ layout, region }, inward, fills);
 		})
 	);
-	for (const { layout, region, landed } of regions) {
-		if (!region.required || landed.some((one) => one.kind === 'layout')) continue;
-		const brought = region.slot
-			? landed.some((one) => one.kind === 'piece' && one.owner !== layout)
-			: landed.length > 0;
-		if (!brought) {
-			const names = [region.name.text, layout.name.text, layerName(page)] as const;
-			problems.push(error('required-unfilled', pageSpan(page), ...names));
-		}
-	}
 	const bare = chain.length === 0 ? own(page.pieces, page) : [];
-	return { page, chain, regions, bare, problems };
+	return { page, chain, regions, bare };
 }
 
 interface Wish {
@@ -103,17 +83,15 @@ interface Wish {
 	readonly target: RegionOf;
 }
 
-function collectFills(layers: readonly Layer[], problems: Problem[]): Wish[] {
-	const page = layers.at(-1);
-	return layers.flatMap((layer, index) =>
-		layer.fills.flatMap((fill) => {
-			const target = fillTarget(fill, layer, layers.slice(0, index).filter(isLayout));
-			if (!isProblem(target)) return [{ fill, layer, target }];
-			// A layout's own mistakes are reported once for the layout, not for each of its pages.
-			if (layer === page) problems.push(target);
-			return [];
-		})
-	);
+function collectFills(layers: readonly Layer[]): Wish[] {
+	return layers.flatMap((layer, index) => {
+		if (layer.fills.length === 0) return [];
+		const chain = layers.slice(0, index).filter(isLayout);
+		return layer.fills.flatMap((fill) => {
+			const target = fillTarget(fill, layer, chain);
+			return isProblem(target) ? [] : [{ fill, layer, target }];
+		});
+	});
 }
 
 function resolveRegion(
@@ -197,8 +175,4 @@ function filled(layer: Layer, fill: Fill): Step {
 
 function isLayout(layer: Layer): layer is Layout {
 	return layer.kind === 'layout';
-}
-
-function pageSpan(page: Page) {
-	return page.kind === 'route' ? page.patternSpan : page.state.span;
 }

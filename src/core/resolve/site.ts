@@ -1,8 +1,8 @@
 import { hasErrors, warning, type Problem } from '../messages/problem.ts';
-import type { Layer, Layout, Page, Piece, Route, Site } from '../model/site.ts';
+import type { Layer, Layout, NavPiece, Page, Piece, Route, Site } from '../model/site.ts';
 import type { SiteReading } from '../source/read.ts';
 import { checkArrangement } from './arrangement.ts';
-import { fillTarget, isProblem } from './fill-target.ts';
+import { checkFills, checkRequired } from './check-page.ts';
 import { instancesOf, type Instances, type PageInstance } from './instance.ts';
 import { compileMarkup } from './markup.ts';
 import { navLinks, treeOrder } from './nav.ts';
@@ -48,7 +48,8 @@ export function resolveSite(reading: SiteReading): ResolvedSite {
 	const problems = [...reading.problems, ...structure.problems];
 	for (const layout of site.layouts) problems.push(...checkLayout(layout, site, structure));
 	for (const page of [...site.routes, ...site.states]) {
-		problems.push(...pageOf(page).problems, ...(instances.get(page)?.problems ?? []));
+		problems.push(...checkFills(page, structure), ...checkRequired(page, structure, pageOf));
+		problems.push(...(instances.get(page)?.problems ?? []));
 		problems.push(...checkExpressions(page, instancesFor(page), site));
 		problems.push(...checkPieces(page, site));
 	}
@@ -80,22 +81,38 @@ function resolveKnown(page: Page, structure: Structure): ResolvedPage {
 }
 
 function checkLayout(layout: Layout, site: Site, structure: Structure): Problem[] {
-	const chain = structure.chainOf(layout);
-	const targets = layout.fills.map((fill) => fillTarget(fill, layout, chain));
 	return [
-		...targets.filter(isProblem),
+		...checkFills(layout, structure),
 		...checkArrangement(layout),
 		...checkExpressions(layout, [], site),
 		...checkPieces(layout, site)
 	];
 }
 
+interface PieceFacts {
+	readonly problems: readonly Problem[];
+	readonly navs: readonly NavPiece[];
+}
+
+/** What a layer's pieces say by themselves, whatever the rest of the site says. */
+const knownPieces = new WeakMap<Layer, PieceFacts>();
+
 function checkPieces(layer: Layer, site: Site): Problem[] {
-	return piecesOf(layer).flatMap((piece) => {
-		if (piece.kind === 'markup') return compileMarkup(piece.markup).problems;
-		const isEmpty = navLinks(piece, site).length === 0;
-		return isEmpty ? [warning('nav-empty', piece.fromSpan, piece.from.text)] : [];
-	});
+	let facts = knownPieces.get(layer);
+	if (!facts) knownPieces.set(layer, (facts = findPieceFacts(layer)));
+	const { problems, navs } = facts;
+	const empty = navs.filter((piece) => navLinks(piece, site).length === 0);
+	return [...problems, ...empty.map((nav) => warning('nav-empty', nav.fromSpan, nav.from.text))];
+}
+
+function findPieceFacts(layer: Layer): PieceFacts {
+	const pieces = piecesOf(layer);
+	return {
+		problems: pieces.flatMap((piece) =>
+			piece.kind === 'markup' ? compileMarkup(piece.markup).problems : []
+		),
+		navs: pieces.filter((piece) => piece.kind === 'nav')
+	};
 }
 
 /** All pieces that stand in a layer, in regions, fills or the page itself. */

@@ -1,5 +1,5 @@
 import { error, listWords, type Problem } from '../messages/problem.ts';
-import { isWithin, keysUpward, matchPattern } from '../model/pattern.ts';
+import { isWithin, matchPattern } from '../model/pattern.ts';
 import {
 	layerName,
 	layerPattern,
@@ -130,7 +130,7 @@ class StructureBuilder {
 
 	/** The nearest layout above in the route tree that covers the layer's branch. */
 	private nearest(layer: Layer): Layout | undefined {
-		for (const key of keysUpward(layerPattern(layer))) {
+		for (const key of layerPattern(layer).upward) {
 			const layout = this.covering.get(key);
 			if (layout && layout !== layer) return layout;
 		}

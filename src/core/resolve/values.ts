@@ -68,12 +68,26 @@ function templatesOf(layer: Layer): Template[] {
 	];
 }
 
+/** What was found in a layer, for as long as the site's data is the same. */
+const knownProblems = new WeakMap<
+	Layer,
+	{ values: Site['values']; problems: readonly Problem[] }
+>();
+
 /** Reports each expression of a layer whose path leads nowhere. */
 export function checkExpressions(
 	layer: Layer,
 	pages: readonly PageInstance[],
 	site: Site
-): Problem[] {
+): readonly Problem[] {
+	const known = knownProblems.get(layer);
+	if (known?.values === site.values) return known.problems;
+	const problems = findProblems(layer, pages, site);
+	knownProblems.set(layer, { values: site.values, problems });
+	return problems;
+}
+
+function findProblems(layer: Layer, pages: readonly PageInstance[], site: Site): Problem[] {
 	const problems: Problem[] = [];
 	const isPage = layer.kind !== 'layout';
 	const check = (template: Template, hasTitle: boolean): void => {

@@ -38,19 +38,24 @@ export function readSiteFiles(files: SiteFiles, previous?: SiteReading): SiteRea
 	for (const path of [...files.texts.keys()].sort()) {
 		const text = files.texts.get(path) ?? '';
 		const before = previous?.readings.get(path);
-		readings.set(path, before?.text === text ? before : readFile(path, text));
+		readings.set(path, before?.text === text ? before : readFile(path, text, before));
 	}
 	const collector = new Collector(readings);
 	const json = new Map<string, JsonReading>();
-	const values = new Map<string, unknown>();
+	const read = new Map<string, unknown>();
 	for (const source of collector.data) {
 		const value = readJson(source, files, previous, json, collector.problems);
-		if (value !== undefined) values.set(source.name.text, value);
+		if (value !== undefined) read.set(source.name.text, value);
 	}
+	const values = previous && sameValues(read, previous.site.values) ? previous.site.values : read;
 	const { settings, layouts, routes, states, data, problems } = collector.finish();
 	const assets = [...files.assets.keys()].sort();
 	const site: Site = { settings, layouts, routes, states, data, values, assets };
 	return { files, readings, site, problems, json };
+}
+
+function sameValues(a: ReadonlyMap<string, unknown>, b: ReadonlyMap<string, unknown>): boolean {
+	return a.size === b.size && [...a].every(([name, value]) => b.has(name) && b.get(name) === value);
 }
 
 /** `file:line:col` of a place, for sentences and for the command line. */

@@ -1,4 +1,4 @@
-import type { SyntaxNode } from '@lezer/common';
+import { TreeFragment, type SyntaxNode, type Tree } from '@lezer/common';
 import { error, type Problem } from '../messages/problem.ts';
 import type { Span } from '../model/span.ts';
 import { parser } from './grammar/parser.ts';
@@ -34,18 +34,38 @@ export interface Block {
 export interface SyntaxTree {
 	readonly statements: readonly Statement[];
 	readonly problems: readonly Problem[];
+	/** For reading the next text of the same file, which shares most of it. */
+	readonly parsed: { readonly text: string; readonly tree: Tree } | undefined;
 }
 
 /**
  * Reads the shape of a file: statements, blocks and atoms. Never throws; what cannot be read is a
  * problem at its place, and what stands around it is read all the same.
  */
-export function parseSyntax(file: string, text: string): SyntaxTree {
+export function parseSyntax(
+	file: string,
+	text: string,
+	previous?: SyntaxTree['parsed']
+): SyntaxTree {
 	const tooLong = findLongLine(file, text);
-	if (tooLong) return { statements: [], problems: [tooLong] };
+	if (tooLong) return { statements: [], problems: [tooLong], parsed: undefined };
 	const builder = new SyntaxBuilder(file, text);
-	const statements = builder.statements(parser.parse(text).topNode);
-	return { statements, problems: builder.problems };
+	const tree = previous ? parseAgain(text, previous) : parser.parse(text);
+	const statements = builder.statements(tree.topNode);
+	return { statements, problems: builder.problems, parsed: { text, tree } };
+}
+
+/** Parses only what is around the stretch in which two texts differ. */
+function parseAgain(text: string, previous: NonNullable<SyntaxTree['parsed']>): Tree {
+	const before = previous.text;
+	const least = Math.min(text.length, before.length);
+	let from = 0;
+	while (from < least && text[from] === before[from]) from++;
+	let end = 0;
+	while (end < least - from && text.at(-1 - end) === before.at(-1 - end)) end++;
+	const change = { fromA: from, toA: before.length - end, fromB: from, toB: text.length - end };
+	const fragments = TreeFragment.applyChanges(TreeFragment.addTree(previous.tree), [change]);
+	return parser.parse(text, fragments);
 }
 
 function findLongLine(file: string, text: string): Problem | undefined {

@@ -10,12 +10,12 @@
 	import { cellFacts, selection } from './selection.svelte.ts';
 	import Stage from './Stage.svelte';
 
-	const { site, page } = $derived(store);
+	const { site, page, roofline } = $derived(store);
 	let comingFrom = $state('');
 	let underOpen = $state(false);
 	let between = $state.raw<BetweenView | undefined>();
 
-	const pages = $derived(site?.roofline.rows.map((row) => row.page) ?? []);
+	const pages = $derived(roofline.rows.map((row) => row.page));
 	const facts = $derived(page && cellFacts(page.section, selection.place));
 	const holder = $derived(selection.editing ? facts?.holder : undefined);
 	const pieceTitle = $derived.by(() => {
@@ -52,14 +52,14 @@
 
 {#if site}
 	<div class="plan" class:editing={holder}>
-		<Roofline roofline={site.roofline} chosen={page?.page} openUnder={() => (underOpen = true)} />
+		<Roofline {roofline} chosen={page?.page} openUnder={() => (underOpen = true)} />
 		<section class="work" aria-label="Page">
 			{#if site.problems.some((problem) => problem.severity === 'error')}
 				<ProblemList problems={site.problems} current={site.current} />
 			{/if}
 			{#if page}
-				<PageLine {page} layouts={site.roofline.layouts} {pages} bind:comingFrom bind:underOpen />
-				<Stage {page} bands={site.bands} layouts={site.roofline.layouts} {between} onPick={pick} />
+				<PageLine {page} layouts={roofline.layouts} {pages} bind:comingFrom bind:underOpen />
+				<Stage {page} bands={site.bands} layouts={roofline.layouts} {between} onPick={pick} />
 				<CrossSection section={page.section} {between} />
 			{:else}
 				<p class="empty">

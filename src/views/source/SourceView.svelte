@@ -84,7 +84,7 @@
 				onchange={(event) =>
 					void store.goTo({ page: event.currentTarget.value, address: undefined })}
 			>
-				{#each store.site?.roofline.rows ?? [] as row (row.page)}
+				{#each store.roofline.rows as row (row.page)}
 					<option value={row.page}>{row.page}</option>
 				{/each}
 			</select>

@@ -1,6 +1,6 @@
 import type { Problem } from '../../messages/problem.ts';
 import type { Declaration } from '../../model/site.ts';
-import { parseSyntax } from '../syntax.ts';
+import { parseSyntax, type SyntaxTree } from '../syntax.ts';
 import { readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { readData } from './data.ts';
@@ -14,14 +14,15 @@ export interface FileReading {
 	readonly text: string;
 	readonly declarations: readonly Declaration[];
 	readonly problems: readonly Problem[];
+	readonly parsed: SyntaxTree['parsed'];
 }
 
 /**
  * Reads one `.eave` file. It never throws: each mistake is a problem at its place, and the
  * declarations around it are read all the same.
  */
-export function readFile(file: string, text: string): FileReading {
-	const syntax = parseSyntax(file, text);
+export function readFile(file: string, text: string, previous?: FileReading): FileReading {
+	const syntax = parseSyntax(file, text, previous?.parsed);
 	const context: ReadContext = { text, problems: [...syntax.problems] };
 	const declarations: Declaration[] = [];
 	const keep = (read: (cursor: Cursor, context: ReadContext) => Declaration | undefined) => {
@@ -45,7 +46,8 @@ export function readFile(file: string, text: string): FileReading {
 		},
 		context
 	);
-	return { file, text, declarations, problems: sortProblems(context.problems) };
+	const problems = sortProblems(context.problems);
+	return { file, text, declarations, problems, parsed: syntax.parsed };
 }
 
 function sortProblems(problems: readonly Problem[]): Problem[] {

@@ -1,0 +1,30 @@
+// npm run bench: measures the core and the application, prints a table, and writes docs/benchmarks.md.
+import { writeFile } from 'node:fs/promises';
+import { cpus, totalmem } from 'node:os';
+import { benchBrowser } from './bench/browser.ts';
+import { benchCore, benchDelivery, type BenchRow } from './bench/core.ts';
+import { build } from './lib/setup.js';
+
+build();
+const rows: BenchRow[] = [...benchCore(), ...benchDelivery(), ...(await benchBrowser())];
+const head = '| what | median, ms | 95 %, ms | least to most, ms | runs | note |\n| --- | ---: | ---: | ---: | ---: | --- |';
+const lines = rows.map(({ what, measured, note }) => {
+	const { median, p95, least, most, runs } = measured;
+	const range = `${least.toFixed(1)} to ${most.toFixed(1)}`;
+	return `| ${what} | ${median.toFixed(1)} | ${p95.toFixed(1)} | ${range} | ${runs} | ${note} |`;
+});
+const [processor] = cpus();
+const machine = `${cpus().length} × ${processor?.model ?? 'processor'}, ${Math.round(totalmem() / 2 ** 30)} GiB, Node ${process.version}`;
+const text = [
+	'# Benchmarks',
+	'',
+	`Measured by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)}: ${machine}.`,
+	'',
+	'The generated site has one outermost layout and, for each branch of routes, a layout and one more inside it; its',
+	'text is split as a team would split it, a file of layouts and a file of routes for each branch.',
+	'',
+	[head, ...lines].join('\n'),
+	''
+].join('\n');
+console.log(text);
+await writeFile('docs/benchmarks.md', text);
