@@ -7,7 +7,8 @@ import { build } from './lib/setup.js';
 
 build();
 const rows: BenchRow[] = [...benchCore(), ...benchDelivery(), ...(await benchBrowser())];
-const head = '| what | median, ms | 95 %, ms | least to most, ms | runs | note |\n| --- | ---: | ---: | ---: | ---: | --- |';
+const head =
+	'| what | median, ms | 95 %, ms | least to most, ms | runs | note |\n| --- | ---: | ---: | ---: | ---: | --- |';
 const lines = rows.map(({ what, measured, note }) => {
 	const { median, p95, least, most, runs } = measured;
 	const range = `${least.toFixed(1)} to ${most.toFixed(1)}`;

@@ -11,10 +11,55 @@ interface Picture {
 }
 
 const pictures: readonly Picture[] = [
-	{ name: 'plan', path: '/plan?route=/catalogue/:variety&width=1180' },
+	{
+		name: 'plan',
+		path: '/plan?route=/catalogue/:variety&width=1180',
+		prepare: chooseBlock('catalogue, side')
+	},
+	{
+		name: 'plan-deep',
+		path: '/plan?route=/guides/:slug&width=1100',
+		prepare: chooseBlock('season, main')
+	},
+	{ name: 'plan-gap', path: '/plan?route=/borrow/confirm&width=700' },
+	{
+		name: 'plan-pieces',
+		path: '/plan?route=/catalogue&width=1000',
+		prepare: editPieces('catalogue, side')
+	},
+	{
+		name: 'plan-coming-from',
+		path: '/plan?route=/catalogue&width=1000',
+		prepare: comeFrom('/visit')
+	},
 	{ name: 'source', path: '/source?route=/catalogue/:variety&file=layouts/commons.eave&at=600' },
 	{ name: 'deliver', path: '/deliver' }
 ];
+
+function chooseBlock(name: string): (page: Page) => Promise<void> {
+	return async (page) => {
+		const block = await page.waitForSelector(`[role=gridcell][aria-label^="${name}"]`);
+		await block?.click();
+		await page.mouse.move(640, 20);
+	};
+}
+
+function editPieces(name: string): (page: Page) => Promise<void> {
+	return async (page) => {
+		await chooseBlock(name)(page);
+		await page.keyboard.press('Enter');
+		await new Promise((resolve) => setTimeout(resolve, 800));
+	};
+}
+
+function comeFrom(route: string): (page: Page) => Promise<void> {
+	return async (page) => {
+		await page.select('[aria-label="Coming from"]', route);
+		const hold = await page.waitForSelector('::-p-aria([name="Hold beside"][role="button"])');
+		await hold?.click();
+		await new Promise((resolve) => setTimeout(resolve, 800));
+	};
+}
 
 build();
 const { server, address } = await serve(4399);

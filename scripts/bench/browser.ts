@@ -23,7 +23,13 @@ export async function benchBrowser(): Promise<BenchRow[]> {
 		await openGenerated(page);
 		const outer = await typeInto(page, '/', 'frame, foot:', 'small');
 		const leaf = await typeInto(page, '/branch-3/page-7', '/branch-3/page-7, main:', 'body');
+		const frames = await scrollRoofline(page);
 		return [
+			{
+				what: '2,000 routes: scrolling the roofline, time between frames',
+				measured: summary(frames),
+				note: 'headless Chromium, 160 px a frame'
+			},
 			{
 				what: '2,000 routes: a key in the outermost layout, until all drawings show it',
 				measured: summary(outer),
@@ -43,14 +49,17 @@ export async function benchBrowser(): Promise<BenchRow[]> {
 
 async function openGenerated(page: Page): Promise<void> {
 	const zip = packSource({ texts: generatedSite(2000, 40), assets: new Map() });
-	await page.evaluate((bytes) => {
-		const input = document.querySelector<HTMLInputElement>('input[type=file]');
-		const transfer = new DataTransfer();
-		transfer.items.add(new File([Uint8Array.from(bytes)], 'generated.zip'));
-		if (!input) throw new Error('There is no way to open a file.');
-		input.files = transfer.files;
-		input.dispatchEvent(new Event('change', { bubbles: true }));
-	}, [...zip]);
+	await page.evaluate(
+		(bytes) => {
+			const input = document.querySelector<HTMLInputElement>('input[type=file]');
+			const transfer = new DataTransfer();
+			transfer.items.add(new File([Uint8Array.from(bytes)], 'generated.zip'));
+			if (!input) throw new Error('There is no way to open a file.');
+			input.files = transfer.files;
+			input.dispatchEvent(new Event('change', { bubbles: true }));
+		},
+		[...zip]
+	);
 	await page.waitForFunction(() => document.body.innerText.includes('2000 routes'));
 }
 
@@ -72,7 +81,24 @@ async function typeInto(page: Page, route: string, cell: string, piece: string):
 		await page.keyboard.press('x');
 		await new Promise((resolve) => setTimeout(resolve, 120));
 	}
-	return page.evaluate(() => [...(document.body.dataset['times'] ?? '').split(' ')].map(Number).slice(10));
+	return page.evaluate(() =>
+		[...(document.body.dataset['times'] ?? '').split(' ')].map(Number).slice(10)
+	);
+}
+
+async function scrollRoofline(page: Page): Promise<number[]> {
+	return page.evaluate(async () => {
+		const list = document.querySelector('[role=listbox]');
+		const times: number[] = [];
+		let last = 0;
+		for (let frame = 0; frame < 200; frame++) {
+			const now = await new Promise<number>((resolve) => requestAnimationFrame(resolve));
+			if (frame > 5) times.push(now - last);
+			last = now;
+			list?.scrollBy(0, 160);
+		}
+		return times;
+	});
 }
 
 /** Runs in the page: notes for each key the time (ms) until the frame that shows it. */

@@ -33,7 +33,11 @@ export function benchCore(): BenchRow[] {
 		3
 	);
 	return [
-		{ what: '2,000 routes, 40 layouts: read all, resolve every page', measured: summary(all), note: '' },
+		{
+			what: '2,000 routes, 40 layouts: read all, resolve every page',
+			measured: summary(all),
+			note: ''
+		},
 		{
 			what: '… one edit in the outermost layout, core only',
 			measured: summary(editTimes(files, 'site.eave', 'recycled')),

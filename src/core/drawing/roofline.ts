@@ -1,5 +1,5 @@
 import { isWithin, type Pattern } from '../model/pattern.ts';
-import { layerName, layerPattern, type Page } from '../model/site.ts';
+import { layerName, layerPattern, type Page, type Route } from '../model/site.ts';
 import { templateText } from '../model/template.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
@@ -13,6 +13,8 @@ export interface RooflineRow {
 	/** What is left of the path below the nearest route above. */
 	readonly label: string;
 	readonly title: string;
+	/** Kinds of the states that stand at the route. */
+	readonly states: readonly string[];
 	/** How many pages it is delivered as. */
 	readonly pages: number;
 	/** How many routes lie above it. */
@@ -115,6 +117,7 @@ function makeRow(resolved: ResolvedSite, page: Page, label: string, depth: numbe
 		kind: page.kind,
 		label,
 		title: page.title ? templateText(page.title) : '',
+		states: page.kind === 'route' ? statesAt(page, resolved) : [],
 		pages: resolved.instances(page).length,
 		depth,
 		chain: chain.map((layout) => layout.name.text),
@@ -138,7 +141,7 @@ function sameRow(a: RooflineRow, b: RooflineRow | undefined): boolean {
 	return (
 		b !== undefined && a.page === b.page && a.label === b.label && a.title === b.title &&
 		a.kind === b.kind && a.pages === b.pages && a.depth === b.depth && a.below === b.below &&
-		sameWords(a.chain, b.chain) && sameWords(a.passedBy, b.passedBy)
+		sameWords(a.chain, b.chain) && sameWords(a.states, b.states) && sameWords(a.passedBy, b.passedBy)
 	); // prettier-ignore
 }
 
@@ -180,6 +183,12 @@ export function branchOver(one: string, other: string): string {
 	let length = 0;
 	while (length < left.length && left[length] === right[length]) length++;
 	return left.slice(0, length).join('/') || '/';
+}
+
+function statesAt({ pattern }: Route, { site }: ResolvedSite): string[] {
+	return site.states
+		.filter((state) => state.at.key === pattern.key)
+		.map((state) => state.state.text);
 }
 
 /**

@@ -68,7 +68,13 @@
 	</p>
 	<p class="small said">
 		{#if facts.isOwn}
-			{facts.layer.name} gives {facts.entry?.label || 'nothing'}.
+			{#if region?.slot}
+				What sits under {facts.layer.name} lands here{facts.entry?.pieces.length
+					? `; without it, ${facts.entry.pieces.join(', ')}`
+					: ''}.
+			{:else}
+				{facts.layer.name} gives {facts.entry?.label || 'nothing'}.
+			{/if}
 		{:else if facts.entry}
 			{facts.layer.name}: {facts.entry.label}.
 		{:else if region?.locked}

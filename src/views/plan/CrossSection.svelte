@@ -174,19 +174,25 @@
 					style:height="{landTop + 36}px"
 				></i>
 				{#each section.layers as layer, index (index)}
-					<div class="slab" data-hue={layer.mark?.hue ?? 0} style:top="{index * rowHeight}px">
-						<svg class="line" {width} height="10" aria-hidden="true">
-							<path d="M10 9 L18 1.5 L{width - 8} 1.5" />
-						</svg>
+					<i class="line" data-hue={layer.mark?.hue ?? 0} style:top="{index * rowHeight}px"></i>
+				{/each}
+				<div class="names">
+					{#each section.layers as layer, index (index)}
 						<span
 							class="mono name"
 							class:lit={hot.trace?.layer === layer.name}
+							data-hue={layer.mark?.hue ?? 0}
 							title={between?.stays.includes(layer.name) ? `${layer.name} stays` : layer.name}
+							style:top="{index * rowHeight}px"
 						>
+							<svg width={nameWidth} height="10" aria-hidden="true">
+								<path d="M10 9 L18 1.5 L{nameWidth} 1.5" />
+							</svg>
 							{layer.kind === 'page' ? 'this page' : layer.name}
 						</span>
-					</div>
-				{/each}
+					{/each}
+					<span class="name lands-name" style:top="{rows * rowHeight}px">Lands as</span>
+				</div>
 				{#each section.columns as column, index (index)}
 					<div class="stack" style:left="{nameWidth + index * columnWidth}px">
 						{#each column.threads as thread (`${thread.from} ${thread.to}`)}
@@ -261,7 +267,6 @@
 						</div>
 					</div>
 				{/each}
-				<span class="lands-name" style:top="{landTop + 4}px">Lands as</span>
 			</div>
 		</div>
 	</div>
@@ -339,35 +344,45 @@
 		top: -6px;
 		background: var(--cedar-wash);
 	}
-	.slab {
-		position: absolute;
-		left: 0;
-		right: 0;
-		height: 47px;
-	}
 	.line {
 		position: absolute;
-		top: 0;
-		left: 0;
+		left: 60px;
+		right: 8px;
+		height: 2.2px;
+		margin-top: 0.4px;
+		background: var(--hue);
 	}
-	.line path {
+	/* Names stay in view while the drawing scrolls under them. */
+	.names {
+		position: sticky;
+		left: 0;
+		width: 0;
+		height: 0;
+		z-index: 2;
+	}
+	.name {
+		position: absolute;
+		left: 0;
+		width: 116px;
+		height: 47px;
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+		padding: 8px 4px 0 26px;
+		background: var(--sheet);
+		color: var(--hue);
+		font-weight: 500;
+	}
+	.name svg {
+		position: absolute;
+		left: 0;
+		top: 0;
+	}
+	.name path {
 		fill: none;
 		stroke: var(--hue);
 		stroke-width: 2.2;
 		stroke-linejoin: round;
-	}
-	.name {
-		position: sticky;
-		left: 0;
-		display: inline-block;
-		max-width: 112px;
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-		padding: 7px 4px 0 26px;
-		color: var(--hue);
-		font-weight: 500;
-		z-index: 2;
 	}
 	.name.lit {
 		text-decoration: underline;
@@ -453,8 +468,9 @@
 		line-height: 26px;
 	}
 	.lands-name {
-		position: absolute;
-		left: 26px;
+		height: 74px;
+		padding-top: 17px;
+		color: var(--ink);
 		font-weight: 600;
 	}
 	.outside {

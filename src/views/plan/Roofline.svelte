@@ -196,6 +196,11 @@
 					<span class="mono path" title={row.page}>{search.trim() ? row.page : row.label}</span>
 					<span class="end">
 						{#if folded.has(row.page)}<span class="small">{row.below} below</span>{/if}
+						{#if row.states.length > 0}
+							<span class="mono states" title="Drawn in place of a page here and below">
+								{row.states.join(' ')}
+							</span>
+						{/if}
 						{#if row.bare}<span class="mono bare">bare</span>{/if}
 						{#if wishes.touched.has(row.page)}<span class="mono would">changes</span>{/if}
 						<span class="title">{row.pages > 1 ? `${row.pages} pages` : row.title}</span>
@@ -388,6 +393,11 @@
 	.bare {
 		color: var(--warn);
 		font-size: 10.5px;
+	}
+	.states {
+		font-size: 10.5px;
+		overflow: hidden;
+		text-overflow: ellipsis;
 	}
 	.would {
 		color: var(--cedar);
