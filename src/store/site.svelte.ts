@@ -21,6 +21,8 @@ import {
 /** Text is kept this long (ms) after the last change. */
 const keepDelay = 150;
 
+const nameless = 'Site without a name';
+
 /** A sentence for the user, shown until it is dismissed or the next one comes. */
 export interface Notice {
 	readonly kind: 'fault' | 'fine';
@@ -109,7 +111,7 @@ class SiteStore {
 		const { texts, inverse } = applyChanges(this.texts, changes);
 		const step: Step = { label, changes, inverse, at: Date.now(), typing };
 		this.history = remember(this.history, step);
-		await this.put(texts, changes);
+		await this.change(texts, changes);
 	}
 
 	async undo(): Promise<void> {
@@ -117,7 +119,7 @@ class SiteStore {
 		if (!step) return;
 		const { past, future } = this.history;
 		this.history = { past: past.slice(0, -1), future: [...future, { ...step, typing: false }] };
-		await this.put(applyChanges(this.texts, step.inverse).texts, step.inverse);
+		await this.change(applyChanges(this.texts, step.inverse).texts, step.inverse);
 	}
 
 	async redo(): Promise<void> {
@@ -125,7 +127,7 @@ class SiteStore {
 		if (!step) return;
 		const { past, future } = this.history;
 		this.history = { past: [...past, step], future: future.slice(0, -1) };
-		await this.put(applyChanges(this.texts, step.changes).texts, step.changes);
+		await this.change(applyChanges(this.texts, step.changes).texts, step.changes);
 	}
 
 	async goTo(wish: PageWish): Promise<boolean> {
@@ -159,15 +161,22 @@ class SiteStore {
 		clearTimeout(this.keepTimer);
 		this.keepTimer = undefined;
 		if (!this.id) return;
-		const name = this.site?.name || 'Site without a name';
+		const name = this.site?.name || nameless;
 		const changed = Date.now();
-		const { id, texts, assets } = this;
-		try {
+		const { id, texts, assets, history } = this;
+		await this.put(async () => {
 			await keepSite({ id, name, changed, texts, assets });
-			await keepHistory(id, this.history);
+			await keepHistory(id, history);
 			this.keptAt = changed;
-			this.keepFault = undefined;
 			this.sites = await listSites();
+		});
+	}
+
+	/** Keeps something; where the browser refuses, that is said and nothing else stops. */
+	private async put(keep: () => Promise<void>): Promise<void> {
+		try {
+			await keep();
+			this.keepFault = undefined;
 		} catch (failure) {
 			this.keepFault = failure instanceof Error ? failure.message : String(failure);
 		}
@@ -185,7 +194,10 @@ class SiteStore {
 
 	private async adopt(files: SiteFiles): Promise<void> {
 		if (this.ready) await this.keepNow();
-		await this.show(crypto.randomUUID(), files, emptyHistory);
+		const id = crypto.randomUUID();
+		// Kept before it is shown: what is on the screen is never lost. Its name is known once it is read.
+		await this.put(() => keepSite({ id, name: nameless, changed: Date.now(), ...files }));
+		await this.show(id, files, emptyHistory);
 		await this.keepNow();
 	}
 
@@ -212,7 +224,10 @@ class SiteStore {
 		this.take(shown);
 	}
 
-	private async put(texts: ReadonlyMap<string, string>, changes: readonly Change[]): Promise<void> {
+	private async change(
+		texts: ReadonlyMap<string, string>,
+		changes: readonly Change[]
+	): Promise<void> {
 		this.texts = texts;
 		clearTimeout(this.keepTimer);
 		this.keepTimer = setTimeout(() => void this.keepNow(), keepDelay);

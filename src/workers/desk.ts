@@ -1,5 +1,5 @@
 import { crossSection } from '$core/drawing/cross-section.ts';
-import { roofline, sameRoofline, type Roofline } from '$core/drawing/roofline.ts';
+import { hasSameRoofline, roofline, type Roofline } from '$core/drawing/roofline.ts';
 import { deliver, deliverPage, packSource, packZip, sheetsOf } from '$core/emit/delivery.ts';
 import { pageHead } from '$core/emit/page.ts';
 import { pageFile } from '$core/emit/paths.ts';
@@ -48,8 +48,8 @@ export class Desk {
 	/** The last edit that was proposed, ready to be made. */
 	private prepared:
 		{ before: ResolvedSite; changes: readonly Change[]; after: ResolvedSite } | undefined;
-	/** The roofline that the application has; it is sent again only when it looks different. */
-	private drawn: Roofline | undefined;
+	/** The site whose roofline the application has; it is sent again only when it looks different. */
+	private drawn: ResolvedSite | undefined;
 	private latest: ResolvedSite | undefined;
 	private good: ResolvedSite | undefined;
 
@@ -226,14 +226,14 @@ export class Desk {
 		this.files = latest.reading.files;
 		if (isSound(latest)) this.good = latest;
 		const shown = this.good ?? latest;
-		const drawing = roofline(shown);
-		const isNew = !this.drawn || !sameRoofline(this.drawn, drawing);
-		this.drawn = drawing;
-		const site = this.siteView(latest, shown, isNew ? drawing : undefined);
-		const first = drawing.rows[0]?.page;
+		const stays = this.drawn !== undefined && hasSameRoofline(this.drawn, shown);
+		const drawing = stays ? undefined : roofline(shown);
+		this.drawn = shown;
+		const site = this.siteView(latest, shown, drawing);
+		const first = shown.routes[0] ?? shown.site.states[0];
 		const page = wish && this.page(wish);
-		if (page || first === undefined) return { site, page };
-		return { site, page: this.page({ page: first, address: undefined }) };
+		if (page || !first) return { site, page };
+		return { site, page: this.page({ page: layerName(first), address: undefined }) };
 	}
 
 	private siteView(

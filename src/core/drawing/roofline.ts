@@ -1,5 +1,5 @@
 import { isWithin, type Pattern } from '../model/pattern.ts';
-import { layerName, layerPattern, type Page, type Route } from '../model/site.ts';
+import { layerName, layerPattern, type Layer, type Page, type Route } from '../model/site.ts';
 import { templateText } from '../model/template.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
@@ -127,34 +127,48 @@ function makeRow(resolved: ResolvedSite, page: Page, label: string, depth: numbe
 	};
 }
 
-/** Whether two rooflines look the same, so that the one that is drawn can stay. */
-export function sameRoofline(a: Roofline, b: Roofline): boolean {
+/**
+ * Whether two states of a site surely have the same roofline, so that the one that is drawn can stay:
+ * the same data, and pages and layouts that differ in nothing that it shows.
+ */
+export function hasSameRoofline(a: ResolvedSite, b: ResolvedSite): boolean {
 	return (
-		a.rows.length === b.rows.length &&
-		a.layouts.length === b.layouts.length &&
-		a.rows.every((row, index) => sameRow(row, b.rows[index])) &&
-		a.layouts.every((layout, index) => sameLayout(layout, b.layouts[index]))
+		a.site.values === b.site.values &&
+		allAlike(a.site.routes, b.site.routes) &&
+		allAlike(a.site.states, b.site.states) &&
+		allAlike(a.site.layouts, b.site.layouts)
 	);
 }
 
-function sameRow(a: RooflineRow, b: RooflineRow | undefined): boolean {
-	return (
-		b !== undefined && a.page === b.page && a.label === b.label && a.title === b.title &&
-		a.kind === b.kind && a.pages === b.pages && a.depth === b.depth && a.below === b.below &&
-		sameWords(a.chain, b.chain) && sameWords(a.states, b.states) && sameWords(a.passedBy, b.passedBy)
-	); // prettier-ignore
+function allAlike(a: readonly Layer[], b: readonly Layer[]): boolean {
+	return a.length === b.length && a.every((layer, index) => isAlike(layer, b[index]));
 }
 
-function sameLayout(a: RooflineLayout, b: RooflineLayout | undefined): boolean {
-	return (
-		b !== undefined && a.name === b.name && a.at === b.at && a.onRequest === b.onRequest &&
-		a.depth === b.depth && a.covers === b.covers && a.mark.hue === b.mark.hue &&
-		a.mark.hatch === b.mark.hatch
-	); // prettier-ignore
+function isAlike(a: Layer, b: Layer | undefined): boolean {
+	return a === b || (b !== undefined && shownOf(a) === shownOf(b));
 }
 
-function sameWords(a: readonly string[], b: readonly string[]): boolean {
-	return a.length === b.length && a.every((word, index) => word === b[index]);
+/** What the roofline shows of a declaration, or works out from it. */
+function shownOf(layer: Layer): string {
+	const under = layer.kind === 'state' ? undefined : layer.under;
+	const title = layer.kind !== 'layout' && layer.title ? templateText(layer.title) : '';
+	const pages =
+		layer.kind !== 'route'
+			? ''
+			: layer.pages.kind === 'samples'
+				? layer.pages.values.length
+				: layer.pages.kind === 'each'
+					? layer.pages.data.text
+					: '';
+	return JSON.stringify([
+		layerName(layer),
+		layerPattern(layer).text,
+		layer.kind === 'layout' && layer.onRequest,
+		under?.kind,
+		under?.kind === 'named' ? under.name.text : '',
+		title,
+		pages
+	]);
 }
 
 /** Rows that are left when branches are folded: what lies below a folded row is not shown. */
