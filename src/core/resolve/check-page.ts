@@ -5,9 +5,11 @@ import { fillTarget, isProblem } from './fill-target.ts';
 import type { ResolvedPage } from './page.ts';
 import { slotOf, type Structure } from './structure.ts';
 
+const none: readonly Problem[] = [];
+
 /** What is wrong with a layer's own fills. A layout's mistakes are reported once, not for each of its pages. */
-export function checkFills(layer: Layer, structure: Structure): Problem[] {
-	if (layer.fills.length === 0) return [];
+export function checkFills(layer: Layer, structure: Structure): readonly Problem[] {
+	if (layer.fills.length === 0) return none;
 	const chain = structure.chainOf(layer);
 	return layer.fills.map((fill) => fillTarget(fill, layer, chain)).filter(isProblem);
 }

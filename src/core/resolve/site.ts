@@ -47,12 +47,16 @@ export function resolveSite(reading: SiteReading): ResolvedSite {
 		];
 	const problems = [...reading.problems, ...structure.problems];
 	for (const layout of site.layouts) problems.push(...checkLayout(layout, site, structure));
-	for (const page of [...site.routes, ...site.states]) {
-		problems.push(...checkFills(page, structure), ...checkRequired(page, structure, pageOf));
-		problems.push(...(instances.get(page)?.problems ?? []));
-		problems.push(...checkExpressions(page, instancesFor(page), site));
-		problems.push(...checkPieces(page, site));
-	}
+	// Thousands of pages, nearly all without problems: nothing is made for those.
+	const collect = (page: Page): void => {
+		append(problems, checkFills(page, structure));
+		append(problems, checkRequired(page, structure, pageOf));
+		append(problems, instances.get(page)?.problems ?? none);
+		append(problems, checkExpressions(page, instancesFor(page), site));
+		append(problems, checkPieces(page, site));
+	};
+	site.routes.forEach(collect);
+	site.states.forEach(collect);
 	return {
 		reading,
 		site,
@@ -97,10 +101,17 @@ interface PieceFacts {
 /** What a layer's pieces say by themselves, whatever the rest of the site says. */
 const knownPieces = new WeakMap<Layer, PieceFacts>();
 
-function checkPieces(layer: Layer, site: Site): Problem[] {
+const none: readonly Problem[] = [];
+
+function append(problems: Problem[], more: readonly Problem[]): void {
+	for (const problem of more) problems.push(problem);
+}
+
+function checkPieces(layer: Layer, site: Site): readonly Problem[] {
 	let facts = knownPieces.get(layer);
 	if (!facts) knownPieces.set(layer, (facts = findPieceFacts(layer)));
 	const { problems, navs } = facts;
+	if (navs.length === 0) return problems;
 	const empty = navs.filter((piece) => navLinks(piece, site).length === 0);
 	return [...problems, ...empty.map((nav) => warning('nav-empty', nav.fromSpan, nav.from.text))];
 }
