@@ -34,11 +34,16 @@ export function placeQuery(place: Place): string {
 	return query.toString().replaceAll('%2F', '/').replaceAll('%3A', ':');
 }
 
-/** Puts a place into the address. A new page is a step of the browser's history, a new width is not. */
+/**
+ * Puts a place into the address; what else the address says stays. A new page is a step of the
+ * browser's history, a new width is not.
+ */
 export async function writePlace(url: URL, place: Place): Promise<void> {
 	const before = readPlace(url);
-	const query = placeQuery(place);
-	if (query === placeQuery(before)) return;
+	if (placeQuery(place) === placeQuery(before)) return;
+	const others = new URLSearchParams(url.searchParams);
+	for (const name of ['route', 'page', 'width']) others.delete(name);
+	const query = [placeQuery(place), others.toString()].filter((words) => words !== '').join('&');
 	const samePage =
 		before.wish?.page === place.wish?.page && before.wish?.address === place.wish?.address;
 	const replaceState = before.wish === undefined || samePage;

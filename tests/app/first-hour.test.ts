@@ -27,8 +27,16 @@ async function stageText(selector: string): Promise<string> {
 }
 
 async function setEditor(find: string, replace: string): Promise<void> {
+	await app.page.waitForFunction(
+		(words) =>
+			[...document.querySelectorAll('[aria-label="Source"] .cm-line')].some((one) =>
+				one.textContent?.includes(words)
+			),
+		{},
+		find
+	);
 	await app.page.evaluate((words) => {
-		const lines = [...document.querySelectorAll('.cm-line')];
+		const lines = [...document.querySelectorAll('[aria-label="Source"] .cm-line')];
 		const line = lines.find((one) => one.textContent?.includes(words));
 		line?.scrollIntoView({ block: 'center' });
 		const range = document.createRange();
@@ -40,11 +48,12 @@ async function setEditor(find: string, replace: string): Promise<void> {
 			range.setEnd(node, at + words.length);
 			break;
 		}
-		document.querySelector<HTMLElement>('.cm-content')?.focus();
+		document.querySelector<HTMLElement>('[aria-label="Source"] .cm-content')?.focus();
 		getSelection()?.removeAllRanges();
 		getSelection()?.addRange(range);
 	}, find);
-	await new Promise((resolve) => setTimeout(resolve, 50));
+	// The editor takes over the selection in its own time; only then may the keys come.
+	await app.page.waitForSelector('[aria-label="Source"] .cm-focused .cm-selectionBackground');
 	await app.page.keyboard.type(replace);
 }
 
@@ -108,15 +117,17 @@ test('a link in the page leads the stage and the roofline to its route', async (
 
 test('the foot’s text is changed in Source, and every page changes', async () => {
 	await app.open('/source?file=layouts/commons.eave');
-	await app.page.waitForSelector('.cm-content');
-	await app.page.evaluate(() => document.querySelector('.cm-scroller')?.scrollTo(0, 100_000));
+	await app.page.waitForSelector('[aria-label="Source"] .cm-content');
+	await app.page.evaluate(() =>
+		document.querySelector('[aria-label="Source"] .cm-scroller')?.scrollTo(0, 100_000)
+	);
 	await until('the foot is in sight', async () =>
-		(await textOf(app.page, '.cm-content')).includes('lent, not sold')
+		(await textOf(app.page, '[aria-label="Source"] .cm-content')).includes('lent, not sold')
 	);
 	await setEditor('lent, not sold', 'free for all');
 	await until('the output follows', async () => {
 		await app.page.evaluate(() =>
-			document.querySelectorAll('.cm-scroller')[1]?.scrollTo(0, 100_000)
+			document.querySelector('[aria-label="What comes out"] .cm-scroller')?.scrollTo(0, 100_000)
 		);
 		return (await textOf(app.page, '[aria-label="What comes out"] .cm-content')).includes(
 			'free for all'
@@ -132,7 +143,7 @@ test('the foot’s text is changed in Source, and every page changes', async () 
 
 test('a mistake is said with its place, the last good state stays, and nothing is lost', async () => {
 	await app.open('/source?file=layouts/commons.eave&at=40&route=/visit');
-	await app.page.waitForSelector('.cm-content');
+	await app.page.waitForSelector('[aria-label="Source"] .cm-content');
 	await setEditor('height', 'hight');
 	await until('the sentence is there', async () =>
 		(await textOf(app.page, '[aria-label="Errors in the source"]')).includes('"hight" is nothing')
@@ -151,11 +162,11 @@ test('after a reload all is there, and undo takes the mistake back', async () =>
 	await new Promise((resolve) => setTimeout(resolve, 400));
 	await app.open('/source?file=layouts/commons.eave');
 	await until('the mistake is still there', async () =>
-		(await textOf(app.page, '.cm-content')).includes('hight screen')
+		(await textOf(app.page, '[aria-label="Source"] .cm-content')).includes('hight screen')
 	);
 	await (await named(app.page, 'button', 'undo')).click();
 	await until('it is taken back', async () =>
-		(await textOf(app.page, '.cm-content')).includes('height screen')
+		(await textOf(app.page, '[aria-label="Source"] .cm-content')).includes('height screen')
 	);
 	await app.open('/plan?route=/');
 	await until('the other edit stays', async () =>

@@ -68,12 +68,13 @@ export async function until<T>(
 	what: string,
 	ask: () => Promise<T | undefined | false>
 ): Promise<T> {
-	for (let attempt = 0; attempt < 200; attempt++) {
-		const found = await ask().catch(() => undefined);
+	let failure = '';
+	for (let attempt = 0; attempt < 400; attempt++) {
+		const found = await ask().catch((reason: unknown) => void (failure = ` ${String(reason)}`));
 		if (found) return found;
 		await new Promise((resolve) => setTimeout(resolve, 50));
 	}
-	throw new Error(`Waited in vain until ${what}.`);
+	throw new Error(`Waited in vain until ${what}.${failure}`);
 }
 
 /** The one element with a role and a name, as assistive technology finds it. */

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
+	import { placeQuery, readPlace } from '$store/address.ts';
 	import { hot } from '$store/hot.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { PlaceView } from '$workers/messages.ts';
@@ -27,7 +28,10 @@
 <p class="small">
 	{#if place}
 		<span class="mono">{words}</span> is written in
-		<a class="mono" href="/source{address.url.search}&file={place.file}&at={place.at}">
+		<a
+			class="mono"
+			href="/source?{placeQuery(readPlace(address.url))}&file={place.file}&at={place.at}"
+		>
 			{place.file}, line {place.line}
 		</a>
 	{:else}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import { placeQuery, readPlace } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import KeptSince from './KeptSince.svelte';
@@ -10,12 +11,14 @@
 		{ path: '/source', name: 'Source' },
 		{ path: '/deliver', name: 'Deliver' }
 	];
+	/** Every view is opened at the same page and width. */
+	const place = $derived(placeQuery(readPlace(page.url)));
 	const lastStep = $derived(store.history.past.at(-1));
 	const nextStep = $derived(store.history.future.at(-1));
 </script>
 
 <header>
-	<a class="brand" href="/plan{page.url.search}" aria-label="Long Eave, to the plan">
+	<a class="brand" href="/plan?{place}" aria-label="Long Eave, to the plan">
 		<svg width="30" height="20" viewBox="0 0 30 20" aria-hidden="true">
 			<path class="eave" d="M1 12 L11 3 L29 9.5" />
 			<path class="posts" d="M6 12v7M15 9v10M24 10.5v8.5" />
@@ -26,7 +29,7 @@
 	<nav aria-label="Views">
 		{#each views as { path, name } (path)}
 			<a
-				href="{path}{page.url.search}"
+				href="{path}?{place}"
 				aria-current={page.url.pathname.startsWith(path) ? 'page' : undefined}
 			>
 				{name}

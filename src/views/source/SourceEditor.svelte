@@ -93,6 +93,7 @@
 	onMount(() => {
 		view = new EditorView({ parent: host, state: makeState(text) });
 		shownFile = file;
+		if (cursor) goTo(cursor.at);
 		return () => view?.destroy();
 	});
 
@@ -147,14 +148,17 @@
 	});
 
 	$effect(() => {
-		const at = cursor?.at;
-		if (!view || at === undefined || at > view.state.doc.length) return;
+		if (cursor) goTo(cursor.at);
+	});
+
+	function goTo(at: number): void {
+		if (!view || at > view.state.doc.length) return;
 		view.dispatch({
 			selection: { anchor: at },
 			effects: EditorView.scrollIntoView(at, { y: 'center' })
 		});
 		view.focus();
-	});
+	}
 </script>
 
 <div class="editor" bind:this={host}></div>
