@@ -363,7 +363,7 @@
 	.name {
 		position: absolute;
 		left: 0;
-		width: 116px;
+		width: 110px;
 		height: 47px;
 		overflow: hidden;
 		text-overflow: ellipsis;

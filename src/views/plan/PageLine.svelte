@@ -95,14 +95,15 @@
 	.end {
 		margin-left: auto;
 		display: flex;
-		gap: 8px;
+		gap: 6px;
+		font-size: var(--text-code);
 		align-items: center;
 	}
 	select {
-		max-width: 170px;
+		max-width: 158px;
 	}
 	.from {
-		max-width: 132px;
+		max-width: 124px;
 	}
 	button {
 		white-space: nowrap;
