@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import { roofline } from '../../src/core/drawing/roofline.ts';
 import { routeFor } from '../../src/core/resolve/instance.ts';
 import { nearestState } from '../../src/core/resolve/structure.ts';
 import { around, codes, lands, marked, only, pageNamed, resolve, sound } from '../lib/site.ts';
@@ -222,3 +223,20 @@ test('the nearest state up the route tree serves a missing page', () => {
 	assert.equal(served('/shop/pen/blue'), '/shop/:item');
 	assert.equal(nearestState(site, '/', 'denied'), undefined);
 });
+
+test('roles are read and marked; who is unknown is an error, and that a static site is open is said', () => {
+	const admits = (text: string): string[] => {
+		const resolved = resolve(text.replace('lang en;', 'lang en; roles { visitor; keeper; member };'));
+		const told = resolved.problems.map((problem) => problem.code);
+		const rows = roofline(resolved).rows.map((row) => `${row.page} ${row.admits.join('+')}`);
+		return [...rows, ...told];
+	};
+	const text = around(
+		'layout desk at /desk { under none; admit keeper; region s as main { slot } }\n' +
+			'route /desk { piece b """x""" }\nroute /desk/open { admit keeper member; piece b """x""" }'
+	);
+	assert.deepEqual(admits(text), [
+		'/ ', '/desk keeper', '/desk/open keeper+member', 'admit-static', 'admit-static'
+	]);
+	assert.ok(admits(around('route /x { admit ghost; piece b """x""" }')).includes('role-unknown'));
+}); // prettier-ignore

@@ -2,6 +2,7 @@ import { isWithin, type Pattern } from '../model/pattern.ts';
 import { layerName, layerPattern, type Layer, type Page, type Route } from '../model/site.ts';
 import { templateText } from '../model/template.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
+import { admittedRoles } from '../resolve/roles.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
 import { layoutMarks, type Mark } from './marks.ts';
 
@@ -13,6 +14,8 @@ export interface RooflineRow {
 	/** What is left of the path below the nearest route above. */
 	readonly label: string;
 	readonly title: string;
+	/** Who is let in; everyone where it is empty. */
+	readonly admits: readonly string[];
 	/** Kinds of the states that stand at the route. */
 	readonly states: readonly string[];
 	/** How many pages it is delivered as. */
@@ -117,6 +120,7 @@ function makeRow(resolved: ResolvedSite, page: Page, label: string, depth: numbe
 		kind: page.kind,
 		label,
 		title: page.title ? templateText(page.title) : '',
+		admits: admittedRoles(page, resolved.structure),
 		states: page.kind === 'route' ? statesAt(page, resolved) : [],
 		pages: resolved.instances(page).length,
 		depth,
@@ -164,6 +168,7 @@ function shownOf(layer: Layer): string {
 		layerName(layer),
 		layerPattern(layer).text,
 		layer.kind === 'layout' && layer.onRequest,
+		layer.kind === 'state' ? [] : layer.admit.map((role) => role.text),
 		under?.kind,
 		under?.kind === 'named' ? under.name.text : '',
 		title,

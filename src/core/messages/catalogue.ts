@@ -79,6 +79,10 @@ export const errors = {
 	'layout-two-slots': (name: string, one: string, other: string) =>
 		`The layout ${name} has two slots, in ${one} and in ${other}. Exactly one region can have the slot.`,
 
+	// Roles
+	'role-unknown': (role: string, known: string) =>
+		`There is no role ${role}. The site has ${known}.`,
+
 	// Fills
 	'fill-no-region': (region: string, layer: string, known: string) =>
 		`${layer} fills ${region}, but no layout above it has a region of that name. There is ${known}.`,
@@ -128,6 +132,8 @@ export const errors = {
 export const warnings = {
 	'region-not-arranged': (region: string, layout: string) =>
 		`The region ${region} of ${layout} stands in no area, so it is not shown.`,
+	'admit-static': (layer: string, roles: string) =>
+		`${layer} lets in only ${roles}, but a static site keeps no one out: whoever knows the address sees the page.`,
 	'nav-empty': (from: string) =>
 		`There are no routes below ${from}, so this list of links is empty.`,
 	'samples-ignored': (from: string) => `${from} is not a file of the site.`

@@ -9,6 +9,8 @@ export interface SiteSettings {
 	readonly lang: string;
 	readonly bands: readonly Band[];
 	readonly tokens: readonly Token[];
+	/** Who visitors can be. */
+	readonly roles: readonly Named[];
 	readonly span: Span;
 }
 
@@ -41,6 +43,8 @@ export interface Layout {
 	/** An on-request layout covers nothing; pages ask for it by name. */
 	readonly onRequest: boolean;
 	readonly under: Under;
+	/** Only visitors of these roles are let in, here and below; everyone where there is none. */
+	readonly admit: readonly Named[];
 	/** At least as tall as the screen. */
 	readonly fillsScreen: boolean;
 	readonly arrange: Arrangement | undefined;
@@ -111,6 +115,8 @@ export interface Route {
 	readonly pattern: Pattern;
 	readonly patternSpan: Span;
 	readonly under: Under;
+	/** Only visitors of these roles are let in; everyone where there is none. */
+	readonly admit: readonly Named[];
 	readonly pages: PageSource;
 	readonly title: Template | undefined;
 	readonly description: Template | undefined;

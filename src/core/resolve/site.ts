@@ -7,6 +7,7 @@ import { instancesOf, type Instances, type PageInstance } from './instance.ts';
 import { compileMarkup } from './markup.ts';
 import { navLinks, treeOrder } from './nav.ts';
 import { resolvePage, type ResolvedPage } from './page.ts';
+import { checkRoles } from './roles.ts';
 import { resolveStructure, type Structure } from './structure.ts';
 import { checkExpressions } from './values.ts';
 
@@ -54,6 +55,7 @@ export function resolveSite(reading: SiteReading): ResolvedSite {
 		append(problems, instances.get(page)?.problems ?? none);
 		append(problems, checkExpressions(page, instancesFor(page), site));
 		append(problems, checkPieces(page, site));
+		append(problems, checkRoles(page, site));
 	};
 	site.routes.forEach(collect);
 	site.states.forEach(collect);
@@ -88,6 +90,7 @@ function checkLayout(layout: Layout, site: Site, structure: Structure): Problem[
 	return [
 		...checkFills(layout, structure),
 		...checkArrangement(layout),
+		...checkRoles(layout, site),
 		...checkExpressions(layout, [], site),
 		...checkPieces(layout, site)
 	];

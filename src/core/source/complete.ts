@@ -38,11 +38,13 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 	site: {
 		lang: 'the language of the text',
 		bands: 'ranges of width',
+		roles: 'who visitors can be',
 		tokens: 'values that everything is built from'
 	},
 	layout: {
 		height: '"height screen": at least as tall as the screen',
 		arrange: 'how the regions lie',
+		admit: 'lets in only visitors of these roles',
 		region: 'a named part of the frame',
 		...layerWords
 	},
@@ -57,6 +59,7 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 	fill: { piece: 'a piece that lands in the region' },
 	route: {
 		...pageWords,
+		admit: 'lets in only visitors of these roles',
 		each: 'one page for each member of a list',
 		samples: 'one page for each of these values'
 	},

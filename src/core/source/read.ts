@@ -158,6 +158,7 @@ function nameless(span: Span): SiteSettings {
 		lang: 'en',
 		bands: [],
 		tokens: [],
+		roles: [],
 		span
 	};
 }

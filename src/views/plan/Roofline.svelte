@@ -201,6 +201,11 @@
 								{row.states.join(' ')}
 							</span>
 						{/if}
+						{#if row.admits.length > 0}
+							<span class="mono bare" title="Lets in only {row.admits.join(', ')}"
+								>{row.admits.join(' ')}</span
+							>
+						{/if}
 						{#if row.bare}<span class="mono bare">bare</span>{/if}
 						{#if wishes.touched.has(row.page)}<span class="mono would">changes</span>{/if}
 						<span class="title">{row.pages > 1 ? `${row.pages} pages` : row.title}</span>

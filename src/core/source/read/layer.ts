@@ -1,5 +1,6 @@
 import { error } from '../../messages/problem.ts';
 import type { Fill, FillKind, Piece, Style, Under } from '../../model/site.ts';
+import type { Named } from '../../model/span.ts';
 import type { Template } from '../../model/template.ts';
 import { Once, type ReadContext, type Vocabulary } from './block.ts';
 import type { Cursor } from './cursor.ts';
@@ -40,6 +41,21 @@ export class LayerBody {
 			const style = readStyle(cursor, this.context);
 			if (style) this.styles.push(style);
 		}
+	};
+}
+
+/** `admit ROLE ROLE`. */
+export class AdmitReader {
+	readonly roles: Named[] = [];
+
+	readonly read = (cursor: Cursor): void => {
+		const first = cursor.takeName('The word "admit"');
+		if (first) this.roles.push(first);
+		while (first && cursor.peek()?.kind === 'word') {
+			const role = cursor.takeName('The word "admit"');
+			if (role) this.roles.push(role);
+		}
+		cursor.finish();
 	};
 }
 

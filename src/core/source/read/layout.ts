@@ -4,7 +4,7 @@ import type { Layout, Region } from '../../model/site.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import { readArrange } from './arrange.ts';
 import type { Cursor } from './cursor.ts';
-import { LayerBody, UnderReader } from './layer.ts';
+import { AdmitReader, LayerBody, UnderReader } from './layer.ts';
 import { laterSettingWords, readRegion } from './region.ts';
 
 /** `layout NAME at ROUTE [on-request] { … }`. */
@@ -17,6 +17,7 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 	cursor.finish({ block: true });
 	const body = new LayerBody(context);
 	const under = new UnderReader();
+	const admit = new AdmitReader();
 	const arrange = new Once<Arrangement>('The arrangement');
 	const fillsScreen = new Once<boolean>('The height');
 	const regions: Region[] = [];
@@ -27,6 +28,7 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 			statements: {
 				...body.statements,
 				under: under.read,
+				admit: admit.read,
 				height(inner) {
 					if (inner.takeWord('screen')) {
 						fillsScreen.set(true, inner);
@@ -54,7 +56,6 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 			later: {
 				...laterSettingWords,
 				wrapper: 'A wrapper',
-				admit: 'The list of roles that are let in',
 				measure: 'Measuring bands by space'
 			}
 		},
@@ -67,6 +68,7 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 		atSpan: at.span,
 		onRequest,
 		under: under.value,
+		admit: admit.roles,
 		fillsScreen: fillsScreen.value ?? false,
 		arrange: arrange.value,
 		regions,

@@ -10,10 +10,8 @@ import type { Named } from '../../model/span.ts';
 import { plainText } from '../expression.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
-import { LayerBody, UnderReader } from './layer.ts';
+import { AdmitReader, LayerBody, UnderReader } from './layer.ts';
 import { pieceReader } from './piece.ts';
-
-const laterStatements = { admit: 'The list of roles that are let in' };
 
 /** `route PATTERN { title, under, each or samples, pieces, fills }`. */
 export function readRoute(cursor: Cursor, context: ReadContext): Route | undefined {
@@ -22,6 +20,7 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 	cursor.finish({ block: true });
 	const body = new LayerBody(context);
 	const under = new UnderReader();
+	const admit = new AdmitReader();
 	const pages = new Once<PageSource>('Which pages there are');
 	const pieces: Piece[] = [];
 	readBlock(
@@ -31,11 +30,11 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 			statements: {
 				...body.statements,
 				under: under.read,
+				admit: admit.read,
 				piece: pieceReader(pieces, `the route ${at.pattern.text}`, context),
 				each: (inner) => pages.set(readEach(inner), inner),
 				samples: (inner) => pages.set(readSamples(inner, context), inner)
-			},
-			later: laterStatements
+			}
 		},
 		context
 	);
@@ -44,6 +43,7 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 		pattern: at.pattern,
 		patternSpan: at.span,
 		under: under.value,
+		admit: admit.roles,
 		pages: pages.value ?? { kind: 'one' },
 		title: body.title,
 		description: body.description,

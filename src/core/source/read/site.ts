@@ -5,12 +5,13 @@ import { plainText } from '../expression.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import { Cursor } from './cursor.ts';
 
-/** `site "Name" { lang, bands, tokens }`. */
+/** `site "Name" { lang, bands, roles, tokens }`. */
 export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 	const name = cursor.takeText('The site');
 	const lang = new Once<string>('The language');
 	const bands: Band[] = [];
 	const tokens: Token[] = [];
+	const roles: Named[] = [];
 	cursor.finish({ block: true });
 	readBlock(
 		cursor.statement.block,
@@ -27,12 +28,20 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 					inner.finish({ block: true });
 					bands.push(...readBands(inner, context));
 				},
+				roles(inner) {
+					inner.finish({ block: true });
+					for (const statement of inner.needBlock('The list of roles')?.statements ?? []) {
+						const role = new Cursor(statement, context.problems);
+						roles.push({ text: role.head, span: role.headSpan });
+						role.finish();
+					}
+				},
 				tokens(inner) {
 					inner.finish({ block: true });
 					tokens.push(...readTokens(inner, context));
 				}
 			},
-			later: { roles: 'The list of roles', dir: 'The direction of writing' }
+			later: { dir: 'The direction of writing' }
 		},
 		context
 	);
@@ -45,6 +54,7 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 		lang: lang.value ?? 'en',
 		bands,
 		tokens,
+		roles,
 		span: cursor.statement.span
 	};
 }
