@@ -213,6 +213,8 @@ test('names, places and orders that cannot be', () => {
 	assert.ok(only(resolve(bands('a 0; b 600; c 600')).problems, 'band-order'));
 	assert.ok(only(resolve(bands('a 10; b 600')).problems, 'band-first'));
 	assert.ok(only(resolve(bands('a 0; a 600')).problems, 'band-twice'));
+	const token = 'site "T" { tokens { --a @huge: 1px }; bands { a 0; b 600 } }';
+	assert.equal(marked(resolve(token), 'band-unknown'), '@huge');
 });
 
 test('a site without a name, a layout or a route says so', () => {

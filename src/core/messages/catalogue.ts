@@ -98,7 +98,6 @@ export const errors = {
 		`"fill ${region} empty" takes away what is there and brings no pieces.`,
 	'required-unfilled': (region: string, layout: string, page: string) =>
 		`The page ${page} puts nothing into ${region}, which the layout ${layout} requires.`,
-	'content-nowhere': (page: string) => `The content of ${page} has no slot to land in.`,
 
 	// Arrangement
 	'area-unknown': (area: string, layout: string) =>
@@ -123,7 +122,6 @@ export const errors = {
 		`${route} has no parameter, so it is one page and can have neither each nor samples.`,
 	'pages-two-parameters': (route: string) =>
 		`${route} has more than one parameter; each and samples give values for one.`,
-	'pages-empty': (route: string) => `${route} has no samples.`,
 
 	// Styles
 	'style-invalid': (why: string) => `This style cannot be read as CSS: ${why}.`
@@ -135,8 +133,7 @@ export const warnings = {
 	'admit-static': (layer: string, roles: string) =>
 		`${layer} lets in only ${roles}, but a static site keeps no one out: whoever knows the address sees the page.`,
 	'nav-empty': (from: string) =>
-		`There are no routes below ${from}, so this list of links is empty.`,
-	'samples-ignored': (from: string) => `${from} is not a file of the site.`
+		`There are no routes below ${from}, so this list of links is empty.`
 } satisfies Record<string, (...details: never[]) => string>;
 
 export type ErrorCode = keyof typeof errors;

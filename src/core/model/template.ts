@@ -18,7 +18,3 @@ export function templateText(template: Template): string {
 		.map((part) => (typeof part === 'string' ? part : `{${part.path.join('.')}}`))
 		.join('');
 }
-
-export function hasExpressions(template: Template): boolean {
-	return template.parts.some((part) => typeof part !== 'string');
-}

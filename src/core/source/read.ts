@@ -1,4 +1,4 @@
-import { hasErrors, error, type Problem } from '../messages/problem.ts';
+import { error, type Problem } from '../messages/problem.ts';
 import type { SiteFiles } from '../model/files.ts';
 import type {
 	DataSource,
@@ -62,11 +62,6 @@ function sameValues(a: ReadonlyMap<string, unknown>, b: ReadonlyMap<string, unkn
 export function placeOf(span: Span, texts: ReadonlyMap<string, string>): string {
 	const { line, column } = positionAt(texts.get(span.file) ?? '', span.from);
 	return `${span.file}:${line}:${column}`;
-}
-
-/** Whether the text says a site that can be shown and delivered, as far as reading can tell. */
-export function readsWithoutErrors(reading: SiteReading): boolean {
-	return !hasErrors(reading.problems);
 }
 
 /** Sorts declarations by kind and sees that nothing is declared twice. */

@@ -1,4 +1,4 @@
-import { error } from '../../messages/problem.ts';
+import { error, listWords } from '../../messages/problem.ts';
 import type { Band, SiteSettings, Token } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import { plainText } from '../expression.ts';
@@ -45,6 +45,11 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 		},
 		context
 	);
+	for (const { band } of tokens) {
+		if (!band || bands.some((one) => one.name.text === band.text)) continue;
+		const known = listWords(bands.map((one) => one.name.text));
+		context.problems.push(error('band-unknown', band.span, band.text, known));
+	}
 	const siteName: Named = name
 		? { text: plainText(name), span: name.span }
 		: { text: '', span: cursor.headSpan };
