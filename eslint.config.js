@@ -8,8 +8,10 @@ import svelteConfig from './svelte.config.js';
 const coreOrder = [
 	'model',
 	'messages',
+	'size',
 	'source',
 	'resolve',
+	'boxes',
 	'geometry',
 	'emit',
 	'check',

@@ -124,7 +124,11 @@ test('style sheets are CSS that can be read back, and say what the text says', (
 	const [layout] = site.layouts;
 	const [route] = site.routes;
 	assert.ok(layout && route);
-	const sheets = [siteSheet(site, structure), layoutSheet(layout), pageSheet(route)];
+	const sheets = [
+		siteSheet(site, structure),
+		layoutSheet(layout, site, structure),
+		pageSheet(route, site, structure)
+	];
 	const css = sheets.map((sheet) => sheet?.css ?? '').join('\n');
 	const problems: string[] = [];
 	parse(css, { onParseError: (problem) => problems.push(problem.message) });
@@ -132,7 +136,7 @@ test('style sheets are CSS that can be read back, and say what the text says', (
 	const flat = css.replace(/\s+/g, ' ');
 	assert.match(flat, /@layer site, layout-f, pages;/);
 	assert.match(flat, /:root \{ --a: 1px; \} @media \(width >= 900px\) \{ :root \{ --a: 2px; \} \}/);
-	assert.match(flat, /min-height: 100dvh; display: grid; grid-template-areas: 'head' 'main'; grid-template-rows: auto 1fr; grid-template-columns: 1fr; gap: 4px;/);
+	assert.match(flat, /display: grid; grid-template-columns: 1fr; grid-template-rows: auto 1fr; grid-template-areas: 'head' 'main'; gap: 4px; min-height: 100dvh;/);
 	assert.match(flat, /@scope \(\.layer\[data-layout='f'\]\) to \(\[data-layout\]:not\(\[data-layout='f'\]\)/);
 	assert.equal(sheets[2]?.path, 'styles/pages.css');
 }); // prettier-ignore

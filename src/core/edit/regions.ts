@@ -1,5 +1,6 @@
 import { listWords } from '../messages/problem.ts';
-import { layerName, type FillKind, type Layout, type Region } from '../model/site.ts';
+import type { AreaRow } from '../model/arrange.ts';
+import { layerName, type FillKind, type Layout, type Region, type Wrapper } from '../model/site.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { checkName, fillsOf, fillsOfRegion, findLayer, findLayout, findRegion } from './find.ts';
 import { newPieceName, pieceLines } from './pieces.ts';
@@ -17,11 +18,13 @@ export function addRegion(
 	const layout = findLayout(resolved, layoutName);
 	checkName(name);
 	surgery.insertInto(layout.span, [`region ${name} as ${element} { }`]);
-	if (layout.arrange?.kind !== 'areas') return;
-	const width = layout.arrange.rows[0]?.cells.length ?? 1;
-	const last = layout.arrange.rows.at(-1);
-	const cells = Array.from({ length: width }, () => name).join(' ');
-	if (last) surgery.insertBefore(last.span, [`"${cells}" auto`]);
+	for (const arrangement of layout.arrangements) {
+		if (arrangement.kind !== 'areas') continue;
+		const width = arrangement.rows[0]?.cells.length ?? 1;
+		const last = arrangement.rows.at(-1);
+		const cells = Array.from({ length: width }, () => name).join(' ');
+		if (last) surgery.insertBefore(last.span, [`"${cells}" auto`]);
+	}
 }
 
 /** Renames a region, its areas and every fill of it. */
@@ -59,11 +62,17 @@ export function removeRegion(resolved: ResolvedSite, surgery: Surgery, ref: Regi
 }
 
 function replaceInAreas(layout: Layout, surgery: Surgery, name: string, by: string): void {
-	if (layout.arrange?.kind !== 'areas') return;
-	for (const { areas } of layout.arrange.rows) {
+	for (const { areas } of areaRowsOf(layout)) {
 		const text = areas.text.replace(/[^\s]+/g, (cell) => (cell === name ? by : cell));
 		if (text !== areas.text) surgery.replace(areas.span, `"${text}"`);
 	}
+}
+
+/** The rows of all arrangements in areas, the layout's own and those of its wrappers. */
+function areaRowsOf(box: Layout | Wrapper): AreaRow[] {
+	const own = box.arrangements.flatMap((one) => (one.kind === 'areas' ? one.rows : []));
+	const inner = box.members.flatMap((one) => (one.kind === 'wrapper' ? areaRowsOf(one) : []));
+	return [...own, ...inner];
 }
 
 /** Lets a region change places with its neighbour in the reading order. */

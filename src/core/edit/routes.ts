@@ -1,6 +1,7 @@
 import { isWithin, type Pattern } from '../model/pattern.ts';
 import { layerPattern, type Piece, type Route } from '../model/site.ts';
-import { piecesOf, type ResolvedSite } from '../resolve/site.ts';
+import { piecesIn } from '../resolve/pieces.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
 import { allLayers, findRoute } from './find.ts';
 import { checkPattern } from './layouts.ts';
 import type { Surgery } from './surgery.ts';
@@ -75,7 +76,7 @@ export function moveRoute(
 			surgery.replace(span, moved(pattern));
 			if (layer !== route) below.push(layer.kind === 'layout' ? layer.name.text : pattern.text);
 		}
-		for (const piece of piecesOf(layer)) links += moveLinks(piece, surgery, from, to, moves, moved);
+		for (const piece of piecesIn(layer)) links += moveLinks(piece, surgery, from, to, moves, moved);
 	}
 	const consequences: string[] = [];
 	if (below.length > 0) consequences.push(`${below.join(', ')} would move along.`);
@@ -116,7 +117,7 @@ export function removeRoute(resolved: ResolvedSite, surgery: Surgery, pattern: s
 	const linking = allLayers(resolved).filter(
 		(layer) =>
 			layer !== route &&
-			piecesOf(layer).some(
+			piecesIn(layer).some(
 				(piece) =>
 					piece.kind === 'markup' &&
 					new RegExp(`href\\s*=\\s*["']?${escapeRegExp(pattern)}["'\\s>?#]`).test(

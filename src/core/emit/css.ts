@@ -1,7 +1,16 @@
-import type { Layer, Layout, Page, Region, Site, Style } from '../model/site.ts';
+import { groundOf, settingKindsUsed } from '../boxes/ground.ts';
+import { bandPlace, type Bands } from '../resolve/bands.ts';
+import { frameOf } from '../boxes/frame.ts';
+import { isDrawer } from '../resolve/drawers.ts';
+import type { Layer, Layout, Member, Page, Site, Style } from '../model/site.ts';
 import { layerName, layerPattern } from '../model/site.ts';
-import { layoutsInOrder, type Structure } from '../resolve/structure.ts';
-import { escapeCssString } from './escape.ts';
+import { fillTarget, isProblem } from '../resolve/fill-target.ts';
+import { layoutsInOrder, slotOf, type Structure } from '../resolve/structure.ts';
+import { bandedCss, bandQuery, type BandedRule } from './banded.ts';
+import { group, indent, rule } from './css-text.ts';
+import { barePieceRule, frameRules, pieceRule, spaceRule } from './member-rules.ts';
+import { scrollingCss } from './scrolling.ts';
+import { cascadeName, layerSelector, memberSelector, rootSelector } from './selectors.ts';
 
 /** A style sheet of a delivery. */
 export interface StyleSheet {
@@ -12,23 +21,16 @@ export interface StyleSheet {
 
 /** The sheet that every page has: the order of the layers, the reset, and the site's tokens. */
 export function siteSheet(site: Site, structure: Structure): StyleSheet {
-	const layers = ['site', ...layoutsInOrder(structure).map((one) => layerCssName(one)), 'pages'];
-	const rules = [
+	const layers = ['site', ...layoutsInOrder(structure).map(cascadeName), 'pages'];
+	const rules = [tokenRules(site), reset, orderRules(site), drawerRules(site)];
+	const css = [
 		`/* ${site.settings.name.text.replaceAll('*/', '')}: what every page has. */`,
 		`@layer ${layers.join(', ')};`,
-		'',
 		// CSS View Transitions 2, section 2.3: pages that share a region keep it standing.
 		'@view-transition {\n  navigation: auto;\n}',
-		'',
-		'@layer site {',
-		indent(tokenRules(site)),
-		indent(reset),
-		'}'
+		group('@layer site', rules)
 	];
-	return {
-		path: 'styles/site.css',
-		css: rules.filter((rule) => rule.trim() !== '').join('\n') + '\n'
-	};
+	return { path: 'styles/site.css', css: css.join('\n\n') + '\n' };
 }
 
 const reset = `*,
@@ -41,12 +43,63 @@ body {
   margin: 0;
 }
 
+/* Each box keeps the margins of what is in it. */
+.layer,
+[data-region],
+[data-wrapper],
+[data-piece],
+[data-opener] {
+  display: flow-root;
+}
+
 [data-piece] > ul[role='list'],
 [data-piece] > ul[role='list'] ul {
   margin: 0;
   padding: 0;
   list-style: none;
 }`;
+
+/** Who lies over whom, and how a shadow looks: written where some box needs it. */
+function orderRules(site: Site): string {
+	const used = settingKindsUsed(site);
+	const lines = [
+		...(used.has('overlap') ? ['--under: -1;'] : []),
+		...(used.has('stick') || used.has('shrink') ? ['--stuck: 1;'] : []),
+		...(used.has('shadow') ? ['--shadow: 0 2px 8px rgb(0 0 0 / 0.2);'] : [])
+	];
+	return [rule(':root', lines), used.has('shadow') ? shadowFrames : ''].join('\n\n').trim();
+}
+
+const shadowFrames = `@keyframes shadow-scrolled {
+  from {
+    box-shadow: none;
+  }
+
+  to {
+    box-shadow: var(--shadow);
+  }
+}`;
+
+/** HTML, section 15.3.1 makes a popover a floating card; in place it is a box like any other. */
+function drawerRules({ layouts }: Site): string {
+	if (!layouts.some((layout) => layout.regions.some(isDrawer))) return '';
+	return `[data-region][popover] {
+  position: static;
+  inset: auto;
+  width: auto;
+  height: auto;
+  margin: 0;
+  padding: 0;
+  overflow: visible;
+  border: 0;
+  background: none;
+  color: inherit;
+}
+
+[data-region][popover]::backdrop {
+  background: rgb(0 0 0 / 0.3);
+}`;
+}
 
 function tokenRules(site: Site): string {
 	const { bands, tokens } = site.settings;
@@ -55,40 +108,61 @@ function tokenRules(site: Site): string {
 		tokens: tokens.filter((token) => token.band?.text === band?.name.text)
 	}));
 	return groups
-		.filter((group) => group.tokens.length > 0)
-		.map((group) => {
-			const lines = group.tokens.map((token) => `  ${token.name.text}: ${token.value.text};`);
-			const rule = [':root {', ...lines, '}'].join('\n');
-			return group.from === 0 ? rule : `@media (width >= ${group.from}px) {\n${indent(rule)}\n}`;
+		.map(({ from, tokens: some }) => {
+			const lines = some.map((token) => `${token.name.text}: ${token.value.text};`);
+			const text = rule(':root', lines);
+			return from === 0 ? text : group(bandQuery(from, undefined), [text]);
 		})
+		.filter((text) => text !== '')
 		.join('\n\n');
 }
 
-/** The sheet of one layout: how its regions lie, and its own styles. */
-export function layoutSheet(layout: Layout): StyleSheet {
+/** The sheet of one layout: how its boxes lie in each band, and its own styles. */
+export function layoutSheet(layout: Layout, site: Site, structure: Structure): StyleSheet {
+	const { bands } = site.settings;
+	const ground = groundOf(structure.chainOf(layout), bands);
+	const { boxes } = frameOf(layout, bands);
+	const moving = layout.members
+		.flatMap((member) => movingIn(member))
+		.flatMap((member) => {
+			const box = boxes.get(member.name.text);
+			const selector = memberSelector(layout, member.kind, member.name.text);
+			return box ? scrollingCss(selector, box, layout, ground) : [];
+		});
 	const rules = [
-		layoutRule(layout),
-		...layout.regions.map((region) => regionRule(layout, region)),
-		...layout.styles.map((style) => scopedStyle(layerRoots(layout), layout, style)),
-		...layout.regions.flatMap((region) =>
-			region.styles.map((style) => scopedStyle(regionSelector(layout, region), layout, style))
-		)
-	].filter((rule) => rule !== '');
+		spaceRule(layout, cascadeName(layout)),
+		...bandedCss([...frameRules(layout, ground), ...fillRules(layout, site, structure)], bands),
+		...moving,
+		...layout.styles.map((style) => styleCss(layerRoots(layout), layout, style, layout, bands)),
+		...layout.regions.flatMap((region) => {
+			const selector = memberSelector(layout, 'region', region.name.text);
+			return region.styles.map((style) => styleCss(selector, layout, style, layout, bands));
+		})
+	];
 	const css = [
 		`/* The layout ${layout.name.text}, which stands at ${layout.at.text}. */`,
-		`@layer ${layerCssName(layout)} {`,
-		indent(rules.join('\n\n')),
-		'}'
+		group(`@layer ${cascadeName(layout)}`, rules) || `@layer ${cascadeName(layout)} {\n}`
 	];
 	return { path: `styles/layouts/${layout.name.text}.css`, css: css.join('\n') + '\n' };
 }
 
-/** The sheet of a page's own styles, or undefined where it has none. */
-export function pageSheet(page: Page): StyleSheet | undefined {
-	if (page.styles.length === 0) return undefined;
-	const name = layerName(page);
-	const rules = page.styles.map((style) => scopedStyle(layerRoots(page), page, style));
-	const css = [`/* The page ${name}. */`, '@layer pages {', indent(rules.join('\n\n')), '}'];
+function movingIn(member: Member): Member[] {
+	return member.kind === 'region' ? [member] : [member, ...member.members.flatMap(movingIn)];
+}
+
+/** The sheet of a page: its pieces' settings and its own styles; undefined where it has neither. */
+export function pageSheet(page: Page, site: Site, structure: Structure): StyleSheet | undefined {
+	const { bands } = site.settings;
+	const rules = [
+		...bandedCss(
+			[...contentRules(page, site, structure), ...fillRules(page, site, structure)],
+			bands
+		),
+		...page.styles.map((style) => styleCss(layerRoots(page), page, style, undefined, bands))
+	];
+	const text = group('@layer pages', rules);
+	if (text === '') return undefined;
+	const css = [`/* The page ${layerName(page)}. */`, text];
 	return { path: pageSheetPath(page), css: css.join('\n') + '\n' };
 }
 
@@ -103,8 +177,39 @@ function pageSheetPath(page: Page): string {
 	return words.length > 0 ? `styles/${folder}/${words.join('/')}.css` : `styles/${folder}.css`;
 }
 
-function layerCssName(layout: Layout): string {
-	return `layout-${layout.name.text}`;
+/** The pieces of a page's own content, in the slot they land in or on a page without layouts. */
+function contentRules(page: Page, site: Site, structure: Structure): BandedRule[] {
+	const pieces = page.pieces.filter((piece) => piece.settings.length > 0);
+	if (pieces.length === 0) return [];
+	const { bands } = site.settings;
+	const chain = structure.chainOf(page);
+	const layout = chain.at(-1);
+	const slot = layout && slotOf(layout);
+	const box = layout && slot && frameOf(layout, bands).boxes.get(slot.name.text);
+	if (!layout || !box) {
+		const ground = groundOf([], bands);
+		return pieces.map((piece) => barePieceRule(piece, page, ground));
+	}
+	const ground = groundOf(chain.slice(0, -1), bands);
+	return pieces.map((piece) => pieceRule(piece, page, { box, layout, ground }));
+}
+
+/** What a layer puts into regions of layouts further out. */
+function fillRules(layer: Layer, site: Site, structure: Structure): BandedRule[] {
+	const { bands } = site.settings;
+	const chain = structure.chainOf(layer);
+	return layer.fills.flatMap((fill) => {
+		const target = fillTarget(fill, layer, chain);
+		if (isProblem(target)) return [];
+		const { layout, region } = target;
+		const box = frameOf(layout, bands).boxes.get(region.name.text);
+		if (!box) return [];
+		const ground = groundOf(chain.slice(0, chain.indexOf(layout)), bands);
+		const inAreas = region.arrangements.some((one) => one.kind === 'areas');
+		return fill.pieces
+			.filter((piece) => piece.settings.length > 0 || inAreas)
+			.map((piece) => pieceRule(piece, layer, { box, layout, ground }));
+	});
 }
 
 /**
@@ -113,65 +218,28 @@ function layerCssName(layout: Layout): string {
  */
 function layerRoots(layer: Layer): string {
 	const own = layerSelector(layer);
-	const pieces = `${own}[data-piece]:not(.layer${own} *)`;
-	if (layer.kind === 'layout') {
-		return layer.fills.length > 0 ? `.layer${own}, ${pieces}` : `.layer${own}`;
-	}
-	return `.layer${own}, ${pieces}`;
+	const root = rootSelector(layer);
+	const pieces = `${own}[data-piece]:not(${root} *)`;
+	if (layer.kind === 'layout' && layer.fills.length === 0) return root;
+	return `${root}, ${pieces}`;
 }
 
-/** Selects everything that a layer wrote: its root, its regions and its pieces. */
-function layerSelector(layer: Layer): string {
-	switch (layer.kind) {
-		case 'layout':
-			return `[data-layout='${layer.name.text}']`;
-		case 'route':
-			return `[data-route='${escapeCssString(layer.pattern.text)}']`;
-		case 'state':
-			return `[data-state='${escapeCssString(layerName(layer))}']`;
-	}
-}
-
-function regionSelector(layout: Layout, region: Region): string {
-	return `${layerSelector(layout)}[data-region='${region.name.text}']`;
-}
-
-function layoutRule(layout: Layout): string {
-	const { arrange } = layout;
-	const lines: string[] = [];
-	if (layout.fillsScreen) lines.push('min-height: 100dvh;');
-	if (arrange?.kind === 'areas') {
-		const areas = arrange.rows.map((row) => `  '${row.cells.join(' ')}'`);
-		lines.push('display: grid;', `grid-template-areas:\n${areas.join('\n')};`);
-		lines.push(`grid-template-rows: ${arrange.rows.map((row) => row.size).join(' ')};`);
-		if (arrange.columns) lines.push(`grid-template-columns: ${arrange.columns.text};`);
-	} else if (arrange?.kind === 'stack') {
-		lines.push('display: flex;', 'flex-direction: column;');
-	}
-	if (arrange?.gap) lines.push(`gap: ${arrange.gap.text};`);
-	return rule(`.layer${layerSelector(layout)}`, lines);
-}
-
-function regionRule(layout: Layout, region: Region): string {
-	const { arrange } = layout;
-	if (arrange?.kind !== 'areas') return '';
-	const shown = arrange.rows.some((row) => row.cells.includes(region.name.text));
-	const line = shown ? `grid-area: ${region.name.text};` : 'display: none;';
-	return rule(regionSelector(layout, region), [line]);
-}
-
-/** CSS Cascade 6, section 2.5: the style reaches what its own layer wrote, and ends where another's begins. */
-function scopedStyle(root: string, layer: Layer, style: Style): string {
+/**
+ * CSS Cascade 6, section 2.5: a style reaches what its own layer wrote, and ends where another's
+ * begins; a global one reaches everything. `measure` is the layout whose bands it means.
+ */
+function styleCss(
+	root: string,
+	layer: Layer,
+	style: Style,
+	measure: Layout | undefined,
+	bands: Bands
+): string {
 	const marks = ['[data-layout]', '[data-route]', '[data-state]'];
 	const others = marks.map((mark) => `${mark}:not(${layerSelector(layer)})`).join(', ');
-	return `@scope (${root}) to (${others}) {\n${indent(style.css)}\n}`;
-}
-
-function rule(selector: string, lines: readonly string[]): string {
-	if (lines.length === 0) return '';
-	return `${selector} {\n${indent(lines.join('\n'))}\n}`;
-}
-
-function indent(text: string): string {
-	return text.replace(/^(?=.)/gm, '  ');
+	const scoped = style.global
+		? style.css
+		: `@scope (${root}) to (${others}) {\n${indent(style.css)}\n}`;
+	const from = bands[bandPlace(bands, style.band)]?.from ?? 0;
+	return from === 0 ? scoped : group(bandQuery(from, measure), [scoped]);
 }

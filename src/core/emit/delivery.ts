@@ -30,8 +30,8 @@ export function deliverPage(instance: PageInstance, resolved: ResolvedSite, year
 /** The style sheets a page brings in, outermost layer first. */
 export function sheetsOf(page: Page, resolved: ResolvedSite): StyleSheet[] {
 	const { site, structure } = resolved;
-	const own = pageSheet(page);
-	const chain = structure.chainOf(page).map(layoutSheet);
+	const own = pageSheet(page, site, structure);
+	const chain = structure.chainOf(page).map((layout) => layoutSheet(layout, site, structure));
 	return [siteSheet(site, structure), ...chain, ...(own ? [own] : [])];
 }
 
@@ -56,8 +56,8 @@ class Delivery {
 		const { site, structure } = this.resolved;
 		const sheets: (StyleSheet | undefined)[] = [
 			siteSheet(site, structure),
-			...layoutsInOrder(structure).map(layoutSheet),
-			...[...site.routes, ...site.states].map(pageSheet)
+			...layoutsInOrder(structure).map((layout) => layoutSheet(layout, site, structure)),
+			...[...site.routes, ...site.states].map((page) => pageSheet(page, site, structure))
 		];
 		for (const sheet of sheets) {
 			if (sheet) yield { path: sheet.path, kind: 'style', content: sheet.css };

@@ -1,5 +1,7 @@
 import { templateText } from '../model/template.ts';
-import { layerName, type Layer, type Layout, type Piece } from '../model/site.ts';
+import { layerName, type Layer, type Layout, type Member, type Piece } from '../model/site.ts';
+import { frameOf } from '../boxes/frame.ts';
+import type { Opener } from '../resolve/drawers.ts';
 import { keptAs } from '../resolve/between.ts';
 import { compileMarkup } from '../resolve/markup.ts';
 import { navLinks, type NavLink } from '../resolve/nav.ts';
@@ -9,6 +11,7 @@ import { slotOf } from '../resolve/structure.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { evaluateText, type Scope } from '../resolve/values.ts';
 import { escapeHtml } from './escape.ts';
+import { drawerId } from './selectors.ts';
 import { renderMarkup } from './markup.ts';
 
 /** What a page is written for. */
@@ -78,10 +81,10 @@ class PageWriter {
 	}
 
 	document(): string {
-		const { lang } = this.resolved.site.settings;
+		const { lang, dir } = this.resolved.site.settings;
 		const head = pageHead(this.instance, this.resolved, this.target.year);
 		this.write(0, '<!doctype html>');
-		this.write(0, `<html lang="${escapeHtml(lang)}">`);
+		this.write(0, `<html lang="${escapeHtml(lang)}"${dir === 'rtl' ? ' dir="rtl"' : ''}>`);
 		this.write(1, '<head>');
 		this.write(2, '<meta charset="utf-8">');
 		this.write(2, '<meta name="viewport" content="width=device-width, initial-scale=1">');
@@ -100,29 +103,60 @@ class PageWriter {
 		return this.lines.join('\n') + '\n';
 	}
 
+	/** A layout's root, in a box of its own where its bands look at the space it gets. */
 	private layer(layout: Layout, depth: number): void {
-		this.write(depth, `<div class="layer" ${ownerAttribute(layout)}>`);
-		for (const region of this.page.regions) {
-			if (region.layout === layout) this.region(region, depth + 1);
+		const space = layout.measure === 'space';
+		const inner = space ? depth + 1 : depth;
+		if (space) this.write(depth, `<div class="space" data-space="${layout.name.text}">`);
+		this.write(inner, `<div class="layer" ${ownerAttribute(layout)}>`);
+		for (const member of layout.members) this.member(member, layout, inner + 1);
+		this.write(inner, '</div>');
+		if (space) this.write(depth, '</div>');
+	}
+
+	private member(member: Member, layout: Layout, depth: number): void {
+		if (member.kind === 'region') {
+			const resolved = this.page.regions.find((one) => one.region === member);
+			if (resolved) this.region(resolved, depth);
+			return;
 		}
-		this.write(depth, '</div>');
+		const element = member.element.text;
+		const attributes = `${ownerAttribute(layout)} data-wrapper="${member.name.text}"`;
+		this.write(depth, `<${element} ${attributes}>`);
+		for (const inner of member.members) this.member(inner, layout, depth + 1);
+		this.write(depth, `</${element}>`);
 	}
 
 	private region(resolved: ResolvedRegion, depth: number): void {
 		const { layout, region, landed } = resolved;
-		const slot = slotOf(layout) === region ? ' data-slot' : '';
+		const { openers } = frameOf(layout, this.resolved.site.settings.bands);
+		const here = openers.filter((opener) => opener.host === region);
 		const element = region.element.text;
-		const kept = landed.length > 0 ? keptAs(resolved) : undefined;
-		// Pages that show the same here share the name, so that a browser can leave it standing.
-		const stays = kept === undefined ? '' : ` style="view-transition-name: ${kept}"`;
-		const attributes = `${ownerAttribute(layout)} data-region="${region.name.text}"${slot}${stays}`;
-		if (landed.length === 0) {
+		const attributes = regionAttributes(resolved, openers);
+		if (landed.length === 0 && here.length === 0) {
 			this.write(depth, `<${element} ${attributes}></${element}>`);
 			return;
 		}
 		this.write(depth, `<${element} ${attributes}>`);
+		this.openers(here, 'first', layout, depth + 1);
 		for (const one of landed) this.landed(one, depth + 1);
+		this.openers(here, 'last', layout, depth + 1);
 		this.write(depth, `</${element}>`);
+	}
+
+	/** Buttons that open drawers by themselves: HTML, section 6.12. */
+	private openers(
+		openers: readonly Opener[],
+		end: Opener['end'],
+		layout: Layout,
+		depth: number
+	): void {
+		for (const { region, label } of openers.filter((opener) => opener.end === end)) {
+			const id = drawerId(layout.name.text, region.name.text);
+			const button = `<button type="button" popovertarget="${id}">${escapeHtml(label)}</button>`;
+			const attributes = `${ownerAttribute(layout)} data-opener="${region.name.text}"`;
+			this.write(depth, `<div ${attributes}>${button}</div>`);
+		}
 	}
 
 	private landed(landed: Landed, depth: number): void {
@@ -179,6 +213,19 @@ class PageWriter {
 	private write(depth: number, text: string): void {
 		this.lines.push('  '.repeat(depth) + text);
 	}
+}
+
+function regionAttributes(resolved: ResolvedRegion, openers: readonly Opener[]): string {
+	const { layout, region, landed } = resolved;
+	const words = [ownerAttribute(layout), `data-region="${region.name.text}"`];
+	if (slotOf(layout) === region) words.push('data-slot');
+	if (openers.some((opener) => opener.region === region)) {
+		words.push(`id="${drawerId(layout.name.text, region.name.text)}" popover`);
+	}
+	// Pages that show the same here share the name, so that a browser can leave it standing.
+	const kept = landed.length > 0 ? keptAs(resolved) : undefined;
+	if (kept !== undefined) words.push(`style="view-transition-name: ${kept}"`);
+	return words.join(' ');
 }
 
 /** The attribute by which an element leads back to the layer that wrote it. */

@@ -34,6 +34,11 @@ export const errors = {
 	'said-twice': (what: string) => `${what} is said twice here.`,
 	'element-invalid': (name: string) => `"${name}" is not an HTML element that can be a region.`,
 
+	'too-many-sizes': (what: string, most: number) => `${what} has ${most} sizes at most.`,
+	'count-zero': (what: string) => `${what} needs a number above zero here.`,
+	'shrink-invalid': () => 'What shrinks needs two heights, such as 128px to 56px.',
+	'fill-share-invalid': () => 'The share to fill needs a number above zero.',
+
 	// Reading: expressions in text
 	'expression-unclosed': () => 'This { is not closed. To write a brace itself, write \\{.',
 	'expression-invalid': (text: string) =>
@@ -100,14 +105,33 @@ export const errors = {
 		`The page ${page} puts nothing into ${region}, which the layout ${layout} requires.`,
 
 	// Arrangement
-	'area-unknown': (area: string, layout: string) =>
-		`The area ${area} is not a region of the layout ${layout}.`,
+	'area-unknown': (area: string, box: string) =>
+		`The area ${area} is neither a region nor a wrapper in ${box}.`,
 	'areas-not-rectangle': (area: string) => `The area ${area} is not one rectangle.`,
 	'areas-uneven': (row: number, cells: number, expected: number) =>
 		`Row ${row} has ${cells} columns where the first row has ${expected}.`,
 	'areas-empty': () => 'This arrangement has no rows.',
 	'slot-not-arranged': (region: string, layout: string) =>
 		`The region ${region} holds the slot of ${layout} but stands in no area, so the pages do not show.`,
+
+	'slot-in-areas': (region: string, layout: string) =>
+		`${region} holds the slot of ${layout}, so what lands in it has no areas of its own: arrange it as a row, a stack or columns.`,
+	'slot-hidden': (box: string, layout: string) =>
+		`${box} holds the slot of ${layout}: hidden or as a drawer it would take the pages away.`,
+	'drawer-no-place': (region: string, layout: string) =>
+		`${region} is a drawer, but no other region of ${layout} is there for the button that opens it.`,
+	'span-too-wide': (box: string, span: number, offset: number, columns: number) =>
+		`${box} takes ${span} columns${offset > 0 ? ` after ${offset} left free` : ''}, but there are ${columns}.`,
+
+	// Sizes
+	'size-invalid': (text: string, kind: string, why: string) =>
+		`"${text}" cannot be a size for ${kind}: ${why}.`,
+	'size-negative': (text: string) => `"${text}" is below zero, and no size can be.`,
+	'share-of-nothing': (text: string, kind: string) =>
+		`"${text}" is a share, but nothing says what of: ${kind} needs a length such as 24px here.`,
+	'tracks-invalid': (text: string, why: string) =>
+		`"${text}" cannot be read as sizes of columns or rows: ${why}.`,
+	'token-unknown': (name: string) => `There is no token ${name} in every band of the site.`,
 
 	// Data and pages
 	'data-missing': (file: string) => `There is no file ${file} in the site.`,
@@ -128,8 +152,12 @@ export const errors = {
 } satisfies Record<string, (...details: never[]) => string>;
 
 export const warnings = {
-	'region-not-arranged': (region: string, layout: string) =>
-		`The region ${region} of ${layout} stands in no area, so it is not shown.`,
+	'region-not-arranged': (region: string, box: string, where: string) =>
+		`${region} in ${box} stands in no area, so it is not shown${where}.`,
+	'area-no-piece': (area: string, region: string) =>
+		`No piece of ${region} is named ${area}; the area stays empty until one is.`,
+	'setting-idle': (kind: string, why: string) => `"${kind}" does nothing here: ${why}.`,
+	'size-absurd': (text: string) => `"${text}" is wider than any screen.`,
 	'admit-static': (layer: string, roles: string) =>
 		`${layer} lets in only ${roles}, but a static site keeps no one out: whoever knows the address sees the page.`,
 	'nav-empty': (from: string) =>

@@ -1,5 +1,6 @@
 import type { Arrangement } from './arrange.ts';
 import type { Pattern } from './pattern.ts';
+import type { Setting } from './setting.ts';
 import type { Named, Raw, Span } from './span.ts';
 import type { Template } from './template.ts';
 
@@ -7,6 +8,8 @@ export interface SiteSettings {
 	readonly kind: 'site';
 	readonly name: Named;
 	readonly lang: string;
+	/** Which way lines run; a site from right to left is mirrored throughout. */
+	readonly dir: 'ltr' | 'rtl';
 	readonly bands: readonly Band[];
 	readonly tokens: readonly Token[];
 	/** Who visitors can be. */
@@ -45,9 +48,13 @@ export interface Layout {
 	readonly under: Under;
 	/** Only visitors of these roles are let in, here and below; everyone where there is none. */
 	readonly admit: readonly Named[];
-	/** At least as tall as the screen. */
-	readonly fillsScreen: boolean;
-	readonly arrange: Arrangement | undefined;
+	/** What its bands look at: the width of the screen, or the width that the layout itself gets. */
+	readonly measure: 'screen' | 'space';
+	readonly settings: readonly Setting[];
+	readonly arrangements: readonly Arrangement[];
+	/** Regions and wrappers as they are written, from the outside in. */
+	readonly members: readonly Member[];
+	/** All regions, those in wrappers too, in reading order. */
 	readonly regions: readonly Region[];
 	readonly fills: readonly Fill[];
 	readonly title: Template | undefined;
@@ -56,12 +63,29 @@ export interface Layout {
 	readonly span: Span;
 }
 
+/** What a layout arranges. */
+export type Member = Region | Wrapper;
+
+/** A box around some regions of a layout. It holds nothing itself, and no layer fills it. */
+export interface Wrapper {
+	readonly kind: 'wrapper';
+	readonly name: Named;
+	readonly element: Named;
+	readonly settings: readonly Setting[];
+	readonly arrangements: readonly Arrangement[];
+	readonly members: readonly Member[];
+	readonly span: Span;
+}
+
 export interface Region {
+	readonly kind: 'region';
 	readonly name: Named;
 	readonly element: Named;
 	readonly slot: boolean;
 	readonly locked: boolean;
 	readonly required: boolean;
+	readonly settings: readonly Setting[];
+	readonly arrangements: readonly Arrangement[];
 	readonly pieces: readonly Piece[];
 	readonly styles: readonly Style[];
 	readonly span: Span;
@@ -84,6 +108,7 @@ export type Piece = MarkupPiece | NavPiece;
 export interface MarkupPiece {
 	readonly kind: 'markup';
 	readonly name: Named;
+	readonly settings: readonly Setting[];
 	readonly markup: Template;
 	readonly span: Span;
 }
@@ -92,15 +117,19 @@ export interface MarkupPiece {
 export interface NavPiece {
 	readonly kind: 'nav';
 	readonly name: Named;
+	readonly settings: readonly Setting[];
 	readonly from: Pattern;
 	readonly fromSpan: Span;
 	readonly depth: number;
 	readonly span: Span;
 }
 
-/** CSS that reaches only what its layer itself wrote. */
+/** CSS that reaches only what its layer itself wrote, or everything where it is global. */
 export interface Style {
 	readonly css: string;
+	/** It holds from this band upward, from the narrowest where it names none. */
+	readonly band: Named | undefined;
+	readonly global: boolean;
 	readonly span: Span;
 }
 

@@ -1,11 +1,13 @@
 import { hasErrors, warning, type Problem } from '../messages/problem.ts';
 import type { Layer, Layout, NavPiece, Page, Piece, Route, Site } from '../model/site.ts';
 import type { SiteReading } from '../source/read.ts';
-import { checkArrangement } from './arrangement.ts';
+import { checkBands } from './check-bands.ts';
+import { checkBoxes } from './check-boxes.ts';
 import { checkFills, checkRequired } from './check-page.ts';
 import { instancesOf, type Instances, type PageInstance } from './instance.ts';
 import { compileMarkup } from './markup.ts';
 import { navLinks, treeOrder } from './nav.ts';
+import { piecesIn } from './pieces.ts';
 import { resolvePage, type ResolvedPage } from './page.ts';
 import { checkRoles } from './roles.ts';
 import { resolveStructure, type Structure } from './structure.ts';
@@ -56,6 +58,8 @@ export function resolveSite(reading: SiteReading): ResolvedSite {
 		append(problems, checkExpressions(page, instancesFor(page), site));
 		append(problems, checkPieces(page, site));
 		append(problems, checkRoles(page, site));
+		append(problems, checkBands(page, site));
+		append(problems, checkBoxes(page, site));
 	};
 	site.routes.forEach(collect);
 	site.states.forEach(collect);
@@ -89,7 +93,8 @@ function resolveKnown(page: Page, structure: Structure): ResolvedPage {
 function checkLayout(layout: Layout, site: Site, structure: Structure): Problem[] {
 	return [
 		...checkFills(layout, structure),
-		...checkArrangement(layout),
+		...checkBands(layout, site),
+		...checkBoxes(layout, site),
 		...checkRoles(layout, site),
 		...checkExpressions(layout, [], site),
 		...checkPieces(layout, site)
@@ -120,19 +125,13 @@ function checkPieces(layer: Layer, site: Site): readonly Problem[] {
 }
 
 function findPieceFacts(layer: Layer): PieceFacts {
-	const pieces = piecesOf(layer);
+	const pieces = piecesIn(layer);
 	return {
 		problems: pieces.flatMap((piece) =>
 			piece.kind === 'markup' ? compileMarkup(piece.markup).problems : []
 		),
 		navs: pieces.filter((piece) => piece.kind === 'nav')
 	};
-}
-
-/** All pieces that stand in a layer, in regions, fills or the page itself. */
-export function piecesOf(layer: Layer): Piece[] {
-	const own = layer.kind === 'layout' ? layer.regions.flatMap((one) => one.pieces) : layer.pieces;
-	return [...own, ...layer.fills.flatMap((fill) => fill.pieces)];
 }
 
 function sortProblems(problems: readonly Problem[]): Problem[] {

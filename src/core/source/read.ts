@@ -151,6 +151,7 @@ function nameless(span: Span): SiteSettings {
 		kind: 'site',
 		name: { text: '', span },
 		lang: 'en',
+		dir: 'ltr',
 		bands: [],
 		tokens: [],
 		roles: [],

@@ -1,57 +1,144 @@
 import { error } from '../../messages/problem.ts';
-import type { AreaRow, Arrangement } from '../../model/arrange.ts';
-import type { Raw } from '../../model/span.ts';
-import { Once, type ReadContext } from './block.ts';
+import {
+	alignments,
+	areasOf,
+	justifications,
+	type Alignment,
+	type AreaRow,
+	type Arrangement,
+	type Justification
+} from '../../model/arrange.ts';
+import type { Named, Raw } from '../../model/span.ts';
+import { Once, readBlock, type ReadContext } from './block.ts';
 import { Cursor } from './cursor.ts';
 
-const laterKinds = ['columns', 'row'];
-
-/** `arrange areas { … }` or `arrange stack { … }`. */
-export function readArrange(cursor: Cursor, context: ReadContext): Arrangement | undefined {
-	const kind = cursor.take('word');
-	if (kind && laterKinds.includes(kind.text)) {
-		context.problems.push(error('not-yet', kind.span, `The arrangement ${kind.text}`));
-		return undefined;
-	}
-	if (kind?.text !== 'areas' && kind?.text !== 'stack') {
-		const span = kind?.span ?? cursor.headSpan;
-		const choices = 'areas, stack, columns or row';
-		context.problems.push(
-			error('choice-invalid', span, kind?.text ?? '', 'way to arrange', choices)
-		);
-		return undefined;
-	}
-	const band = cursor.take('band');
-	if (band) {
-		context.problems.push(error('not-yet', band.span, 'An arrangement for one band'));
-		return undefined;
-	}
-	cursor.finish({ block: true });
-	return kind.text === 'areas' ? readAreas(cursor, context) : readStack(cursor, context);
+/** What a statement says of an arrangement besides its own words. */
+interface Head {
+	readonly cursor: Cursor;
+	readonly band: Named | undefined;
+	readonly context: ReadContext;
 }
 
-function readAreas(cursor: Cursor, context: ReadContext): Arrangement | undefined {
+const kinds = ['areas', 'columns', 'row', 'stack'] as const;
+
+/** Collects the `arrange` statements of a box, one for a band at most. */
+export class ArrangementsReader {
+	readonly arrangements: Arrangement[] = [];
+
+	constructor(private readonly context: ReadContext) {}
+
+	readonly read = (cursor: Cursor): void => {
+		const arrangement = readArrange(cursor, this.context);
+		if (!arrangement) return;
+		const { band, span } = arrangement;
+		if (this.arrangements.some((one) => one.band?.text === band?.text)) {
+			const what = band ? `The arrangement for @${band.text}` : 'The arrangement';
+			cursor.problems.push(error('said-twice', span, what));
+		} else {
+			this.arrangements.push(arrangement);
+		}
+	};
+}
+
+/** `arrange areas { … }`, `arrange columns N [rows M] { … }`, `arrange row { … }`, `arrange stack { … }`. */
+function readArrange(cursor: Cursor, context: ReadContext): Arrangement | undefined {
+	const kind = cursor.takeChoice('way to arrange', kinds)?.text;
+	switch (kind) {
+		case undefined:
+			return undefined;
+		case 'areas':
+			return readAreas(headOf(cursor, context));
+		case 'columns':
+			return readColumns(cursor, context);
+		case 'row':
+		case 'stack':
+			return readLine(kind, headOf(cursor, context));
+	}
+}
+
+function headOf(cursor: Cursor, context: ReadContext): Head {
+	const band = cursor.takeBand();
+	cursor.finish({ block: true });
+	return { cursor, band, context };
+}
+
+function readColumns(cursor: Cursor, context: ReadContext): Arrangement | undefined {
+	const columns = cursor.takeCount('The arrangement in columns');
+	const rows = cursor.takeWord('rows') ? cursor.takeCount('The number of rows') : undefined;
+	const head = headOf(cursor, context);
+	const gap = new Once<Raw>('The gap');
+	readBlock(
+		cursor.statement.block,
+		{ name: 'an arrangement in columns', statements: { gap: readRaw(gap, 'The gap', context) } },
+		context
+	);
+	if (columns === undefined) return undefined;
+	const { span } = cursor.statement;
+	return { kind: 'columns', columns, rows, band: head.band, gap: gap.value, span };
+}
+
+function readLine(kind: 'row' | 'stack', { cursor, band, context }: Head): Arrangement {
+	const gap = new Once<Raw>('The gap');
+	const justify = new Once<Justification>('"justify"');
+	const align = new Once<Alignment>('"align"');
+	const wrap = new Once<boolean>('"wrap"');
+	readBlock(
+		cursor.statement.block,
+		{
+			name: `a ${kind}`,
+			statements: {
+				gap: readRaw(gap, 'The gap', context),
+				justify(inner) {
+					justify.set(inner.takeChoice('way to justify', justifications)?.text, inner);
+					inner.finish();
+				},
+				align(inner) {
+					align.set(inner.takeChoice('way to align', alignments)?.text, inner);
+					inner.finish();
+				},
+				// A stack has no height of its own at which a second one would begin.
+				...(kind === 'row' && {
+					wrap(inner: Cursor) {
+						wrap.set(true, inner);
+						inner.finish();
+					}
+				})
+			}
+		},
+		context
+	);
+	return {
+		kind,
+		band,
+		gap: gap.value,
+		justify: justify.value ?? 'start',
+		align: align.value ?? 'stretch',
+		wrap: wrap.value ?? false,
+		span: cursor.statement.span
+	};
+}
+
+function readRaw(once: Once<Raw>, what: string, context: ReadContext): (cursor: Cursor) => void {
+	return (cursor) => {
+		once.set(cursor.takeRest(context.text, what), cursor);
+		cursor.finish();
+	};
+}
+
+function readAreas({ cursor, band, context }: Head): Arrangement | undefined {
 	const rows: AreaRow[] = [];
 	const columns = new Once<Raw>('The columns');
 	const gap = new Once<Raw>('The gap');
+	const readColumnList = readRaw(columns, 'The columns', context);
+	const readGap = readRaw(gap, 'The gap', context);
 	for (const statement of cursor.needBlock('The arrangement in areas')?.statements ?? []) {
 		const inner = new Cursor(statement, context.problems);
-		const first = statement.atoms[0];
-		if (first?.kind === 'text') {
-			const size = inner.peek() ? inner.takeRest(context.text, 'The row')?.text : undefined;
-			inner.finish();
-			rows.push({
-				cells: first.text.trim().split(/\s+/),
-				areas: { text: first.text, span: first.span },
-				size: size ?? 'auto',
-				span: statement.span
-			});
+		if (statement.atoms[0]?.kind === 'text') {
+			rows.push(readRow(inner, statement.atoms[0], context));
 		} else if (inner.head === 'columns') {
-			columns.set(inner.takeRest(context.text, 'The columns'), inner);
-			inner.finish();
+			readColumnList(inner);
 		} else if (inner.head === 'gap') {
-			gap.set(inner.takeRest(context.text, 'The gap'), inner);
-			inner.finish();
+			readGap(inner);
 		} else {
 			const known = 'rows such as "head head" auto, columns and gap';
 			context.problems.push(
@@ -60,51 +147,45 @@ function readAreas(cursor: Cursor, context: ReadContext): Arrangement | undefine
 		}
 	}
 	if (!cursor.statement.block) return undefined;
-	const span = cursor.statement.span;
-	if (rows.length === 0) context.problems.push(error('areas-empty', span));
-	checkAreas(rows, context);
-	return { kind: 'areas', rows, columns: columns.value, gap: gap.value, span };
+	const { span } = cursor.statement;
+	if (rows.length === 0) {
+		context.problems.push(error('areas-empty', span));
+		return undefined;
+	}
+	const whole = checkAreas(rows, context);
+	return whole
+		? { kind: 'areas', rows, columns: columns.value, gap: gap.value, band, span }
+		: undefined;
 }
 
-/** CSS Grid Layout 1, section 7.3: rows of equal length, and each area one rectangle. */
-function checkAreas(rows: readonly AreaRow[], context: ReadContext): void {
+function readRow(cursor: Cursor, areas: Named, context: ReadContext): AreaRow {
+	const size = cursor.peek() ? cursor.takeRest(context.text, 'The row') : undefined;
+	cursor.finish();
+	return {
+		cells: areas.text.trim().split(/\s+/),
+		areas: { text: areas.text, span: areas.span },
+		size: size?.text ?? 'auto',
+		sizeSpan: size?.span,
+		span: cursor.statement.span
+	};
+}
+
+/** CSS Grid Layout 2, section 7.3: rows of equal length, and each area one rectangle. */
+function checkAreas(rows: readonly AreaRow[], context: ReadContext): boolean {
 	const width = rows[0]?.cells.length ?? 0;
 	for (const [index, row] of rows.entries()) {
 		if (row.cells.length !== width) {
 			const cells = row.cells.length;
 			context.problems.push(error('areas-uneven', row.areas.span, index + 1, cells, width));
-			return;
+			return false;
 		}
 	}
-	const names = new Set(rows.flatMap((row) => row.cells.filter((cell) => !/^\.+$/.test(cell))));
-	for (const name of names) {
-		const taken = rows.flatMap((row, y) =>
-			row.cells.flatMap((cell, x) => (cell === name ? [{ x, y }] : []))
-		);
-		const xs = taken.map((cell) => cell.x);
-		const ys = taken.map((cell) => cell.y);
-		const area = (Math.max(...xs) - Math.min(...xs) + 1) * (Math.max(...ys) - Math.min(...ys) + 1);
-		const row = rows[taken[0]?.y ?? 0];
-		if (area !== taken.length && row) {
-			context.problems.push(error('areas-not-rectangle', row.areas.span, name));
-		}
+	const broken = [...areasOf(rows)].filter(([, { cells, x, y }]) => {
+		return cells !== (x.to - x.from) * (y.to - y.from);
+	});
+	for (const [name, { y }] of broken) {
+		const span = rows[y.from]?.areas.span;
+		if (span) context.problems.push(error('areas-not-rectangle', span, name));
 	}
-}
-
-function readStack(cursor: Cursor, context: ReadContext): Arrangement {
-	const gap = new Once<Raw>('The gap');
-	for (const statement of cursor.statement.block?.statements ?? []) {
-		const inner = new Cursor(statement, context.problems);
-		if (inner.head === 'gap') {
-			gap.set(inner.takeRest(context.text, 'The gap'), inner);
-			inner.finish();
-		} else if (['justify', 'align', 'wrap'].includes(inner.head)) {
-			inner.notYet(`"${inner.head}" in an arrangement`);
-		} else {
-			context.problems.push(
-				error('unknown-statement', inner.headSpan, inner.head, 'a stack', 'gap')
-			);
-		}
-	}
-	return { kind: 'stack', gap: gap.value, span: cursor.statement.span };
+	return broken.length === 0;
 }

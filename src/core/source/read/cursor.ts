@@ -29,6 +29,11 @@ export class Cursor {
 		return this.statement.atoms[0]?.span ?? this.statement.span;
 	}
 
+	/** The atom that was taken last, the statement's first word at the beginning. */
+	get lastTaken(): Atom | undefined {
+		return this.statement.atoms[this.at - 1];
+	}
+
 	peek(): Atom | undefined {
 		return this.statement.atoms[this.at];
 	}
@@ -112,15 +117,54 @@ export class Cursor {
 		return undefined;
 	}
 
-	/** Everything up to the end of the statement, unread: a value in CSS notation. */
+	takeInteger(what: string): number | undefined {
+		const atom = this.take('number');
+		if (atom && /^[+-]?\d+$/.test(atom.text)) return Number(atom.text);
+		this.problems.push(error('number-missing', atom?.span ?? this.place(), what));
+		return undefined;
+	}
+
+	/** A whole number above zero. */
+	takeCount(what: string): number | undefined {
+		const span = this.peek()?.span ?? this.place();
+		const count = this.takeWholeNumber(what);
+		if (count !== 0) return count;
+		this.problems.push(error('count-zero', span, what));
+		return undefined;
+	}
+
+	/** The band a statement is for, such as `@wide`; undefined where it names none. */
+	takeBand(): Named | undefined {
+		const atom = this.take('band');
+		return atom && { text: atom.text.slice(1), span: atom.span };
+	}
+
+	/** Everything up to a band or the end of the statement, unread: a value in CSS notation. */
 	takeRest(source: string, what: string): Raw | undefined {
 		const first = this.peek();
-		const last = this.statement.atoms.at(-1);
+		const rest = this.statement.atoms.slice(this.at);
+		const band = rest.findIndex((atom) => atom.kind === 'band');
+		const last = rest.at(band === -1 ? -1 : band - 1);
+		if (!first || !last || band === 0) {
+			this.problems.push(error('value-missing', this.place(), what));
+			return undefined;
+		}
+		this.at += band === -1 ? rest.length : band;
+		const span = joinSpans(first.span, last.span);
+		return { text: source.slice(span.from, span.to), span };
+	}
+
+	/** A value in CSS notation that ends where a text begins. */
+	takeUntilText(source: string, what: string): Raw | undefined {
+		const rest = this.statement.atoms.slice(this.at);
+		const count = rest.findIndex((atom) => atom.kind === 'text');
+		const [first] = rest;
+		const last = rest[count - 1];
 		if (!first || !last) {
 			this.problems.push(error('value-missing', this.place(), what));
 			return undefined;
 		}
-		this.at = this.statement.atoms.length;
+		this.at += count;
 		const span = joinSpans(first.span, last.span);
 		return { text: source.slice(span.from, span.to), span };
 	}

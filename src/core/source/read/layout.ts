@@ -1,11 +1,10 @@
-import { error } from '../../messages/problem.ts';
-import type { Arrangement } from '../../model/arrange.ts';
-import type { Layout, Region } from '../../model/site.ts';
+import type { Layout } from '../../model/site.ts';
+import { ArrangementsReader } from './arrange.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
-import { readArrange } from './arrange.ts';
 import type { Cursor } from './cursor.ts';
 import { AdmitReader, LayerBody, UnderReader } from './layer.ts';
-import { laterSettingWords, readRegion } from './region.ts';
+import { MembersReader, regionsOf } from './member.ts';
+import { SettingsReader, settingKinds } from './setting.ts';
 
 /** `layout NAME at ROUTE [on-request] { … }`. */
 export function readLayout(cursor: Cursor, context: ReadContext): Layout | undefined {
@@ -18,9 +17,10 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 	const body = new LayerBody(context);
 	const under = new UnderReader();
 	const admit = new AdmitReader();
-	const arrange = new Once<Arrangement>('The arrangement');
-	const fillsScreen = new Once<boolean>('The height');
-	const regions: Region[] = [];
+	const measure = new Once<Layout['measure']>('What the bands look at');
+	const settings = new SettingsReader(settingKinds.layout, context);
+	const arrangements = new ArrangementsReader(context);
+	const members = new MembersReader(name.text, context);
 	readBlock(
 		cursor.needBlock(`The layout ${name.text}`),
 		{
@@ -29,34 +29,15 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 				...body.statements,
 				under: under.read,
 				admit: admit.read,
-				height(inner) {
-					if (inner.takeWord('screen')) {
-						fillsScreen.set(true, inner);
-						inner.finish();
-					} else if (inner.peek()) {
-						inner.notYet('A height other than "screen"');
-					} else {
-						context.problems.push(error('value-missing', inner.headSpan, 'The height'));
-					}
-				},
-				arrange(inner) {
-					arrange.set(readArrange(inner, context), inner);
-				},
-				region(inner) {
-					const region = readRegion(inner, context);
-					if (!region) return;
-					if (regions.some((other) => other.name.text === region.name.text)) {
-						const { text, span } = region.name;
-						context.problems.push(error('region-twice', span, text, name.text));
-					} else {
-						regions.push(region);
-					}
+				...settings.statements,
+				...members.statements,
+				arrange: arrangements.read,
+				measure(inner) {
+					inner.needWord('by', 'What the bands look at');
+					const by = inner.takeChoice('measure of bands', ['screen', 'space'])?.text;
+					measure.set(by, inner);
+					inner.finish();
 				}
-			},
-			later: {
-				...laterSettingWords,
-				wrapper: 'A wrapper',
-				measure: 'Measuring bands by space'
 			}
 		},
 		context
@@ -69,9 +50,11 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 		onRequest,
 		under: under.value,
 		admit: admit.roles,
-		fillsScreen: fillsScreen.value ?? false,
-		arrange: arrange.value,
-		regions,
+		measure: measure.value ?? 'screen',
+		settings: settings.settings,
+		arrangements: arrangements.arrangements,
+		members: members.members,
+		regions: regionsOf(members.members),
 		fills: body.fills,
 		title: body.title,
 		description: body.description,

@@ -1,10 +1,12 @@
 import { error } from '../../messages/problem.ts';
 import type { NavPiece, Piece } from '../../model/site.ts';
+import type { Setting } from '../../model/setting.ts';
 import type { Named } from '../../model/span.ts';
 import { readMarkupTemplate } from '../expression.ts';
 import type { Block } from '../syntax.ts';
 import { readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
+import { SettingsReader, settingKinds } from './setting.ts';
 
 /** The pieces of a block that can hold nothing else, such as a fill. */
 export function readPieces(block: Block | undefined, name: string, context: ReadContext): Piece[] {
@@ -30,24 +32,23 @@ export function pieceReader(
 	};
 }
 
-/** `piece NAME """ markup """` or `piece NAME nav from ROUTE depth N`. */
+/** `piece NAME [{ settings }] """ markup """` or `piece NAME nav from ROUTE depth N [{ settings }]`. */
 function readPiece(cursor: Cursor, context: ReadContext): Piece | undefined {
 	const name = cursor.takeName('A piece');
 	if (!name) return undefined;
-	if (cursor.statement.block) {
-		const inner = cursor.statement.block.statements[0];
-		const span = inner?.span ?? cursor.statement.block.span;
-		context.problems.push(error('not-yet', span, 'A setting of a piece'));
-	}
-	if (cursor.takeWord('nav')) return readNav(cursor, name);
+	const reader = new SettingsReader(settingKinds.piece, context);
+	const vocabulary = { name: `the piece ${name.text}`, statements: reader.statements };
+	readBlock(cursor.statement.block, vocabulary, context);
+	const { settings } = reader;
+	if (cursor.takeWord('nav')) return readNav(cursor, name, settings);
 	cursor.finish({ markup: true, block: true });
 	const block = cursor.needMarkup(`The piece ${name.text}`);
 	if (!block) return undefined;
 	const markup = readMarkupTemplate(block, context.problems);
-	return { kind: 'markup', name, markup, span: cursor.statement.span };
+	return { kind: 'markup', name, settings, markup, span: cursor.statement.span };
 }
 
-function readNav(cursor: Cursor, name: Named): NavPiece | undefined {
+function readNav(cursor: Cursor, name: Named, settings: readonly Setting[]): NavPiece | undefined {
 	const what = 'A list of links';
 	if (!cursor.needWord('from', what)) return undefined;
 	const from = cursor.takePattern(what);
@@ -58,6 +59,7 @@ function readNav(cursor: Cursor, name: Named): NavPiece | undefined {
 	return {
 		kind: 'nav',
 		name,
+		settings,
 		from: from.pattern,
 		fromSpan: from.span,
 		depth,

@@ -1,24 +1,17 @@
 import { error } from '../../messages/problem.ts';
 import type { Piece, Region, Style } from '../../model/site.ts';
-import { readBlock, type ReadContext, type Vocabulary } from './block.ts';
+import type { Named } from '../../model/span.ts';
+import { ArrangementsReader } from './arrange.ts';
+import { readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { pieceReader } from './piece.ts';
+import { SettingsReader, settingKinds } from './setting.ts';
 import { readStyle } from './style.ts';
 
 /** Elements of the HTML standard (sections 4.3 and 4.4) that can hold what a region holds. */
 const elements = [
 	'header', 'nav', 'main', 'aside', 'footer', 'section', 'article', 'div', 'search', 'form'
 ]; // prettier-ignore
-
-const laterSettings = [
-	'show', 'width', 'height', 'min', 'max', 'pad', 'gap', 'contain', 'stick', 'shadow', 'shrink',
-	'overlap', 'scroll', 'size', 'span', 'offset', 'new-row', 'place-self', 'order'
-]; // prettier-ignore
-
-/** Settings that come with screen sizes. */
-export const laterSettingWords: NonNullable<Vocabulary['later']> = Object.fromEntries(
-	laterSettings.map((word) => [word, `The setting "${word}"`])
-);
 
 /** `region NAME as ELEMENT { slot; locked; required; pieces }`. */
 export function readRegion(cursor: Cursor, context: ReadContext): Region | undefined {
@@ -35,16 +28,17 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 		inner.finish();
 	};
 	const hasElement = cursor.needWord('as', `The region ${name.text}`);
-	const element = hasElement ? cursor.takeName(`The region ${name.text}`) : undefined;
-	if (element && !elements.includes(element.text)) {
-		context.problems.push(error('element-invalid', element.span, element.text));
-	}
+	const element = hasElement ? takeElement(cursor, `The region ${name.text}`) : undefined;
+	const settings = new SettingsReader(settingKinds.region, context);
+	const arrangements = new ArrangementsReader(context);
 	cursor.finish({ block: true });
 	readBlock(
 		cursor.statement.block,
 		{
 			name: `the region ${name.text}`,
 			statements: {
+				...settings.statements,
+				arrange: arrangements.read,
 				slot: flag,
 				open: flag,
 				locked: flag,
@@ -54,19 +48,30 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 					const style = readStyle(inner, context);
 					if (style) styles.push(style);
 				}
-			},
-			later: { ...laterSettingWords, arrange: 'The arrangement of a region' }
+			}
 		},
 		context
 	);
 	return {
+		kind: 'region',
 		name,
 		element: element ?? { text: 'div', span: name.span },
 		slot: said.has('slot'),
 		locked: said.has('locked'),
 		required: said.has('required'),
+		settings: settings.settings,
+		arrangements: arrangements.arrangements,
 		pieces,
 		styles,
 		span: cursor.statement.span
 	};
+}
+
+/** An HTML element that can be a region or wrapper. */
+export function takeElement(cursor: Cursor, what: string): Named | undefined {
+	const element = cursor.takeName(what);
+	if (element && !elements.includes(element.text)) {
+		cursor.problems.push(error('element-invalid', element.span, element.text));
+	}
+	return element;
 }

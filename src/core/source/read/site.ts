@@ -9,6 +9,7 @@ import { Cursor } from './cursor.ts';
 export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 	const name = cursor.takeText('The site');
 	const lang = new Once<string>('The language');
+	const dir = new Once<SiteSettings['dir']>('The direction of lines');
 	const bands: Band[] = [];
 	const tokens: Token[] = [];
 	const roles: Named[] = [];
@@ -22,6 +23,10 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 					const word = inner.take('word');
 					if (!word) inner.needWord('en', 'The language of the site, such as');
 					lang.set(word?.text, inner);
+					inner.finish();
+				},
+				dir(inner) {
+					dir.set(inner.takeChoice('direction of lines', ['ltr', 'rtl'])?.text, inner);
 					inner.finish();
 				},
 				bands(inner) {
@@ -40,8 +45,7 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 					inner.finish({ block: true });
 					tokens.push(...readTokens(inner, context));
 				}
-			},
-			later: { dir: 'The direction of writing' }
+			}
 		},
 		context
 	);
@@ -57,6 +61,7 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 		kind: 'site',
 		name: siteName,
 		lang: lang.value ?? 'en',
+		dir: dir.value ?? 'ltr',
 		bands,
 		tokens,
 		roles,
@@ -105,7 +110,7 @@ function readTokens(cursor: Cursor, context: ReadContext): Token[] {
 			);
 			continue;
 		}
-		const band = inner.take('band');
+		const band = inner.takeBand();
 		const colon = inner.take('symbol');
 		if (colon?.text !== ':') {
 			context.problems.push(error('word-missing', first.span, ':', `The token ${first.text}`));
@@ -116,7 +121,7 @@ function readTokens(cursor: Cursor, context: ReadContext): Token[] {
 		if (!value) continue;
 		tokens.push({
 			name: { text: first.text, span: first.span },
-			band: band && { text: band.text.slice(1), span: band.span },
+			band,
 			value,
 			span: statement.span
 		});

@@ -5,16 +5,10 @@ import { placeInFile } from '../markup-block.ts';
 import type { ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
 
-/** `style """ css """`. CSS that does not parse is refused, so that it cannot end its scope early. */
+/** `style [global] [@band] """ css """`. CSS that does not parse is refused, so that it cannot end its scope early. */
 export function readStyle(cursor: Cursor, context: ReadContext): Style | undefined {
-	if (cursor.peek()?.kind === 'band') {
-		cursor.notYet('A style for one band');
-		return undefined;
-	}
-	if (cursor.takeWord('global')) {
-		cursor.notYet('A global style');
-		return undefined;
-	}
+	const global = cursor.takeWord('global') !== undefined;
+	const band = cursor.takeBand();
 	cursor.finish({ markup: true });
 	const block = cursor.needMarkup('A style');
 	if (!block) return undefined;
@@ -29,7 +23,7 @@ export function readStyle(cursor: Cursor, context: ReadContext): Style | undefin
 		context.problems.push(error('style-invalid', span, why));
 		return undefined;
 	}
-	return { css, span: cursor.statement.span };
+	return { css, global, band, span: cursor.statement.span };
 }
 
 /** Where a brace, bracket, comment or string of the CSS opens without closing, or closes nothing. */

@@ -1,0 +1,457 @@
+import fc from 'fast-check';
+
+/** Random sites made of everything that the language lets be said about sizes. */
+
+const bandNames = ['narrow', 'medium', 'wide'] as const;
+
+/** A statement, and the band it is for. */
+interface Said {
+	readonly kind: string;
+	readonly value: string;
+	readonly band: (typeof bandNames)[number];
+}
+
+interface RandomPiece {
+	readonly content: string;
+	readonly settings: readonly Said[];
+}
+
+interface RandomRegion {
+	readonly settings: readonly Said[];
+	readonly arranged: readonly RandomArrangement[];
+	readonly pieces: readonly RandomPiece[];
+}
+
+interface RandomArrangement {
+	readonly kind: 'areas' | 'columns' | 'row' | 'stack';
+	readonly band: (typeof bandNames)[number];
+	/** From which the areas, counts and words are drawn. */
+	readonly grid: RandomGrid;
+	readonly line: readonly string[];
+	readonly gap: string | undefined;
+}
+
+interface RandomGrid {
+	readonly columns: number;
+	readonly rows: number;
+	/** Cut lines: which cells are joined, as numbers from which areas are drawn. */
+	readonly draw: readonly number[];
+	readonly trackList: readonly string[] | undefined;
+	readonly rowSizes: readonly string[];
+}
+
+interface RandomLayout {
+	readonly measure: 'screen' | 'space';
+	readonly settings: readonly Said[];
+	readonly arranged: readonly RandomArrangement[];
+	readonly regions: readonly RandomRegion[];
+	readonly slot: number;
+	readonly wrapper:
+		| {
+				readonly from: number;
+				readonly settings: readonly Said[];
+				readonly arranged: readonly RandomArrangement[];
+		  }
+		| undefined;
+	/** A piece that it puts into the layout around it, at a region by its number. */
+	readonly fill: { readonly region: number; readonly piece: RandomPiece } | undefined;
+}
+
+export interface RandomSite {
+	readonly dir: 'ltr' | 'rtl';
+	readonly medium: number;
+	readonly wide: number;
+	readonly gap: readonly [string, string];
+	readonly layouts: readonly RandomLayout[];
+	readonly content: readonly RandomPiece[];
+}
+
+const pxSize = fc.oneof(
+	fc.constantFrom('0', '1px', '12px', '40px', '90px', '150px', '333px', '720px'),
+	fc.integer({ min: 0, max: 500 }).map((n) => `${n}px`),
+	fc.constantFrom('2rem', '12.5rem', 'var(--gap)', 'calc(30px + 2rem)', '10vw', '20vh')
+);
+const anySize = fc.oneof(
+	{ weight: 2, arbitrary: pxSize },
+	{
+		weight: 1,
+		arbitrary: fc.constantFrom(
+			'50%',
+			'33.3%',
+			'100%',
+			'120%',
+			'calc(25% + 40px)',
+			'min(60%, 300px)',
+			'max(120px, 20%)',
+			'clamp(100px, 40%, 420px)'
+		)
+	}
+);
+const smallSize = fc.constantFrom('0', '3px', '8px', '20px', '48px', '1rem', 'var(--gap)', '3vw');
+const padSize = fc.oneof(smallSize, fc.constantFrom('5%', 'calc(2% + 4px)'));
+const band = fc.constantFrom(...bandNames);
+const list = <T>(one: fc.Arbitrary<T>, max: number): fc.Arbitrary<T[]> =>
+	fc.array(one, { minLength: 1, maxLength: max });
+const words = (one: fc.Arbitrary<string>, max: number): fc.Arbitrary<string> =>
+	list(one, max).map((parts) => parts.join(' '));
+
+const sizeSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
+	width: fc.oneof(
+		{ weight: 3, arbitrary: anySize },
+		{ weight: 1, arbitrary: fc.constantFrom('auto', 'min-content', 'max-content', 'fit-content') }
+	),
+	height: fc.oneof(
+		{ weight: 3, arbitrary: pxSize },
+		{ weight: 1, arbitrary: fc.constantFrom('screen', 'auto') }
+	),
+	min: fc.tuple(fc.oneof(anySize, fc.constant('auto')), fc.option(pxSize)).map(joined),
+	max: fc.tuple(fc.oneof(anySize, fc.constant('none')), fc.option(pxSize)).map(joined),
+	pad: words(padSize, 4),
+	scroll: fc.constantFrom('page', 'own')
+};
+const insideSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
+	gap: words(smallSize, 2),
+	contain: fc.oneof(pxSize, fc.constant('none'))
+};
+const placeSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
+	size: fc.oneof(fc.constantFrom('fill', 'fill 2', 'fill 0.4', 'hug'), anySize),
+	span: fc.oneof(
+		fc.integer({ min: 1, max: 3 }).map(String),
+		fc.constantFrom('all', '1 by 2', '2 by 2')
+	),
+	offset: fc.integer({ min: 0, max: 2 }).map(String),
+	'new-row': fc.constantFrom('', 'off'),
+	'place-self': words(fc.constantFrom('auto', 'start', 'center', 'end', 'stretch'), 2),
+	order: fc.integer({ min: -2, max: 2 }).map(String),
+	stick: fc.constantFrom('top', 'bottom', 'none'),
+	overlap: smallSize
+};
+const regionSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
+	shadow: fc.constantFrom('none', 'always', 'scrolled'),
+	shrink: fc.constantFrom('none', '128px to 56px', '90px to 30px')
+};
+const showSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
+	show: fc.oneof(
+		fc.constantFrom('in-place', 'hidden', 'strip'),
+		fc
+			.tuple(
+				fc.constantFrom('left', 'right', 'top', 'bottom'),
+				fc.constantFrom('120px', '45%', '900px')
+			)
+			.map(([side, size]) => `drawer ${side} ${size} "Open"`)
+	)
+};
+
+function joined(parts: readonly (string | null)[]): string {
+	return parts.filter((part) => part !== null).join(' ');
+}
+
+function settings(
+	kinds: Readonly<Record<string, fc.Arbitrary<string>>>,
+	max: number
+): fc.Arbitrary<Said[]> {
+	const one = fc.oneof(
+		...Object.entries(kinds).map(([kind, value]) =>
+			fc.record({ kind: fc.constant(kind), value, band })
+		)
+	);
+	return fc.uniqueArray(one, { maxLength: max, selector: (said) => `${said.kind}@${said.band}` });
+}
+
+const track = fc.oneof(
+	fc.constantFrom('1fr', '2fr', '0.3fr', 'auto', 'min-content', 'max-content'),
+	fc.constantFrom('120px', '30%', '0', 'var(--gap)', '20vw'),
+	fc.constantFrom('minmax(0, 1fr)', 'minmax(100px, 1fr)', 'minmax(auto, 200px)'),
+	fc.constantFrom('minmax(min-content, max-content)', 'minmax(60px, auto)', 'minmax(20%, 300px)'),
+	fc.constantFrom('minmax(max-content, 2fr)', 'fit-content(180px)', 'fit-content(40%)'),
+	fc.constantFrom('repeat(2, 1fr)', 'repeat(2, auto 60px)')
+);
+const trackList = fc.oneof(
+	{ weight: 4, arbitrary: list(track, 4) },
+	{
+		weight: 1,
+		arbitrary: fc.constantFrom<string[]>(
+			['repeat(auto-fill, 120px)'],
+			['repeat(auto-fit, minmax(150px, 1fr))'],
+			['100px', 'repeat(auto-fill, minmax(80px, auto))', '60px'],
+			['repeat(auto-fit, 90px 140px)'],
+			['repeat(auto-fill, minmax(20%, 1fr))']
+		)
+	}
+);
+const rowSize = fc.constantFrom(
+	'auto',
+	'auto',
+	'1fr',
+	'2fr',
+	'60px',
+	'min-content',
+	'max-content',
+	'minmax(40px, auto)',
+	'minmax(0, 1fr)',
+	'minmax(30px, 90px)',
+	'fit-content(50px)'
+);
+const arrangement: fc.Arbitrary<RandomArrangement> = fc.record({
+	kind: fc.constantFrom<RandomArrangement['kind']>('areas', 'columns', 'row', 'stack'),
+	band,
+	grid: fc.record({
+		columns: fc.integer({ min: 1, max: 4 }),
+		rows: fc.integer({ min: 1, max: 3 }),
+		draw: fc.array(fc.nat(99), { minLength: 8, maxLength: 8 }),
+		trackList: fc.option(trackList, { nil: undefined }),
+		rowSizes: fc.array(rowSize, { minLength: 3, maxLength: 3 })
+	}),
+	line: fc.uniqueArray(
+		fc.oneof(
+			fc
+				.constantFrom('start', 'center', 'end', 'between', 'around', 'evenly')
+				.map((to) => `justify ${to}`),
+			fc.constantFrom('start', 'center', 'end', 'stretch').map((to) => `align ${to}`),
+			fc.constant('wrap')
+		),
+		{ maxLength: 3, selector: (line) => line.split(' ')[0] }
+	),
+	gap: fc.option(words(smallSize, 2), { nil: undefined })
+});
+const arranged = fc.uniqueArray(arrangement, { maxLength: 2, selector: (one) => one.band });
+
+const content = fc.oneof(
+	fc
+		.tuple(fc.constantFrom(20, 80, 150, 400), fc.constantFrom(10, 40, 120))
+		.map(([width, height]) => `fix-${width}-${height}`),
+	fc
+		.tuple(fc.integer({ min: 1, max: 12 }), fc.constantFrom(15, 40, 90), fc.constantFrom(12, 30))
+		.map(([count, width, height]) => `run-${count}-${width}-${height}`)
+);
+const piece: fc.Arbitrary<RandomPiece> = fc.record({
+	content,
+	settings: settings({ ...without(sizeSettings, 'scroll'), ...placeSettings }, 3)
+});
+
+function without<T>(record: Readonly<Record<string, T>>, key: string): Record<string, T> {
+	return Object.fromEntries(Object.entries(record).filter(([name]) => name !== key));
+}
+
+const region: fc.Arbitrary<RandomRegion> = fc.record({
+	settings: settings(
+		{ ...sizeSettings, ...insideSettings, ...placeSettings, ...regionSettings, ...showSettings },
+		4
+	),
+	arranged,
+	pieces: fc.array(piece, { maxLength: 3 })
+});
+
+const layout: fc.Arbitrary<RandomLayout> = fc.record({
+	measure: fc.oneof(
+		{ weight: 3, arbitrary: fc.constant<'screen'>('screen') },
+		{ weight: 1, arbitrary: fc.constant<'space'>('space') }
+	),
+	settings: settings({ ...sizeSettings, ...insideSettings }, 3),
+	arranged,
+	regions: list(region, 4),
+	slot: fc.nat(3),
+	wrapper: fc.option(
+		fc.record({
+			from: fc.nat(3),
+			settings: settings(
+				{ ...sizeSettings, ...insideSettings, ...placeSettings, ...without(showSettings, 'show') },
+				3
+			),
+			arranged
+		}),
+		{ nil: undefined }
+	),
+	fill: fc.option(fc.record({ region: fc.nat(3), piece }), { nil: undefined })
+});
+
+export const randomLayouts: fc.Arbitrary<RandomSite> = fc.record({
+	dir: fc.constantFrom<'ltr' | 'rtl'>('ltr', 'rtl'),
+	medium: fc.integer({ min: 350, max: 700 }),
+	wide: fc.integer({ min: 800, max: 1200 }),
+	gap: fc.tuple(fc.constantFrom('10px', '25px'), fc.constantFrom('10px', '44px')),
+	layouts: list(layout, 3),
+	content: fc.array(piece, { maxLength: 3 })
+});
+
+/** The site as text, with one route inside all of its layouts. */
+export function siteText(site: RandomSite): string {
+	const routes = ['/', '/a', '/a/b'];
+	const texts = site.layouts.map((one, index) =>
+		layoutText(one, index, routes[index] ?? '/', site)
+	);
+	const page = routes[site.layouts.length - 1] ?? '/';
+	return [
+		`site "Random" {`,
+		`  dir ${site.dir}`,
+		`  bands { narrow 0; medium ${site.medium}; wide ${site.wide} }`,
+		`  tokens { --gap: ${site.gap[0]}; --gap @wide: ${site.gap[1]} }`,
+		'}',
+		...texts,
+		`route ${page} {`,
+		...site.content.map((one, index) => pieceText(one, `c${index}`, '  ')),
+		...(site.content.length === 0
+			? [pieceText({ content: 'fix-50-20', settings: [] }, 'c', '  ')]
+			: []),
+		'}',
+		''
+	].join('\n');
+}
+
+/** The address of the page that the text describes. */
+export function addressOf(site: RandomSite): string {
+	return ['/', '/a', '/a/b'][site.layouts.length - 1] ?? '/';
+}
+
+function layoutText(layout: RandomLayout, index: number, at: string, site: RandomSite): string {
+	const slot = layout.slot % layout.regions.length;
+	const names = layout.regions.map((_, number) => `r${number}`);
+	const from = layout.wrapper ? layout.wrapper.from % layout.regions.length : names.length;
+	const outer = [...names.slice(0, from), ...(layout.wrapper ? ['wrap'] : [])];
+	const innerSlot = slot < from ? undefined : `r${slot}`;
+	const slotOuter = slot < from ? `r${slot}` : 'wrap';
+	const regions = layout.regions.map((one, number) =>
+		regionText(one, number, number === slot, number < from ? '  ' : '    ')
+	);
+	const outside = site.layouts[index - 1];
+	return [
+		`layout l${index} at ${at} {`,
+		...(layout.measure === 'space' ? ['  measure by space'] : []),
+		...settingLines(layout.settings, '  '),
+		...arrangeLines(layout.arranged, outer, slotOuter, '  '),
+		...regions.slice(0, from),
+		...(layout.wrapper
+			? [
+					'  wrapper wrap {',
+					...settingLines(layout.wrapper.settings, '    '),
+					...arrangeLines(layout.wrapper.arranged, names.slice(from), innerSlot, '    '),
+					...regions.slice(from),
+					'  }'
+				]
+			: []),
+		...(layout.fill && outside
+			? [
+					`  fill r${layout.fill.region % outside.regions.length} after {`,
+					pieceText(layout.fill.piece, `f${index}`, '    '),
+					'  }'
+				]
+			: []),
+		...(index === 0 ? [openerStyle] : []),
+		'}'
+	].join('\n');
+}
+
+/** Gives every opener one size, so that it is known without measuring. */
+const openerStyle = `  style global """
+    [data-opener] button { all: unset; display: block; width: 60px; height: 24px; overflow: hidden; }
+  """`;
+
+function regionText(region: RandomRegion, number: number, isSlot: boolean, indent: string): string {
+	const names = region.pieces.map((one, index) => `${one.content}-p${index}`);
+	// What lands in a slot cannot stand in areas, and a slot is there on every page.
+	const settings = isSlot
+		? region.settings.filter(({ kind, value }) => kind !== 'show' || value === 'strip')
+		: region.settings;
+	const arrangements = isSlot
+		? region.arranged.filter((one) => one.kind !== 'areas')
+		: region.arranged;
+	return [
+		`${indent}region r${number} as div {`,
+		...(isSlot ? [`${indent}  slot`] : []),
+		...settingLines(settings, indent + '  '),
+		...arrangeLines(arrangements, names, undefined, indent + '  '),
+		...region.pieces.map((one, index) => pieceText(one, `p${index}`, indent + '  ')),
+		`${indent}}`
+	].join('\n');
+}
+
+function pieceText(piece: RandomPiece, suffix: string, indent: string): string {
+	const block =
+		piece.settings.length > 0 ? ` { ${settingLines(piece.settings, '').join('; ')} }` : '';
+	return `${indent}piece ${piece.content}-${suffix}${block} """${markupOf(piece.content)}"""`;
+}
+
+function markupOf(content: string): string {
+	const [kind, one, two, three] = content.split('-');
+	if (kind === 'fix') return `<div style="width: ${one}px; height: ${two}px"></div>`;
+	const box = `<i style="display: inline-block; vertical-align: top; width: ${two}px; height: ${three}px"></i>`;
+	return `<div style="font-size: 0; line-height: 0">${box.repeat(Number(one))}</div>`;
+}
+
+function settingLines(settings: readonly Said[], indent: string): string[] {
+	return settings.map(({ kind, value, band: at }) => {
+		const where = at === 'narrow' ? '' : ` @${at}`;
+		return `${indent}${kind}${value === '' ? '' : ` ${value}`}${where}`;
+	});
+}
+
+function arrangeLines(
+	arrangements: readonly RandomArrangement[],
+	members: readonly string[],
+	always: string | undefined,
+	indent: string
+): string[] {
+	return arrangements.flatMap((one) => {
+		if (members.length === 0 && one.kind === 'areas') return [];
+		const where = one.band === 'narrow' ? '' : ` @${one.band}`;
+		const gap = one.gap === undefined ? [] : [`gap ${one.gap}`];
+		switch (one.kind) {
+			case 'areas': {
+				const { rows, columns } = areaLines(one.grid, members, always);
+				const inner = [...rows, ...columns, ...gap].map((line) => `${indent}  ${line}`);
+				return [`${indent}arrange areas${where} {`, ...inner, `${indent}}`];
+			}
+			case 'columns': {
+				const rows = one.grid.draw[0] === 0 ? ` rows ${one.grid.rows}` : '';
+				return [
+					`${indent}arrange columns ${one.grid.columns + 3}${rows}${where} { ${gap.join('; ')} }`
+				];
+			}
+			case 'row':
+			case 'stack': {
+				const lines = one.kind === 'stack' ? one.line.filter((line) => line !== 'wrap') : one.line;
+				return [`${indent}arrange ${one.kind}${where} { ${[...lines, ...gap].join('; ')} }`];
+			}
+		}
+	});
+}
+
+/** Areas by cutting a rectangle again and again; each part gets a member's name, or none. */
+function areaLines(
+	grid: RandomGrid,
+	members: readonly string[],
+	always: string | undefined
+): { rows: string[]; columns: string[] } {
+	const cells = Array.from({ length: grid.rows }, () =>
+		Array.from({ length: grid.columns }, () => '.')
+	);
+	const names = always ? [always, ...members.filter((name) => name !== always)] : [...members];
+	let turn = 0;
+	const draw = (): number => grid.draw[turn++ % grid.draw.length] ?? 0;
+	const fill = (x: number, y: number, width: number, height: number, count: number): void => {
+		if (count > 1 && (width > 1 || height > 1)) {
+			const across = height === 1 || (width > 1 && draw() % 2 === 0);
+			const size = across ? width : height;
+			const cut = 1 + (draw() % (size - 1));
+			const first = Math.ceil(count / 2);
+			if (across) {
+				fill(x, y, cut, height, first);
+				fill(x + cut, y, width - cut, height, count - first);
+			} else {
+				fill(x, y, width, cut, first);
+				fill(x, y + cut, width, height - cut, count - first);
+			}
+			return;
+		}
+		const name = count === 0 ? '.' : (names.shift() ?? '.');
+		for (let row = y; row < y + height; row++) {
+			for (let column = x; column < x + width; column++) {
+				const line = cells[row];
+				if (line) line[column] = name;
+			}
+		}
+	};
+	fill(0, 0, grid.columns, grid.rows, names.length);
+	const rows = cells.map((row, index) => `"${row.join(' ')}" ${grid.rowSizes[index] ?? 'auto'}`);
+	return { rows, columns: grid.trackList ? [`columns ${grid.trackList.join(' ')}`] : [] };
+}

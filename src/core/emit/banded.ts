@@ -1,0 +1,73 @@
+import { initialValue, inOrder, type Declarations } from '../boxes/declarations.ts';
+import type { Bands } from '../resolve/bands.ts';
+import type { Layout } from '../model/site.ts';
+import { group, indent, rule } from './css-text.ts';
+import { cascadeName } from './selectors.ts';
+
+/** What a selector says in each band, narrowest first. */
+export interface BandedRule {
+	readonly selector: string;
+	readonly bands: readonly Declarations[];
+	/** What a weaker selector gives the same elements, band by band. */
+	readonly under?: readonly Declarations[];
+	/** The layout whose bands are meant: its own space may be what they look at. */
+	readonly layout: Layout | undefined;
+}
+
+/** Where a band begins: a media query, or a container query of the space that a layout gets. */
+export function bandQuery(from: number, layout: Layout | undefined): string {
+	return layout?.measure === 'space'
+		? `@container ${cascadeName(layout)} (width >= ${from}px)`
+		: `@media (width >= ${from}px)`;
+}
+
+/** Rules for the narrowest band first, then for each band what changes with it. */
+export function bandedCss(rules: readonly BandedRule[], bands: Bands): string[] {
+	const written = rules.map(changesByBand);
+	const starts = bands.length === 0 ? [0] : bands.map((band) => band.from);
+	return starts.flatMap((from, place) => {
+		const groups = new Map<string, string[]>();
+		for (const [index, { selector, layout }] of rules.entries()) {
+			const text = rule(selector, lines(written[index]?.[place] ?? new Map()));
+			const query = place === 0 ? '' : bandQuery(from, layout);
+			if (text !== '') groups.set(query, [...(groups.get(query) ?? []), text]);
+		}
+		return [...groups].flatMap(([query, texts]) => (query === '' ? texts : [group(query, texts)]));
+	});
+}
+
+/** Properties that set others besides: what was said of those before is gone with them. */
+const shorthands: Readonly<Record<string, readonly string[]>> = {
+	'grid-area': ['grid-column', 'grid-row'],
+	animation: ['animation-timeline', 'animation-range']
+};
+
+/** What a rule has to say anew in each band. */
+function changesByBand({ bands, under = [] }: BandedRule): Declarations[] {
+	const said = new Map<string, string>();
+	return bands.map((wanted, place) => {
+		const weaker = under[place] ?? new Map<string, string>();
+		const changes = new Map<string, string>();
+		const say = (property: string): void => {
+			const now = said.get(property) ?? weaker.get(property) ?? initialValue(property);
+			const value = wanted.get(property) ?? initialValue(property);
+			if (now === value) return;
+			changes.set(property, value);
+			said.set(property, value);
+		};
+		for (const [whole, parts] of Object.entries(shorthands)) {
+			say(whole);
+			if (!changes.has(whole)) continue;
+			for (const part of parts) said.set(part, initialValue(part));
+		}
+		const properties = new Set([...wanted.keys(), ...said.keys(), ...weaker.keys()]);
+		for (const property of properties) say(property);
+		return changes;
+	});
+}
+
+function lines(declarations: Declarations): string[] {
+	return inOrder(declarations).map(([property, value]) =>
+		value.includes('\n') ? `${property}:\n${indent(value)};` : `${property}: ${value};`
+	);
+}

@@ -1,0 +1,105 @@
+import type { Layout } from '../model/site.ts';
+import type { SettingsAt } from '../model/setting.ts';
+import { bandPlaces, settingsAt } from '../resolve/bands.ts';
+import type { Declarations } from '../boxes/declarations.ts';
+import { declare, type Ground } from '../boxes/declare.ts';
+import type { Box } from '../boxes/frame.ts';
+import { shrinkOf } from '../boxes/stick.ts';
+import { bandedCss, type BandedRule } from './banded.ts';
+import { group, rule } from './css-text.ts';
+
+/** How far one scrolls until a shadow is there, px. */
+const shadowRange = 24;
+
+/**
+ * What changes as one scrolls (Scroll-driven Animations 1): heads that shrink, shadows that come.
+ * Where a browser has none of it, a head that shrinks slides up under the edge by as much as it
+ * would, and no shadow comes.
+ */
+export function scrollingCss(selector: string, box: Box, layout: Layout, ground: Ground): string[] {
+	const { bands } = ground;
+	const places = bandPlaces(bands);
+	const frames = new Keyframes(`shrink-${layout.name.text}-${box.name}`);
+	const moving = places.map((place) => animation(settingsAt(box.settings, bands, place), frames));
+	if (moving.every((declarations) => declarations.size === 0)) return [];
+	const sliding = places.map((place) => slide(box, place, ground));
+	const plain = places.map((place) => {
+		const inset = declare(box, place, ground).get('inset-block-start');
+		return new Map(inset === undefined ? [] : [['inset-block-start', inset]]);
+	});
+	const asRule = (list: readonly Declarations[], under?: readonly Declarations[]): BandedRule => ({
+		selector,
+		bands: list,
+		layout,
+		...(under && { under })
+	});
+	return [
+		group('@supports (animation-timeline: scroll())', [
+			...bandedCss([asRule(moving)], bands),
+			...frames.rules
+		]),
+		group(
+			'@supports not (animation-timeline: scroll())',
+			bandedCss([asRule(sliding, plain)], bands)
+		)
+	].filter((text) => text !== '');
+}
+
+/** The keyframes that a box needs, each written once. */
+class Keyframes {
+	private readonly names = new Map<string, string>();
+
+	constructor(private readonly prefix: string) {}
+
+	nameFor(end: readonly string[]): string {
+		const text = end.join('\n');
+		const known = this.names.get(text);
+		if (known !== undefined) return known;
+		const name = this.names.size === 0 ? this.prefix : `${this.prefix}-${this.names.size + 1}`;
+		this.names.set(text, name);
+		return name;
+	}
+
+	get rules(): string[] {
+		return [...this.names].map(([text, name]) => group(`@keyframes ${name}`, [rule('to', [text])]));
+	}
+}
+
+function animation(settings: SettingsAt, frames: Keyframes): Declarations {
+	if (settings.show?.kind === 'hidden' || settings.show?.kind === 'drawer') return new Map();
+	const parts: { animation: string; range: string }[] = [];
+	const shrink = shrinkOf(settings);
+	if (shrink) {
+		const name = frames.nameFor(shrunk(shrink, settings.overlap));
+		parts.push({
+			animation: `${name} linear both`,
+			range: `0 calc(${shrink.from} - ${shrink.to})`
+		});
+	}
+	if (settings.shadow === 'scrolled') {
+		parts.push({ animation: 'shadow-scrolled linear both', range: `0 ${shadowRange}px` });
+	}
+	if (parts.length === 0) return new Map();
+	return new Map([
+		['animation', parts.map((part) => part.animation).join(', ')],
+		['animation-timeline', parts.map(() => 'scroll()').join(', ')],
+		['animation-range', parts.map((part) => part.range).join(', ')]
+	]);
+}
+
+/** What the box loses in height it gets below it, so that nothing else on the page moves. */
+function shrunk({ from, to }: { from: string; to: string }, overlap = '0'): string[] {
+	const less = /^0[a-z]*$/.test(overlap) ? '' : ` - ${overlap}`;
+	return [`height: ${to};`, `margin-block-end: calc(${from} - ${to}${less});`];
+}
+
+function slide(box: Box, place: number, ground: Ground): Declarations {
+	const shrink = shrinkOf(settingsAt(box.settings, ground.bands, place));
+	const inset = declare(box, place, ground).get('inset-block-start');
+	if (inset === undefined) return new Map();
+	if (!shrink) return new Map([['inset-block-start', inset]]);
+	const lost = `${shrink.to} - ${shrink.from}`;
+	return new Map([
+		['inset-block-start', inset === '0px' ? `calc(${lost})` : `calc(${inset} + ${lost})`]
+	]);
+}

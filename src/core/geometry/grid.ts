@@ -1,0 +1,262 @@
+import type { Length } from '../size/length.ts';
+import type { TrackList, TrackSize } from '../size/tracks.ts';
+import { alignedAt } from './flex.ts';
+import { placeItems, type GridPlace, type Placement } from './grid-place.ts';
+import { sizeTracks, type TrackItem, type TrackRoom } from './grid-tracks.ts';
+import type { GridLines, LayoutBox, Layouter } from './layout-box.ts';
+import {
+	clampHeight,
+	contentHeightBounds,
+	contribution,
+	fixed,
+	padAcross,
+	padDown,
+	setHeight,
+	usedWidth
+} from './sizing.ts';
+
+/** CSS Grid Layout 2, for grids of areas and of equal columns. */
+
+const autoTrack: TrackSize = { min: { kind: 'auto' }, max: { kind: 'auto' }, limit: undefined };
+
+interface Columns {
+	readonly placement: Placement;
+	readonly sizes: readonly TrackSize[];
+	/** Tracks of `auto-fit` that hold nothing. */
+	readonly collapsed: ReadonlySet<number>;
+	readonly gap: number;
+}
+
+/** Lays out a grid; gives the height of its content and its tracks. */
+export function layGrid(
+	box: LayoutBox,
+	width: number,
+	height: number | undefined,
+	isKnown: boolean,
+	pad: number,
+	layouter: Layouter
+): { height: number; lines: GridLines } {
+	const { style } = box;
+	const { view } = layouter;
+	const columns = columnsOf(box, width, layouter);
+	const columnSizes = sizeColumns(columns, { available: width, constraint: 'none' }, layouter);
+	const columnLines = linesOf(columnSizes, columns.collapsed, columns.gap);
+	const rowGap = style.rowGap.at(width, view);
+	const { least, most } = contentHeightBounds(box, pad, layouter);
+	const widths = columns.placement.places.map((place) => itemWidth(place, columnLines, layouter));
+	const rowItems = columns.placement.places.map((place, index) =>
+		rowItem(place, widths[index] ?? 0, columnLines, layouter)
+	);
+	const tracks = rowTracks(style.rows, columns.placement.rows);
+	const fills = tracks.some((track) => track.max.kind === 'flex');
+	const sizeRows = (available: number | undefined): number[] =>
+		sizeTracks(tracks, new Set(), rowItems, {
+			available,
+			constraint: 'none',
+			least: fills ? 0 : (height ?? least),
+			gap: rowGap,
+			view
+		});
+	let rowSizes = sizeRows(isKnown ? height : undefined);
+	let rowLines = linesOf(rowSizes, new Set(), rowGap);
+	// Section 11.7: rows that fill are sized anew where the container's bounds decide its height.
+	const own = rowLines.at(-1)?.to ?? 0;
+	const bounded = height ?? Math.min(Math.max(own, least), most);
+	if (fills && bounded !== own) {
+		rowSizes = sizeRows(bounded);
+		rowLines = linesOf(rowSizes, new Set(), rowGap);
+	}
+	for (const [index, place] of columns.placement.places.entries()) {
+		placeInArea(place, widths[index] ?? 0, columnLines, rowLines, layouter);
+	}
+	return {
+		height: rowLines.at(-1)?.to ?? 0,
+		lines: { columns: columnSizes, rows: rowSizes, columnGap: columns.gap, rowGap }
+	};
+}
+
+/** The least and greatest content width: the columns under the constraint. */
+export function gridIntrinsic(box: LayoutBox, layouter: Layouter): { min: number; max: number } {
+	const columns = columnsOf(box, undefined, layouter);
+	const total = (constraint: 'min' | 'max'): number => {
+		const sizes = sizeColumns(columns, { available: undefined, constraint }, layouter);
+		return linesOf(sizes, columns.collapsed, columns.gap).at(-1)?.to ?? 0;
+	};
+	return { min: total('min'), max: total('max') };
+}
+
+function columnsOf(box: LayoutBox, width: number | undefined, layouter: Layouter): Columns {
+	const { style } = box;
+	const gap = style.columnGap.at(width ?? 0, layouter.view);
+	const { tracks, repeat } = style.columns;
+	const times = repeat ? repetitions(box, style.columns, width, gap, layouter) : 0;
+	const repeated = repeat ? Array.from({ length: times }, () => repeat.tracks).flat() : [];
+	const at = repeat?.at ?? tracks.length;
+	const explicit = [...tracks.slice(0, at), ...repeated, ...tracks.slice(at)];
+	const placement = placeItems(
+		box,
+		Math.max(explicit.length, style.areaColumns),
+		Math.max(style.rows.tracks.length, style.areaRows)
+	);
+	const sizes = Array.from(
+		{ length: placement.columns },
+		(_, index) => explicit[index] ?? autoTrack
+	);
+	const collapsed = new Set<number>();
+	if (repeat?.kind === 'auto-fit') {
+		for (let index = at; index < at + repeated.length; index++) {
+			const holds = placement.places.some(
+				({ column }) => column.from <= index && index < column.to
+			);
+			if (!holds) collapsed.add(index);
+		}
+	}
+	return { placement, sizes, collapsed, gap };
+}
+
+/** Section 7.2.3.2: as many as there is room for, once at least. */
+function repetitions(
+	box: LayoutBox,
+	{ tracks, repeat }: TrackList,
+	width: number | undefined,
+	gap: number,
+	layouter: Layouter
+): number {
+	const pad = padAcross(box, 0, layouter);
+	const most = fixed(box.style.maxWidth, layouter);
+	const least = fixed(box.style.minWidth, layouter);
+	const base = width ?? 0;
+	const sizeOf = ({ min, max }: TrackSize): number => {
+		const lengths: Length[] = [];
+		if (max.kind === 'length') lengths.push(max.length);
+		if (min.kind === 'length') lengths.push(min.length);
+		return Math.max(...lengths.map((length) => length.at(base, layouter.view)), 1);
+	};
+	const total = (list: readonly TrackSize[]): number =>
+		list.reduce((sum, track) => sum + sizeOf(track) + gap, 0);
+	const group = total(repeat?.tracks ?? []);
+	const others = total(tracks) - gap;
+	const room = width ?? (most === undefined ? undefined : most - pad);
+	if (room !== undefined) return Math.max(1, Math.floor((room - others + 0.02) / group));
+	if (least === undefined) return 1;
+	return Math.max(1, Math.ceil((least - pad - others) / group));
+}
+
+function sizeColumns(
+	{ placement, sizes, collapsed, gap }: Columns,
+	{ available, constraint }: Pick<TrackRoom, 'available' | 'constraint'>,
+	layouter: Layouter
+): number[] {
+	const items = placement.places.map((place) => columnItem(place, layouter));
+	const { view } = layouter;
+	const room = { available, constraint, least: 0, gap, view };
+	return sizeTracks(sizes, collapsed, items, room);
+}
+
+function columnItem({ box, column }: GridPlace, layouter: Layouter): TrackItem {
+	const { style } = box;
+	const margin = style.marginStart.at(0, layouter.view);
+	const minContent = contribution(box, 'min', layouter) + margin;
+	const maxContent = contribution(box, 'max', layouter) + margin;
+	return {
+		...column,
+		minContent,
+		maxContent,
+		minimum(spansOne, spansFlex, spansAuto, limit) {
+			const isAuto = style.width === 'auto' || style.width === 'fit-content';
+			if (!isAuto && !isShare(style.width)) return minContent;
+			const pad = padAcross(box, 0, layouter);
+			if (style.minWidth) return Math.max(style.minWidth.at(0, layouter.view), pad) + margin;
+			const automatic = !style.scrolls && spansAuto && (spansOne || !spansFlex);
+			return automatic ? Math.min(minContent, Math.max(limit, pad + margin)) : pad + margin;
+		}
+	};
+}
+
+function isShare(width: LayoutBox['style']['width']): boolean {
+	return typeof width !== 'string' && width.share;
+}
+
+interface Stretch {
+	readonly from: number;
+	readonly to: number;
+}
+
+/** Where each track begins and ends. */
+function linesOf(sizes: readonly number[], collapsed: ReadonlySet<number>, gap: number): Stretch[] {
+	let at = 0;
+	let open = false;
+	return sizes.map((size, index) => {
+		if (open && !collapsed.has(index)) at += gap;
+		const from = at;
+		at += size;
+		open ||= !collapsed.has(index);
+		return { from, to: at };
+	});
+}
+
+function stretchOf(lines: readonly Stretch[], { from, to }: Stretch): Stretch {
+	return { from: lines[from]?.from ?? 0, to: lines[to - 1]?.to ?? 0 };
+}
+
+function itemWidth(place: GridPlace, columns: readonly Stretch[], layouter: Layouter): number {
+	const { from, to } = stretchOf(columns, place.column);
+	const { style } = place.box;
+	const area = to - from;
+	const room = area - style.marginStart.at(area, layouter.view);
+	const stretches = (style.justifySelf ?? 'stretch') === 'stretch';
+	return usedWidth(place.box, room, area, stretches, layouter);
+}
+
+function rowItem(
+	{ box, row, column }: GridPlace,
+	width: number,
+	columns: readonly Stretch[],
+	layouter: Layouter
+): TrackItem {
+	const { style } = box;
+	const { from, to } = stretchOf(columns, column);
+	const margin = style.marginBottom.at(to - from, layouter.view);
+	const pad = padDown(box, to - from, layouter);
+	const height = layouter.heightAt(box, width, to - from) + margin;
+	return {
+		...row,
+		minContent: height,
+		maxContent: height,
+		minimum(spansOne, spansFlex, spansAuto, limit) {
+			if (setHeight(box, layouter) !== undefined) return height;
+			if (style.minHeight) {
+				return Math.max(style.minHeight.at(0, layouter.view), pad) + margin;
+			}
+			const automatic = !style.scrolls && spansAuto && (spansOne || !spansFlex);
+			return automatic ? Math.min(height, Math.max(limit, pad + margin)) : pad + margin;
+		}
+	};
+}
+
+/** Rows that are written, and those that items need besides. */
+function rowTracks({ tracks }: TrackList, count: number): TrackSize[] {
+	return Array.from({ length: count }, (_, index) => tracks[index] ?? autoTrack);
+}
+
+/** Section 10: stretches or aligns an item in its area. */
+function placeInArea(
+	{ box, column, row }: GridPlace,
+	width: number,
+	columns: readonly Stretch[],
+	rows: readonly Stretch[],
+	layouter: Layouter
+): void {
+	const { style } = box;
+	const across = stretchOf(columns, column);
+	const down = stretchOf(rows, row);
+	const area = across.to - across.from;
+	const start = style.marginStart.at(area, layouter.view);
+	const bottom = style.marginBottom.at(area, layouter.view);
+	const room = down.to - down.from - bottom;
+	const align = style.alignSelf ?? 'stretch';
+	const stretches = align === 'stretch' && style.height === undefined;
+	layouter.lay(box, width, stretches ? clampHeight(box, room, area, layouter) : undefined, area);
+	box.x = across.from + start + alignedAt(style.justifySelf ?? 'stretch', area - start - width);
+	box.y = down.from + alignedAt(align, room - box.height);
+}

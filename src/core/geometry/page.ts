@@ -1,0 +1,256 @@
+import { bandAt, settingsAt, type Bands } from '../resolve/bands.ts';
+import { declare, declareInSlot, type Ground } from '../boxes/declare.ts';
+import type { Declarations } from '../boxes/declarations.ts';
+import { groundOf } from '../boxes/ground.ts';
+import { bareBox, frameOf, openerBox, pieceBox, type Box, type Frame } from '../boxes/frame.ts';
+import { layerName, type Layer, type Layout, type Page, type Site } from '../model/site.ts';
+import type { Landed, ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
+import { substitute, tokensAt, type Lookup } from '../size/tokens.ts';
+import type { BoxName, LayoutBox } from './layout-box.ts';
+import type { PieceSize, PieceSizes } from './piece-size.ts';
+import { readStyle, type Style } from './style.ts';
+
+/** Which drawers are open, by layout and region. */
+export type OpenDrawers = ReadonlySet<string>;
+
+/** How a drawer is named among the open ones. */
+export function drawerName(layout: string, region: string): string {
+	return `${layout}.${region}`;
+}
+
+/** What a page's boxes are made from. */
+export interface PageGround {
+	readonly page: ResolvedPage;
+	readonly site: Site;
+	readonly sizes: PieceSizes;
+	readonly open: OpenDrawers;
+}
+
+/** The boxes of a page in one band of the screen. */
+export interface BandBoxes {
+	readonly root: LayoutBox;
+	/** Open drawers: they lie over the page, and take no part in it. */
+	readonly drawers: readonly LayoutBox[];
+}
+
+/** Makes the boxes of a page as they are in a band of the screen, given by its place. */
+export function boxesInBand(ground: PageGround, band: number): BandBoxes {
+	const maker = new BoxMaker(ground, band);
+	return maker.make();
+}
+
+/** A layout with the band that its boxes are in. */
+interface InBand {
+	readonly frame: Frame;
+	readonly band: number;
+	readonly ground: Ground;
+	readonly lookup: Lookup;
+}
+
+class BoxMaker {
+	private readonly bands: Bands;
+	private readonly tokens: ReadonlyMap<string, string>;
+	private readonly drawers: LayoutBox[] = [];
+
+	constructor(
+		private readonly given: PageGround,
+		private readonly screenBand: number
+	) {
+		const { bands, tokens } = given.site.settings;
+		this.bands = bands;
+		this.tokens = tokensAt(tokens, bands, screenBand);
+	}
+
+	make(): BandBoxes {
+		const { page } = this.given;
+		const lookup: Lookup = (name) => this.tokens.get(name);
+		const [outermost] = page.chain;
+		const root = outermost
+			? this.layoutOrSpace(outermost, undefined, lookup)
+			: this.bare(page.page, lookup);
+		return { root, drawers: this.drawers };
+	}
+
+	private bare(page: Page, lookup: Lookup): LayoutBox {
+		const owner = layerName(page);
+		const ground: Ground = { bands: this.bands, outside: { top: false, bottom: false } };
+		const children = this.given.page.bare.flatMap(({ piece }) => {
+			const declared = declare(pieceBox(piece, bareBox), this.screenBand, ground);
+			const name = { ...noName, kind: 'piece' as const, piece: piece.name.text, owner };
+			return this.leaf(name, declared, lookup);
+		});
+		return makeBox({ ...noName, kind: 'bare', owner }, readStyle(new Map(), lookup), children);
+	}
+
+	/** A layout's root; in a box of its own where its bands look at that box's width. */
+	private layoutOrSpace(layout: Layout, host: InRegion | undefined, lookup: Lookup): LayoutBox {
+		const name: BoxName = {
+			...noName,
+			kind: 'layout',
+			layout: layout.name.text,
+			owner: layout.name.text
+		};
+		const inSlot = host
+			? declareInSlot(host.box, host.at.band, this.bands)
+			: new Map<string, string>();
+		if (layout.measure === 'screen') {
+			return this.layout(layout, this.screenBand, name, inSlot, lookup);
+		}
+		const variants = new Map<number, LayoutBox>();
+		const space = makeBox({ ...name, kind: 'space' }, readStyle(inSlot, lookup), []);
+		const variant = (width: number): LayoutBox => {
+			// A sum of parts may come out a hair below the whole.
+			const band = bandAt(this.bands, width + 0.008);
+			let made = variants.get(band);
+			if (!made) variants.set(band, (made = this.layout(layout, band, name, new Map(), lookup)));
+			return made;
+		};
+		return { ...space, variant };
+	}
+
+	private layout(
+		layout: Layout,
+		band: number,
+		name: BoxName,
+		inSlot: Declarations,
+		lookup: Lookup
+	): LayoutBox {
+		const { chain } = this.given.page;
+		const frame = frameOf(layout, this.bands);
+		const ground = groundOf(chain.slice(0, chain.indexOf(layout)), this.bands);
+		const declared = new Map([...inSlot, ...declare(frame.root, band, ground)]);
+		const inner = extended(lookup, declared);
+		const at: InBand = { frame, band, ground, lookup: inner };
+		return makeBox(name, readStyle(declared, lookup), this.members(frame.root, at));
+	}
+
+	private members(parent: Box, at: InBand): LayoutBox[] {
+		return parent.members.flatMap((box) => this.member(box, at));
+	}
+
+	private member(box: Box, at: InBand): LayoutBox[] {
+		const { frame, band, ground, lookup } = at;
+		const declared = declare(box, band, ground);
+		if (declared.get('display') === 'none') return [];
+		const layout = frame.layout.name.text;
+		const style = readStyle(declared, lookup);
+		if (box.kind === 'wrapper') {
+			const name: BoxName = {
+				...noName,
+				kind: 'wrapper',
+				layout,
+				wrapper: box.name,
+				owner: layout
+			};
+			return [makeBox(name, style, this.members(box, at))];
+		}
+		const isOpen = this.given.open.has(drawerName(layout, box.name));
+		if (style.position === 'fixed' && !isOpen) return [];
+		const resolved = this.given.page.regions.find(
+			(one) => one.layout === frame.layout && one.region.name.text === box.name
+		);
+		const name: BoxName = { ...noName, kind: 'region', layout, region: box.name, owner: layout };
+		const inner = { ...at, lookup: extended(lookup, declared) };
+		const made = makeBox(name, style, resolved ? this.landed(resolved, { box, at: inner }) : []);
+		if (style.position !== 'fixed') return [made];
+		this.drawers.push(made);
+		return [];
+	}
+
+	private landed(resolved: ResolvedRegion, host: InRegion): LayoutBox[] {
+		const openers = (end: 'first' | 'last'): LayoutBox[] =>
+			host.at.frame.openers
+				.filter((opener) => opener.host === resolved.region && opener.end === end)
+				.flatMap((opener) => {
+					const shows = settingsAt(opener.region.settings, this.bands, host.at.band).show;
+					if (shows?.kind !== 'drawer') return [];
+					const box = openerBox(opener, host.box);
+					const declared = declare(box, host.at.band, host.at.ground);
+					const name = this.pieceName(host, box.name, host.at.frame.layout);
+					return this.leaf({ ...name, kind: 'opener' }, declared, host.at.lookup);
+				});
+		const content = resolved.landed.flatMap((one) => this.landedOne(one, host));
+		return [...openers('first'), ...content, ...openers('last')];
+	}
+
+	private landedOne(one: Landed, host: InRegion): LayoutBox[] {
+		if (one.kind === 'layout') return [this.layoutOrSpace(one.layout, host, host.at.lookup)];
+		const box = pieceBox(one.piece, host.box);
+		const declared = declare(box, host.at.band, host.at.ground);
+		return this.leaf(this.pieceName(host, box.name, one.owner), declared, host.at.lookup);
+	}
+
+	private pieceName({ box, at }: InRegion, piece: string, owner: Layer): BoxName {
+		return {
+			kind: 'piece',
+			layout: at.frame.layout.name.text,
+			region: box.name,
+			wrapper: undefined,
+			piece,
+			owner: layerName(owner)
+		};
+	}
+
+	private leaf(name: BoxName, declared: Declarations, lookup: Lookup): LayoutBox[] {
+		if (declared.get('display') === 'none') return [];
+		const { layout, region, piece = '', owner } = name;
+		const size = this.given.sizes({ layout, region, piece, owner, opener: name.kind === 'opener' });
+		return [makeBox(name, readStyle(declared, lookup), [], size)];
+	}
+}
+
+/** A region whose content is being made. */
+interface InRegion {
+	readonly box: Box;
+	readonly at: InBand;
+}
+
+const noName = {
+	layout: undefined,
+	region: undefined,
+	wrapper: undefined,
+	piece: undefined
+};
+
+/** Custom properties that a box declares hold for everything in it. */
+function extended(lookup: Lookup, declared: Declarations): Lookup {
+	const own = [...declared].filter(([property]) => property.startsWith('--'));
+	if (own.length === 0) return lookup;
+	// Worked out with what holds outside: a property may refer to itself further out.
+	const values = new Map(own.map(([name, value]) => [name, substitute(value, lookup)]));
+	return (name) => values.get(name) ?? lookup(name);
+}
+
+function makeBox(
+	name: BoxName,
+	style: Style,
+	children: readonly LayoutBox[],
+	leaf?: PieceSize
+): LayoutBox {
+	const ordered = [...children].sort((a, b) => a.style.order - b.style.order);
+	return {
+		name,
+		style,
+		children: ordered,
+		leaf,
+		variant: undefined,
+		chosen: undefined,
+		x: 0,
+		y: 0,
+		width: 0,
+		height: 0,
+		laidWidth: 0,
+		laidHeight: undefined,
+		laidBase: 0,
+		laidKnown: true,
+		laidRun: 0,
+		contentHeight: 0,
+		measuredWidth: 0,
+		measuredBase: 0,
+		measuredRun: 0,
+		minContent: 0,
+		maxContent: 0,
+		intrinsicRun: 0,
+		lines: undefined
+	};
+}
