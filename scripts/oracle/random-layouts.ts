@@ -142,6 +142,13 @@ const showSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
 	)
 };
 
+const stripSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
+	show: fc.constantFrom('in-place', 'strip')
+};
+const seenSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
+	show: fc.constantFrom('in-place', 'hidden')
+};
+
 function joined(parts: readonly (string | null)[]): string {
 	return parts.filter((part) => part !== null).join(' ');
 }
@@ -226,7 +233,7 @@ const content = fc.oneof(
 );
 const piece: fc.Arbitrary<RandomPiece> = fc.record({
 	content,
-	settings: settings({ ...without(sizeSettings, 'scroll'), ...placeSettings }, 3)
+	settings: settings({ ...without(sizeSettings, 'scroll'), ...placeSettings, ...seenSettings }, 3)
 });
 
 function without<T>(record: Readonly<Record<string, T>>, key: string): Record<string, T> {
@@ -255,7 +262,7 @@ const layout: fc.Arbitrary<RandomLayout> = fc.record({
 		fc.record({
 			from: fc.nat(3),
 			settings: settings(
-				{ ...sizeSettings, ...insideSettings, ...placeSettings, ...without(showSettings, 'show') },
+				{ ...sizeSettings, ...insideSettings, ...placeSettings, ...stripSettings },
 				3
 			),
 			arranged

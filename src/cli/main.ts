@@ -1,4 +1,5 @@
 import { Command, CommanderError } from 'commander';
+import { boxesCommand, type BoxesOptions } from './boxes.ts';
 import { buildCommand } from './build.ts';
 import { explainCommand } from './explain.ts';
 
@@ -33,6 +34,23 @@ export async function run(args: readonly string[]): Promise<number> {
 		.exitOverride()
 		.action(async (site: string, options: { route: string; json?: true }) => {
 			code = await explainCommand(site, options.route, options.json ?? false);
+		});
+	program
+		.command('boxes')
+		.description('Work out the boxes of a page at a width, without a browser.')
+		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
+		.requiredOption(
+			'--route <pattern>',
+			'the route as it is written, or a state: "denied at /desk"'
+		)
+		.option('--width <px>', 'width of the screen')
+		.option('--widths <range>', 'every width of a range, such as 280..1760')
+		.option('--height <px>', 'height of the screen', '800')
+		.option('--metrics <file>', 'sizes of pieces that a browser measured, as JSON')
+		.option('--json', 'as JSON', false)
+		.exitOverride()
+		.action(async (site: string, options: BoxesOptions) => {
+			code = await boxesCommand(site, options);
 		});
 	try {
 		await program.parseAsync([...args], { from: 'user' });

@@ -141,7 +141,7 @@ function declareScrolling(placed: Placed): [string, string][] {
 	const free = settings.height === undefined && settings.max?.height === undefined;
 	if (edge && free && box.kind !== 'layout') {
 		const offset = stuckAt(placed, edge);
-		said.push(['max-height', offset === '0px' ? '100dvh' : `calc(100dvh - ${offset})`]);
+		said.push(['max-height', offset === '0' ? '100dvh' : `calc(100dvh - ${offset})`]);
 	}
 	return said;
 }
@@ -201,7 +201,7 @@ function pieceStuckAt(region: Box, band: number, ground: Ground, edge: Edge): st
 		const settings = settingsAt(region.settings, ground.bands, band);
 		return stuckAt({ box: region, band, settings, around: undefined, ground }, edge);
 	}
-	return kept || ground.outside[edge] ? `var(--${edge}-inside, 0px)` : '0px';
+	return kept || ground.outside[edge] ? `var(--${edge}-inside, 0px)` : '0';
 }
 
 function keepsAny(box: Box, edge: Edge, band: number, bands: Bands): boolean {

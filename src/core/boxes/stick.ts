@@ -73,10 +73,10 @@ export function keptHeight(settings: SettingsAt): string | undefined {
 	return height === undefined || height === 'auto' || height === 'screen' ? undefined : height;
 }
 
-/** The sum of CSS lengths as a careful author would write it; "0px" for none. */
+/** The sum of CSS lengths as a careful author would write it; "0" for none. */
 export function sumOf(lengths: readonly string[]): string {
 	const [only] = lengths;
-	if (only === undefined) return '0px';
+	if (only === undefined) return '0';
 	return lengths.length === 1 ? withUnit(only) : `calc(${lengths.map(withUnit).join(' + ')})`;
 }
 

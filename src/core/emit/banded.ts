@@ -1,6 +1,7 @@
 import { initialValue, inOrder, type Declarations } from '../boxes/declarations.ts';
 import type { Bands } from '../resolve/bands.ts';
 import type { Layout } from '../model/site.ts';
+import { splitSizes } from '../size/split.ts';
 import { group, indent, rule } from './css-text.ts';
 import { cascadeName } from './selectors.ts';
 
@@ -39,6 +40,7 @@ export function bandedCss(rules: readonly BandedRule[], bands: Bands): string[] 
 /** Properties that set others besides: what was said of those before is gone with them. */
 const shorthands: Readonly<Record<string, readonly string[]>> = {
 	'grid-area': ['grid-column', 'grid-row'],
+	'inset-block': ['inset-block-start', 'inset-block-end'],
 	animation: ['animation-timeline', 'animation-range']
 };
 
@@ -67,7 +69,22 @@ function changesByBand({ bands, under = [] }: BandedRule): Declarations[] {
 }
 
 function lines(declarations: Declarations): string[] {
-	return inOrder(declarations).map(([property, value]) =>
+	return withPadding(inOrder(declarations)).map(([property, value]) =>
 		value.includes('\n') ? `${property}:\n${indent(value)};` : `${property}: ${value};`
 	);
+}
+
+/** Padding that is the same on both sides of each axis stands in one line. */
+function withPadding(said: readonly [string, string][]): [string, string][] {
+	const valueOf = (property: string): string | undefined =>
+		said.find(([name]) => name === property)?.[1];
+	const [block, inline] = [valueOf('padding-block'), valueOf('padding-inline')];
+	const isPlain = (value: string): boolean => splitSizes(value).length === 1;
+	if (block === undefined || inline === undefined) return [...said];
+	if (!isPlain(block) || !isPlain(inline)) return [...said];
+	const both = block === inline ? block : `${block} ${inline}`;
+	return said.flatMap(([property, value]): [string, string][] => {
+		if (property === 'padding-inline') return [];
+		return [property === 'padding-block' ? ['padding', both] : [property, value]];
+	});
 }

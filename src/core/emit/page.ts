@@ -1,6 +1,7 @@
 import { templateText } from '../model/template.ts';
 import { layerName, type Layer, type Layout, type Member, type Piece } from '../model/site.ts';
 import { frameOf } from '../boxes/frame.ts';
+import type { PieceKey } from '../geometry/piece-size.ts';
 import type { Opener } from '../resolve/drawers.ts';
 import { keptAs } from '../resolve/between.ts';
 import { compileMarkup } from '../resolve/markup.ts';
@@ -31,6 +32,20 @@ export function pageHtml(
 ): string {
 	const writer = new PageWriter(instance, resolved, target);
 	return writer.document();
+}
+
+/** The HTML of one piece or opener by itself, as it stands on the page. */
+export function pieceHtmlOf(
+	instance: PageInstance,
+	resolved: ResolvedSite,
+	target: PageTarget
+): (key: PieceKey) => string {
+	const parts = new PageWriter(instance, resolved, target).parts();
+	return (key) => parts.get(partName(key)) ?? '';
+}
+
+function partName({ layout, region, piece, owner, opener }: PieceKey): string {
+	return [layout ?? '', region ?? '', owner, opener ? 'opener' : '', piece].join('/');
 }
 
 /** The title and description of a page, after the patterns of the layouts it sits under. */
@@ -101,6 +116,45 @@ class PageWriter {
 		this.write(1, '</body>');
 		this.write(0, '</html>');
 		return this.lines.join('\n') + '\n';
+	}
+
+	/** The HTML inside of every piece and opener, by its place and name. */
+	parts(): Map<string, string> {
+		const parts = new Map<string, string>();
+		const add = (key: PieceKey, write: () => void): void => {
+			this.lines.length = 0;
+			write();
+			parts.set(partName(key), this.lines.join('\n'));
+		};
+		for (const { layout, region, landed } of this.page.regions) {
+			const where = { layout: layout.name.text, region: region.name.text };
+			for (const one of landed) {
+				if (one.kind !== 'piece') continue;
+				const key = {
+					...where,
+					piece: one.piece.name.text,
+					owner: layerName(one.owner),
+					opener: false
+				};
+				add(key, () => this.piece(one.piece, one.owner, 0));
+			}
+			const { openers } = frameOf(layout, this.resolved.site.settings.bands);
+			for (const opener of openers.filter(({ host }) => host === region)) {
+				const key = { ...where, piece: opener.region.name.text, owner: where.layout, opener: true };
+				add(key, () => this.openers([opener], opener.end, layout, 0));
+			}
+		}
+		for (const { piece, owner } of this.page.bare) {
+			const key = {
+				layout: undefined,
+				region: undefined,
+				piece: piece.name.text,
+				owner: layerName(owner),
+				opener: false
+			};
+			add(key, () => this.piece(piece, owner, 0));
+		}
+		return parts;
 	}
 
 	/** A layout's root, in a box of its own where its bands look at the space it gets. */

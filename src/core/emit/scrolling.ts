@@ -100,6 +100,6 @@ function slide(box: Box, place: number, ground: Ground): Declarations {
 	if (!shrink) return new Map([['inset-block-start', inset]]);
 	const lost = `${shrink.to} - ${shrink.from}`;
 	return new Map([
-		['inset-block-start', inset === '0px' ? `calc(${lost})` : `calc(${inset} + ${lost})`]
+		['inset-block-start', inset === '0' ? `calc(${lost})` : `calc(${inset} + ${lost})`]
 	]);
 }

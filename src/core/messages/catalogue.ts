@@ -118,6 +118,8 @@ export const errors = {
 		`${region} holds the slot of ${layout}, so what lands in it has no areas of its own: arrange it as a row, a stack or columns.`,
 	'slot-hidden': (box: string, layout: string) =>
 		`${box} holds the slot of ${layout}: hidden or as a drawer it would take the pages away.`,
+	'show-not-here': (box: string, way: string, ways: string) =>
+		`${box} cannot be shown as ${way}; it can be ${ways}.`,
 	'drawer-no-place': (region: string, layout: string) =>
 		`${region} is a drawer, but no other region of ${layout} is there for the button that opens it.`,
 	'span-too-wide': (box: string, span: number, offset: number, columns: number) =>

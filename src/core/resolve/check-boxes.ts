@@ -1,7 +1,7 @@
-import { error, warning, type Problem } from '../messages/problem.ts';
+import { error, listWords, warning, type Problem } from '../messages/problem.ts';
 import { areasOf, isEmptyCell, type AreasArrangement, type Arrangement } from '../model/arrange.ts';
 import type { Setting, SettingKind, SettingsAt } from '../model/setting.ts';
-import type { Layer, Layout, Member, Piece, Region, Site } from '../model/site.ts';
+import type { Layer, Layout, Member, Piece, Region, Site, Wrapper } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import { arrangementAt, bandPlaces, settingHolding, settingsAt } from './bands.ts';
 import { membersIn } from './check-bands.ts';
@@ -13,13 +13,19 @@ import { slotOf } from './structure.ts';
 /** Sees that arrangements and settings of a layer's boxes can be, and that they do something. */
 export function checkBoxes(layer: Layer, site: Site): Problem[] {
 	const checker = new SizeChecker(site);
-	const sizes = piecesIn(layer).flatMap((piece) => checkSizes(piece, checker));
+	const sizes = piecesIn(layer).flatMap((piece) => [
+		...checkSizes(piece, checker),
+		...checkShow(piece, ['in-place', 'hidden'])
+	]);
 	if (layer.kind !== 'layout') return sizes;
 	const boxes = [layer, ...membersIn(layer.members)];
 	return [
 		...sizes,
 		...boxes.flatMap((box) => checkSizes(box, checker)),
 		...boxes.flatMap((box) => checkInside(box, layer, site)),
+		...boxes.flatMap((box) =>
+			'kind' in box && box.kind === 'wrapper' ? checkShow(box, ['in-place', 'hidden', 'strip']) : []
+		),
 		...checkSlot(layer),
 		...layer.regions.filter(isDrawer).flatMap((region) => checkDrawer(region, layer, site))
 	];
@@ -181,6 +187,15 @@ function spanProblem(
 	const setting = settingHolding(member.settings, kind, bands, place);
 	if (!setting) return undefined;
 	return error('span-too-wide', setting.span, member.name.text, columns, offset, around.columns);
+}
+
+/** Only regions become drawers, and only what arranges something becomes a strip. */
+function checkShow({ name, settings }: Wrapper | Piece, ways: readonly string[]): Problem[] {
+	return settings.flatMap((one) =>
+		one.kind === 'show' && !ways.includes(one.value.kind)
+			? [error('show-not-here', one.valueSpan, name.text, one.value.kind, listWords(ways, 'or'))]
+			: []
+	);
 }
 
 /** Every page lands in the slot, so it cannot be away in any band. */

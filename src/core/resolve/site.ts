@@ -1,5 +1,5 @@
 import { hasErrors, warning, type Problem } from '../messages/problem.ts';
-import type { Layer, Layout, NavPiece, Page, Piece, Route, Site } from '../model/site.ts';
+import type { Layer, Layout, NavPiece, Page, Route, Site } from '../model/site.ts';
 import type { SiteReading } from '../source/read.ts';
 import { checkBands } from './check-bands.ts';
 import { checkBoxes } from './check-boxes.ts';

@@ -65,8 +65,8 @@ const memberKinds: readonly SettingKind[] = [
 	'order'
 ]; // prettier-ignore
 
-/** What a piece cannot say: it arranges nothing, and it is a region that becomes a drawer. */
-const notOfPieces: readonly SettingKind[] = ['gap', 'contain', 'show', 'shrink', 'scroll'];
+/** What a piece cannot say: it arranges nothing. */
+const notOfPieces: readonly SettingKind[] = ['gap', 'contain', 'shrink', 'scroll'];
 
 /** The settings that each kind of box can say. */
 export const settingKinds: Readonly<

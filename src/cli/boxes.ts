@@ -1,0 +1,125 @@
+import { readFile } from 'node:fs/promises';
+import { pieceHtmlOf } from '../core/emit/page.ts';
+import { estimateSize } from '../core/geometry/estimate.ts';
+import { metricsSchema, sizesFrom } from '../core/geometry/metrics.ts';
+import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';
+import type { PieceSizes } from '../core/geometry/piece-size.ts';
+import { hasErrors } from '../core/messages/problem.ts';
+import { layerName } from '../core/model/site.ts';
+import { openSite } from './open-site.ts';
+
+/** What `boxes` is asked for, as it was typed. */
+export interface BoxesOptions {
+	readonly route: string;
+	readonly width?: string;
+	readonly widths?: string;
+	readonly height: string;
+	readonly metrics?: string;
+	readonly json: boolean;
+}
+
+/** Prints the boxes of a page at a width, or at every width of a range. */
+export async function boxesCommand(path: string, options: BoxesOptions): Promise<number> {
+	const widths = widthsOf(options);
+	const height = Number(options.height);
+	if (!widths || !(height > 0)) {
+		process.stderr.write('Give --width 900 or --widths 280..1760, and --height in px.\n');
+		return 2;
+	}
+	const opened = await openSite(path);
+	if (typeof opened === 'number') return opened;
+	const page = [...opened.site.routes, ...opened.site.states].find(
+		(one) => layerName(one) === options.route
+	);
+	const [instance] = page ? opened.instances(page) : [];
+	if (!page || !instance) {
+		const known = opened.routes.map((one) => one.pattern.text).join(', ');
+		process.stderr.write(`There is no route ${options.route}. There is ${known}.\n`);
+		return 2;
+	}
+	const measured = await readMetrics(options.metrics);
+	if (typeof measured === 'string') {
+		process.stderr.write(`${measured}\n`);
+		return 2;
+	}
+	const target = { link: (url: string) => url, styleLines: [], year: new Date().getFullYear() };
+	const html = pieceHtmlOf(instance, opened, target);
+	let estimated = 0;
+	const sizes: PieceSizes = (key) => {
+		const known = measured?.(key);
+		if (!known) estimated++;
+		return known ?? estimateSize(html(key));
+	};
+	const layout = new PageLayout({
+		page: opened.page(page),
+		site: opened.site,
+		sizes,
+		open: new Set()
+	});
+	const found = widths.map((width) => ({
+		width,
+		boxes: layout.boxesAt({ width, height }).flatMap(boxEntry)
+	}));
+	const [only] = found;
+	const answer = options.widths === undefined ? only?.boxes : found;
+	process.stdout.write(
+		(options.json ? JSON.stringify(answer, null, 1) : found.map(tableOf).join('\n\n')) + '\n'
+	);
+	if (estimated > 0) {
+		process.stderr.write(
+			'Sizes of pieces are estimated from their text; --metrics brings measured ones.\n'
+		);
+	}
+	return hasErrors(opened.problems) ? 1 : 0;
+}
+
+function widthsOf({ width, widths }: BoxesOptions): number[] | undefined {
+	if (widths !== undefined) {
+		const [from, to] = widths.split('..').map(Number);
+		if (from === undefined || to === undefined || !(from > 0) || !(to >= from)) return undefined;
+		return Array.from({ length: to - from + 1 }, (_, index) => from + index);
+	}
+	return Number(width) > 0 ? [Number(width)] : undefined;
+}
+
+async function readMetrics(
+	path: string | undefined
+): Promise<ReturnType<typeof sizesFrom> | string | undefined> {
+	if (path === undefined) return undefined;
+	try {
+		const parsed = metricsSchema.safeParse(JSON.parse(await readFile(path, 'utf8')));
+		if (parsed.success) return sizesFrom(parsed.data);
+		return `${path} holds no metrics: ${parsed.error.issues[0]?.message ?? 'it has another shape'}.`;
+	} catch (failure) {
+		return `${path} cannot be read: ${failure instanceof Error ? failure.message : String(failure)}`;
+	}
+}
+
+/** What is printed of a box; layouts' roots and boxes without a name in the text are left out. */
+function boxEntry({ name, x, y, width, height, overflowX, overflowY }: PlacedBox): object[] {
+	if (name.kind === 'layout' || name.kind === 'bare') return [];
+	const { layout, region, wrapper, piece, owner } = name;
+	const place = { x, y, width, height, overflowX, overflowY };
+	const rounded = Object.fromEntries(
+		Object.entries(place).map(([side, value]) => [side, Math.round(value * 100) / 100])
+	);
+	if (name.kind === 'opener') return [{ layout, region, opener: piece, ...rounded }];
+	return [
+		{
+			layout,
+			...(region !== undefined && { region }),
+			...(wrapper !== undefined && { wrapper }),
+			...(piece !== undefined && { piece, owner }),
+			...rounded
+		}
+	];
+}
+
+function tableOf({ width, boxes }: { width: number; boxes: readonly object[] }): string {
+	const lines = boxes.map((box) =>
+		Object.entries(box)
+			.map(([name, value]) => `${name} ${String(value)}`)
+			.join(', ')
+	);
+	return [`At ${width} px:`, ...lines].join('\n');
+}

@@ -1,0 +1,49 @@
+import { z } from 'zod';
+import { sampledSize, type PieceKey, type PieceSize } from './piece-size.ts';
+
+const px = z.number().nonnegative();
+
+/** Sizes of pieces as a browser measured them: what `--metrics` takes, and what the application keeps. */
+export const metricsSchema = z.object({
+	pieces: z.array(
+		z.object({
+			/** The piece, and the layer that brought it: a layout's name, or a route. */
+			piece: z.string(),
+			owner: z.string(),
+			/** Where it stands; the same piece may stand in several regions. */
+			layout: z.string().optional(),
+			region: z.string().optional(),
+			/** It is the button that opens a drawer. */
+			opener: z.boolean().optional(),
+			/** px at which nothing sticks out, and at which nothing wraps. */
+			min: px,
+			max: px,
+			/** Widths and the heights measured at them, px, narrowest first. */
+			heights: z.array(z.tuple([px, px])).min(1)
+		})
+	)
+});
+
+export type Metrics = z.infer<typeof metricsSchema>;
+type Measured = Metrics['pieces'][number];
+
+/** Looks sizes up in metrics; undefined for a piece that was not measured. */
+export function sizesFrom(metrics: Metrics): (key: PieceKey) => PieceSize | undefined {
+	const sizes = new Map<string, PieceSize>();
+	for (const measured of metrics.pieces) {
+		const samples = measured.heights.map(([width, height]) => ({ width, height }));
+		const size = sampledSize(measured.min, measured.max, samples);
+		for (const name of namesOf(measured)) if (!sizes.has(name)) sizes.set(name, size);
+	}
+	return (key) => sizes.get(nameOf(key, true)) ?? sizes.get(nameOf(key, false));
+}
+
+function nameOf(key: Measured | PieceKey, exact: boolean): string {
+	const { piece, owner, layout, region, opener } = key;
+	const where = exact ? `${layout ?? ''}.${region ?? ''}` : '';
+	return [where, owner, opener ? 'opener' : '', piece].join('/');
+}
+
+function namesOf(measured: Measured): string[] {
+	return [nameOf(measured, true), nameOf(measured, false)];
+}
