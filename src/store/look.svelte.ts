@@ -4,7 +4,9 @@ import { clampWidth } from './address.ts';
 const lookSchema = z.object({
 	mode: z.enum(['day', 'night']).optional(),
 	width: z.number().optional(),
-	overlay: z.boolean().optional()
+	overlay: z.boolean().optional(),
+	tracks: z.boolean().optional(),
+	height: z.number().min(200).max(4000).optional()
 });
 
 const key = 'long-eave look';
@@ -16,6 +18,10 @@ class Look {
 	width = $state(1180);
 	/** Whose each box is, and how large, drawn over the page. */
 	overlay = $state(true);
+	/** Columns and rows, drawn over the page. */
+	tracks = $state(false);
+	/** Height of the screen, px; undefined: as tall as there is room. */
+	height = $state<number | undefined>();
 
 	start(): void {
 		const kept = lookSchema.safeParse(JSON.parse(localStorage.getItem(key) ?? '{}')).data;
@@ -23,11 +29,13 @@ class Look {
 		this.mode = kept?.mode ?? (prefersNight ? 'night' : 'day');
 		if (kept?.width !== undefined) this.width = clampWidth(kept.width);
 		this.overlay = kept?.overlay ?? true;
+		this.tracks = kept?.tracks ?? false;
+		this.height = kept?.height;
 	}
 
 	keep(): void {
-		const { mode, width, overlay } = this;
-		localStorage.setItem(key, JSON.stringify({ mode, width, overlay }));
+		const { mode, width, overlay, tracks, height } = this;
+		localStorage.setItem(key, JSON.stringify({ mode, width, overlay, tracks, height }));
 	}
 }
 

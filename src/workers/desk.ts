@@ -8,7 +8,19 @@ import { piecesIn, type PieceView } from '$core/edit/pieces.ts';
 import { prepare } from '$core/edit/propose.ts';
 import { touches } from '$core/edit/touches.ts';
 import { underChoices, type UnderChoice } from '$core/edit/under-choices.ts';
-import type { HolderRef, LayerRef, Proposal, Wish } from '$core/edit/wish.ts';
+import {
+	WishRefused,
+	type BoxRef,
+	type HolderRef,
+	type LayerRef,
+	type Proposal,
+	type Wish
+} from '$core/edit/wish.ts';
+import { boxView, type BoxView } from '$core/drawing/box-view.ts';
+import { jumpWidths } from '$core/geometry/jumps.ts';
+import { sizesFrom, type Metrics } from '$core/geometry/metrics.ts';
+import { PageLayout } from '$core/geometry/page-layout.ts';
+import { fixedSize, type PieceSizes } from '$core/geometry/piece-size.ts';
 import { stageHtml } from '$core/emit/stage.ts';
 import type { Problem } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
@@ -151,6 +163,28 @@ export class Desk {
 		const { stays, goes, comes, regions } = between(shown.page(one), shown.page(other));
 		const names = (layouts: typeof stays): string[] => layouts.map((layout) => layout.name.text);
 		return { stays: names(stays), goes: names(goes), comes: names(comes), regions };
+	}
+
+	/** What there is to say about a box's sizes; undefined where it is not there any more. */
+	boxView(ref: BoxRef, width: number): BoxView | undefined {
+		const { shown } = this;
+		try {
+			return shown && boxView(shown, ref, width);
+		} catch (failure) {
+			if (failure instanceof WishRefused) return undefined;
+			throw failure;
+		}
+	}
+
+	/** Widths at which a box of a page jumps, by what its pieces measure. */
+	jumps(wish: PageWish, metrics: Metrics): number[] {
+		const { shown } = this;
+		const page = shown && this.find(wish, shown);
+		if (!shown || !page) return [];
+		const measured = sizesFrom(metrics);
+		const sizes: PieceSizes = (key) => measured(key) ?? fixedSize(0, 0);
+		const ground = { page: shown.page(page), site: shown.site, sizes, open: new Set<string>() };
+		return jumpWidths(new PageLayout(ground));
 	}
 
 	/** The pieces that stand somewhere, with their markup as it is written. */

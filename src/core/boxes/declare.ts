@@ -4,7 +4,17 @@ import type { Declarations } from './declarations.ts';
 import type { Box } from './frame.ts';
 import { declareInside, insideOf } from './inside.ts';
 import { declareAnyMember, declareLanded, declareMember, type Around } from './member.ts';
-import { edgeOf, keptBefore, keptHeight, shrinkOf, sumOf, withUnit, type Edge } from './stick.ts';
+import {
+	edgeOf,
+	isCutOff,
+	keptBefore,
+	keptHeight,
+	scrolls,
+	shrinkOf,
+	sumOf,
+	withUnit,
+	type Edge
+} from './stick.ts';
 
 /** What a box is declared from: the site's bands, and what the layouts around its own keep in place. */
 export interface Ground {
@@ -166,9 +176,11 @@ function declareStuck(placed: Placed): [string, string][] {
 		if (box.kind === 'layout' && ground.outside[edge] && sticksInside(box, edge, ground.bands)) {
 			said.push([`--${edge}-outside`, `var(--${edge}-inside, 0px)`]);
 		}
-		if (box.kind === 'region' && box.holdsSlot && keepsAny(box, edge, band, ground.bands)) {
-			said.push([`--${edge}-inside`, stuckAt(placed, edge)]);
-		}
+		if (box.kind !== 'region' || !box.holdsSlot) continue;
+		const handsOn = keepsAny(box, edge, band, ground.bands);
+		const cuts = scrolls(settings) || isCutOff(box, ground.bands, band);
+		if (cuts && (handsOn || ground.outside[edge])) said.push([`--${edge}-inside`, '0px']);
+		else if (handsOn) said.push([`--${edge}-inside`, stuckAt(placed, edge)]);
 	}
 	const edge = edgeOf(settings);
 	if (!edge || !around) return said;
@@ -190,12 +202,15 @@ function stuckAt({ box, band, ground }: Placed, edge: Edge): string {
 		const height = keptHeight(settingsAt(one.settings, ground.bands, band));
 		return height === undefined ? [] : [height];
 	});
-	const outside = ground.outside[edge] ? [`var(--${edge}-outside)`] : [];
+	const reached = ground.outside[edge] && !isCutOff(box, ground.bands, band);
+	const outside = reached ? [`var(--${edge}-outside)`] : [];
 	return sumOf([...outside, ...heights]);
 }
 
 /** A piece sticks where its region would; what lands in a slot starts from what the slot hands on. */
 function pieceStuckAt(region: Box, band: number, ground: Ground, edge: Edge): string {
+	const own = settingsAt(region.settings, ground.bands, band);
+	if (!region.holdsSlot && (scrolls(own) || isCutOff(region, ground.bands, band))) return '0';
 	const kept = keepsAny(region, edge, band, ground.bands);
 	if (kept && !region.holdsSlot) {
 		const settings = settingsAt(region.settings, ground.bands, band);

@@ -32,7 +32,20 @@ export function keptBefore(box: Box, edge: Edge, bands: Bands, band: number): Bo
 			? isAbove(one, box, parent, inside, bands, band)
 			: isAbove(box, one, parent, inside, bands, band);
 	});
-	return [...keptBefore(parent, edge, bands, band), ...beside];
+	// What scrolls by itself has edges of its own.
+	return scrolls(settings) ? beside : [...keptBefore(parent, edge, bands, band), ...beside];
+}
+
+/** Whether what is in a box moves within it, not with the page. */
+export function scrolls({ scroll, show }: SettingsAt): boolean {
+	return scroll === 'own' || show?.kind === 'strip';
+}
+
+/** Whether a box or one that it is in scrolls by itself, so that nothing outside is in its way. */
+export function isCutOff(box: Box, bands: Bands, band: number): boolean {
+	const { parent } = box;
+	if (!parent) return false;
+	return scrolls(settingsAt(parent.settings, bands, band)) || isCutOff(parent, bands, band);
 }
 
 /** Whether one member lies over another, so that the two would meet when the page scrolls. */

@@ -3,6 +3,14 @@ import { layerName } from '../model/site.ts';
 import { applyChanges, type Change } from '../source/change.ts';
 import { readSiteFiles } from '../source/read.ts';
 import { resolveSite, type ResolvedSite } from '../resolve/site.ts';
+import {
+	moveSetting,
+	setAreas,
+	setArrangement,
+	setBreakpoint,
+	setSetting,
+	setTrack
+} from './boxes.ts';
 import { allLayers, findPieces } from './find.ts';
 import { addLayout, moveLayout, removeLayout, renameLayout, setUnder } from './layouts.ts';
 import { addPiece, removePiece, renamePiece, setMarkup } from './pieces.ts';
@@ -18,7 +26,7 @@ import {
 } from './regions.ts';
 import { addRoute, moveRoute, removeRoute } from './routes.ts';
 import { Surgery } from './surgery.ts';
-import { WishRefused, type Proposal, type Wish } from './wish.ts';
+import { WishRefused, type BoxRef, type Proposal, type Wish } from './wish.ts';
 
 /** A proposal together with the site as it would be, so that making it works nothing out again. */
 export interface Prepared {
@@ -63,6 +71,24 @@ function refuse(sentence: string): Prepared {
 
 function carryOut(resolved: ResolvedSite, surgery: Surgery, wish: Wish): string[] {
 	switch (wish.kind) {
+		case 'set-setting':
+			setSetting(resolved, surgery, wish.box, wish.setting, wish.value, wish.band);
+			return [];
+		case 'move-setting':
+			moveSetting(resolved, surgery, wish.box, wish.setting, wish.from, wish.to);
+			return [];
+		case 'set-arrangement':
+			setArrangement(resolved, surgery, wish.box, wish.arrangement, wish.band);
+			return [];
+		case 'set-track':
+			setTrack(resolved, surgery, wish.box, wish.axis, wish.index, wish.size, wish.band);
+			return [];
+		case 'set-areas':
+			setAreas(resolved, surgery, wish.box, wish.cells, wish.band);
+			return [];
+		case 'set-breakpoint':
+			setBreakpoint(resolved, surgery, wish.band, wish.from);
+			return [];
 		case 'add-route':
 			addRoute(resolved, surgery, wish.pattern, wish.title);
 			return [];
@@ -180,8 +206,24 @@ function dropLostFills(
 	return { after: resolveAfter(after, changes), changes, consequences };
 }
 
+function boxName({ layout, box }: BoxRef): string {
+	return box ?? layout;
+}
+
 function labelOf(wish: Wish): string {
 	switch (wish.kind) {
+		case 'set-setting':
+			return `${boxName(wish.box)}: ${wish.setting} ${wish.value ?? 'as narrower'} at ${wish.band}`;
+		case 'move-setting':
+			return `${boxName(wish.box)}: ${wish.setting} from ${wish.to} on`;
+		case 'set-arrangement':
+			return `Arrange ${boxName(wish.box)} at ${wish.band}`;
+		case 'set-track':
+			return `${boxName(wish.box)}: ${wish.axis === 'rows' ? 'row' : 'column'} ${wish.index + 1}: ${wish.size}`;
+		case 'set-areas':
+			return `Areas of ${boxName(wish.box)} at ${wish.band}`;
+		case 'set-breakpoint':
+			return `${wish.band} from ${wish.from} px`;
 		case 'add-route':
 			return `Add ${wish.pattern}`;
 		case 'move-route':

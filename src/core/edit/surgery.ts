@@ -87,6 +87,27 @@ export class Surgery {
 		this.cut(span.file, span.from, span.from, `${text}\n${indent}`);
 	}
 
+	/** Puts something right behind a statement, on its line. */
+	insertBehind(span: Span, text: string, separator = '; '): void {
+		this.cut(span.file, span.to, span.to, separator + text);
+	}
+
+	/** Puts a statement on lines of its own below another one. */
+	insertBelow(span: Span, lines: readonly string[]): void {
+		const text = this.text(span.file);
+		const indent = this.indentAt(span.file, span.from);
+		const newline = text.indexOf('\n', span.to);
+		// What follows on the same line stays behind the statement that it follows.
+		const at = newline === -1 || text.slice(span.to, newline).includes('}') ? span.to : newline;
+		this.cut(span.file, at, at, `\n${indentLines(lines, indent)}`);
+	}
+
+	/** Puts other lines in the place of a statement. */
+	replaceLines(span: Span, lines: readonly string[]): void {
+		const indent = this.indentAt(span.file, span.from);
+		this.replace(span, indentLines(lines, indent).trimStart());
+	}
+
 	/** The statement that starts where a span starts. */
 	statementAt(span: Span): Statement {
 		let byStart = this.statements.get(span.file);

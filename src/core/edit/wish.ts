@@ -1,3 +1,5 @@
+import type { Arrangement } from '../model/arrange.ts';
+import type { SettingKind } from '../model/setting.ts';
 import type { FillKind } from '../model/site.ts';
 import type { Change } from '../source/change.ts';
 
@@ -19,8 +21,55 @@ export interface HolderRef {
 	readonly region: RegionRef | undefined;
 }
 
+/** A box with settings of its own: a region or wrapper by name, or without it the layout itself. */
+export interface BoxRef {
+	readonly layout: string;
+	readonly box: string | undefined;
+}
+
+/** Edits of sizes; each is for one band, by its name. */
+export type SizeWish =
+	/** `undefined` frees it: the narrower band's value holds again. */
+	| {
+			readonly kind: 'set-setting';
+			readonly box: BoxRef;
+			readonly setting: SettingKind;
+			readonly value: string | undefined;
+			readonly band: string;
+	  }
+	| {
+			readonly kind: 'move-setting';
+			readonly box: BoxRef;
+			readonly setting: SettingKind;
+			readonly from: string;
+			readonly to: string;
+	  }
+	| {
+			readonly kind: 'set-arrangement';
+			readonly box: BoxRef;
+			readonly arrangement: Arrangement['kind'] | undefined;
+			readonly band: string;
+	  }
+	| {
+			readonly kind: 'set-track';
+			readonly box: BoxRef;
+			readonly axis: 'columns' | 'rows';
+			readonly index: number;
+			readonly size: string;
+			readonly band: string;
+	  }
+	| {
+			readonly kind: 'set-areas';
+			readonly box: BoxRef;
+			readonly cells: readonly (readonly string[])[];
+			readonly band: string;
+	  }
+	/** px */
+	| { readonly kind: 'set-breakpoint'; readonly band: string; readonly from: number };
+
 /** Everything the drawings can ask for. Each becomes the smallest change of the text that says it. */
 export type Wish =
+	| SizeWish
 	| { readonly kind: 'add-route'; readonly pattern: string; readonly title: string }
 	| { readonly kind: 'move-route'; readonly pattern: string; readonly to: string }
 	| { readonly kind: 'remove-route'; readonly pattern: string }

@@ -300,10 +300,9 @@ function layColumn(
 	return sum;
 }
 
-/** Section 9.8: an item that neither grows nor shrinks is as tall as it says. */
+/** Section 9.8: what starts from a height that is set counts as set when it has grown or shrunk. */
 function isStiff({ style }: LayoutBox): boolean {
-	if (style.height !== undefined) return true;
-	return style.flexBasis !== undefined && style.flexGrow === 0 && style.flexShrink === 0;
+	return style.height !== undefined || style.flexBasis !== undefined;
 }
 
 function columnItem(box: LayoutBox, own: number, width: number, layouter: Layouter): Item {
@@ -338,7 +337,8 @@ export function flexIntrinsic(box: LayoutBox, layouter: Layouter): { min: number
 	const maxs = sizes.map((size) => size.max);
 	if (style.isColumn) return { min: widest(mins), max: widest(maxs) };
 	const gaps = style.columnGap.at(0, layouter.view) * Math.max(0, children.length - 1);
-	return { min: style.wraps ? widest(mins) : sum(mins) + gaps, max: sum(maxs) + gaps };
+	const min = style.wraps ? widest(mins) : sum(mins) + gaps;
+	return { min, max: Math.max(min, sum(maxs) + gaps) };
 }
 
 function itemContribution(

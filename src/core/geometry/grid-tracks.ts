@@ -343,9 +343,17 @@ function setsIn(tracks: readonly Track[], limitOf: (track: Track) => number): Tr
 			sets.set(track.set, { tracks: [track], limit });
 		}
 	}
-	return [...sets.values()].sort((a, b) =>
-		a.limit === b.limit ? b.tracks.length - a.tracks.length : a.limit - b.limit
-	);
+	return [...sets.values()].sort(byLimit);
+}
+
+/** Sets of content-sized tracks by what each track can grow, others by what they can grow in all. */
+function byLimit(a: TrackSet, b: TrackSet): number {
+	if (a.limit === Infinity || b.limit === Infinity)
+		return a.limit === b.limit ? 0 : a.limit - b.limit;
+	const isContent = ({ tracks }: TrackSet): boolean => tracks.every(({ max }) => isIntrinsic(max));
+	return isContent(a) && isContent(b)
+		? a.limit / a.tracks.length - b.limit / b.tracks.length
+		: a.limit - b.limit;
 }
 
 /** Section 11.5.1, for growth limits. */

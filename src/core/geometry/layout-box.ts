@@ -30,6 +30,8 @@ export interface LayoutBox {
 	 * part in how wide the box would like to be (CSS Containment 3, section 3.2: inline size).
 	 */
 	readonly variant: ((width: number) => LayoutBox) | undefined;
+	/** Open drawers of a layout, at its root: they lie over the page, and take no part in it. */
+	readonly drawers: readonly LayoutBox[];
 	/** The variant laid out last. */
 	chosen: LayoutBox | undefined;
 	x: number;

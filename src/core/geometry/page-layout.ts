@@ -3,7 +3,7 @@ import type { Length, Viewport } from '../size/length.ts';
 import type { TrackList } from '../size/tracks.ts';
 import type { BoxName, GridLines, LayoutBox } from './layout-box.ts';
 import { Layout, nextRun } from './layout.ts';
-import { boxesInBand, type BandBoxes, type PageGround } from './page.ts';
+import { boxesInBand, type PageGround } from './page.ts';
 import { padDown, usedWidth } from './sizing.ts';
 import type { Style } from './style.ts';
 
@@ -21,7 +21,8 @@ export interface PlacedBox {
 	readonly lines: GridLines | undefined;
 }
 
-interface Band extends BandBoxes {
+interface Band {
+	readonly root: LayoutBox;
 	/** Content widths hold for every viewport; undefined where some depend on it. */
 	readonly intrinsicRun: number | undefined;
 }
@@ -35,7 +36,7 @@ export class PageLayout {
 	/** All boxes that are shown, each before what is in it. */
 	boxesAt(view: Viewport): PlacedBox[] {
 		const { settings } = this.ground.site;
-		const { root, drawers, intrinsicRun } = this.band(bandAt(settings.bands, view.width));
+		const { root, intrinsicRun } = this.band(bandAt(settings.bands, view.width));
 		const layout = new Layout(view, intrinsicRun ?? nextRun());
 		const width = usedWidth(root, view.width, view.width, true, layout);
 		layout.lay(root, width, undefined, view.width);
@@ -43,7 +44,7 @@ export class PageLayout {
 		root.y = 0;
 		const placer = new Placer(view, settings.dir === 'rtl');
 		placer.place(root, 0, 0, placer.screen);
-		for (const drawer of drawers) {
+		for (const drawer of drawersIn(root)) {
 			layFixed(drawer, layout);
 			placer.place(drawer, 0, 0, placer.screen);
 		}
@@ -53,13 +54,18 @@ export class PageLayout {
 	private band(place: number): Band {
 		let band = this.bands.get(place);
 		if (!band) {
-			const boxes = boxesInBand(this.ground, place);
-			const fixed = ![boxes.root, ...boxes.drawers].some(dependsOnViewport);
-			band = { ...boxes, intrinsicRun: fixed ? nextRun() : undefined };
+			const root = boxesInBand(this.ground, place);
+			band = { root, intrinsicRun: dependsOnViewport(root) ? undefined : nextRun() };
 			this.bands.set(place, band);
 		}
 		return band;
 	}
+}
+
+/** The open drawers of the layouts that were laid out. */
+function drawersIn(box: LayoutBox): LayoutBox[] {
+	const inside = box.chosen ? [box.chosen] : box.children;
+	return [...box.drawers, ...inside.flatMap(drawersIn)];
 }
 
 /** CSS Positioned Layout 3, section 4: a drawer fills the screen between the edges it keeps to. */
@@ -177,7 +183,7 @@ class Placer {
 function dependsOnViewport(box: LayoutBox): boolean {
 	// What is in a box that measures its own space is made later, and may depend on it.
 	if (box.variant) return true;
-	return styleDepends(box.style) || box.children.some(dependsOnViewport);
+	return styleDepends(box.style) || [...box.children, ...box.drawers].some(dependsOnViewport);
 }
 
 function styleDepends(style: Style): boolean {

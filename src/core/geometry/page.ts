@@ -26,17 +26,9 @@ export interface PageGround {
 	readonly open: OpenDrawers;
 }
 
-/** The boxes of a page in one band of the screen. */
-export interface BandBoxes {
-	readonly root: LayoutBox;
-	/** Open drawers: they lie over the page, and take no part in it. */
-	readonly drawers: readonly LayoutBox[];
-}
-
 /** Makes the boxes of a page as they are in a band of the screen, given by its place. */
-export function boxesInBand(ground: PageGround, band: number): BandBoxes {
-	const maker = new BoxMaker(ground, band);
-	return maker.make();
+export function boxesInBand(ground: PageGround, band: number): LayoutBox {
+	return new BoxMaker(ground, band).make();
 }
 
 /** A layout with the band that its boxes are in. */
@@ -45,12 +37,13 @@ interface InBand {
 	readonly band: number;
 	readonly ground: Ground;
 	readonly lookup: Lookup;
+	/** Open drawers found so far. */
+	readonly drawers: LayoutBox[];
 }
 
 class BoxMaker {
 	private readonly bands: Bands;
 	private readonly tokens: ReadonlyMap<string, string>;
-	private readonly drawers: LayoutBox[] = [];
 
 	constructor(
 		private readonly given: PageGround,
@@ -61,14 +54,13 @@ class BoxMaker {
 		this.tokens = tokensAt(tokens, bands, screenBand);
 	}
 
-	make(): BandBoxes {
+	make(): LayoutBox {
 		const { page } = this.given;
 		const lookup: Lookup = (name) => this.tokens.get(name);
 		const [outermost] = page.chain;
-		const root = outermost
+		return outermost
 			? this.layoutOrSpace(outermost, undefined, lookup)
 			: this.bare(page.page, lookup);
-		return { root, drawers: this.drawers };
 	}
 
 	private bare(page: Page, lookup: Lookup): LayoutBox {
@@ -120,8 +112,10 @@ class BoxMaker {
 		const ground = groundOf(chain.slice(0, chain.indexOf(layout)), this.bands);
 		const declared = new Map([...inSlot, ...declare(frame.root, band, ground)]);
 		const inner = extended(lookup, declared);
-		const at: InBand = { frame, band, ground, lookup: inner };
-		return makeBox(name, readStyle(declared, lookup), this.members(frame.root, at));
+		const drawers: LayoutBox[] = [];
+		const at: InBand = { frame, band, ground, lookup: inner, drawers };
+		const made = makeBox(name, readStyle(declared, lookup), this.members(frame.root, at));
+		return { ...made, drawers };
 	}
 
 	private members(parent: Box, at: InBand): LayoutBox[] {
@@ -153,7 +147,7 @@ class BoxMaker {
 		const inner = { ...at, lookup: extended(lookup, declared) };
 		const made = makeBox(name, style, resolved ? this.landed(resolved, { box, at: inner }) : []);
 		if (style.position !== 'fixed') return [made];
-		this.drawers.push(made);
+		at.drawers.push(made);
 		return [];
 	}
 
@@ -234,6 +228,7 @@ function makeBox(
 		children: ordered,
 		leaf,
 		variant: undefined,
+		drawers: [],
 		chosen: undefined,
 		x: 0,
 		y: 0,

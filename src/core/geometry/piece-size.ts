@@ -19,7 +19,7 @@ export function runSize(count: number, width: number, height: number): PieceSize
 		min: width,
 		max: count * width,
 		heightAt(room) {
-			const inLine = Math.max(1, Math.floor(room / width + 1e-4));
+			const inLine = Math.max(1, Math.floor((room + 0.03) / width));
 			return Math.ceil(count / inLine) * height;
 		}
 	};

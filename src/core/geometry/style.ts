@@ -126,6 +126,12 @@ export function readStyle(declarations: Declarations, lookup: Lookup): Style {
 	};
 }
 
+/** Browsers count in 64ths of a px, and leave out what is less. */
+function snapped(length: Length): Length {
+	if (!length.share && !length.viewport) return length;
+	return { ...length, at: (base, view) => Math.trunc(length.at(base, view) * 64 + 1e-6) / 64 };
+}
+
 const lengths = new Map<string, Length | undefined>();
 
 /** The same few lengths are written again and again. */
@@ -133,7 +139,7 @@ function lengthFrom(text: string | undefined): Length | undefined {
 	if (text === undefined) return undefined;
 	if (lengths.has(text)) return lengths.get(text);
 	const read = parseLength(text, true);
-	const length = isLength(read) ? read : undefined;
+	const length = isLength(read) ? snapped(read) : undefined;
 	if (lengths.size > 5000) lengths.clear();
 	lengths.set(text, length);
 	return length;

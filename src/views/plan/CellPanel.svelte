@@ -4,6 +4,8 @@
 	import type { Wish } from '$core/edit/wish.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import { askRenameRegion } from './asking.ts';
+	import BandStrip from './BandStrip.svelte';
+	import { chosenBox } from './chosen-box.svelte.ts';
 	import LayerMark from './LayerMark.svelte';
 	import { selection, type CellFacts } from './selection.svelte.ts';
 
@@ -127,6 +129,9 @@
 			>
 		{/if}
 	</div>
+	{#if region && chosenBox.view?.ref.layout === region.layout && chosenBox.view.ref.box === region.name}
+		<BandStrip view={chosenBox.view} />
+	{/if}
 </div>
 
 <style>

@@ -289,7 +289,7 @@
 		min-height: 190px;
 		max-height: 46%;
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 268px;
+		grid-template-columns: minmax(0, 1fr) 330px;
 	}
 	.alone {
 		grid-template-columns: minmax(0, 1fr);

@@ -5,7 +5,19 @@
 	import { hot } from '$store/hot.svelte.ts';
 	import { look } from '$store/look.svelte.ts';
 	import type { BetweenView, PageView } from '$workers/messages.ts';
-	import { followedLink, measureBoxes, showInFrame, traceAt, type FollowedLink } from './frame.ts';
+	import { chosenBox } from './chosen-box.svelte.ts';
+	import Distances from './Distances.svelte';
+	import {
+		followedLink,
+		measureBoxes,
+		measureSpaces,
+		measureTracks,
+		showInFrame,
+		traceAt,
+		type FollowedLink,
+		type MeasuredTracks
+	} from './frame.ts';
+	import Tracks from './Tracks.svelte';
 
 	interface Props {
 		page: PageView;
@@ -17,17 +29,33 @@
 		/** Pointers pass through, as while the edge is dragged. */
 		inert: boolean;
 		between: BetweenView | undefined;
+		/** The page that is worked on, not one held beside it. */
+		main: boolean;
 		onLink: (link: FollowedLink) => void;
 		onPick: (trace: Trace) => void;
 	}
-	const { page, marks, scale, height, inert, between, onLink, onPick }: Props = $props();
+	const { page, marks, scale, height, inert, between, main, onLink, onPick }: Props = $props();
 
 	let frame = $state<HTMLIFrameElement | undefined>();
 	let loaded = $state(false);
 	let measured = $state.raw<readonly MeasuredBox[]>([]);
+	let tracks = $state.raw<MeasuredTracks | undefined>();
+	let rtl = $state(false);
+	/** A modifier is held that shows distances. */
+	let measuring = $state(false);
 	let frameRequest = 0;
 
 	const boxes = $derived(overlayBoxes(measured, marks));
+	const chosenAt = $derived.by(() => {
+		const ref = chosenBox.view?.ref;
+		return measured.find(
+			({ trace }) =>
+				trace.layer === ref?.layout && trace.region === ref?.box && ref?.box !== undefined
+		);
+	});
+	const pointedAt = $derived(
+		measured.find(({ trace }) => hot.trace !== undefined && sameTrace(trace, hot.trace))
+	);
 
 	$effect(() => {
 		if (!frame || !loaded) return;
@@ -37,7 +65,7 @@
 
 	$effect(() => {
 		// Another width or height lays the page out anew.
-		void [look.width, height];
+		void [look.width, height, chosenBox.around];
 		measure();
 	});
 
@@ -45,7 +73,13 @@
 		cancelAnimationFrame(frameRequest);
 		frameRequest = requestAnimationFrame(() => {
 			const inner = frame?.contentDocument;
-			if (inner) measured = measureBoxes(inner);
+			if (!inner) return;
+			measured = measureBoxes(inner);
+			if (!main) return;
+			chosenBox.noteSpaces(measureSpaces(inner));
+			const around = chosenBox.around?.ref;
+			tracks = around && measureTracks(inner, around);
+			rtl = inner.documentElement.dir === 'rtl';
 		});
 	}
 
@@ -55,12 +89,21 @@
 		loaded = true;
 		for (const kind of ['click', 'auxclick'] as const) inner.addEventListener(kind, onClick);
 		inner.addEventListener('submit', (event) => event.preventDefault());
-		inner.addEventListener('pointermove', (event) => hot.point(traceAt(event)));
+		inner.addEventListener('pointermove', (event) => {
+			hot.point(traceAt(event));
+			measuring = event.altKey;
+		});
+		inner.addEventListener('keydown', onModifier);
+		inner.addEventListener('keyup', onModifier);
 		inner.addEventListener('pointerleave', () => hot.point(undefined));
 		inner.addEventListener('scroll', measure);
 		// Images and fonts come later than the page, and change its boxes.
 		inner.addEventListener('load', measure, true);
 		inner.fonts?.addEventListener('loadingdone', measure);
+	}
+
+	function onModifier(event: KeyboardEvent): void {
+		measuring = event.altKey;
 	}
 
 	function onClick(event: Event): void {
@@ -89,6 +132,8 @@
 		)?.fate;
 	}
 </script>
+
+<svelte:window onkeydown={onModifier} onkeyup={onModifier} />
 
 <div class="page" style:width="{look.width * scale}px">
 	<!-- Without allow-scripts: markup of the site never runs in the application. -->
@@ -127,6 +172,19 @@
 				</div>
 			{/each}
 		</div>
+	{/if}
+	{#if main && measuring && chosenAt && pointedAt}
+		<Distances from={chosenAt} to={pointedAt} {scale} />
+	{/if}
+	{#if main && look.tracks && tracks && chosenBox.around}
+		<Tracks
+			view={chosenBox.around}
+			{tracks}
+			{scale}
+			{rtl}
+			chosen={chosenBox.view}
+			chosenBox={chosenAt}
+		/>
 	{/if}
 </div>
 

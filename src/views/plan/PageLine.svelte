@@ -73,6 +73,12 @@
 			title="Whose each box is, and how large"
 			onclick={() => (look.overlay = !look.overlay)}>Boxes</button
 		>
+		<button
+			class="field"
+			aria-pressed={look.tracks}
+			title="Columns and rows of the box around the chosen region"
+			onclick={() => (look.tracks = !look.tracks)}>Tracks</button
+		>
 	</span>
 </div>
 

@@ -3,6 +3,8 @@
 	import { store } from '$store/site.svelte.ts';
 	import type { BetweenView } from '$workers/messages.ts';
 	import ProblemList from '$views/shell/ProblemList.svelte';
+	import { look } from '$store/look.svelte.ts';
+	import { chosenBox } from './chosen-box.svelte.ts';
 	import CrossSection from './CrossSection.svelte';
 	import PageLine from './PageLine.svelte';
 	import PieceEditor from './PieceEditor.svelte';
@@ -30,6 +32,13 @@
 			return;
 		}
 		void store.core.between(comingFrom, page.page).then((found) => (between = found));
+	});
+
+	$effect(() => {
+		const region = facts?.region;
+		// The text, the width and the spaces that layouts get decide what there is to say.
+		void [site, look.width, chosenBox.spaces];
+		void chosenBox.choose(region && { layout: region.layout, box: region.name });
 	});
 
 	/** The block of the cross-section that brought what was clicked on the stage. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { wishes } from '$store/wishes.svelte.ts';
 	import type { BandView } from '$workers/messages.ts';
 
 	interface Props {
@@ -12,27 +13,73 @@
 	}
 	const { bands, width, scale, reach }: Props = $props();
 
+	/** A breakpoint that is being moved, and where it is now, px. */
+	let moving = $state.raw<{ readonly band: string; readonly from: number } | undefined>();
+
 	const spans = $derived(
-		bands
-			.map((band, index) => ({ ...band, to: bands[index + 1]?.from ?? Infinity }))
-			.filter((band) => band.from < reach)
+		bands.map((band, index) => ({
+			name: band.name,
+			index,
+			from: startOf(band),
+			to: bands[index + 1] ? startOf(bands[index + 1] ?? band) : Infinity
+		}))
 	);
 	const step = $derived(scale < 0.45 ? 50 : 20);
 	const ticks = $derived(Array.from({ length: Math.floor(reach / step) + 1 }, (_, i) => i * step));
+
+	function startOf(band: BandView): number {
+		return moving?.band === band.name ? moving.from : band.from;
+	}
+
+	/** Between the breakpoints beside it: bands keep their order. */
+	function between(index: number, from: number): number {
+		const least = (bands[index - 1]?.from ?? 0) + 1;
+		const most = (bands[index + 1]?.from ?? 10_000) - 1;
+		return Math.round(Math.min(most, Math.max(least, from)));
+	}
+
+	function start(event: PointerEvent & { currentTarget: HTMLElement }, band: BandView): void {
+		moving = { band: band.name, from: band.from };
+		event.currentTarget.setPointerCapture(event.pointerId);
+	}
+
+	function drag(event: PointerEvent & { currentTarget: HTMLElement }, index: number): void {
+		if (!moving) return;
+		const left = event.currentTarget.parentElement?.getBoundingClientRect().left ?? 0;
+		moving = { ...moving, from: between(index, (event.clientX - left) / scale) };
+	}
+
+	async function drop(): Promise<void> {
+		const moved = moving;
+		const before = bands.find((band) => band.name === moved?.band);
+		if (moved && before && moved.from !== before.from) {
+			await wishes.make({ kind: 'set-breakpoint', band: moved.band, from: moved.from });
+		}
+		moving = undefined;
+	}
+
+	function onKey(event: KeyboardEvent, index: number, from: number): void {
+		const direction = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+		const band = bands[index];
+		if (direction === undefined || !band) return;
+		event.preventDefault();
+		const to = between(index, from + direction * (event.shiftKey ? 10 : 1));
+		void wishes.make({ kind: 'set-breakpoint', band: band.name, from: to });
+	}
 </script>
 
-<div class="ruler" aria-hidden="true">
-	{#each spans as band (band.name)}
+<div class="ruler">
+	{#each spans.filter((span) => span.from < reach) as span (span.name)}
 		<span
 			class="band"
-			class:here={width >= band.from && width < band.to}
-			style:left="{band.from * scale}px"
-			style:width="{(Math.min(band.to, reach) - band.from) * scale - 1}px"
+			class:here={width >= span.from && width < span.to}
+			style:left="{span.from * scale}px"
+			style:width="{(Math.min(span.to, reach) - span.from) * scale - 1}px"
 		>
-			{band.name} from {band.from}
+			{span.name} from {span.from}
 		</span>
 	{/each}
-	<svg width={reach * scale} height="19">
+	<svg width={reach * scale} height="19" aria-hidden="true">
 		{#each ticks as tick (tick)}
 			<path
 				d="M{tick * scale + 0.5} 19V{tick % 200 === 0 ? 6 : tick % 100 === 0 ? 11 : 15}"
@@ -43,6 +90,29 @@
 			{/if}
 		{/each}
 	</svg>
+	{#each spans.filter((span) => span.index > 0 && span.from < reach) as span (span.name)}
+		{@const band = bands[span.index]}
+		{#if band}
+			<span
+				class="breakpoint"
+				class:moving={moving?.band === span.name}
+				role="slider"
+				tabindex="0"
+				aria-label="Where {span.name} starts"
+				aria-valuemin={between(span.index, 0)}
+				aria-valuemax={between(span.index, 10_000)}
+				aria-valuenow={span.from}
+				aria-valuetext="{span.from} px"
+				title="{span.name} starts at {span.from} px: drag, or use the arrow keys, with Shift 10 px"
+				style:left="{span.from * scale}px"
+				onpointerdown={(event) => start(event, band)}
+				onpointermove={(event) => drag(event, span.index)}
+				onpointerup={() => void drop()}
+				onpointercancel={() => (moving = undefined)}
+				onkeydown={(event) => onKey(event, span.index, span.from)}
+			></span>
+		{/if}
+	{/each}
 </div>
 
 <style>
@@ -76,5 +146,29 @@
 	text {
 		font: 9.5px var(--mono);
 		fill: var(--ink-2);
+	}
+	.breakpoint {
+		position: absolute;
+		top: 0;
+		width: 11px;
+		height: 34px;
+		margin-left: -6px;
+		cursor: col-resize;
+		touch-action: none;
+	}
+	.breakpoint::before {
+		content: '';
+		position: absolute;
+		left: 5px;
+		top: 0;
+		width: 1px;
+		height: 34px;
+		background: var(--ink-2);
+	}
+	.breakpoint:hover::before,
+	.breakpoint:focus-visible::before,
+	.moving::before {
+		width: 2px;
+		background: var(--cedar);
 	}
 </style>

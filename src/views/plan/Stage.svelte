@@ -7,8 +7,10 @@
 	import type { BandView, BetweenView, PageView } from '$workers/messages.ts';
 	import type { FollowedLink } from './frame.ts';
 	import PageFrame from './PageFrame.svelte';
+	import { measurePieces } from './measure-pieces.ts';
 	import PlaceLine from './PlaceLine.svelte';
 	import Ruler from './Ruler.svelte';
+	import ScreenSize from './ScreenSize.svelte';
 
 	interface Props {
 		page: PageView;
@@ -35,7 +37,29 @@
 	const fitScale = $derived(Math.min(1, room / look.width));
 	const scale = $derived(dragging ? dragScale : fitScale);
 	const reach = $derived((held ? room + 12 : paneWidth) / scale);
-	const pageHeight = $derived(Math.max(200, (paneHeight - rulerHeight) / scale));
+	const pageHeight = $derived(look.height ?? Math.max(200, (paneHeight - rulerHeight) / scale));
+	let hidden = $state<HTMLIFrameElement | undefined>();
+	let jumps = $state.raw<readonly number[] | undefined>();
+
+	// Once the page rests: its pieces are measured, and the widths at which something jumps worked out.
+	$effect(() => {
+		const { page: name, address, html } = page;
+		const frame = hidden;
+		void bands;
+		let current = true;
+		jumps = undefined;
+		const wait = setTimeout(() => {
+			if (!frame) return;
+			const metrics = measurePieces(frame, html, address);
+			void store.core.jumps({ page: name, address }, metrics).then((found) => {
+				if (current) jumps = found;
+			});
+		}, 600);
+		return () => {
+			current = false;
+			clearTimeout(wait);
+		};
+	});
 	const next = $derived(nextBreakpoints(bands, look.width));
 
 	function nextBreakpoints(all: readonly BandView[], width: number): string {
@@ -100,6 +124,7 @@
 			height={pageHeight}
 			inert={dragging}
 			{between}
+			main
 			{onLink}
 			{onPick}
 		/>
@@ -111,6 +136,7 @@
 				height={pageHeight}
 				inert={dragging}
 				between={undefined}
+				main={false}
 				{onLink}
 				{onPick}
 			/>
@@ -156,9 +182,37 @@
 		/>px
 	</label>
 </div>
-<PlaceLine page={page.page} />
+<div class="below">
+	<PlaceLine page={page.page} />
+	<ScreenSize {bands} {jumps} />
+</div>
+<!-- Where pieces are measured; without allow-scripts, as on the stage. -->
+<iframe
+	class="measure"
+	bind:this={hidden}
+	title="Measuring"
+	aria-hidden="true"
+	tabindex="-1"
+	sandbox="allow-same-origin"
+></iframe>
 
 <style>
+	.below {
+		display: flex;
+		align-items: center;
+		border-top: 1px solid var(--hair);
+		padding-right: 16px;
+	}
+	.measure {
+		position: absolute;
+		left: -4000px;
+		top: 0;
+		width: 1280px;
+		height: 800px;
+		border: 0;
+		visibility: hidden;
+		pointer-events: none;
+	}
 	.pane {
 		position: relative;
 		flex: 1;
@@ -172,6 +226,7 @@
 		bottom: 0;
 		left: 0;
 		display: flex;
+		overflow: hidden auto;
 	}
 	.held {
 		position: absolute;

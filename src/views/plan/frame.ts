@@ -1,3 +1,4 @@
+import type { BoxRef } from '$core/edit/wish.ts';
 import type { MeasuredBox } from '$core/drawing/overlay.ts';
 import { readTrace, type Trace } from '$core/emit/trace.ts';
 
@@ -72,4 +73,71 @@ export function traceAt(event: Event): Trace | undefined {
 /** Elements of the frame come from its own realm, so `instanceof` would not know them. */
 function isElement(value: unknown): value is Element {
 	return typeof value === 'object' && value !== null && 'getAttribute' in value;
+}
+
+/** Where a track or a box begins and ends along one axis, px of the page as it is scrolled now. */
+export interface Stretch {
+	readonly from: number;
+	readonly to: number;
+}
+
+/** The tracks of a grid where they stand on the page. */
+export interface MeasuredTracks {
+	readonly x: number;
+	readonly y: number;
+	readonly width: number;
+	readonly height: number;
+	readonly columns: readonly Stretch[];
+	readonly rows: readonly Stretch[];
+}
+
+/** The element of a box, by the names that pages carry. */
+function elementOf(inner: Document, { layout, box }: BoxRef): Element | null {
+	const own = `[data-layout='${layout}']`;
+	return box === undefined
+		? inner.querySelector(`.layer${own}`)
+		: inner.querySelector(`${own}[data-region='${box}'], ${own}[data-wrapper='${box}']`);
+}
+
+/** Measures the tracks of a box; undefined where it is not there or no grid. */
+export function measureTracks(inner: Document, ref: BoxRef): MeasuredTracks | undefined {
+	const element = elementOf(inner, ref);
+	const style = element && inner.defaultView?.getComputedStyle(element);
+	if (!element || !style || element.getClientRects().length === 0) return undefined;
+	const rect = element.getBoundingClientRect();
+	const px = (value: string): number => Number.parseFloat(value) || 0;
+	const x = rect.x + px(style.paddingLeft);
+	const y = rect.y + px(style.paddingTop);
+	const width = rect.width - px(style.paddingLeft) - px(style.paddingRight);
+	const height = rect.height - px(style.paddingTop) - px(style.paddingBottom);
+	const isGrid = style.display.includes('grid');
+	const columns = isGrid ? stretches(style.gridTemplateColumns, px(style.columnGap), x) : [];
+	const rows = isGrid ? stretches(style.gridTemplateRows, px(style.rowGap), y) : [];
+	const mirrored = style.direction === 'rtl';
+	const across = mirrored
+		? columns.map(({ from, to }) => ({ from: 2 * x + width - to, to: 2 * x + width - from }))
+		: columns;
+	return { x, y, width, height, columns: across, rows };
+}
+
+/** Used sizes of tracks as browsers give them: px, one after the other. */
+function stretches(list: string, gap: number, start: number): Stretch[] {
+	let at = start;
+	return list
+		.split(' ')
+		.filter((word) => word.endsWith('px'))
+		.map((word) => {
+			const from = at;
+			const to = from + Number.parseFloat(word);
+			at = to + gap;
+			return { from, to };
+		});
+}
+
+/** The widths that layouts get which measure their own space, by layout, px. */
+export function measureSpaces(inner: Document): Map<string, number> {
+	const spaces = [...inner.querySelectorAll<HTMLElement>('.space')];
+	return new Map(
+		spaces.map((space) => [space.dataset['space'] ?? '', space.getBoundingClientRect().width])
+	);
 }

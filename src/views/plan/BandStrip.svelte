@@ -1,0 +1,294 @@
+<script lang="ts">
+	import type { BoxView, Overhang, StripRow } from '$core/drawing/box-view.ts';
+	import type { SettingKind } from '$core/model/setting.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+
+	interface Props {
+		view: BoxView;
+	}
+	const { view }: Props = $props();
+
+	/** A setting that was asked for and has no value yet. */
+	let added = $state.raw<{ readonly box: string; readonly setting: SettingKind } | undefined>();
+
+	const key = $derived(`${view.ref.layout}.${view.ref.box ?? ''}`);
+	const rows = $derived<readonly StripRow[]>(
+		added?.box === key && view.unsaid.includes(added.setting)
+			? [...view.strip, { setting: added.setting, overhangs: [] }]
+			: view.strip
+	);
+	const places = $derived(view.bands.map((name, place) => ({ name, place })));
+
+	/** Values a setting starts with when it is said for the first time. */
+	const firstValues: Partial<Record<SettingKind, string>> = {
+		'new-row': '',
+		span: 'all',
+		size: 'fill',
+		show: 'hidden',
+		stick: 'top',
+		scroll: 'own',
+		shadow: 'scrolled'
+	};
+
+	function bandName(place: number): string {
+		return view.bands[place] ?? '';
+	}
+
+	function overhangAt(row: StripRow, place: number): Overhang | undefined {
+		return row.overhangs.find((one) => one.from <= place && place < one.to);
+	}
+
+	async function set(
+		setting: SettingKind,
+		place: number,
+		input: HTMLInputElement,
+		before: string
+	): Promise<void> {
+		const value = input.value.trim();
+		if (value === before) return;
+		const band = bandName(place);
+		const wish = { kind: 'set-setting', box: view.ref, setting, band } as const;
+		const made = await wishes.make({ ...wish, value: value === '' ? undefined : value });
+		if (!made) input.value = before;
+	}
+
+	function onKey(event: KeyboardEvent, setting: SettingKind, place: number): void {
+		const direction = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+		if (!event.altKey || direction === undefined) return;
+		const to = view.bands[place + direction];
+		event.preventDefault();
+		if (to === undefined) return;
+		const from = bandName(place);
+		void wishes.make({ kind: 'move-setting', box: view.ref, setting, from, to });
+	}
+
+	/** The band whose column lies under the pointer. */
+	function bandUnder(event: PointerEvent): string | undefined {
+		for (const element of document.elementsFromPoint(event.clientX, event.clientY)) {
+			if (element instanceof HTMLElement && element.dataset['place'] !== undefined) {
+				return view.bands[Number(element.dataset['place'])];
+			}
+		}
+		return undefined;
+	}
+
+	function dropEnd(event: PointerEvent, setting: SettingKind, place: number): void {
+		const to = bandUnder(event);
+		const from = bandName(place);
+		if (to === undefined || to === from) return;
+		void wishes.make({ kind: 'move-setting', box: view.ref, setting, from, to });
+	}
+
+	function add(event: Event & { currentTarget: HTMLSelectElement }): void {
+		const setting = view.unsaid.find((kind) => kind === event.currentTarget.value);
+		event.currentTarget.value = '';
+		if (!setting) return;
+		const value = firstValues[setting];
+		if (value === undefined) added = { box: key, setting };
+		else {
+			const band = bandName(0);
+			void wishes.make({ kind: 'set-setting', box: view.ref, setting, value, band });
+		}
+	}
+</script>
+
+<div
+	class="strip"
+	style:--bands={view.bands.length}
+	role="group"
+	aria-label="Sizes of {view.name} by band"
+>
+	<span class="head small">{view.bySpace ? 'by its space' : ''}</span>
+	{#each places as { name, place } (name)}
+		<span class="head small" class:here={place === view.band}>{name}</span>
+	{/each}
+	{#each rows as row (row.setting)}
+		{@const shown = overhangAt(row, view.band)}
+		<span class="name small"
+			>{row.setting}<i
+				>{shown === undefined
+					? 'not set'
+					: shown.from === view.band
+						? 'set here'
+						: `from ${bandName(shown.from)}`}</i
+			></span
+		>
+		{#each places as { name, place } (name)}
+			{@const overhang = overhangAt(row, place)}
+			{@const starts = overhang?.from === place}
+			<span
+				class="cell"
+				class:here={place === view.band}
+				class:held={overhang}
+				class:starts
+				data-place={place}
+			>
+				{#if starts && overhang}
+					<span
+						class="end"
+						role="presentation"
+						title="Drag to let it hold from another band on"
+						onpointerdown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+						onpointerup={(event) => dropEnd(event, row.setting, place)}
+					></span>
+				{/if}
+				<input
+					class="mono"
+					aria-label="{row.setting} of {view.name} at {name}"
+					title={starts
+						? `Set here. Alt with an arrow key lets it hold from another band on.`
+						: overhang
+							? `From ${bandName(overhang.from)}: ${overhang.value}. Type to set it here.`
+							: 'Not set. Type to set it here.'}
+					style:width={starts && overhang
+						? `calc(${(overhang.to - overhang.from) * 100}% - 18px)`
+						: undefined}
+					value={starts ? overhang?.value : ''}
+					onkeydown={(event) => onKey(event, row.setting, place)}
+					onchange={(event) =>
+						void set(
+							row.setting,
+							place,
+							event.currentTarget,
+							starts ? (overhang?.value ?? '') : ''
+						)}
+				/>
+				{#if starts}
+					<button
+						class="free"
+						aria-label="Free {row.setting} at {name}"
+						title="Free it here: the narrower band’s value holds again"
+						onclick={() =>
+							void wishes.make({
+								kind: 'set-setting',
+								box: view.ref,
+								setting: row.setting,
+								value: undefined,
+								band: name
+							})}>×</button
+					>
+				{/if}
+			</span>
+		{/each}
+	{/each}
+</div>
+<select class="field add" aria-label="Add a setting to {view.name}" onchange={add}>
+	<option value="">Add a setting …</option>
+	{#each view.unsaid as kind (kind)}
+		<option value={kind}>{kind}</option>
+	{/each}
+</select>
+
+<style>
+	.strip {
+		display: grid;
+		grid-template-columns: 66px repeat(var(--bands), minmax(0, 1fr));
+		margin: 4px 0 6px;
+	}
+	.head {
+		padding: 1px 5px;
+		border-left: 1px solid var(--hair);
+	}
+	.head:first-child {
+		border: 0;
+		padding: 1px 0;
+	}
+	.head.here {
+		color: var(--cedar);
+		font-weight: 600;
+		background: var(--cedar-wash);
+	}
+	.name {
+		padding: 2px 4px 0 0;
+		line-height: 12px;
+		color: var(--ink);
+	}
+	.name i {
+		display: block;
+		font-size: 9.5px;
+		font-style: normal;
+		color: var(--ink-2);
+	}
+	.cell {
+		position: relative;
+		height: 27px;
+		border-left: 1px solid var(--hair);
+	}
+	.cell.here {
+		background: color-mix(in srgb, var(--cedar-wash) 45%, transparent);
+	}
+	/* The eave: a short slope where a value begins, then a line for as long as it holds. */
+	.held::before {
+		content: '';
+		position: absolute;
+		inset: 4px 0 auto 0;
+		height: 2px;
+		background: var(--cedar);
+	}
+	.starts::before {
+		left: 5px;
+	}
+	.starts::after {
+		content: '';
+		position: absolute;
+		left: 0;
+		top: 4px;
+		width: 7px;
+		height: 2px;
+		background: var(--cedar);
+		transform-origin: 100% 0;
+		transform: rotate(-50deg);
+	}
+	.end {
+		position: absolute;
+		left: -3px;
+		top: 0;
+		width: 12px;
+		height: 12px;
+		cursor: ew-resize;
+		z-index: 1;
+		touch-action: none;
+	}
+	input {
+		position: absolute;
+		left: 3px;
+		right: 0;
+		bottom: 0;
+		width: calc(100% - 3px);
+		height: 20px;
+		padding: 0 3px;
+		border: 1px solid transparent;
+		border-radius: var(--radius);
+		background: none;
+		font-size: 11px;
+	}
+	.held:not(.starts) input:not(:focus) {
+		opacity: 0;
+	}
+	.held:not(.starts):hover input {
+		opacity: 0.6;
+	}
+	input:hover,
+	input:focus {
+		border-color: var(--rule);
+		background: var(--sheet);
+	}
+	.free {
+		position: absolute;
+		right: 0;
+		bottom: 1px;
+		padding: 0 4px;
+		line-height: 17px;
+		color: var(--ink-2);
+		background: var(--sheet);
+		opacity: 0;
+	}
+	.cell:hover .free,
+	.free:focus-visible {
+		opacity: 1;
+	}
+	.add {
+		font-size: 11.5px;
+		padding: 2px 4px;
+	}
+</style>

@@ -1,0 +1,148 @@
+<script lang="ts">
+	import { clampWidth } from '$store/address.ts';
+	import { look } from '$store/look.svelte.ts';
+	import type { BandView } from '$workers/messages.ts';
+
+	interface Props {
+		bands: readonly BandView[];
+		/** Widths at which something on the page jumps, px; undefined while they are worked out. */
+		jumps: readonly number[] | undefined;
+	}
+	const { bands, jumps }: Props = $props();
+
+	/** Width and height of screens as they are held upright, px. */
+	const screens: readonly (readonly [number, number])[] = [
+		[320, 568],
+		[360, 800],
+		[390, 844],
+		[430, 932],
+		[768, 1024],
+		[820, 1180],
+		[1024, 1366],
+		[720, 1280],
+		[900, 1440],
+		[1080, 1920]
+	];
+
+	const chosen = $derived(
+		screens.findIndex(
+			([width, height]) =>
+				(width === look.width && height === look.height) ||
+				(height === look.width && width === look.height)
+		)
+	);
+	const breakpoints = $derived(bands.map((band) => band.from).filter((from) => from > 0));
+
+	function choose(event: Event & { currentTarget: HTMLSelectElement }): void {
+		const screen = screens[Number(event.currentTarget.value)];
+		if (!screen || event.currentTarget.value === '') {
+			look.height = undefined;
+			return;
+		}
+		[look.width, look.height] = screen;
+	}
+
+	function turn(): void {
+		if (look.height === undefined) return;
+		[look.width, look.height] = [clampWidth(look.height), look.width];
+	}
+
+	function setHeight(event: Event & { currentTarget: HTMLInputElement }): void {
+		const height = event.currentTarget.valueAsNumber;
+		look.height = height >= 200 && height <= 4000 ? Math.round(height) : undefined;
+	}
+
+	function go(widths: readonly number[], direction: -1 | 1): void {
+		const target =
+			direction === 1
+				? widths.find((width) => width > look.width)
+				: widths.findLast((width) => width < look.width);
+		if (target !== undefined) look.width = clampWidth(target);
+	}
+</script>
+
+<div class="sizes" role="group" aria-label="Size of the screen">
+	<select
+		class="field"
+		aria-label="Common screen sizes"
+		value={chosen === -1 ? '' : String(chosen)}
+		onchange={choose}
+	>
+		<option value="">any screen</option>
+		{#each screens as [width, height], index (index)}
+			<option value={String(index)}>{width} × {height}</option>
+		{/each}
+	</select>
+	<button
+		class="field"
+		disabled={look.height === undefined}
+		title="Portrait or landscape"
+		onclick={turn}>Turn</button
+	>
+	<label class="small">
+		height
+		<input
+			class="field mono"
+			type="number"
+			min="200"
+			max="4000"
+			placeholder="fit"
+			aria-label="Height of the screen in px"
+			value={look.height ?? ''}
+			onchange={setHeight}
+		/>
+	</label>
+	<span class="small">breakpoint</span>
+	<button
+		class="field"
+		aria-label="Breakpoint before"
+		title="Page Down on the edge"
+		onclick={() => go(breakpoints, -1)}>◂</button
+	>
+	<button
+		class="field"
+		aria-label="Next breakpoint"
+		title="Page Up on the edge"
+		onclick={() => go(breakpoints, 1)}>▸</button
+	>
+	<span
+		class="small"
+		title="Where a region or wrapper comes, goes, or changes its place or width at once"
+	>
+		{jumps === undefined ? 'jumps …' : jumps.length === 1 ? '1 jump' : `${jumps.length} jumps`}
+	</span>
+	<button
+		class="field"
+		aria-label="Jump before"
+		disabled={!jumps?.length}
+		onclick={() => go(jumps ?? [], -1)}>◂</button
+	>
+	<button
+		class="field"
+		aria-label="Next jump"
+		disabled={!jumps?.length}
+		onclick={() => go(jumps ?? [], 1)}>▸</button
+	>
+</div>
+
+<style>
+	.sizes {
+		display: flex;
+		align-items: center;
+		gap: 5px;
+		margin-left: auto;
+	}
+	.sizes :global(.field) {
+		padding: 1px 6px;
+		font-size: 11.5px;
+	}
+	input {
+		width: 58px;
+	}
+	span {
+		margin-left: 6px;
+	}
+	button:disabled {
+		opacity: 0.5;
+	}
+</style>
