@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { stageHtml } from '../../src/core/emit/stage.ts';
-import { fixedSize, runSize, type PieceSizes } from '../../src/core/geometry/piece-size.ts';
+import { sizesByName } from './sizes.ts';
 import { PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.ts';
 import type { BoxName } from '../../src/core/geometry/layout-box.ts';
 import { drawerName } from '../../src/core/geometry/page.ts';
@@ -22,7 +22,8 @@ export interface Difference {
 export interface Judgement {
 	readonly boxes: number;
 	readonly agree: number;
-	readonly largest: number;
+	/** px, among boxes that agree. */
+	readonly largestAgreed: number;
 	readonly differences: readonly Difference[];
 }
 
@@ -73,18 +74,19 @@ export async function judge(
 	const shown = await measure(page, html, widths, drawers.length > 0);
 	const differences: Difference[] = [];
 	let boxes = 0;
-	let largest = 0;
+	let largestAgreed = 0;
 	for (const [index, width] of widths.entries()) {
 		// Every other width is looked at with all drawers open.
 		const open = drawers.length > 0 && index % 2 === 1;
 		const computed = (open ? opened : closed).boxesAt({ width, height });
 		const compared = compare(computed, shown[index] ?? [], width);
 		boxes += compared.boxes;
-		for (const one of compared.differences) largest = Math.max(largest, one.by);
-		differences.push(...compared.differences);
+		for (const one of compared.differences) {
+			if (one.by <= tolerance) largestAgreed = Math.max(largestAgreed, one.by);
+			else differences.push(one);
+		}
 	}
-	const wrong = differences.filter((one) => one.by > tolerance);
-	return { boxes, agree: boxes - wrong.length, largest, differences: wrong };
+	return { boxes, agree: boxes - differences.length, largestAgreed, differences };
 }
 
 function compare(
@@ -135,13 +137,6 @@ function keyOf({ kind, layout, region, wrapper, piece }: BoxName): string {
 	const where = kind === 'piece' || kind === 'opener' ? `${layout}.${region}` : (layout ?? '');
 	return `${where}/${what}`;
 }
-
-const sizesByName: PieceSizes = ({ piece, opener }) => {
-	if (opener) return fixedSize(60, 24);
-	const [kind, one, two, three] = piece.split('-');
-	if (kind === 'fix') return fixedSize(Number(one), Number(two));
-	return runSize(Number(one), Number(two), Number(three));
-};
 
 async function measure(
 	page: Page,

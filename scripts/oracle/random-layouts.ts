@@ -411,7 +411,7 @@ function arrangeLines(
 			case 'columns': {
 				const rows = one.grid.draw[0] === 0 ? ` rows ${one.grid.rows}` : '';
 				return [
-					`${indent}arrange columns ${one.grid.columns + 3}${rows}${where} { ${gap.join('; ')} }`
+					`${indent}arrange columns ${one.grid.columns + 4}${rows}${where} { ${gap.join('; ')} }`
 				];
 			}
 			case 'row':

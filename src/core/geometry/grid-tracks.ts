@@ -346,12 +346,16 @@ function setsIn(tracks: readonly Track[], limitOf: (track: Track) => number): Tr
 	return [...sets.values()].sort(byLimit);
 }
 
-/** Sets of content-sized tracks by what each track can grow, others by what they can grow in all. */
+/** Sets of auto tracks by what each track can grow, others by what they can grow in all. */
 function byLimit(a: TrackSet, b: TrackSet): number {
-	if (a.limit === Infinity || b.limit === Infinity)
+	if (a.limit === Infinity || b.limit === Infinity) {
 		return a.limit === b.limit ? 0 : a.limit - b.limit;
-	const isContent = ({ tracks }: TrackSet): boolean => tracks.every(({ max }) => isIntrinsic(max));
-	return isContent(a) && isContent(b)
+	}
+	const isAuto = ({ tracks }: TrackSet): boolean =>
+		tracks.every(({ min, max, cap }) => {
+			return min.kind === 'auto' && max.kind === 'auto' && cap === Infinity;
+		});
+	return isAuto(a) && isAuto(b)
 		? a.limit / a.tracks.length - b.limit / b.tracks.length
 		: a.limit - b.limit;
 }

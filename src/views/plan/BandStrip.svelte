@@ -156,6 +156,7 @@
 				{#if starts}
 					<button
 						class="free"
+						style:left={`calc(${(overhang ? overhang.to - overhang.from : 1) * 100}% - 16px)`}
 						aria-label="Free {row.setting} at {name}"
 						title="Free it here: the narrower band’s value holds again"
 						onclick={() =>
@@ -225,6 +226,9 @@
 		height: 2px;
 		background: var(--cedar);
 	}
+	.starts {
+		z-index: 1;
+	}
 	.starts::before {
 		left: 5px;
 	}
@@ -275,9 +279,8 @@
 	}
 	.free {
 		position: absolute;
-		right: 0;
 		bottom: 1px;
-		padding: 0 4px;
+		width: 15px;
 		line-height: 17px;
 		color: var(--ink-2);
 		background: var(--sheet);

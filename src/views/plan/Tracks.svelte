@@ -296,7 +296,7 @@
 								? 'empty'
 								: name}. Put {member} here."
 							title="Draw over cells to lay {member} there"
-							style:left="{(column.from + column.to) * 0.5 * scale - 9}px"
+							style:left="{column.from * scale + 6}px"
 							style:top="{(line.from + line.to) * 0.5 * scale - 9}px"
 							onpointerdown={(event) => {
 								event.currentTarget.releasePointerCapture(event.pointerId);

@@ -1,0 +1,263 @@
+import assert from 'node:assert/strict';
+import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { after, before, test } from 'node:test';
+import { pathToFileURL } from 'node:url';
+import type { Page } from 'puppeteer-core';
+import { deliver } from '../../src/core/emit/delivery.ts';
+import { sound } from '../lib/site.ts';
+import { named, startApp, until, type App } from '../lib/app.ts';
+
+let app: App;
+let folder: string;
+before(async () => {
+	app = await startApp();
+	folder = await mkdtemp(join(tmpdir(), 'eave-delivered-'));
+});
+after(async () => {
+	assert.deepEqual(app.faults, []);
+	await app.close();
+	await rm(folder, { recursive: true, force: true });
+});
+
+/** Delivers a site into a folder and opens its first page in a window of some size. */
+async function openDelivered(
+	name: string,
+	text: string,
+	width: number,
+	height: number
+): Promise<Page> {
+	for (const { path, content } of deliver(sound(text), 2026)) {
+		const target = join(folder, name, path);
+		await mkdir(dirname(target), { recursive: true });
+		await writeFile(target, content);
+	}
+	const page = await app.page.browser().newPage();
+	await page.setViewport({ width, height });
+	await page.goto(pathToFileURL(join(folder, name, 'index.html')).href);
+	return page;
+}
+
+/** The text of a file of the open site, as Source shows it. */
+async function sourceText(file: string): Promise<string> {
+	const { page } = app;
+	await page.goto(`${app.address}/source?file=${file}`);
+	await page.waitForSelector('[data-ready] .cm-content');
+	// The editor draws what is seen; a tall window sees all of it.
+	await page.setViewport({ width: 1280, height: 4000 });
+	const text = await until('the file is shown', () =>
+		page.$$eval('.cm-content .cm-line', (lines) => lines.map((line) => line.textContent).join('\n'))
+	);
+	await page.setViewport({ width: 1280, height: 800 });
+	return text;
+}
+
+async function choose(block: string): Promise<void> {
+	const found = await app.page.waitForSelector(`[role=gridcell][aria-label^="${block}"]`);
+	await found?.click();
+}
+
+async function dragBy(role: string, name: string, x: number): Promise<void> {
+	const handle = await named(app.page, role, name);
+	const box = await handle.boundingBox();
+	assert.ok(box, `${name} is there`);
+	const [left, top] = [box.x + box.width / 2, box.y + Math.min(box.height / 2, 40)];
+	await app.page.mouse.move(left, top);
+	await app.page.mouse.down();
+	await app.page.mouse.move(left + x, top, { steps: 5 });
+	await app.page.mouse.up();
+}
+
+async function kept(words: string): Promise<void> {
+	await until(`undo offers ${words}`, () =>
+		app.page.$$eval(
+			'button',
+			(buttons, wanted) => buttons.some((one) => (one.title + one.textContent).includes(wanted)),
+			words
+		)
+	);
+}
+
+test('a track that is dragged has its new size in the text, in the band that is shown', async () => {
+	await app.open('/plan?route=/guides/:slug&width=1180');
+	await choose('guide, side');
+	await (await named(app.page, 'button', 'Tracks')).click();
+	await named(app.page, 'slider', 'Width of column 2 of guide');
+	await new Promise((done) => setTimeout(done, 300));
+	await dragBy('slider', 'Width of column 2 of guide', -30);
+	await kept('guide: column 2');
+	const text = await sourceText('layouts/guide.eave');
+	const wide = /arrange areas @wide \{[^}]*columns minmax\(0, 1fr\) (\d+)px/.exec(text);
+	assert.ok(wide, 'a copy for the band that is shown, with the new size');
+	assert.ok(Number(wide[1]) < 140 && Number(wide[1]) > 60, `${wide[1]} px`);
+	assert.match(
+		text,
+		/arrange areas @medium \{[^}]*columns minmax\(0, 1fr\) 150px/,
+		'the narrower band stays'
+	);
+});
+
+test('a breakpoint that is dragged, or moved by keys, has its new width in the text', async () => {
+	await app.open('/plan?route=/visit&width=1100');
+	await dragBy('slider', 'Where medium starts', 40);
+	await kept('medium from');
+	const moved = Number(/medium (\d+)/.exec(await sourceText('site.eave'))?.[1]);
+	assert.ok(moved > 660 && moved < 740, `${moved} px`);
+	await app.open('/plan?route=/visit&width=1100');
+	await (await named(app.page, 'slider', 'Where medium starts')).focus();
+	await app.page.keyboard.press('ArrowRight');
+	await until('it is one more', async () => {
+		const slider = await named(app.page, 'slider', 'Where medium starts');
+		const now = await slider.evaluate((one) => one.getAttribute('aria-valuenow'));
+		return Number(now) === moved + 1;
+	});
+});
+
+test('the band strip sets a value for one band, says where it comes from, and frees it again', async () => {
+	await app.open('/plan?route=/visit&width=1100');
+	await choose('commons, side');
+	const narrow = await named(app.page, 'textbox', 'show of side at narrow');
+	await narrow.click({ count: 3 });
+	await app.page.keyboard.type('drawer right 240px "Hours"');
+	await app.page.keyboard.press('Tab');
+	await kept('side: show');
+	const text = await sourceText('layouts/commons.eave');
+	assert.match(text, /show drawer right 240px "Hours"\n\s+show in-place @wide/);
+
+	await app.open('/plan?route=/visit&width=1100');
+	await choose('commons, side');
+	const pad = await named(app.page, 'textbox', 'pad of side at wide');
+	await pad.focus();
+	await app.page.keyboard.type('40px');
+	await app.page.keyboard.press('Enter');
+	const says = (): Promise<string> =>
+		app.page.$eval('[role=group][aria-label^="Sizes of side"]', (strip) => strip.textContent ?? '');
+	await until('pad is set here', async () => /pad\s*set here/.test(await says()));
+	await (await named(app.page, 'button', 'Free pad at wide')).click();
+	await until('pad comes from narrow', async () => /pad\s*from narrow/.test(await says()));
+	// What cannot be is refused with a sentence, and the value stays.
+	const again = await named(app.page, 'textbox', 'pad of side at narrow');
+	await again.click({ count: 3 });
+	await app.page.keyboard.type('-4px');
+	await app.page.keyboard.press('Tab');
+	await until('it says why', async () => (await app.page.content()).includes('below zero'));
+	assert.match(await sourceText('layouts/commons.eave'), /region side[^}]*pad var\(--gutter\)/);
+});
+
+test('areas are painted, and the edit is one that undo takes back', async () => {
+	await app.open('/plan?route=/visit&width=1100');
+	await choose('commons, menu');
+	const cell = await app.page.waitForSelector('[aria-label^="Cell 2, 3 of commons"]');
+	await cell?.focus();
+	await app.page.keyboard.press('Enter');
+	await until('the refusal says which area', async () =>
+		(await app.page.content()).includes('not one rectangle')
+	);
+	await choose('commons, foot');
+	const own = await app.page.waitForSelector('[aria-label^="Cell 2, 3 of commons"]');
+	await own?.focus();
+	await app.page.keyboard.press('Enter');
+	await kept('Areas of commons');
+	const text = await sourceText('layouts/commons.eave');
+	assert.match(text, /"menu main side" 1fr\n\s+"\. foot \." auto/);
+});
+
+const drawerSite = `site "Drawer" { bands { narrow 0; wide 900 } }
+layout f at / {
+  height screen
+  arrange areas { "head" auto; "main" 1fr; "foot" auto }
+  arrange areas @wide { "head head" auto; "menu main" 1fr; "foot foot" auto; columns 200px 1fr }
+  region head as header { piece brand """<b>Brand</b>""" }
+  region menu as nav { show drawer left 240px "Menu"; show in-place @wide; piece links """<a href="/">Home</a>""" }
+  region main as main { slot }
+  region foot as footer { piece small """<p>foot</p>""" }
+}
+route / { piece body """<p>short</p>""" }`;
+
+test('on the delivered page a drawer opens by its button and closes by Escape and by a click beside it', async () => {
+	const page = await openDelivered('drawer', drawerSite, 500, 700);
+	const seen = (): Promise<boolean> => page.$eval('nav', (nav) => nav.getClientRects().length > 0);
+	assert.equal(await seen(), false);
+	await page.click('button[popovertarget]');
+	assert.equal(await seen(), true);
+	const box = await page.$eval('nav', (nav) => {
+		const { x, width, height } = nav.getBoundingClientRect();
+		return [x, width, height];
+	});
+	assert.deepEqual(box, [0, 240, 700]);
+	await page.keyboard.press('Escape');
+	assert.equal(await seen(), false);
+	await page.click('button[popovertarget]');
+	await page.mouse.click(450, 400);
+	assert.equal(await seen(), false);
+	await page.setViewport({ width: 1000, height: 700 });
+	assert.equal(await seen(), true, 'wide, it stands in place');
+	assert.equal(
+		await page.$eval('button', (one) => one.getClientRects().length),
+		0,
+		'without its button'
+	);
+	await page.close();
+});
+
+test('the foot of a short page is at the bottom of the screen, that of a long page after the content', async () => {
+	const sizes = [[320, 568], [390, 844], [768, 1024], [1024, 768], [1440, 900]] as const; // prettier-ignore
+	const long = drawerSite.replace('<p>short</p>', '<p>long</p>'.repeat(120));
+	for (const [text, isLong] of [
+		[drawerSite, false],
+		[long, true]
+	] as const) {
+		const page = await openDelivered(isLong ? 'long' : 'short', text, 320, 568);
+		for (const [width, height] of sizes) {
+			await page.setViewport({ width, height });
+			const [foot, main, whole] = await page.evaluate(() => [
+				document.querySelector('footer')?.getBoundingClientRect().bottom ?? 0,
+				document.querySelector('main')?.getBoundingClientRect().bottom ?? 0,
+				document.documentElement.scrollHeight
+			]);
+			const size = `${width} × ${height}`;
+			if (isLong) {
+				assert.ok((foot ?? 0) > height && Math.abs((foot ?? 0) - (whole ?? 0)) < 1, size);
+				assert.ok((main ?? 0) < (foot ?? 0), size);
+			} else {
+				assert.ok(Math.abs((foot ?? 0) - height) < 1, `${size}: ${foot}`);
+				assert.equal(whole, height, `${size}: nothing to scroll`);
+			}
+		}
+		await page.close();
+	}
+});
+
+test('what sticks in an inner layout stays below what sticks in the outer one', async () => {
+	const text = `site "Stuck" { }
+layout f at / {
+  region head as header { stick top; height 60px; piece b """<b>head</b>""" }
+  region bar as div { stick top; height 30px; piece c """<b>bar</b>""" }
+  region main as main { slot }
+}
+layout g at /in {
+  region tools as div { stick top; shrink 80px to 40px; piece t """<b>tools</b>""" }
+  region text as div { slot }
+}
+layout h at /in/deep {
+  region note as div { stick top; height 20px; piece n """<b>note</b>""" }
+  region body as div { slot }
+}
+route / { piece a """<p>a</p>""" }
+route /in/deep { piece body """${'<p>line</p>'.repeat(200)}""" }`;
+	const page = await openDelivered('stuck', text, 800, 600);
+	await page.goto(pathToFileURL(join(folder, 'stuck', 'in/deep/index.html')).href);
+	await page.evaluate(() => window.scrollTo(0, 900));
+	const stack = await until('the head has shrunk', async () => {
+		const boxes = await page.evaluate(() =>
+			['head', 'bar', 'tools', 'note'].map((name) => {
+				const rect = document.querySelector(`[data-region=${name}]`)?.getBoundingClientRect();
+				return [rect?.top ?? -1, rect?.bottom ?? -1];
+			})
+		);
+		return boxes[2]?.[1] === 130 && boxes;
+	});
+	assert.deepEqual(stack, [[0, 60], [60, 90], [90, 130], [130, 150]]); // prettier-ignore
+	await page.close();
+});

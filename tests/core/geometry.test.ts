@@ -1,0 +1,225 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import fc from 'fast-check';
+import { estimateSize } from '../../src/core/geometry/estimate.ts';
+import { runSize, sampledSize } from '../../src/core/geometry/piece-size.ts';
+import { boxesOf, columnsAt, oneLayout, placedOf } from '../lib/boxes.ts';
+
+/** Numbers here are worked out by hand from the specification named at each case. */
+
+test('tracks: each kind of size (CSS Grid Layout 2, section 11)', () => {
+	const cases: [string, string[], number, number[]][] = [
+		['100px 20%', ['fix-10-1', 'fix-10-1'], 500, [100, 100]],
+		['1fr 2fr', ['fix-10-1', 'fix-10-1'], 300, [100, 200]],
+		// 11.7.1: a flexible track is never smaller than its content; the others share the rest.
+		['1fr 1fr', ['fix-200-1', 'fix-10-1'], 300, [200, 100]],
+		['minmax(0, 1fr) minmax(0, 1fr)', ['fix-200-1', 'fix-10-1'], 300, [150, 150]],
+		// Factors below one leave the rest free.
+		['0.2fr 0.3fr', ['fix-1-1', 'fix-1-1'], 1000, [200, 300]],
+		['min-content 1fr', ['run-4-30-1', 'fix-1-1'], 400, [30, 370]],
+		['max-content 1fr', ['run-4-30-1', 'fix-1-1'], 400, [120, 280]],
+		// 11.6: both grow from 30 and 10 by equal parts, up to 120 and 200.
+		['minmax(min-content, max-content) minmax(10px, 200px)', ['run-4-30-1', 'fix-1-1'], 200, [110, 90]],
+		['minmax(min-content, max-content) minmax(10px, 200px)', ['run-4-30-1', 'fix-1-1'], 800, [120, 200]],
+		// 7.2.1: as max-content, but no larger than the limit.
+		['fit-content(90px) 1fr', ['run-4-30-1', 'fix-1-1'], 400, [90, 310]],
+		['fit-content(50%) 1fr', ['run-4-30-1', 'fix-1-1'], 400, [120, 280]],
+		// 11.8: auto tracks share what is left.
+		['auto auto', ['fix-100-1', 'fix-40-1'], 300, [180, 120]],
+		['repeat(2, 40px) 1fr', ['fix-1-1', 'fix-1-1', 'fix-1-1'], 300, [40, 40, 220]],
+		// 7.2.3.2: as many as fit; auto-fit leaves no room for those that stay empty.
+		['repeat(auto-fill, minmax(80px, 1fr))', ['fix-1-1', 'fix-1-1'], 400, [80, 80]],
+		['repeat(auto-fit, minmax(80px, 1fr))', ['fix-1-1', 'fix-1-1'], 400, [200, 200]],
+		['calc(100px + 10%) min(50%, 90px)', ['fix-1-1', 'fix-1-1'], 400, [140, 90]]
+	]; // prettier-ignore
+	for (const [columns, contents, width, expected] of cases) {
+		assert.deepEqual(columnsAt(columns, contents, width), expected, `${columns} at ${width}`);
+	}
+	assert.deepEqual(columnsAt('1fr 1fr', ['fix-1-1', 'fix-1-1'], 320, '20px'), [150, 150]);
+});
+
+test('areas span tracks, and rows fill the screen (sections 8 and 11.7)', () => {
+	const resolved = oneLayout(
+		`height screen; arrange areas { "head head" auto; "menu main" 1fr; "foot foot" auto; columns 100px 1fr; gap 4px 6px }
+		region head as header { piece fix-20-30 """x""" }; region menu as nav { piece fix-40-10 """x""" }
+		region main as main { slot; pad 5px 7px }; region foot as footer { piece fix-20-25 """x""" }`
+	);
+	assert.deepEqual(boxesOf(resolved, 500), {
+		f: '0 0 500 400',
+		head: '0 0 500 30',
+		'fix-20-30': '0 0 500 30',
+		menu: '0 34 100 337',
+		'fix-40-10': '0 34 100 10',
+		main: '106 34 394 337',
+		'fix-50-20': '113 39 380 20',
+		foot: '0 375 500 25',
+		'fix-20-25': '0 375 500 25'
+	});
+	// A page longer than the screen pushes the foot down, and does not stretch.
+	assert.equal(boxesOf(resolved, 500, 50)['foot'], '0 68 500 25');
+});
+
+test('columns N: spans, offsets, new rows and equal rows (section 8.5)', () => {
+	const resolved = oneLayout(
+		`arrange columns 4 rows 2 { gap 10px 20px }
+		region a as div { span 2; piece fix-1-30 """x""" }; region b as div { span 1; offset 1; piece fix-1-10 """x""" }
+		region c as div { span 1; new-row; piece fix-1-1 """x""" }; region d as main { slot; span 2 by 2 }; region e as div { piece fix-1-5 """x""" }`
+	);
+	const boxes = boxesOf(resolved, 460);
+	// Four columns of 100 with three gaps of 20; the two rows are as tall as the taller one.
+	assert.equal(boxes['a'], '0 0 220 30');
+	assert.equal(boxes['b'], '360 0 100 30');
+	assert.equal(boxes['c'], '0 40 100 30');
+	assert.equal(boxes['d'], '120 40 220 40', 'over the second row, the gap, and an empty one');
+	assert.equal(boxes['e'], '0 90 460 5', 'the whole width where no span is said');
+});
+
+test('lines: fill, hug, fixed, bounds, wrapping, justify and align (CSS Flexible Box 1, section 9)', () => {
+	const row = (head: string, a: string, b: string, c: string): Record<string, string> =>
+		boxesOf(
+			oneLayout(
+				`arrange row { ${head} }
+				region a as div { ${a}; piece fix-40-10 """x""" }
+				region b as div { ${b}; piece run-3-30-20 """x""" }
+				region c as main { ${c}; slot }`
+			),
+			300
+		);
+	const places = (boxes: Record<string, string>): string[] => ['a', 'b', 'c'].map((name) => boxes[name] ?? '');
+	// What fills shares all that the hug and the fixed leave.
+	assert.deepEqual(places(row('', 'size hug', 'size fill', 'size 80px')), ['0 0 40 20', '40 0 180 20', '220 0 80 20']);
+	assert.deepEqual(places(row('gap 10px', 'size fill', 'size fill 2', 'size 100px')), ['0 0 60 20', '70 0 120 20', '200 0 100 20']);
+	// 4.5: nothing that fills gets smaller than its content, nor than its min.
+	assert.deepEqual(places(row('', 'size fill; min 120px', 'size fill', 'size 160px')), ['0 0 120 60', '120 0 30 60', '150 0 160 60']);
+	assert.deepEqual(places(row('', 'size fill; max 60px', 'size fill', 'size fill')), ['0 0 60 20', '60 0 120 20', '180 0 120 20']);
+	// 9.7: without room, what hugs gets smaller in proportion to its size.
+	assert.deepEqual(places(row('', 'size 150px', 'size hug', 'size 90px')), ['0 0 150 40', '150 0 60 40', '210 0 90 40']);
+	// 9.3: a line ends where the next one would not fit.
+	assert.deepEqual(places(row('wrap; gap 5px 10px', 'size 150px', 'size 120px', 'size 250px')), ['0 0 150 20', '160 0 120 20', '0 25 250 20']);
+	assert.deepEqual(places(row('justify between; align center', '', '', '')), ['0 5 40 10', '100 0 90 20', '250 0 50 20']);
+	assert.deepEqual(places(row('justify evenly; align end', '', '', '')), ['30 10 40 10', '100 0 90 20', '220 0 50 20']);
+	assert.deepEqual(places(row('justify end', 'order 1', 'place-self start', '')), ['260 0 40 20', '120 0 90 20', '210 0 50 20']);
+}); // prettier-ignore
+
+test('a stack: what fills takes what is left of the screen, align places across', () => {
+	const boxes = boxesOf(
+		oneLayout(
+			`height screen; arrange stack { gap 10px; align end }
+			region a as div { piece fix-40-30 """x""" }; region b as main { slot; size fill; place-self stretch }
+			region c as div { size 50px; piece fix-20-10 """x""" }`
+		),
+		300
+	);
+	assert.equal(boxes['a'], '260 0 40 30');
+	assert.equal(boxes['b'], '0 40 300 300');
+	assert.equal(boxes['c'], '280 350 20 50');
+});
+
+test('sizes of one box: padding, bounds, shares, contain and own scrolling', () => {
+	const inside = (settings: string, width = 1000): Record<string, string> =>
+		boxesOf(oneLayout(`region m as main { slot; ${settings} }`), width);
+	assert.equal(inside('pad 10px 20px 30px 40px')['fix-50-20'], '40 10 940 20');
+	assert.equal(inside('pad 5%')['m'], '0 0 1000 120', 'shares of padding are of the width around');
+	assert.equal(inside('width 50%; max 300px')['m'], '0 0 300 20');
+	assert.equal(inside('width 10%; min 240px 90px')['m'], '0 0 240 90');
+	assert.equal(inside('width max-content')['m'], '0 0 50 20');
+	assert.equal(inside('height 200px; max none 80px')['m'], '0 0 1000 80');
+	assert.equal(inside('height screen')['m'], '0 0 1000 400');
+	// The content is centred and no wider; with less room the padding holds.
+	assert.equal(inside('contain 600px; pad 0 20px')['fix-50-20'], '200 0 600 20');
+	assert.equal(inside('contain 600px; pad 0 20px', 500)['fix-50-20'], '20 0 460 20');
+	const own = placedOf(
+		oneLayout(
+			'region m as main { slot; height 15px; scroll own }; region n as div { height 15px }'
+		),
+		30,
+		400
+	);
+	const reach = (name: string): number[] => {
+		const box = own.find((one) => one.name.kind === 'region' && one.name.region === name);
+		return [box?.overflowX ?? -1, box?.overflowY ?? -1];
+	};
+	assert.deepEqual(reach('m'), [20, 5], 'what it scrolls');
+	assert.deepEqual(reach('n'), [0, 0]);
+	const page = own.find((one) => one.name.kind === 'layout');
+	assert.deepEqual(
+		[page?.overflowX, page?.overflowY],
+		[0, 0],
+		'and nothing sticks out of the page'
+	);
+});
+
+test('bands by screen and by space, hidden regions, strips, drawers, overlap, and right to left', () => {
+	const resolved = oneLayout(
+		`arrange stack { }; arrange row @medium { }
+		region a as nav { show drawer left 120px "Menu"; show in-place @medium; size 100px @medium; piece fix-10-10 """x""" }
+		region b as main { slot; size fill @medium; pad var(--gap) }
+		region c as div { show hidden; show in-place @wide; piece fix-30-30 """x""" }`
+	);
+	assert.equal(boxesOf(resolved, 599)['b'], '0 0 599 64', 'the opener stands in it, above the page');
+	assert.equal(boxesOf(resolved, 599)['a'], undefined);
+	assert.equal(boxesOf(resolved, 599, 400, ['a'])['a'], '0 0 120 400', 'open, it covers the height of the screen');
+	assert.equal(boxesOf(resolved, 600)['b'], '100 0 500 40');
+	assert.equal(boxesOf(resolved, 1000)['fix-50-20'], '130 30 810 20', 'and tokens go with the band');
+	assert.equal(boxesOf(resolved, 1000)['c'], '970 0 30 80');
+
+	const mirrored = oneLayout(
+		'arrange row { }; region a as div { size 100px; pad 0 0 0 8px; piece fix-10-10 """x""" }; region m as main { slot; size fill }',
+		'', 'dir rtl'
+	);
+	assert.equal(boxesOf(mirrored, 500)['a'], '400 0 100 20');
+	assert.equal(boxesOf(mirrored, 500)['fix-10-10'], '400 0 92 10', 'the last padding is at the start of lines');
+
+	const strip = oneLayout('region a as div { show strip; gap 5px; piece fix-90-10 """x"""; piece run-3-40-12 """x""" }; region m as main { slot }');
+	assert.equal(boxesOf(strip, 150)['run-3-40-12'], '95 0 120 12', 'one line, however narrow');
+
+	const over = oneLayout('region a as div { height 100px; overlap 30px }; region m as main { slot }');
+	assert.equal(boxesOf(over, 300)['m'], '0 70 300 20');
+
+	const space = oneLayout(
+		'arrange areas { "side main"; columns 450px 1fr }; region side as div { }; region main as main { slot }', 'piece fix-5-5 """x"""'
+	);
+	assert.equal(boxesOf(space, 700)['main'], '450 0 250 5');
+}); // prettier-ignore
+
+test('a layout that measures its own space looks at the room it gets, not at the screen', () => {
+	const text = `measure by space; arrange stack { }; arrange row @medium { }
+		region a as div { piece fix-40-10 """x""" }; region m as main { slot }`;
+	assert.equal(
+		boxesOf(oneLayout(`max 500px; ${text}`), 900)['m'],
+		'40 0 50 20',
+		'the outermost gets the screen'
+	);
+});
+
+test('what sticks at the bottom comes into view, and things stuck on one edge add up', () => {
+	const resolved = oneLayout(
+		`arrange stack { }; region a as div { height 40px; stick top }; region m as main { slot; min auto 900px }
+		region z as div { height 30px; stick bottom }; region y as div { height 20px; stick bottom }`
+	);
+	const boxes = boxesOf(resolved, 300);
+	assert.equal(boxes['y'], '0 380 300 20');
+	assert.equal(boxes['z'], '0 350 300 30', 'above what sticks below it');
+});
+
+test('sizes of pieces: a run that wraps, samples, and an estimate that says how text behaves', () => {
+	const run = runSize(5, 30, 10);
+	assert.deepEqual(
+		[run.min, run.max, run.heightAt(150), run.heightAt(149), run.heightAt(10)],
+		[30, 150, 10, 20, 50]
+	);
+	const sampled = sampledSize(20, 100, [{ width: 20, height: 60 }, { width: 50, height: 40 }, { width: 90, height: 20 }]); // prettier-ignore
+	assert.deepEqual([49, 50, 89, 500].map((width) => sampled.heightAt(width)), [60, 40, 40, 20]); // prettier-ignore
+	const words = estimateSize('<p>one two three</p><p>four</p>');
+	assert.ok(
+		words.max > words.min &&
+			words.heightAt(words.max) === 2 * words.heightAt(1e9) - words.heightAt(words.max)
+	);
+	fc.assert(
+		fc.property(fc.array(fc.string({ minLength: 1 }), { minLength: 1 }), fc.nat(800), fc.nat(400), (texts, width, more) => {
+			const size = estimateSize(`<p>${texts.join(' ').replaceAll('<', '&lt;')}</p>`);
+			assert.ok(size.heightAt(width) >= size.heightAt(width + more), 'wider is never taller');
+		}),
+		{ seed: 5, numRuns: 200 }
+	); // prettier-ignore
+});
