@@ -1,12 +1,18 @@
 // npm run bench: measures the core and the application, prints a table, and writes docs/benchmarks.md.
 import { writeFile } from 'node:fs/promises';
 import { cpus, totalmem } from 'node:os';
+import { benchBoxes } from './bench/boxes.ts';
 import { benchBrowser } from './bench/browser.ts';
 import { benchCore, benchDelivery, type BenchRow } from './bench/core.ts';
 import { build } from './lib/setup.js';
 
 build();
-const rows: BenchRow[] = [...benchCore(), ...benchDelivery(), ...(await benchBrowser())];
+const rows: BenchRow[] = [
+	...(await benchBoxes()),
+	...benchCore(),
+	...benchDelivery(),
+	...(await benchBrowser())
+];
 const head =
 	'| what | median, ms | 95 %, ms | least to most, ms | runs | note |\n| --- | ---: | ---: | ---: | ---: | --- |';
 const lines = rows.map(({ what, measured, note }) => {

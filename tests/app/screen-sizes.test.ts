@@ -58,6 +58,11 @@ async function choose(block: string): Promise<void> {
 	await found?.click();
 }
 
+async function showTracks(): Promise<void> {
+	const button = await named(app.page, 'button', 'Tracks');
+	if (await button.evaluate((one) => one.ariaPressed !== 'true')) await button.click();
+}
+
 async function dragBy(role: string, name: string, x: number): Promise<void> {
 	const handle = await named(app.page, role, name);
 	const box = await handle.boundingBox();
@@ -82,7 +87,7 @@ async function kept(words: string): Promise<void> {
 test('a track that is dragged has its new size in the text, in the band that is shown', async () => {
 	await app.open('/plan?route=/guides/:slug&width=1180');
 	await choose('guide, side');
-	await (await named(app.page, 'button', 'Tracks')).click();
+	await showTracks();
 	await named(app.page, 'slider', 'Width of column 2 of guide');
 	await new Promise((done) => setTimeout(done, 300));
 	await dragBy('slider', 'Width of column 2 of guide', -30);
@@ -148,6 +153,7 @@ test('the band strip sets a value for one band, says where it comes from, and fr
 test('areas are painted, and the edit is one that undo takes back', async () => {
 	await app.open('/plan?route=/visit&width=1100');
 	await choose('commons, menu');
+	await showTracks();
 	const cell = await app.page.waitForSelector('[aria-label^="Cell 2, 3 of commons"]');
 	await cell?.focus();
 	await app.page.keyboard.press('Enter');

@@ -1,5 +1,5 @@
 import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
-import type { PieceSize } from './piece-size.ts';
+import { sampledSize, type PieceSize, type SizeSample } from './piece-size.ts';
 
 /** What text takes at 16 px in a common face: px for a character, and for a line. */
 const characterWidth = 7.6;
@@ -32,11 +32,21 @@ export function estimateSize(html: string): PieceSize {
 	const lines = linesIn(parseFragment(html).childNodes).filter((line) => line.widths.length > 0);
 	const sumOf = ({ widths }: Line): number =>
 		widths.reduce((sum, width) => sum + width, 0) + characterWidth * (widths.length - 1);
-	return {
-		min: Math.max(0, ...lines.flatMap((line) => line.widths)),
-		max: Math.max(0, ...lines.map(sumOf)),
-		heightAt: (room) => lines.reduce((height, line) => height + rowsIn(line, room) * line.height, 0)
-	};
+	const min = Math.max(0, ...lines.flatMap((line) => line.widths));
+	const max = Math.max(0, ...lines.map(sumOf));
+	const heightAt = (room: number): number =>
+		lines.reduce((height, line) => height + rowsIn(line, room) * line.height, 0);
+	return sampledSize(min, max, samples(heightAt, Math.floor(min), Math.ceil(max)));
+}
+
+/** The whole widths at which the height changes. */
+function samples(heightAt: (room: number) => number, from: number, to: number): SizeSample[] {
+	const found: SizeSample[] = [];
+	for (let width = from; width <= to; width++) {
+		const height = heightAt(width);
+		if (found.at(-1)?.height !== height) found.push({ width, height });
+	}
+	return found;
 }
 
 function rowsIn({ widths }: Line, room: number): number {

@@ -10,8 +10,12 @@ export interface TrackItem {
 	readonly to: number;
 	readonly minContent: number;
 	readonly maxContent: number;
-	/** The size it has where nothing is preferred but its least (section 6.6 for the automatic one). */
-	minimum(spansOne: boolean, spansFlex: boolean, spansAuto: boolean, limit: number): number;
+	/** The least size it says itself; undefined where section 6.6 decides: the automatic minimum. */
+	readonly least: number | undefined;
+	/** What its padding and margin take in any case. */
+	readonly floor: number;
+	/** What scrolls has no automatic minimum. */
+	readonly scrolls: boolean;
 }
 
 /** The room for the tracks of one axis. */
@@ -39,7 +43,7 @@ interface Track {
 	/** No item is in it, and it was made by `auto-fit`: it takes no room, nor does its gap. */
 	readonly collapsed: boolean;
 	/** Tracks of one set are alike, and the same items span them. */
-	readonly set: number;
+	set: number;
 }
 
 type ResolvedBreadth =
@@ -54,11 +58,11 @@ export function sizeTracks(
 	items: readonly TrackItem[],
 	room: TrackRoom
 ): number[] {
-	const sets = setNumbers(sizes, items);
-	const tracks = sizes.map((size, index) =>
-		makeTrack(size, collapsed.has(index), sets[index] ?? 0, room)
-	);
-	resolveIntrinsic(tracks, items, room);
+	const tracks = sizes.map((size, index) => makeTrack(size, collapsed.has(index), room));
+	if (tracks.some((track) => track.min.kind !== 'fixed' || isIntrinsic(track.max))) {
+		numberSets(tracks, items);
+		resolveIntrinsic(tracks, items, room);
+	}
 	for (const track of tracks) if (track.growth === Infinity) track.growth = track.base;
 	maximise(tracks, room);
 	expandFlexible(tracks, items, room);
@@ -66,21 +70,27 @@ export function sizeTracks(
 	return tracks.map((track) => track.base);
 }
 
-/** A number for each track: the same for repetitions of one track that no item's edge parts. */
-function setNumbers(sizes: readonly TrackSize[], items: readonly TrackItem[]): number[] {
-	const edges = new Set(items.flatMap((item) => [item.from, item.to]));
-	let inRange = new Map<TrackSize, number>();
+/** Numbers the tracks: the same for repetitions of one track that no item's edge parts. */
+function numberSets(tracks: readonly Track[], items: readonly TrackItem[]): void {
+	if (tracks.length < 2) return;
 	let next = 0;
-	return sizes.map((size, index) => {
-		if (edges.has(index)) inRange = new Map();
-		const known = inRange.get(size) ?? next++;
-		inRange.set(size, known);
-		return known;
-	});
+	for (const [index, track] of tracks.entries()) {
+		const parted = items.some((item) => item.from === index || item.to === index);
+		track.set = next++;
+		if (parted) continue;
+		for (let at = index - 1; at >= 0; at--) {
+			const before = tracks[at];
+			if (before?.size === track.size) {
+				track.set = before.set;
+				break;
+			}
+			if (items.some((item) => item.from === at || item.to === at)) break;
+		}
+	}
 }
 
 /** Section 11.4. */
-function makeTrack(size: TrackSize, collapsed: boolean, set: number, room: TrackRoom): Track {
+function makeTrack(size: TrackSize, collapsed: boolean, room: TrackRoom): Track {
 	const none: ResolvedBreadth = { kind: 'fixed', px: 0 };
 	const min = collapsed ? none : resolved(size.min, room);
 	const max = collapsed ? none : resolved(size.max, room);
@@ -89,7 +99,7 @@ function makeTrack(size: TrackSize, collapsed: boolean, set: number, room: Track
 	const limit = size.limit;
 	const fits = limit && (room.available !== undefined || !limit.share);
 	const cap = fits ? limit.at(room.available ?? 0, room.view) : Infinity;
-	return { size, min, max, cap, base, growth, growsOn: false, planned: 0, collapsed, set };
+	return { size, min, max, cap, base, growth, growsOn: false, planned: 0, collapsed, set: 0 };
 }
 
 /** A share of what is not known counts as auto (section 7.2.1). */
@@ -160,19 +170,22 @@ function growthWish({ max, cap }: Track, item: TrackItem): number | undefined {
 	return undefined;
 }
 
+/** The size an item has where nothing but its least size counts (section 6.6 for the automatic one). */
 function minimumOf(item: TrackItem, tracks: readonly Track[], gap: number): number {
-	const limit = tracks.every((track) => track.max.kind === 'fixed')
-		? tracks.reduce(
-				(sum, { max }) => sum + (max.kind === 'fixed' ? max.px : 0),
-				gapsIn(tracks, 0, tracks.length, gap)
-			)
-		: Infinity;
-	return item.minimum(
-		tracks.length === 1,
-		tracks.some((track) => track.max.kind === 'flex'),
-		tracks.some((track) => track.min.kind === 'auto'),
-		limit
-	);
+	if (item.least !== undefined) return item.least;
+	let allFixed = true;
+	let anyFlex = false;
+	let anyAuto = false;
+	let limit = gapsIn(tracks, 0, tracks.length, gap);
+	for (const { min, max } of tracks) {
+		if (max.kind === 'fixed') limit += max.px;
+		else allFixed = false;
+		anyFlex ||= max.kind === 'flex';
+		anyAuto ||= min.kind === 'auto';
+	}
+	const automatic = !item.scrolls && anyAuto && (tracks.length === 1 || !anyFlex);
+	if (!automatic) return item.floor;
+	return allFixed ? Math.min(item.minContent, Math.max(limit, item.floor)) : item.minContent;
 }
 
 type Step = 'minimum' | 'min-content' | 'max-content';

@@ -11,17 +11,19 @@ import {
 	fixed,
 	padAcross,
 	padDown,
-	setHeight,
 	usedWidth
 } from './sizing.ts';
 
 /** CSS Grid Layout 2, for grids of areas and of equal columns. */
+
+const none: ReadonlySet<number> = new Set();
 
 const autoTrack: TrackSize = { min: { kind: 'auto' }, max: { kind: 'auto' }, limit: undefined };
 
 interface Columns {
 	readonly placement: Placement;
 	readonly sizes: readonly TrackSize[];
+	readonly rows: readonly TrackSize[];
 	/** Tracks of `auto-fit` that hold nothing. */
 	readonly collapsed: ReadonlySet<number>;
 	readonly gap: number;
@@ -47,10 +49,10 @@ export function layGrid(
 	const rowItems = columns.placement.places.map((place, index) =>
 		rowItem(place, widths[index] ?? 0, columnLines, layouter)
 	);
-	const tracks = rowTracks(style.rows, columns.placement.rows);
+	const tracks = columns.rows;
 	const fills = tracks.some((track) => track.max.kind === 'flex');
 	const sizeRows = (available: number | undefined): number[] =>
-		sizeTracks(tracks, new Set(), rowItems, {
+		sizeTracks(tracks, none, rowItems, {
 			available,
 			constraint: 'none',
 			least: fills ? 0 : (height ?? least),
@@ -58,13 +60,13 @@ export function layGrid(
 			view
 		});
 	let rowSizes = sizeRows(isKnown ? height : undefined);
-	let rowLines = linesOf(rowSizes, new Set(), rowGap);
+	let rowLines = linesOf(rowSizes, none, rowGap);
 	// Section 11.7: rows that fill are sized anew where the container's bounds decide its height.
 	const own = rowLines.at(-1)?.to ?? 0;
 	const bounded = height ?? Math.min(Math.max(own, least), most);
 	if (fills && bounded !== own) {
 		rowSizes = sizeRows(bounded);
-		rowLines = linesOf(rowSizes, new Set(), rowGap);
+		rowLines = linesOf(rowSizes, none, rowGap);
 	}
 	for (const [index, place] of columns.placement.places.entries()) {
 		placeInArea(place, widths[index] ?? 0, columnLines, rowLines, layouter);
@@ -85,11 +87,24 @@ export function gridIntrinsic(box: LayoutBox, layouter: Layouter): { min: number
 	return { min: total('min'), max: total('max') };
 }
 
+/** Placements that were worked out, by the number of repetitions; they depend on nothing else. */
+const placed = new WeakMap<LayoutBox, Map<number, Columns>>();
+
 function columnsOf(box: LayoutBox, width: number | undefined, layouter: Layouter): Columns {
 	const { style } = box;
 	const gap = style.columnGap.at(width ?? 0, layouter.view);
-	const { tracks, repeat } = style.columns;
+	const { repeat } = style.columns;
 	const times = repeat ? repetitions(box, style.columns, width, gap, layouter) : 0;
+	let known = placed.get(box);
+	if (!known) placed.set(box, (known = new Map()));
+	let columns = known.get(times);
+	if (!columns) known.set(times, (columns = placeColumns(box, times)));
+	return columns.gap === gap ? columns : { ...columns, gap };
+}
+
+function placeColumns(box: LayoutBox, times: number): Columns {
+	const { style } = box;
+	const { tracks, repeat } = style.columns;
 	const repeated = repeat ? Array.from({ length: times }, () => repeat.tracks).flat() : [];
 	const at = repeat?.at ?? tracks.length;
 	const explicit = [...tracks.slice(0, at), ...repeated, ...tracks.slice(at)];
@@ -111,7 +126,8 @@ function columnsOf(box: LayoutBox, width: number | undefined, layouter: Layouter
 			if (!holds) collapsed.add(index);
 		}
 	}
-	return { placement, sizes, collapsed, gap };
+	const rows = rowTracks(style.rows, placement.rows);
+	return { placement, sizes, rows, collapsed, gap: 0 };
 }
 
 /** Section 7.2.3.2: as many as there is room for, once at least. */
@@ -158,19 +174,14 @@ function columnItem({ box, column }: GridPlace, layouter: Layouter): TrackItem {
 	const margin = style.marginStart.at(0, layouter.view);
 	const minContent = contribution(box, 'min', layouter) + margin;
 	const maxContent = contribution(box, 'max', layouter) + margin;
-	return {
-		...column,
-		minContent,
-		maxContent,
-		minimum(spansOne, spansFlex, spansAuto, limit) {
-			const isAuto = style.width === 'auto' || style.width === 'fit-content';
-			if (!isAuto && !isShare(style.width)) return minContent;
-			const pad = padAcross(box, 0, layouter);
-			if (style.minWidth) return Math.max(style.minWidth.at(0, layouter.view), pad) + margin;
-			const automatic = !style.scrolls && spansAuto && (spansOne || !spansFlex);
-			return automatic ? Math.min(minContent, Math.max(limit, pad + margin)) : pad + margin;
-		}
-	};
+	const floor = padAcross(box, 0, layouter) + margin;
+	const { from, to } = column;
+	const isAuto = style.width === 'auto' || style.width === 'fit-content';
+	const least =
+		!isAuto && !isShare(style.width)
+			? minContent
+			: style.minWidth && Math.max(style.minWidth.at(0, layouter.view) + margin, floor);
+	return { from, to, minContent, maxContent, least, floor, scrolls: style.scrolls };
 }
 
 function isShare(width: LayoutBox['style']['width']): boolean {
@@ -217,20 +228,19 @@ function rowItem(
 	const { style } = box;
 	const { from, to } = stretchOf(columns, column);
 	const margin = style.marginBottom.at(to - from, layouter.view);
-	const pad = padDown(box, to - from, layouter);
+	const floor = padDown(box, to - from, layouter) + margin;
 	const height = layouter.heightAt(box, width, to - from) + margin;
+	const least = style.height
+		? height
+		: style.minHeight && Math.max(style.minHeight.at(0, layouter.view) + margin, floor);
 	return {
-		...row,
+		from: row.from,
+		to: row.to,
 		minContent: height,
 		maxContent: height,
-		minimum(spansOne, spansFlex, spansAuto, limit) {
-			if (setHeight(box, layouter) !== undefined) return height;
-			if (style.minHeight) {
-				return Math.max(style.minHeight.at(0, layouter.view), pad) + margin;
-			}
-			const automatic = !style.scrolls && spansAuto && (spansOne || !spansFlex);
-			return automatic ? Math.min(height, Math.max(limit, pad + margin)) : pad + margin;
-		}
+		least,
+		floor,
+		scrolls: style.scrolls
 	};
 }
 
