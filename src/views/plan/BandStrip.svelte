@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { BoxView, Overhang, StripRow } from '$core/drawing/box-view.ts';
+	import type { Arrangement } from '$core/model/arrange.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 
@@ -77,6 +78,24 @@
 		const from = bandName(place);
 		if (to === undefined || to === from) return;
 		void wishes.make({ kind: 'move-setting', box: view.ref, setting, from, to });
+	}
+
+	const arrangements: readonly Arrangement['kind'][] = ['areas', 'columns', 'row', 'stack'];
+	/** What holds where nothing is set for this band. */
+	const inherited = $derived(
+		view.arrangement === undefined || view.arrangement.here
+			? 'as narrower'
+			: `${view.arrangement.kind}, from ${view.arrangement.band}`
+	);
+
+	async function arrange(event: Event & { currentTarget: HTMLSelectElement }): Promise<void> {
+		const select = event.currentTarget;
+		const arrangement = arrangements.find((kind) => kind === select.value);
+		const band = bandName(view.band);
+		const wish = { kind: 'set-arrangement', box: view.ref, arrangement, band } as const;
+		if (!(await wishes.make(wish))) {
+			select.value = view.arrangement?.here ? view.arrangement.kind : '';
+		}
 	}
 
 	function add(event: Event & { currentTarget: HTMLSelectElement }): void {
@@ -173,12 +192,28 @@
 		{/each}
 	{/each}
 </div>
-<select class="field add" aria-label="Add a setting to {view.name}" onchange={add}>
-	<option value="">Add a setting …</option>
-	{#each view.unsaid as kind (kind)}
-		<option value={kind}>{kind}</option>
-	{/each}
-</select>
+<div class="choices">
+	<label class="small"
+		>arranged
+		<select
+			class="field add"
+			aria-label="How {view.name} arranges at {bandName(view.band)}"
+			value={view.arrangement?.here ? view.arrangement.kind : ''}
+			onchange={arrange}
+		>
+			<option value="">{inherited}</option>
+			{#each arrangements as kind (kind)}
+				<option value={kind}>{kind}, set here</option>
+			{/each}
+		</select>
+	</label>
+	<select class="field add" aria-label="Add a setting to {view.name}" onchange={add}>
+		<option value="">Add a setting …</option>
+		{#each view.unsaid as kind (kind)}
+			<option value={kind}>{kind}</option>
+		{/each}
+	</select>
+</div>
 
 <style>
 	.strip {
@@ -289,6 +324,11 @@
 	.cell:hover .free,
 	.free:focus-visible {
 		opacity: 1;
+	}
+	.choices {
+		display: flex;
+		align-items: center;
+		gap: 8px;
 	}
 	.add {
 		font-size: 11.5px;

@@ -8,6 +8,7 @@
 	import { chosenBox } from './chosen-box.svelte.ts';
 	import LayerMark from './LayerMark.svelte';
 	import { selection, type CellFacts } from './selection.svelte.ts';
+	import { sizeDeeds, type Deed } from './size-deeds.ts';
 
 	interface Props {
 		facts: CellFacts;
@@ -15,16 +16,18 @@
 	}
 	const { facts, section }: Props = $props();
 
-	interface Deed {
-		readonly name: string;
-		readonly key: string;
-		readonly wish: Wish;
-		readonly on: boolean;
-	}
-
 	const region = $derived(facts.region);
 	const ref = $derived(region && { layout: region.layout, region: region.name });
 	const owner = $derived(section.layers.find((layer) => layer.name === region?.layout));
+	/** The sizes of this very region, once they are known. */
+	const view = $derived.by(() => {
+		const { view: found } = chosenBox;
+		const same = found?.ref.layout === region?.layout && found?.ref.box === region?.name;
+		return same ? found : undefined;
+	});
+	const around = $derived(view && chosenBox.around);
+	/** The strip shows the box around the region instead of the region. */
+	let ofAround = $state(false);
 	const deeds = $derived(facts.isOwn ? regionDeeds() : fillDeeds());
 
 	function fillDeeds(): Deed[] {
@@ -48,7 +51,7 @@
 			const on = region[name];
 			return { name, key, on, wish: { kind: 'set-flag', region: ref, flag: name, on: !on } };
 		};
-		return [flag('locked', 'L'), flag('required', 'R')];
+		return [flag('locked', 'L'), flag('required', 'R'), ...(view ? sizeDeeds(view) : [])];
 	}
 </script>
 
@@ -129,8 +132,18 @@
 			>
 		{/if}
 	</div>
-	{#if region && chosenBox.view?.ref.layout === region.layout && chosenBox.view.ref.box === region.name}
-		<BandStrip view={chosenBox.view} />
+	{#if view}
+		{#if around}
+			<div class="deeds" role="group" aria-label="Whose sizes">
+				<button class="whose" aria-pressed={!ofAround} onclick={() => (ofAround = false)}
+					>{view.name}</button
+				>
+				<button class="whose" aria-pressed={ofAround} onclick={() => (ofAround = true)}
+					>{around.name}, {around.kind} around it</button
+				>
+			</div>
+		{/if}
+		<BandStrip view={ofAround && around ? around : view} />
 	{/if}
 </div>
 
@@ -171,6 +184,16 @@
 	.deed[aria-pressed='true'] {
 		background: var(--ink);
 		color: var(--sheet);
+	}
+	.whose {
+		font-size: 11.5px;
+		padding: 0 2px;
+		color: var(--ink-2);
+		border-bottom: 2px solid transparent;
+	}
+	.whose[aria-pressed='true'] {
+		color: var(--ink);
+		border-color: var(--cedar);
 	}
 	kbd {
 		font: 10.5px var(--mono);

@@ -5,6 +5,8 @@
 	import { wishes } from '$store/wishes.svelte.ts';
 	import type { BetweenView } from '$workers/messages.ts';
 	import CellPanel from './CellPanel.svelte';
+	import { chosenBox } from './chosen-box.svelte.ts';
+	import { sizeDeeds } from './size-deeds.ts';
 	import { cellFacts, selection, type CellPlace } from './selection.svelte.ts';
 
 	interface Props {
@@ -99,6 +101,14 @@
 		cell?.focus();
 	}
 
+	/** Whether a key did something with the region's size in its line, or its place in its columns. */
+	function makeSizeDeed(key: string, isOwn: boolean): boolean {
+		const { view } = chosenBox;
+		const deed = isOwn && view ? sizeDeeds(view).find((one) => one.key === key) : undefined;
+		if (deed) void wishes.make(deed.wish);
+		return deed !== undefined;
+	}
+
 	function onKey(event: KeyboardEvent): void {
 		if (event.ctrlKey || event.metaKey || event.altKey) return;
 		const steps: Readonly<Record<string, CellPlace>> = {
@@ -130,7 +140,7 @@
 		} else if (key === 'r' && isOwn && ref && region) {
 			void wishes.make({ kind: 'set-flag', region: ref, flag: 'required', on: !region.required });
 		} else if (event.key === 'Enter' && holder) selection.editing = true;
-		else return;
+		else if (!makeSizeDeed(event.key.toUpperCase(), isOwn)) return;
 		event.preventDefault();
 	}
 </script>

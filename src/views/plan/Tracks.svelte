@@ -24,6 +24,7 @@
 		{ readonly axis: Axis; readonly index: number; readonly size: number } | undefined
 	>();
 	let spanning = $state<number | undefined>();
+	let offsetting = $state<number | undefined>();
 	let painting = $state.raw<{ from: [number, number]; to: [number, number] } | undefined>();
 
 	const arrangement = $derived(view.arrangement);
@@ -166,6 +167,54 @@
 		const value = String(Math.min(arrangement?.count ?? 1, Math.max(1, columns)));
 		const box = chosen?.ref ?? view.ref;
 		return wishes.make({ kind: 'set-setting', box, setting: 'span', value, band });
+	}
+
+	/** Columns left free before the region, if it began at a place of the pointer. */
+	function freeBefore(x: number): number {
+		const { columns } = tracks;
+		const widest = Math.max(1, arrangement?.count ?? 1);
+		const at = rtl
+			? columns.filter((column) => (column.from + column.to) / 2 > x).length
+			: columns.filter((column) => (column.from + column.to) / 2 < x).length;
+		return Math.min(widest - 1, Math.max(0, at - startOfRun()));
+	}
+
+	/** The first column that was free for the region: where the offset it has begins. */
+	function startOfRun(): number {
+		if (!chosenBox) return 0;
+		const edge = rtl ? chosenBox.x + chosenBox.width : chosenBox.x;
+		const index = tracks.columns.filter((column) =>
+			rtl ? column.from >= edge - 1 : column.to <= edge + 1
+		).length;
+		const row = chosen?.strip.find((one) => one.setting === 'offset');
+		const held = row?.overhangs.find((one) => one.from <= view.band && view.band < one.to);
+		return Math.max(0, index - Number(held?.value ?? 0));
+	}
+
+	function dragOffset(event: PointerEvent & { currentTarget: HTMLElement }): void {
+		const sheet = event.currentTarget.closest('.tracks')?.getBoundingClientRect();
+		if (offsetting === undefined || !sheet) return;
+		offsetting = freeBefore((event.clientX - sheet.left) / scale);
+	}
+
+	async function dropOffset(): Promise<void> {
+		const value = offsetting;
+		offsetting = undefined;
+		if (value !== undefined) await setOffset(value);
+	}
+
+	function setOffset(columns: number): Promise<boolean> {
+		const value = String(Math.max(0, columns));
+		const box = chosen?.ref ?? view.ref;
+		return wishes.make({ kind: 'set-setting', box, setting: 'offset', value, band });
+	}
+
+	function onOffsetKey(event: KeyboardEvent): void {
+		const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+		if (step === undefined || !chosenBox) return;
+		event.preventDefault();
+		const edge = rtl ? chosenBox.x + chosenBox.width : chosenBox.x;
+		void setOffset(freeBefore(edge) + step * (rtl ? -1 : 1));
 	}
 
 	function onSpanKey(event: KeyboardEvent): void {
@@ -314,6 +363,33 @@
 					{/if}
 				{/each}
 			{/each}
+		{/if}
+		{#if member !== undefined && arrangement.kind === 'columns' && chosenBox}
+			<span
+				class="edge across span"
+				role="slider"
+				tabindex="0"
+				aria-label="Columns left free before {member}"
+				aria-valuenow={freeBefore(rtl ? chosenBox.x + chosenBox.width : chosenBox.x)}
+				title="Drag over the columns, or use the arrow keys"
+				style:left="{(rtl ? chosenBox.x + chosenBox.width : chosenBox.x) * scale}px"
+				style:top="{chosenBox.y * scale}px"
+				style:height="{chosenBox.height * scale}px"
+				onpointerdown={(event) => {
+					event.currentTarget.setPointerCapture(event.pointerId);
+					offsetting = freeBefore(chosenBox.x);
+				}}
+				onpointermove={dragOffset}
+				onpointerup={() => void dropOffset()}
+				onpointercancel={() => (offsetting = undefined)}
+				onkeydown={onOffsetKey}
+			>
+				{#if offsetting !== undefined}
+					<b class="mono"
+						>offset {offsetting}, {((offsetting / arrangement.count) * 100).toFixed(1)} %</b
+					>
+				{/if}
+			</span>
 		{/if}
 		{#if member !== undefined && arrangement.kind === 'columns' && chosenBox}
 			{@const covered = spanning ?? 0}
