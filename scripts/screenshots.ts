@@ -21,6 +21,21 @@ const pictures: readonly Picture[] = [
 		path: '/plan?route=/guides/:slug&width=1100',
 		prepare: chooseBlock('season, main')
 	},
+	{
+		name: 'plan-narrow',
+		path: '/plan?route=/visit&width=390',
+		prepare: showTracks('commons, menu')
+	},
+	{
+		name: 'plan-medium',
+		path: '/plan?route=/catalogue/swaps&width=760',
+		prepare: showTracks('catalogue, main')
+	},
+	{
+		name: 'plan-wide',
+		path: '/plan?route=/guides/:slug&width=1180',
+		prepare: showTracks('guide, side')
+	},
 	{ name: 'plan-gap', path: '/plan?route=/borrow/confirm&width=700' },
 	{
 		name: 'plan-pieces',
@@ -41,6 +56,16 @@ function chooseBlock(name: string): (page: Page) => Promise<void> {
 		const block = await page.waitForSelector(`[role=gridcell][aria-label^="${name}"]`);
 		await block?.click();
 		await page.mouse.move(640, 20);
+	};
+}
+
+/** Chooses a block and draws the tracks of the box around its region. */
+function showTracks(name: string): (page: Page) => Promise<void> {
+	return async (page) => {
+		await chooseBlock(name)(page);
+		const button = await page.waitForSelector('::-p-aria([name="Tracks"][role="button"])');
+		await button?.click();
+		await new Promise((resolve) => setTimeout(resolve, 800));
 	};
 }
 
@@ -70,6 +95,7 @@ try {
 		await page.goto(address + path);
 		await page.waitForSelector('[data-ready]');
 		await new Promise((resolve) => setTimeout(resolve, 1200));
+		await page.evaluate(() => localStorage.removeItem('long-eave look'));
 		await prepare?.(page);
 		await page.screenshot({ path: `docs/screenshots/${name}.png` });
 		console.log(`docs/screenshots/${name}.png`);

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { readFile, readdir } from 'node:fs/promises';
 import { test } from 'node:test';
-import { parse } from 'css-tree';
+import { generate, parse, type CssNode } from 'css-tree';
 import { unzipSync } from 'fflate';
 import { parse as parseHtml } from 'parse5';
 import { layoutSheet, pageSheet, siteSheet } from '../../src/core/emit/css.ts';
@@ -212,3 +212,83 @@ test('a place of the text leads to its box on the page, and the box back to the 
 	}
 	assert.ok(pageNamed(resolved, '/shop'));
 });
+
+/** What a sheet says, rule by rule: the at-rules around it, the selector, and its declarations. */
+function rulesOf(css: string): string[] {
+	const rules: string[] = [];
+	const visit = (node: CssNode, around: string): void => {
+		if (node.type === 'Rule') {
+			rules.push(`${around}${generate(node.prelude)}{${generate(node.block).slice(1, -1)}}`);
+		} else if (node.type === 'Atrule' && node.block) {
+			const head = `@${node.name} ${node.prelude ? generate(node.prelude) : ''}`;
+			const isLayer = node.name === 'layer';
+			node.block.children.forEach((child) => visit(child, isLayer ? around : `${around}${head} `));
+		} else if (node.type === 'StyleSheet') {
+			node.children.forEach((child) => visit(child, around));
+		}
+	};
+	const problems: string[] = [];
+	visit(parse(css, { onParseError: (problem) => problems.push(problem.message) }), '');
+	assert.deepEqual(problems, []);
+	return rules;
+}
+
+test('each band says only what changes with it, in range media queries', () => {
+	const resolved = sound(`site "T" { bands { narrow 0; medium 600; wide 1000 }; dir rtl }
+layout f at / {
+  height screen
+  arrange stack { gap 8px }
+  arrange areas @wide { "head head" auto; "menu main" 1fr; columns 200px 1fr }
+  region head as header { stick top; height 60px; pad 4px 12px; shadow always }
+  region menu as nav { show drawer left 280px "Menu"; show in-place @wide; pad 4px 12px; piece links """x""" }
+  region main as main { slot; contain 700px; size fill; pad 10px; pad 10px @medium }
+}
+route / { piece a { width 50% @medium } """x""" }`);
+	const { site, structure } = resolved;
+	const [layout] = site.layouts;
+	const [route] = site.routes;
+	assert.ok(layout && route);
+	const rules = rulesOf(layoutSheet(layout, site, structure).css);
+	const own = `[data-layout='f']`.replaceAll("'", '"');
+	const of = (start: string): string[] =>
+		rules.filter((one) => one.startsWith(start)).map((one) => one.slice(one.indexOf('{')));
+	assert.deepEqual(of(`.layer${own}`), ['{display:flex;flex-direction:column;gap:8px;min-height:100dvh}']);
+	assert.deepEqual(of(`@media (width>=1000px) .layer${own}`), ['{display:grid;flex-direction:row;grid-template-columns:200px 1fr;grid-template-rows:auto 1fr;grid-template-areas:"head head""menu main";gap:normal}']);
+	assert.deepEqual(rules.filter((one) => one.startsWith('@media (width>=600px)')), [], 'nothing changes there');
+	assert.deepEqual(of(`${own}[data-region="head"]`), ['{position:sticky;inset-block-start:0;z-index:var(--stuck);height:60px;padding:4px 12px;box-shadow:var(--shadow)}']);
+	assert.deepEqual(of(`${own}[data-region="main"]`), ['{--top-inside: 60px;flex:1 1 0px;padding:10px max(10px,(100% - 700px)/2)}']);
+	assert.deepEqual(of(`${own}[data-region="menu"]:not(:popover-open)`), ['{display:none}']);
+	assert.deepEqual(of(`@media (width>=1000px) ${own}[data-region="menu"]:not`), ['{display:flow-root}']);
+	assert.deepEqual(of(`@media (width>=1000px) ${own}[data-opener="menu"]`), ['{display:none}']);
+	const page = rulesOf(pageSheet(route, site, structure)?.css ?? '');
+	assert.deepEqual(page, [`@media (width>=600px) ${own}[data-region="main"]>[data-route="/"][data-piece="a"]{width:50%}`]);
+	assert.match(htmlOf(resolved, '/'), /<html lang="en" dir="rtl">/);
+	assert.match(bodyOf(resolved, '/'), /<div data-layout="f" data-opener="menu"><button type="button" popovertarget="drawer-f-menu">Menu<\/button><\/div>/);
+	const sheet = siteSheet(site, structure).css;
+	assert.ok(!sheet.includes('--under'), 'nothing is written that nothing uses');
+	assert.match(sheet, /--stuck: 1;/);
+}); // prettier-ignore
+
+test('bands by space are container queries, heads that shrink are animations with a fallback', () => {
+	const resolved = sound(`site "T" { bands { narrow 0; wide 700 } }
+layout f at / { region m as main { slot } }
+layout g at /in {
+  measure by space
+  region bar as header { shrink 128px to 56px; shadow scrolled }
+  region body as div { slot; overlap 20px @wide; style @wide """p { color: red }""" }
+}
+route / { }
+route /in { }`);
+	const { site, structure } = resolved;
+	const inner = site.layouts[1];
+	assert.ok(inner);
+	const { css } = layoutSheet(inner, site, structure);
+	assert.ok(rulesOf(css).length > 5);
+	const flat = css.replace(/\s+/g, ' ');
+	assert.match(flat, /\.space\[data-space='g'\] \{ container: layout-g \/ inline-size; \}/);
+	assert.match(flat, /@container layout-g \(width >= 700px\) \{ \[data-layout='g'\]\[data-region='body'\] \{ position: relative; z-index: var\(--under\); margin-block-end: -20px; \} \}/);
+	assert.match(flat, /@supports \(animation-timeline: scroll\(\)\) \{ \[data-layout='g'\]\[data-region='bar'\] \{ animation: shrink-g-bar linear both, shadow-scrolled linear both; animation-timeline: scroll\(\), scroll\(\); animation-range: 0 calc\(128px - 56px\), 0 24px; \}/);
+	assert.match(flat, /@supports not \(animation-timeline: scroll\(\)\) \{ \[data-layout='g'\]\[data-region='bar'\] \{ inset-block-start: calc\(56px - 128px\); \} \}/);
+	assert.match(flat, /@container layout-g \(width >= 700px\) \{ @scope/);
+	assert.match(bodyOf(resolved, '/in'), /<div class="space" data-space="g"><div class="layer" data-layout="g">/);
+}); // prettier-ignore

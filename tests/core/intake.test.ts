@@ -102,7 +102,11 @@ test('every word that completion offers is one that the reader knows there', () 
 		fill: 'route /x { fill head {',
 		route: 'route /x {',
 		state: 'state denied at / {',
+		wrapper: 'layout x at /x { wrapper y {',
+		piece: 'route /x { piece y {',
 		areas: 'layout x at /x { arrange areas {',
+		columns: 'layout x at /x { arrange columns 4 {',
+		row: 'layout x at /x { arrange row {',
 		stack: 'layout x at /x { arrange stack {'
 	};
 	for (const [block, words] of Object.entries(blockWords)) {

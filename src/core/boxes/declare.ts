@@ -58,7 +58,8 @@ export function declare(box: Box, band: number, ground: Ground): Declarations {
 		...declareExtent(placed),
 		...declarePadding(settings),
 		...declareScrolling(placed),
-		...declareOverlap(placed)
+		...declareOverlap(placed),
+		...declareShadow(settings)
 	]);
 }
 
@@ -154,6 +155,11 @@ function declareScrolling(placed: Placed): [string, string][] {
 		said.push(['max-height', offset === '0' ? '100dvh' : `calc(100dvh - ${offset})`]);
 	}
 	return said;
+}
+
+/** A shadow that comes with scrolling is an animation, and written where those are. */
+function declareShadow({ shadow }: SettingsAt): [string, string][] {
+	return shadow === 'always' ? [['box-shadow', 'var(--shadow)']] : [];
 }
 
 function declareOverlap({ settings }: Placed): [string, string][] {

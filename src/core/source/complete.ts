@@ -26,6 +26,39 @@ const layerWords = {
 
 const pageWords = { piece: 'a piece of the page’s own content', ...layerWords };
 
+/** Settings that every box has, and those of a box among others. */
+const boxWords = {
+	width: 'a CSS width',
+	height: 'a CSS height, or "screen": at least as tall as the screen',
+	min: 'the least width, and maybe height',
+	max: 'the greatest width, and maybe height',
+	pad: 'space inside the edges, as in CSS padding'
+};
+const aroundWords = {
+	gap: 'space between what it arranges',
+	contain: 'content is centred and no wider than this',
+	scroll: '"own": it scrolls by itself'
+};
+const memberWords = {
+	show: 'in-place, hidden, strip, or drawer SIDE SIZE "label"',
+	stick: 'keeps to the top or bottom as one scrolls',
+	shadow: 'none, always, or scrolled',
+	overlap: 'how far what follows rides up over it',
+	size: 'in a row or stack: fill, fill 2, hug, or a length',
+	span: 'in columns: how many, maybe "by" rows',
+	offset: 'in columns: how many stay free before it',
+	'new-row': 'in columns: starts a new row',
+	'place-self': 'where it lies in its place, as in CSS',
+	order: 'drawn earlier or later than it is read'
+};
+const regionSettings = {
+	...boxWords,
+	...aroundWords,
+	...memberWords,
+	shrink: 'FROM to TO: a tall head gets small as one scrolls',
+	arrange: 'how what it holds lies'
+};
+
 /** The words that each kind of block knows, by the word its statement starts with. */
 export const blockWords: Readonly<Record<string, Readonly<Record<string, string>>>> = {
 	'': {
@@ -37,13 +70,17 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 	},
 	site: {
 		lang: 'the language of the text',
+		dir: 'which way lines run: ltr or rtl',
 		bands: 'ranges of width',
 		roles: 'who visitors can be',
 		tokens: 'values that everything is built from'
 	},
 	layout: {
-		height: '"height screen": at least as tall as the screen',
 		arrange: 'how the regions lie',
+		measure: '"measure by space": its bands look at the room it gets',
+		...boxWords,
+		...aroundWords,
+		wrapper: 'a box around some regions',
 		admit: 'lets in only visitors of these roles',
 		region: 'a named part of the frame',
 		...layerWords
@@ -54,8 +91,15 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 		locked: 'no layer further in may fill it',
 		required: 'each page must end up with something in it',
 		piece: 'what the region shows when no one fills it',
-		style: 'CSS that reaches only this region'
+		style: 'CSS that reaches only this region',
+		...regionSettings
 	},
+	wrapper: {
+		region: 'a named part of the frame',
+		wrapper: 'a box around some regions',
+		...regionSettings
+	},
+	piece: { ...boxWords, ...memberWords },
 	fill: { piece: 'a piece that lands in the region' },
 	route: {
 		...pageWords,
@@ -71,7 +115,18 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 		style: layerWords.style
 	},
 	areas: { columns: 'widths of the columns', gap: 'space between rows and columns' },
-	stack: { gap: 'space between' }
+	columns: { gap: 'space between rows and columns' },
+	row: {
+		gap: 'space between',
+		justify: 'start, center, end, between, around or evenly',
+		align: 'start, center, end or stretch',
+		wrap: 'goes on in a further line'
+	},
+	stack: {
+		gap: 'space between',
+		justify: 'start, center, end, between, around or evenly',
+		align: 'start, center, end or stretch'
+	}
 };
 
 /** What can be written at an offset, and where the word being written starts. */
@@ -124,7 +179,7 @@ function namesAfter(
 						: before[0] === 'fill' && before.length === 2
 							? [['instead', 'before', 'after', 'empty'], 'the kind of fill']
 							: last === 'arrange'
-								? [['areas', 'stack'], 'a way to arrange']
+								? [['areas', 'columns', 'row', 'stack'], 'a way to arrange']
 								: undefined;
 	if (!list) return undefined;
 	const [words, says] = list;
