@@ -24,17 +24,17 @@ const pictures: readonly Picture[] = [
 	{
 		name: 'plan-narrow',
 		path: '/plan?route=/visit&width=390',
-		prepare: showTracks('commons, menu')
+		prepare: chooseBlock('commons, menu')
 	},
 	{
 		name: 'plan-medium',
 		path: '/plan?route=/catalogue/swaps&width=760',
-		prepare: showTracks('catalogue, main')
+		prepare: chooseBlock('catalogue, main')
 	},
 	{
 		name: 'plan-wide',
 		path: '/plan?route=/guides/:slug&width=1180',
-		prepare: showTracks('guide, side')
+		prepare: chooseBlock('guide, side')
 	},
 	{ name: 'plan-gap', path: '/plan?route=/borrow/confirm&width=700' },
 	{
@@ -59,14 +59,11 @@ function chooseBlock(name: string): (page: Page) => Promise<void> {
 	};
 }
 
-/** Chooses a block and draws the tracks of the box around its region. */
-function showTracks(name: string): (page: Page) => Promise<void> {
-	return async (page) => {
-		await chooseBlock(name)(page);
-		const button = await page.waitForSelector('::-p-aria([name="Tracks"][role="button"])');
-		await button?.click();
-		await new Promise((resolve) => setTimeout(resolve, 800));
-	};
+/** Draws the tracks of the box around the chosen region, or leaves them off. */
+async function setTracks(page: Page, on: boolean): Promise<void> {
+	const button = await page.$('::-p-aria([name="Tracks"][role="button"])');
+	const isOn = await button?.evaluate((one) => one.getAttribute('aria-pressed') === 'true');
+	if (button && isOn !== on) await button.click();
 }
 
 function editPieces(name: string): (page: Page) => Promise<void> {
@@ -95,7 +92,10 @@ try {
 		await page.goto(address + path);
 		await page.waitForSelector('[data-ready]');
 		await new Promise((resolve) => setTimeout(resolve, 1200));
-		await page.evaluate(() => localStorage.removeItem('long-eave look'));
+		await setTracks(
+			page,
+			name.endsWith('-narrow') || name.endsWith('-medium') || name.endsWith('-wide')
+		);
 		await prepare?.(page);
 		await page.screenshot({ path: `docs/screenshots/${name}.png` });
 		console.log(`docs/screenshots/${name}.png`);

@@ -63,7 +63,7 @@ test('the first visit shows the demo in Plan: routes, the layouts that cover the
 	const rows = await app.page.$$eval('[role=option]', (all) =>
 		all.map((one) => one.ariaLabel ?? '')
 	);
-	assert.ok(rows.includes('/, Home, under commons'));
+	assert.ok(rows.includes('/, Home, under commons, board'));
 	assert.ok(rows.some((row) => row.startsWith('/borrow/confirm') && row.endsWith('bare')));
 	await until('the page is on the stage', async () =>
 		(await stageText('h1')).startsWith('Borrow seed')

@@ -203,7 +203,7 @@ test('coming from another page, what stays and what goes is marked; a page is he
 	});
 	assert.match(heads, /head\s*kept\s*menu\s*refilled\s*trail\s*new/);
 	await (await named(app.page, 'button', 'Hold beside')).click();
-	await until('two pages are there', async () => (await app.page.$$('iframe')).length === 2);
+	await until('two pages are there', async () => (await app.page.$$('.pages iframe')).length === 2);
 	await (await named(app.page, 'button', 'Let go')).click();
 });
 

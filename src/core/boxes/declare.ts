@@ -59,6 +59,7 @@ export function declare(box: Box, band: number, ground: Ground): Declarations {
 		...declarePadding(settings),
 		...declareScrolling(placed),
 		...declareOverlap(placed),
+		...declareGround(placed),
 		...declareShadow(settings)
 	]);
 }
@@ -92,8 +93,7 @@ function declareDrawer({
 		[`inset-${along}`, atStart ? '0 auto' : 'auto 0'],
 		along === 'inline' ? ['width', size] : ['height', size],
 		along === 'inline' ? ['max-width', '100%'] : ['max-height', '100dvh'],
-		['overflow', 'auto'],
-		['background', 'Canvas']
+		['overflow', 'auto']
 	];
 }
 
@@ -155,6 +155,15 @@ function declareScrolling(placed: Placed): [string, string][] {
 		said.push(['max-height', offset === '0' ? '100dvh' : `calc(100dvh - ${offset})`]);
 	}
 	return said;
+}
+
+/** What lies under its neighbours stays over the background of the box that holds them. */
+function declareGround({ box, band, ground }: Placed): [string, string][] {
+	const overlaps = box.contents.some(({ settings }) => {
+		const { overlap, show } = settingsAt(settings, ground.bands, band);
+		return overlap !== undefined && !isZero(overlap) && show?.kind !== 'hidden';
+	});
+	return overlaps ? [['isolation', 'isolate']] : [];
 }
 
 /** A shadow that comes with scrolling is an animation, and written where those are. */

@@ -17,6 +17,8 @@ export interface Box {
 	readonly parent: Box | undefined;
 	/** Members that stand whatever the page is: regions and wrappers. */
 	readonly members: readonly Box[];
+	/** What it arranges by its own text: its members, or a region's own pieces. */
+	readonly contents: readonly { readonly settings: readonly Setting[] }[];
 	readonly holdsSlot: boolean;
 }
 
@@ -45,6 +47,7 @@ export function frameOf(layout: Layout, bands: readonly Band[]): Frame {
 		arrangements: layout.arrangements,
 		parent: undefined,
 		members,
+		contents: layout.members,
 		holdsSlot: true
 	};
 	members.push(...layout.members.map((member) => memberBox(member, root, slot, boxes)));
@@ -62,7 +65,17 @@ function memberBox(
 	const members: Box[] = [];
 	const { settings, arrangements, kind, name } = member;
 	const holdsSlot = holds(member, slot);
-	const box: Box = { kind, name: name.text, settings, arrangements, parent, members, holdsSlot };
+	const contents = member.kind === 'region' ? member.pieces : member.members;
+	const box: Box = {
+		kind,
+		name: name.text,
+		settings,
+		arrangements,
+		parent,
+		members,
+		contents,
+		holdsSlot
+	};
 	boxes.set(box.name, box);
 	if (member.kind === 'wrapper') {
 		members.push(...member.members.map((inner) => memberBox(inner, box, slot, boxes)));
@@ -84,6 +97,7 @@ export function pieceBox(piece: Piece, parent: Box): Box {
 		arrangements: [],
 		parent,
 		members: [],
+		contents: [],
 		holdsSlot: false
 	};
 }
@@ -97,6 +111,7 @@ export function openerBox(opener: Opener, parent: Box): Box {
 		arrangements: [],
 		parent,
 		members: [],
+		contents: [],
 		holdsSlot: false
 	};
 }
@@ -109,5 +124,6 @@ export const bareBox: Box = {
 	arrangements: [],
 	parent: undefined,
 	members: [],
+	contents: [],
 	holdsSlot: false
 };

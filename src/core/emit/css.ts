@@ -96,6 +96,10 @@ function drawerRules({ layouts }: Site): string {
   color: inherit;
 }
 
+[data-region][popover]:popover-open {
+  background: Canvas;
+}
+
 [data-region][popover]::backdrop {
   background: rgb(0 0 0 / 0.3);
 }`;

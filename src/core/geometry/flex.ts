@@ -33,11 +33,12 @@ export function layFlex(
 	box: LayoutBox,
 	width: number,
 	height: number | undefined,
+	isKnown: boolean,
 	pad: number,
 	layouter: Layouter
 ): number {
 	return box.style.isColumn
-		? layColumn(box, width, height, pad, layouter)
+		? layColumn(box, width, height, isKnown, pad, layouter)
 		: layRow(box, width, height, pad, layouter);
 }
 
@@ -267,6 +268,7 @@ function layColumn(
 	box: LayoutBox,
 	width: number,
 	height: number | undefined,
+	isKnown: boolean,
 	pad: number,
 	layouter: Layouter
 ): number {
@@ -291,8 +293,8 @@ function layColumn(
 	for (const [index, { box: child, main: size, margin }] of items.entries()) {
 		const start = child.style.marginStart.at(width, layouter.view);
 		const own = widths[index] ?? 0;
-		const isKnown = height !== undefined || isStiff(child);
-		layouter.lay(child, own, size, width, isKnown);
+		const isSet = (height !== undefined && isKnown) || isStiff(child);
+		layouter.lay(child, own, size, width, isSet);
 		child.x = start + alignedAt(child.style.alignSelf ?? style.align, width - own - start);
 		child.y = y;
 		y += size + margin + gap + between;

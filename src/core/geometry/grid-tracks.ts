@@ -58,7 +58,7 @@ export function sizeTracks(
 	items: readonly TrackItem[],
 	room: TrackRoom
 ): number[] {
-	const tracks = sizes.map((size, index) => makeTrack(size, collapsed.has(index), room));
+	const tracks = sizes.map((size, index) => makeTrack(size, collapsed.has(index), index, room));
 	if (tracks.some((track) => track.min.kind !== 'fixed' || isIntrinsic(track.max))) {
 		numberSets(tracks, items);
 		resolveIntrinsic(tracks, items, room);
@@ -73,10 +73,8 @@ export function sizeTracks(
 /** Numbers the tracks: the same for repetitions of one track that no item's edge parts. */
 function numberSets(tracks: readonly Track[], items: readonly TrackItem[]): void {
 	if (tracks.length < 2) return;
-	let next = 0;
 	for (const [index, track] of tracks.entries()) {
 		const parted = items.some((item) => item.from === index || item.to === index);
-		track.set = next++;
 		if (parted) continue;
 		for (let at = index - 1; at >= 0; at--) {
 			const before = tracks[at];
@@ -90,7 +88,7 @@ function numberSets(tracks: readonly Track[], items: readonly TrackItem[]): void
 }
 
 /** Section 11.4. */
-function makeTrack(size: TrackSize, collapsed: boolean, room: TrackRoom): Track {
+function makeTrack(size: TrackSize, collapsed: boolean, set: number, room: TrackRoom): Track {
 	const none: ResolvedBreadth = { kind: 'fixed', px: 0 };
 	const min = collapsed ? none : resolved(size.min, room);
 	const max = collapsed ? none : resolved(size.max, room);
@@ -99,7 +97,7 @@ function makeTrack(size: TrackSize, collapsed: boolean, room: TrackRoom): Track 
 	const limit = size.limit;
 	const fits = limit && (room.available !== undefined || !limit.share);
 	const cap = fits ? limit.at(room.available ?? 0, room.view) : Infinity;
-	return { size, min, max, cap, base, growth, growsOn: false, planned: 0, collapsed, set: 0 };
+	return { size, min, max, cap, base, growth, growsOn: false, planned: 0, collapsed, set };
 }
 
 /** A share of what is not known counts as auto (section 7.2.1). */

@@ -118,7 +118,7 @@ export class Layout implements Layouter {
 		}
 		switch (box.style.display) {
 			case 'flex':
-				return layFlex(box, inner, innerHeight, pad, this);
+				return layFlex(box, inner, innerHeight, isKnown, pad, this);
 			case 'grid': {
 				const { height, lines } = layGrid(box, inner, innerHeight, isKnown, pad, this);
 				box.lines = lines;
