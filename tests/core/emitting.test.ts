@@ -286,7 +286,7 @@ route /in { }`);
 	assert.ok(rulesOf(css).length > 5);
 	const flat = css.replace(/\s+/g, ' ');
 	assert.match(flat, /\.space\[data-space='g'\] \{ container: layout-g \/ inline-size; \}/);
-	assert.match(flat, /@container layout-g \(width >= 700px\) \{ \[data-layout='g'\]\[data-region='body'\] \{ position: relative; z-index: var\(--under\); margin-block-end: -20px; \} \}/);
+	assert.match(flat, /@container layout-g \(width >= 700px\) \{ \.layer\[data-layout='g'\] \{ isolation: isolate; \} \[data-layout='g'\]\[data-region='body'\] \{ position: relative; z-index: var\(--under\); margin-block-end: -20px; \} \}/);
 	assert.match(flat, /@supports \(animation-timeline: scroll\(\)\) \{ \[data-layout='g'\]\[data-region='bar'\] \{ animation: shrink-g-bar linear both, shadow-scrolled linear both; animation-timeline: scroll\(\), scroll\(\); animation-range: 0 calc\(128px - 56px\), 0 24px; \}/);
 	assert.match(flat, /@supports not \(animation-timeline: scroll\(\)\) \{ \[data-layout='g'\]\[data-region='bar'\] \{ inset-block-start: calc\(56px - 128px\); \} \}/);
 	assert.match(flat, /@container layout-g \(width >= 700px\) \{ @scope/);
