@@ -169,6 +169,27 @@ test('areas are painted, and the edit is one that undo takes back', async () => 
 	assert.match(text, /"menu main side" 1fr\n\s+"\. foot \." auto/);
 });
 
+test('a common screen is chosen and turned, and one goes to the next jump', async () => {
+	await app.open('/plan?route=/visit&width=900');
+	const size = (): Promise<(number | undefined)[]> =>
+		app.page.$eval('.pages iframe', (frame) => {
+			const inner = frame.contentWindow;
+			return [inner?.innerWidth, inner?.innerHeight];
+		});
+	await app.page.select('[aria-label="Common screen sizes"]', '2');
+	await until('it is upright', async () => (await size()).join() === '390,844');
+	await (await named(app.page, 'button', 'Turn')).click();
+	await until('it lies', async () => (await size()).join() === '844,390');
+	const next = await named(app.page, 'button', 'Next jump');
+	await until('jumps are worked out', () => next.evaluate((one) => !one.hasAttribute('disabled')));
+	await next.click();
+	await until('the menu comes in place', async () => (await size())[0] === 1024);
+	await app.page.$eval('[aria-label="Height of the screen in px"]', (input) => {
+		if (input instanceof HTMLInputElement) input.value = '';
+		input.dispatchEvent(new Event('change'));
+	});
+});
+
 const drawerSite = `site "Drawer" { bands { narrow 0; wide 900 } }
 layout f at / {
   height screen

@@ -3,7 +3,11 @@ import { test } from 'node:test';
 import fc from 'fast-check';
 import { estimateSize } from '../../src/core/geometry/estimate.ts';
 import { runSize, sampledSize } from '../../src/core/geometry/piece-size.ts';
+import { jumpWidths } from '../../src/core/geometry/jumps.ts';
+import { PageLayout } from '../../src/core/geometry/page-layout.ts';
+import { sizesByName } from '../../scripts/oracle/sizes.ts';
 import { boxesOf, columnsAt, oneLayout, placedOf } from '../lib/boxes.ts';
+import { pageNamed } from '../lib/site.ts';
 
 /** Numbers here are worked out by hand from the specification named at each case. */
 
@@ -200,6 +204,22 @@ test('what sticks at the bottom comes into view, and things stuck on one edge ad
 	const boxes = boxesOf(resolved, 300);
 	assert.equal(boxes['y'], '0 380 300 20');
 	assert.equal(boxes['z'], '0 350 300 30', 'above what sticks below it');
+});
+
+test('jumps are the widths at which a region comes, goes, or changes its place at once', () => {
+	const resolved = oneLayout(
+		`arrange stack { }; arrange row @medium { wrap }
+		region a as div { show hidden; show in-place @wide; piece fix-40-10 """x""" }
+		region m as main { slot; size fill; min 300px }; region s as div { size 420px @medium; piece run-9-50-10 """x""" }`
+	);
+	const layout = new PageLayout({
+		page: resolved.page(pageNamed(resolved, '/')),
+		site: resolved.site,
+		sizes: sizesByName,
+		open: new Set()
+	});
+	// Side by side from 720 on, where 300 and 420 fit; text that wraps in s on the way is no jump.
+	assert.deepEqual(jumpWidths(layout), [600, 720, 1000]);
 });
 
 test('sizes of pieces: a run that wraps, samples, and an estimate that says how text behaves', () => {
