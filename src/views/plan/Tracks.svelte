@@ -1,5 +1,7 @@
 <script lang="ts">
 	import type { BoxView } from '$core/drawing/box-view.ts';
+	import AreaPaint from './AreaPaint.svelte';
+	import ColumnSpan from './ColumnSpan.svelte';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import type { MeasuredTracks, Stretch } from './frame.ts';
 
@@ -23,9 +25,6 @@
 	let dragging = $state.raw<
 		{ readonly axis: Axis; readonly index: number; readonly size: number } | undefined
 	>();
-	let spanning = $state<number | undefined>();
-	let offsetting = $state<number | undefined>();
-	let painting = $state.raw<{ from: [number, number]; to: [number, number] } | undefined>();
 
 	const arrangement = $derived(view.arrangement);
 	const band = $derived(view.bands[view.band] ?? '');
@@ -106,123 +105,6 @@
 		const input = event.currentTarget;
 		const before = arrangement?.[axis][index]?.size ?? '';
 		if (!(await setTrack(axis, index, input.value.trim() || 'auto'))) input.value = before;
-	}
-
-	function paint(cell: [number, number]): void {
-		if (painting) painting = { ...painting, to: cell };
-	}
-
-	async function painted(): Promise<void> {
-		const area = painting;
-		painting = undefined;
-		if (!area || member === undefined || !arrangement) return;
-		const [left, right] = [area.from[0], area.to[0]].sort((a, b) => a - b);
-		const [top, bottom] = [area.from[1], area.to[1]].sort((a, b) => a - b);
-		const cells = arrangement.cells.map((row, y) =>
-			row.map((name, x) => {
-				const inside =
-					x >= (left ?? 0) && x <= (right ?? 0) && y >= (top ?? 0) && y <= (bottom ?? 0);
-				return inside ? member : name === member ? '.' : name;
-			})
-		);
-		await wishes.make({ kind: 'set-areas', box: view.ref, cells, band });
-	}
-
-	function isPainted(x: number, y: number): boolean {
-		if (!painting) return false;
-		const { from, to } = painting;
-		return (
-			x >= Math.min(from[0], to[0]) &&
-			x <= Math.max(from[0], to[0]) &&
-			y >= Math.min(from[1], to[1]) &&
-			y <= Math.max(from[1], to[1])
-		);
-	}
-
-	/** Columns from the region's start to a place of the pointer, at least one. */
-	function columnsTo(x: number): number {
-		if (!chosenBox) return 1;
-		const covered = tracks.columns.filter((column) =>
-			rtl
-				? column.to <= chosenBox.x + chosenBox.width + 1 && (column.from + column.to) / 2 >= x
-				: column.from >= chosenBox.x - 1 && (column.from + column.to) / 2 <= x
-		);
-		return Math.max(1, covered.length);
-	}
-
-	function dragSpan(event: PointerEvent & { currentTarget: HTMLElement }): void {
-		const sheet = event.currentTarget.closest('.tracks')?.getBoundingClientRect();
-		if (spanning === undefined || !sheet) return;
-		spanning = columnsTo((event.clientX - sheet.left) / scale);
-	}
-
-	async function dropSpan(): Promise<void> {
-		const columns = spanning;
-		spanning = undefined;
-		if (columns === undefined || !chosen) return;
-		await setSpan(columns);
-	}
-
-	function setSpan(columns: number): Promise<boolean> {
-		const value = String(Math.min(arrangement?.count ?? 1, Math.max(1, columns)));
-		const box = chosen?.ref ?? view.ref;
-		return wishes.make({ kind: 'set-setting', box, setting: 'span', value, band });
-	}
-
-	/** Columns left free before the region, if it began at a place of the pointer. */
-	function freeBefore(x: number): number {
-		const { columns } = tracks;
-		const widest = Math.max(1, arrangement?.count ?? 1);
-		const at = rtl
-			? columns.filter((column) => (column.from + column.to) / 2 > x).length
-			: columns.filter((column) => (column.from + column.to) / 2 < x).length;
-		return Math.min(widest - 1, Math.max(0, at - startOfRun()));
-	}
-
-	/** The first column that was free for the region: where the offset it has begins. */
-	function startOfRun(): number {
-		if (!chosenBox) return 0;
-		const edge = rtl ? chosenBox.x + chosenBox.width : chosenBox.x;
-		const index = tracks.columns.filter((column) =>
-			rtl ? column.from >= edge - 1 : column.to <= edge + 1
-		).length;
-		const row = chosen?.strip.find((one) => one.setting === 'offset');
-		const held = row?.overhangs.find((one) => one.from <= view.band && view.band < one.to);
-		return Math.max(0, index - Number(held?.value ?? 0));
-	}
-
-	function dragOffset(event: PointerEvent & { currentTarget: HTMLElement }): void {
-		const sheet = event.currentTarget.closest('.tracks')?.getBoundingClientRect();
-		if (offsetting === undefined || !sheet) return;
-		offsetting = freeBefore((event.clientX - sheet.left) / scale);
-	}
-
-	async function dropOffset(): Promise<void> {
-		const value = offsetting;
-		offsetting = undefined;
-		if (value !== undefined) await setOffset(value);
-	}
-
-	function setOffset(columns: number): Promise<boolean> {
-		const value = String(Math.max(0, columns));
-		const box = chosen?.ref ?? view.ref;
-		return wishes.make({ kind: 'set-setting', box, setting: 'offset', value, band });
-	}
-
-	function onOffsetKey(event: KeyboardEvent): void {
-		const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-		if (step === undefined || !chosenBox) return;
-		event.preventDefault();
-		const edge = rtl ? chosenBox.x + chosenBox.width : chosenBox.x;
-		void setOffset(freeBefore(edge) + step * (rtl ? -1 : 1));
-	}
-
-	function onSpanKey(event: KeyboardEvent): void {
-		const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-		if (step === undefined || !chosenBox) return;
-		event.preventDefault();
-		const end = rtl ? chosenBox.x : chosenBox.x + chosenBox.width;
-		void setSpan(columnsTo(end) + step * (rtl ? -1 : 1));
 	}
 </script>
 
@@ -332,91 +214,26 @@
 			{/if}
 		{/each}
 		{#if member !== undefined && arrangement.kind === 'areas'}
-			{#each arrangement.cells as row, y (y)}
-				{#each row as name, x (x)}
-					{@const column = tracks.columns[x]}
-					{@const line = tracks.rows[y]}
-					{#if column && line}
-						<button
-							class="cell"
-							class:mine={name === member}
-							class:painted={isPainted(x, y)}
-							aria-label="Cell {x + 1}, {y + 1} of {view.name}: {name === '.'
-								? 'empty'
-								: name}. Put {member} here."
-							title="Draw over cells to lay {member} there"
-							style:left="{column.from * scale + 6}px"
-							style:top="{(line.from + line.to) * 0.5 * scale - 9}px"
-							onpointerdown={(event) => {
-								event.currentTarget.releasePointerCapture(event.pointerId);
-								painting = { from: [x, y], to: [x, y] };
-							}}
-							onpointerenter={() => paint([x, y])}
-							onpointerup={() => void painted()}
-							onkeydown={(event) => {
-								if (event.key !== 'Enter' && event.key !== ' ') return;
-								event.preventDefault();
-								painting = { from: [x, y], to: [x, y] };
-								void painted();
-							}}
-						></button>
-					{/if}
-				{/each}
-			{/each}
+			<AreaPaint
+				box={view.ref}
+				name={view.name}
+				{band}
+				cells={arrangement.cells}
+				{member}
+				{tracks}
+				{scale}
+			/>
 		{/if}
-		{#if member !== undefined && arrangement.kind === 'columns' && chosenBox}
-			<span
-				class="edge across span"
-				role="slider"
-				tabindex="0"
-				aria-label="Columns left free before {member}"
-				aria-valuenow={freeBefore(rtl ? chosenBox.x + chosenBox.width : chosenBox.x)}
-				title="Drag over the columns, or use the arrow keys"
-				style:left="{(rtl ? chosenBox.x + chosenBox.width : chosenBox.x) * scale}px"
-				style:top="{chosenBox.y * scale}px"
-				style:height="{chosenBox.height * scale}px"
-				onpointerdown={(event) => {
-					event.currentTarget.setPointerCapture(event.pointerId);
-					offsetting = freeBefore(chosenBox.x);
-				}}
-				onpointermove={dragOffset}
-				onpointerup={() => void dropOffset()}
-				onpointercancel={() => (offsetting = undefined)}
-				onkeydown={onOffsetKey}
-			>
-				{#if offsetting !== undefined}
-					<b class="mono"
-						>offset {offsetting}, {((offsetting / arrangement.count) * 100).toFixed(1)} %</b
-					>
-				{/if}
-			</span>
-		{/if}
-		{#if member !== undefined && arrangement.kind === 'columns' && chosenBox}
-			{@const covered = spanning ?? 0}
-			<span
-				class="edge across span"
-				class:moving={spanning !== undefined}
-				role="slider"
-				tabindex="0"
-				aria-label="Columns that {member} spans"
-				aria-valuenow={columnsTo(rtl ? chosenBox.x : chosenBox.x + chosenBox.width)}
-				title="Drag over the columns, or use the arrow keys"
-				style:left="{(rtl ? chosenBox.x : chosenBox.x + chosenBox.width) * scale}px"
-				style:top="{chosenBox.y * scale}px"
-				style:height="{chosenBox.height * scale}px"
-				onpointerdown={(event) => {
-					event.currentTarget.setPointerCapture(event.pointerId);
-					spanning = columnsTo(chosenBox.x + chosenBox.width);
-				}}
-				onpointermove={dragSpan}
-				onpointerup={() => void dropSpan()}
-				onpointercancel={() => (spanning = undefined)}
-				onkeydown={onSpanKey}
-			>
-				{#if spanning !== undefined}
-					<b class="mono">span {covered}, {((covered / arrangement.count) * 100).toFixed(1)} %</b>
-				{/if}
-			</span>
+		{#if chosen && member !== undefined && arrangement.kind === 'columns' && chosenBox}
+			<ColumnSpan
+				view={chosen}
+				{band}
+				count={arrangement.count}
+				at={chosenBox}
+				{tracks}
+				{scale}
+				{rtl}
+			/>
 		{/if}
 	</div>
 {/if}
@@ -506,9 +323,6 @@
 	.across.moving {
 		background: linear-gradient(90deg, transparent 3px, var(--cedar) 3px 6px, transparent 6px);
 	}
-	.span {
-		background: linear-gradient(90deg, transparent 3px, var(--cedar) 3px 6px, transparent 6px);
-	}
 	.down:hover,
 	.down.moving {
 		background: linear-gradient(transparent 3px, var(--cedar) 3px 6px, transparent 6px);
@@ -526,21 +340,5 @@
 		color: var(--on-cedar);
 		border-radius: var(--radius);
 		z-index: 4;
-	}
-	.cell {
-		position: absolute;
-		width: 18px;
-		height: 18px;
-		pointer-events: auto;
-		border: 1.5px solid var(--cedar);
-		border-radius: var(--radius);
-		background: color-mix(in srgb, var(--sheet) 70%, transparent);
-		cursor: cell;
-		touch-action: none;
-		z-index: 2;
-	}
-	.cell.mine,
-	.cell.painted {
-		background: var(--cedar);
 	}
 </style>
