@@ -148,7 +148,11 @@
 	});
 
 	$effect(() => {
-		if (cursor) goTo(cursor.at);
+		const place = cursor;
+		// Going there asks for what belongs to it, which changes with every key: none of that moves the cursor.
+		untrack(() => {
+			if (place) goTo(place.at);
+		});
 	});
 
 	function goTo(at: number): void {
