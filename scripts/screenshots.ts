@@ -28,13 +28,13 @@ const pictures: readonly Picture[] = [
 	},
 	{
 		name: 'plan-medium',
-		path: '/plan?route=/catalogue/swaps&width=760',
-		prepare: chooseBlock('catalogue, main')
+		path: '/plan?route=/guides/:slug&width=760',
+		prepare: chooseBlock('guide, side')
 	},
 	{
 		name: 'plan-wide',
-		path: '/plan?route=/guides/:slug&width=1180',
-		prepare: chooseBlock('guide, side')
+		path: '/plan?route=/visit&width=1180',
+		prepare: chooseBlock('commons, side')
 	},
 	{ name: 'plan-gap', path: '/plan?route=/borrow/confirm&width=700' },
 	{

@@ -192,7 +192,11 @@ test('what is delivered opens without a server and is the page that the stage sh
 	const height = await stage.evaluate(() => innerHeight);
 
 	await app.open('/deliver');
-	await (await named(app.page, 'button', 'Download marrow-lane-seed-library.zip')).click();
+	const download = await named(app.page, 'button', 'Download marrow-lane-seed-library.zip');
+	await until('there is something to hand over', () =>
+		download.evaluate((one) => !one.hasAttribute('disabled'))
+	);
+	await download.click();
 	const files = unzipSync(await app.downloaded('marrow-lane-seed-library.zip'));
 	for (const [path, bytes] of Object.entries(files)) {
 		await mkdir(dirname(join(folder, path)), { recursive: true });

@@ -14,14 +14,17 @@ const height = 800;
  * elsewhere or had another width. Heights that change as text wraps are no jumps.
  */
 export function jumpWidths(layout: PageLayout): number[] {
-	const found: number[] = [];
+	return [...sweepJumps(layout)].flatMap((jump) => jump ?? []);
+}
+
+/** The same one width after the other, so that a caller can do other things between two of them. */
+export function* sweepJumps(layout: PageLayout): Generator<number | undefined> {
 	let before: Map<string, PlacedBox> | undefined;
 	for (let width = sweepFrom; width <= sweepTo; width++) {
 		const boxes = framesOf(layout.boxesAt({ width, height }));
-		if (before && jumps(before, boxes)) found.push(width);
+		yield before && jumps(before, boxes) ? width : undefined;
 		before = boxes;
 	}
-	return found;
 }
 
 function framesOf(boxes: readonly PlacedBox[]): Map<string, PlacedBox> {

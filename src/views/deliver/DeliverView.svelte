@@ -4,6 +4,8 @@
 	import ProblemList from '$views/shell/ProblemList.svelte';
 
 	let files = $state.raw<readonly DeliveredView[] | undefined>();
+	/** What is handed over has been worked out, or cannot be. */
+	let known = $state(false);
 	let busy = $state(false);
 
 	const kinds = [
@@ -21,7 +23,11 @@
 
 	$effect(() => {
 		// Asked again whenever the site's text is another.
-		if (store.site) void store.core.delivery().then((found) => (files = found));
+		if (!store.site) return;
+		void store.core.delivery().then((found) => {
+			files = found;
+			known = true;
+		});
 	});
 
 	function size(bytes: number): string {
@@ -43,7 +49,7 @@
 </script>
 
 <div class="deliver">
-	{#if store.site && !files}
+	{#if store.site && known && !files}
 		<ProblemList problems={store.site.problems} current={true} />
 	{/if}
 	<div class="ways">
@@ -59,6 +65,8 @@
 			<p class="small">
 				{#if files}
 					{files.length} files, {size(total)} before packing
+				{:else if !known}
+					Working out what there is to hand over …
 				{:else}
 					Mend the errors above first; nothing is handed over by halves.
 				{/if}

@@ -83,9 +83,11 @@
 	const arrangements: readonly Arrangement['kind'][] = ['areas', 'columns', 'row', 'stack'];
 	/** What holds where nothing is set for this band. */
 	const inherited = $derived(
-		view.arrangement === undefined || view.arrangement.here
-			? 'as narrower'
-			: `${view.arrangement.kind}, from ${view.arrangement.band}`
+		view.arrangement && !view.arrangement.here
+			? `${view.arrangement.kind}, from ${view.arrangement.band}`
+			: view.arrangement && view.band > 0
+				? 'as narrower'
+				: 'one below the other'
 	);
 
 	async function arrange(event: Event & { currentTarget: HTMLSelectElement }): Promise<void> {
