@@ -19,6 +19,9 @@ export interface StyleSheet {
 	readonly css: string;
 }
 
+/** Where the sheet is that every page has. */
+export const siteSheetPath = 'styles/site.css';
+
 /** The sheet that every page has: the order of the layers, the reset, and the site's tokens. */
 export function siteSheet(site: Site, structure: Structure): StyleSheet {
 	const layers = ['site', ...layoutsInOrder(structure).map(cascadeName), 'pages'];
@@ -30,7 +33,7 @@ export function siteSheet(site: Site, structure: Structure): StyleSheet {
 		'@view-transition {\n  navigation: auto;\n}',
 		group('@layer site', rules)
 	];
-	return { path: 'styles/site.css', css: css.join('\n\n') + '\n' };
+	return { path: siteSheetPath, css: css.join('\n\n') + '\n' };
 }
 
 const reset = `*,

@@ -1,11 +1,11 @@
 import { zipSync, type Zippable } from 'fflate';
 import type { SiteFiles } from '../model/files.ts';
-import type { Page } from '../model/site.ts';
+import type { Layout, Page } from '../model/site.ts';
 import { encodeUtf8 } from '../model/utf8.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
-import { layoutSheet, pageSheet, siteSheet, type StyleSheet } from './css.ts';
+import { layoutSheet, pageSheet, siteSheet, siteSheetPath, type StyleSheet } from './css.ts';
 import { pageHtml } from './page.ts';
 import { planPaths, type PathPlan } from './paths.ts';
 
@@ -38,6 +38,8 @@ export function sheetsOf(page: Page, resolved: ResolvedSite): StyleSheet[] {
 class Delivery {
 	private readonly plan: PathPlan;
 	private readonly sheetPaths = new Map<Page, readonly string[]>();
+	/** Each layout's sheet is written once, however many pages bring it in. */
+	private readonly layoutSheets = new Map<Layout, StyleSheet>();
 
 	constructor(
 		private readonly resolved: ResolvedSite,
@@ -56,7 +58,7 @@ class Delivery {
 		const { site, structure } = this.resolved;
 		const sheets: (StyleSheet | undefined)[] = [
 			siteSheet(site, structure),
-			...layoutsInOrder(structure).map((layout) => layoutSheet(layout, site, structure)),
+			...layoutsInOrder(structure).map((layout) => this.layoutSheet(layout)),
 			...[...site.routes, ...site.states].map((page) => pageSheet(page, site, structure))
 		];
 		for (const sheet of sheets) {
@@ -79,11 +81,28 @@ class Delivery {
 		return '';
 	}
 
+	/** The paths of the sheets a page brings in, outermost layer first. */
+	private pathsOf(page: Page): string[] {
+		const { site, structure } = this.resolved;
+		const chain = structure.chainOf(page).map((layout) => this.layoutSheet(layout).path);
+		const own = pageSheet(page, site, structure);
+		return [siteSheetPath, ...chain, ...(own ? [own.path] : [])];
+	}
+
+	private layoutSheet(layout: Layout): StyleSheet {
+		let sheet = this.layoutSheets.get(layout);
+		if (!sheet) {
+			sheet = layoutSheet(layout, this.resolved.site, this.resolved.structure);
+			this.layoutSheets.set(layout, sheet);
+		}
+		return sheet;
+	}
+
 	private write(path: string, instance: PageInstance): string {
 		const up = '../'.repeat(path.split('/').length - 1);
 		let sheets = this.sheetPaths.get(instance.page);
 		if (!sheets) {
-			sheets = sheetsOf(instance.page, this.resolved).map((sheet) => sheet.path);
+			sheets = this.pathsOf(instance.page);
 			this.sheetPaths.set(instance.page, sheets);
 		}
 		return pageHtml(instance, this.resolved, {
