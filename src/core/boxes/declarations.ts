@@ -62,19 +62,3 @@ export function initialValue(property: string): string {
 export function inOrder(declarations: Declarations): [string, string][] {
 	return [...declarations].sort(([a], [b]) => (order.get(a) ?? 0) - (order.get(b) ?? 0));
 }
-
-/**
- * What has to be said so that a box that has `before` gets `after`: changed values, and initial
- * values of what is no longer said.
- */
-export function difference(before: Declarations, after: Declarations): Declarations {
-	const changed = new Map<string, string>();
-	for (const [property, value] of after) {
-		if ((before.get(property) ?? initialValue(property)) !== value) changed.set(property, value);
-	}
-	for (const property of before.keys()) {
-		const initial = initialValue(property);
-		if (!after.has(property) && before.get(property) !== initial) changed.set(property, initial);
-	}
-	return changed;
-}

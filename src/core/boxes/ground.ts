@@ -1,6 +1,8 @@
 import type { Layer, Layout, Member, Piece, Site } from '../model/site.ts';
 import type { SettingKind } from '../model/setting.ts';
 import type { Bands } from '../resolve/bands.ts';
+import { membersIn } from '../resolve/check-bands.ts';
+import { piecesIn } from '../resolve/pieces.ts';
 import { sticksInside, type Ground } from './declare.ts';
 import { frameOf } from './frame.ts';
 
@@ -25,17 +27,10 @@ export function settingKindsUsed({ layouts, routes, states }: Site): ReadonlySet
 function kindsIn(layer: Layer): ReadonlySet<SettingKind> {
 	let kinds = known.get(layer);
 	if (!kinds) {
-		const boxes: (Layout | Member | Piece)[] = layer.fills.flatMap((fill) => fill.pieces);
+		const boxes: (Layout | Member | Piece)[] = piecesIn(layer);
 		if (layer.kind === 'layout') boxes.push(layer, ...membersIn(layer.members));
-		else boxes.push(...layer.pieces);
 		kinds = new Set(boxes.flatMap((box) => box.settings.map((setting) => setting.kind)));
 		known.set(layer, kinds);
 	}
 	return kinds;
-}
-
-function membersIn(members: readonly Member[]): (Member | Piece)[] {
-	return members.flatMap((member) =>
-		member.kind === 'region' ? [member, ...member.pieces] : [member, ...membersIn(member.members)]
-	);
 }

@@ -94,11 +94,6 @@ export function fixed(length: Length | undefined, { view }: Layouter): number | 
 	return length && !length.share ? length.at(0, view) : undefined;
 }
 
-/** The margin before a box where its share counts as nothing. */
-export function marginOf({ style }: LayoutBox, { view }: Layouter): number {
-	return style.marginStart.at(0, view);
-}
-
 /** CSS Sizing 3, section 5.1: as wide as the content likes, but no wider than the room. */
 export function fitContent(box: LayoutBox, room: number, base: number, layouter: Layouter): number {
 	layouter.intrinsic(box);
