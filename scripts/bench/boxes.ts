@@ -4,6 +4,7 @@ import { pieceHtmlOf } from '../../src/core/emit/page.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import { estimateSize } from '../../src/core/geometry/estimate.ts';
 import { PageLayout } from '../../src/core/geometry/page-layout.ts';
+import { Sweep } from '../../src/core/geometry/sweep.ts';
 import { layerName, type Route } from '../../src/core/model/site.ts';
 import { resolveSite, type ResolvedSite } from '../../src/core/resolve/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
@@ -22,10 +23,15 @@ export async function benchBoxes(): Promise<BenchRow[]> {
 	const route = resolved.routes.find((one) => layerName(one) === benched);
 	if (!route) throw new Error(`The demo has no page ${benched}.`);
 	const layout = layoutOf(resolved, route);
-	const sweep = (): void => {
+	const sweep = (): number => {
+		let boxes = 0;
+		for (const at of new Sweep(layout, from, to, height)) boxes += at.boxes.length;
+		return boxes;
+	};
+	const anew = (): void => {
 		for (let width = from; width <= to; width++) layout.boxesAt({ width, height });
 	};
-	timeRuns(sweep, 10, 5);
+	timeRuns(sweep, 0, 50);
 	const { browser, close } = await openBrowser();
 	const computed: number[] = [];
 	const shown: number[] = [];
@@ -36,9 +42,7 @@ export async function benchBoxes(): Promise<BenchRow[]> {
 		if (!instance) throw new Error(`${benched} has no page.`);
 		const html = stageHtml(instance, resolved, new Map(), 2026);
 		for (let run = 0; run < 5; run++) {
-			const start = performance.now();
-			sweep();
-			computed.push(performance.now() - start);
+			computed.push(...timeRuns(sweep, 5, 2));
 			shown.push(await browserSweep(page, html));
 		}
 	} finally {
@@ -46,17 +50,23 @@ export async function benchBoxes(): Promise<BenchRow[]> {
 	}
 	const [core, chromium] = [summary(computed), summary(shown)];
 	const ratio = Math.round(chromium.median / core.median);
+	const stretches = new Sweep(layout, from, to, height).stretches.length;
 	const count = layout.boxesAt({ width: 1180, height }).length;
 	return [
 		{
 			what: `boxes of ${benched} at every width from ${from} to ${to}`,
 			measured: core,
-			note: `${count} boxes; ${ratio} times as fast as the next row`
+			note: `${count} boxes, ${stretches} stretches; ${ratio} times as fast as the next row`
 		},
 		{
 			what: '… Chromium: a frame resized, the same boxes read',
 			measured: chromium,
 			note: 'in turn with the row above'
+		},
+		{
+			what: '… laid out anew at each width',
+			measured: summary(timeRuns(anew, 10, 2)),
+			note: 'what one width costs, 1,481 times'
 		},
 		benchRoutes(resolved)
 	];

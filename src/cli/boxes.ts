@@ -3,6 +3,7 @@ import { pieceHtmlOf } from '../core/emit/page.ts';
 import { estimateSize } from '../core/geometry/estimate.ts';
 import { metricsSchema, sizesFrom } from '../core/geometry/metrics.ts';
 import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';
+import { Sweep } from '../core/geometry/sweep.ts';
 import type { PieceSizes } from '../core/geometry/piece-size.ts';
 import { hasErrors } from '../core/messages/problem.ts';
 import { layerName } from '../core/model/site.ts';
@@ -56,9 +57,9 @@ export async function boxesCommand(path: string, options: BoxesOptions): Promise
 		sizes,
 		open: new Set()
 	});
-	const found = widths.map((width) => ({
+	const found = [...new Sweep(layout, widths.from, widths.to, height)].map(({ width, boxes }) => ({
 		width,
-		boxes: layout.boxesAt({ width, height }).flatMap(boxEntry)
+		boxes: boxes.flatMap(boxEntry)
 	}));
 	const [only] = found;
 	const answer = options.widths === undefined ? only?.boxes : found;
@@ -73,13 +74,12 @@ export async function boxesCommand(path: string, options: BoxesOptions): Promise
 	return hasErrors(opened.problems) ? 1 : 0;
 }
 
-function widthsOf({ width, widths }: BoxesOptions): number[] | undefined {
-	if (widths !== undefined) {
-		const [from, to] = widths.split('..').map(Number);
-		if (from === undefined || to === undefined || !(from > 0) || !(to >= from)) return undefined;
-		return Array.from({ length: to - from + 1 }, (_, index) => from + index);
-	}
-	return Number(width) > 0 ? [Number(width)] : undefined;
+function widthsOf({ width, widths }: BoxesOptions): { from: number; to: number } | undefined {
+	const [from, to = from] = widths === undefined ? [Number(width)] : widths.split('..').map(Number);
+	if (from === undefined || to === undefined || !(from > 0) || !(to >= from)) return undefined;
+	return widths === undefined || (Number.isInteger(from) && Number.isInteger(to))
+		? { from, to }
+		: undefined;
 }
 
 async function readMetrics(

@@ -17,7 +17,7 @@ import {
 	type Wish
 } from '$core/edit/wish.ts';
 import { boxView, type BoxView } from '$core/drawing/box-view.ts';
-import { sweepJumps } from '$core/geometry/jumps.ts';
+import { jumpWidths } from '$core/geometry/jumps.ts';
 import { sizesFrom, type Metrics } from '$core/geometry/metrics.ts';
 import { PageLayout } from '$core/geometry/page-layout.ts';
 import { fixedSize, type PieceSizes } from '$core/geometry/piece-size.ts';
@@ -49,9 +49,6 @@ import type {
 	Stretch,
 	TakenIn
 } from './messages.ts';
-
-/** Widths that are worked out before anything else gets its turn: about 5 ms. */
-const atOnce = 40;
 
 /**
  * The open site, read and resolved. It lives in the worker; the application sends it changes of the
@@ -179,26 +176,15 @@ export class Desk {
 		}
 	}
 
-	/**
-	 * Widths at which a box of a page jumps, by what its pieces measure. Whatever else is asked for
-	 * comes in between; undefined where the site changed meanwhile.
-	 */
-	async jumps(wish: PageWish, metrics: Metrics): Promise<number[] | undefined> {
+	/** Widths at which a box of a page jumps, by what its pieces measure. */
+	jumps(wish: PageWish, metrics: Metrics): number[] {
 		const { shown } = this;
 		const page = shown && this.find(wish, shown);
 		if (!shown || !page) return [];
 		const measured = sizesFrom(metrics);
 		const sizes: PieceSizes = (key) => measured(key) ?? fixedSize(0, 0);
 		const ground = { page: shown.page(page), site: shown.site, sizes, open: new Set<string>() };
-		const found: number[] = [];
-		let looked = 0;
-		for (const jump of sweepJumps(new PageLayout(ground))) {
-			if (jump !== undefined) found.push(jump);
-			if (++looked % atOnce > 0) continue;
-			await new Promise((resolve) => setTimeout(resolve));
-			if (this.shown !== shown) return undefined;
-		}
-		return found;
+		return jumpWidths(new PageLayout(ground));
 	}
 
 	/** The pieces that stand somewhere, with their markup as it is written. */

@@ -1,3 +1,4 @@
+import { larger } from '../size/turns.ts';
 import type { LayoutBox, Layouter } from './layout-box.ts';
 import { contribution, usedWidth } from './sizing.ts';
 
@@ -21,7 +22,7 @@ export function layBlock(
 		child.y = y;
 		y += child.height + child.style.marginBottom.at(width, layouter.view);
 	}
-	return Math.max(0, y);
+	return larger(0, y);
 }
 
 /** The least and greatest content width: that of the widest child. */
@@ -30,8 +31,8 @@ export function blockIntrinsic(box: LayoutBox, layouter: Layouter): { min: numbe
 	let max = 0;
 	for (const child of box.children) {
 		const margin = child.style.marginStart.at(0, layouter.view);
-		min = Math.max(min, contribution(child, 'min', layouter) + margin);
-		max = Math.max(max, contribution(child, 'max', layouter) + margin);
+		min = larger(min, contribution(child, 'min', layouter) + margin);
+		max = larger(max, contribution(child, 'max', layouter) + margin);
 	}
 	return { min, max };
 }

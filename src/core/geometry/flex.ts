@@ -1,3 +1,4 @@
+import { exceeds, larger, noteFactor, smaller } from '../size/turns.ts';
 import type { LayoutBox, Layouter } from './layout-box.ts';
 import {
 	clampHeight,
@@ -59,12 +60,12 @@ function layRow(
 	const { least, most } = contentHeightBounds(box, pad, layouter);
 	if (!style.wraps) {
 		const [only = 0] = crosses;
-		crosses[0] = height ?? Math.min(Math.max(only, least), most);
+		crosses[0] = height ?? smaller(larger(only, least), most);
 	}
 	const sum = crosses.reduce((total, one) => total + one, 0) + rowGap * (lines.length - 1);
-	const content = height ?? Math.min(Math.max(sum, least), most);
+	const content = height ?? smaller(larger(sum, least), most);
 	// Section 9.4, step 9: lines of a container that wraps share what is left.
-	const extra = style.wraps ? Math.max(0, content - sum) / lines.length : 0;
+	const extra = style.wraps ? larger(0, content - sum) / lines.length : 0;
 	let y = 0;
 	for (const [index, line] of lines.entries()) {
 		const cross = (crosses[index] ?? 0) + extra;
@@ -81,15 +82,15 @@ function rowItem(box: LayoutBox, width: number, layouter: Layouter): Item {
 	const pad = padAcross(box, width, layouter);
 	const set = setWidth(box, width, layouter);
 	const most = style.maxWidth ? style.maxWidth.at(width, view) : Infinity;
-	const base = Math.max(
+	const base = larger(
 		pad,
 		style.flexBasis?.at(width, view) ?? set ?? contentWidth(box, pad, width, layouter)
 	);
-	const least = Math.max(
+	const least = larger(
 		pad,
 		style.minWidth ? style.minWidth.at(width, view) : autoLeast(box, pad, set, most, layouter)
 	);
-	const hypothetical = Math.max(least, Math.min(base, most));
+	const hypothetical = larger(least, smaller(base, most));
 	const margin = style.marginStart.at(width, view);
 	return { box, base, least, most, hypothetical, margin, pad, main: hypothetical, frozen: false };
 }
@@ -110,7 +111,7 @@ function autoLeast(
 ): number {
 	if (box.style.scrolls) return 0;
 	layouter.intrinsic(box);
-	return Math.min(pad + box.minContent, set ?? Infinity, most);
+	return smaller(smaller(pad + box.minContent, set ?? Infinity), most);
 }
 
 /** Section 9.3, step 5. */
@@ -120,7 +121,7 @@ function breakLines(items: readonly Item[], room: number, gap: number): Item[][]
 	for (const item of items) {
 		const size = item.hypothetical + item.margin;
 		const line = lines.at(-1);
-		if (line && (line.length === 0 || used + gap + size <= room + 0.02)) {
+		if (line && (line.length === 0 || !exceeds(used + gap + size, room + 0.02))) {
 			used += (line.length > 0 ? gap : 0) + size;
 			line.push(item);
 		} else {
@@ -135,11 +136,12 @@ function breakLines(items: readonly Item[], room: number, gap: number): Item[][]
 function resolveFlexible(items: readonly Item[], room: number, gap: number): void {
 	const gaps = gap * Math.max(0, items.length - 1);
 	const outer = items.reduce((sum, item) => sum + item.hypothetical + item.margin, gaps);
-	const grows = outer < room;
+	const grows = exceeds(room, outer);
 	for (const item of items) {
-		const factor = grows ? item.box.style.flexGrow : item.box.style.flexShrink;
-		const cannot = grows ? item.base > item.hypothetical : item.base < item.hypothetical;
-		item.frozen = factor === 0 || cannot;
+		const cannot = grows
+			? exceeds(item.base, item.hypothetical)
+			: exceeds(item.hypothetical, item.base);
+		item.frozen = factorOf(item, grows) === 0 || cannot;
 		item.main = item.frozen ? item.hypothetical : item.base;
 	}
 	const initial = freeSpace(items, room, gaps);
@@ -165,27 +167,31 @@ function shareFreeSpace(
 	initial: number,
 	grows: boolean
 ): void {
-	const factorOf = ({ box }: Item): number => (grows ? box.style.flexGrow : box.style.flexShrink);
-	const factors = loose.reduce((sum, item) => sum + factorOf(item), 0);
+	const factors = loose.reduce((sum, item) => sum + factorOf(item, grows), 0);
 	const part = initial * factors;
-	const space = factors < 1 && Math.abs(part) < Math.abs(free) ? part : free;
-	const weights = loose.map((item) => factorOf(item) * (grows ? 1 : innerBase(item)));
+	const space = factors < 1 && exceeds(Math.abs(free), Math.abs(part)) ? part : free;
+	const weights = loose.map((item) => factorOf(item, grows) * (grows ? 1 : innerBase(item)));
 	const whole = weights.reduce((sum, weight) => sum + weight, 0);
 	for (const [index, item] of loose.entries()) {
-		const weight = weights[index] ?? 0;
-		item.main = whole > 0 ? item.base + (space * weight) / whole : item.base;
+		const part = whole > 0 ? (weights[index] ?? 0) / whole : 0;
+		noteFactor(part);
+		item.main = item.base + space * part;
 	}
+}
+
+function factorOf({ box }: Item, grows: boolean): number {
+	return grows ? box.style.flexGrow : box.style.flexShrink;
 }
 
 /** What shrinks is the content: the base size without padding. */
 function innerBase({ base, pad }: Item): number {
-	return Math.max(0, base - pad);
+	return larger(0, base - pad);
 }
 
 function freezeViolations(loose: readonly Item[]): void {
 	let total = 0;
 	const clamped = loose.map((item) => {
-		const bound = Math.max(item.least, Math.min(item.main, item.most));
+		const bound = larger(item.least, smaller(item.main, item.most));
 		total += bound - item.main;
 		return bound;
 	});
@@ -193,14 +199,15 @@ function freezeViolations(loose: readonly Item[]): void {
 		const bound = clamped[index] ?? item.main;
 		const violation = bound - item.main;
 		item.main = bound;
-		item.frozen = Math.abs(total) < 1e-9 || (total > 0 ? violation > 0 : violation < 0);
+		if (exceeds(total, 0)) item.frozen = exceeds(violation, 0);
+		else item.frozen = !exceeds(0, total) || exceeds(0, violation);
 	}
 }
 
 function lineCross(line: readonly Item[], width: number, layouter: Layouter): number {
 	return line.reduce((tallest, { box, main }) => {
 		const margin = box.style.marginBottom.at(width, layouter.view);
-		return Math.max(tallest, layouter.heightAt(box, main, width) + margin);
+		return larger(tallest, layouter.heightAt(box, main, width) + margin);
 	}, 0);
 }
 
@@ -245,13 +252,13 @@ export function justified(
 		case 'end':
 			return { before: free, between: 0 };
 		case 'space-between':
-			return { before: 0, between: free > 0 && count > 1 ? free / (count - 1) : 0 };
+			return { before: 0, between: exceeds(free, 0) && count > 1 ? free / (count - 1) : 0 };
 		case 'space-around':
-			return free > 0
+			return exceeds(free, 0)
 				? { before: free / count / 2, between: free / count }
 				: { before: 0, between: 0 };
 		case 'space-evenly':
-			return free > 0
+			return exceeds(free, 0)
 				? { before: free / (count + 1), between: free / (count + 1) }
 				: { before: 0, between: 0 };
 		default:
@@ -285,7 +292,7 @@ function layColumn(
 	const gaps = gap * Math.max(0, items.length - 1);
 	const sum = items.reduce((total, item) => total + item.hypothetical + item.margin, gaps);
 	const { least, most } = contentHeightBounds(box, pad, layouter);
-	const main = height ?? Math.min(Math.max(sum, least), most);
+	const main = height ?? smaller(larger(sum, least), most);
 	resolveFlexible(items, main, gap);
 	const used = items.reduce((total, item) => total + item.main + item.margin, gaps);
 	const { before, between } = justified(style.justify, main - used, items.length);
@@ -315,10 +322,10 @@ function columnItem(box: LayoutBox, own: number, width: number, layouter: Layout
 	const most = style.maxHeight ? style.maxHeight.at(0, view) : Infinity;
 	const content = layouter.contentHeightAt(box, own, width);
 	const basis = style.flexBasis && !style.flexBasis.share ? style.flexBasis.at(0, view) : undefined;
-	const base = Math.max(pad, basis ?? set ?? content);
-	const auto = style.scrolls ? 0 : Math.min(content, set ?? Infinity, most);
-	const least = Math.max(pad, style.minHeight ? style.minHeight.at(0, view) : auto);
-	const hypothetical = Math.max(least, Math.min(base, most));
+	const base = larger(pad, basis ?? set ?? content);
+	const auto = style.scrolls ? 0 : smaller(smaller(content, set ?? Infinity), most);
+	const least = larger(pad, style.minHeight ? style.minHeight.at(0, view) : auto);
+	const hypothetical = larger(least, smaller(base, most));
 	const margin = style.marginBottom.at(width, view);
 	return { box, base, least, most, hypothetical, margin, pad, main: hypothetical, frozen: false };
 }
@@ -333,14 +340,14 @@ export function flexIntrinsic(box: LayoutBox, layouter: Layouter): { min: number
 		min: itemContribution(child, 'min', style.isColumn || style.wraps, layouter),
 		max: itemContribution(child, 'max', style.isColumn, layouter)
 	}));
-	const widest = (list: readonly number[]): number => Math.max(0, ...list);
+	const widest = (list: readonly number[]): number => list.reduce(larger, 0);
 	const sum = (list: readonly number[]): number => list.reduce((total, one) => total + one, 0);
 	const mins = sizes.map((size) => size.min);
 	const maxs = sizes.map((size) => size.max);
 	if (style.isColumn) return { min: widest(mins), max: widest(maxs) };
 	const gaps = style.columnGap.at(0, layouter.view) * Math.max(0, children.length - 1);
 	const min = style.wraps ? widest(mins) : sum(mins) + gaps;
-	return { min, max: Math.max(min, sum(maxs) + gaps) };
+	return { min, max: larger(min, sum(maxs) + gaps) };
 }
 
 function itemContribution(
@@ -356,11 +363,11 @@ function itemContribution(
 	const basis = fixed(style.flexBasis, layouter);
 	if (basis === undefined) return own + margin;
 	let size = own;
-	if (style.flexGrow === 0) size = Math.min(size, basis);
-	if (style.flexShrink === 0) size = Math.max(size, basis);
+	if (style.flexGrow === 0) size = smaller(size, basis);
+	if (style.flexShrink === 0) size = larger(size, basis);
 	const pad = padAcross(box, 0, layouter);
 	const most = fixed(style.maxWidth, layouter) ?? Infinity;
 	const set = typeof style.width === 'string' ? undefined : fixed(style.width, layouter);
 	const least = style.minWidth?.at(0, layouter.view) ?? autoLeast(box, pad, set, most, layouter);
-	return Math.max(Math.min(size, most), least, pad) + margin;
+	return larger(larger(smaller(size, most), least), pad) + margin;
 }

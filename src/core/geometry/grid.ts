@@ -1,8 +1,10 @@
-import type { Length } from '../size/length.ts';
+import type { Viewport } from '../size/length.ts';
+import { alike, larger, noteStep, smaller } from '../size/turns.ts';
 import type { TrackList, TrackSize } from '../size/tracks.ts';
 import { alignedAt } from './flex.ts';
 import { placeItems, type GridPlace, type Placement } from './grid-place.ts';
-import { sizeTracks, type TrackItem, type TrackRoom } from './grid-tracks.ts';
+import { sizeTracks } from './grid-tracks.ts';
+import type { TrackItem, TrackRoom } from './grid-track.ts';
 import type { GridLines, LayoutBox, Layouter } from './layout-box.ts';
 import {
 	clampHeight,
@@ -63,8 +65,8 @@ export function layGrid(
 	let rowLines = linesOf(rowSizes, none, rowGap);
 	// Section 11.7: rows that fill are sized anew where the container's bounds decide its height.
 	const own = rowLines.at(-1)?.to ?? 0;
-	const bounded = height ?? Math.min(Math.max(own, least), most);
-	if (fills && bounded !== own) {
+	const bounded = height ?? smaller(larger(own, least), most);
+	if (fills && !alike(bounded, own)) {
 		rowSizes = sizeRows(bounded);
 		rowLines = linesOf(rowSizes, none, rowGap);
 	}
@@ -80,11 +82,12 @@ export function layGrid(
 /** The least and greatest content width: the columns under the constraint. */
 export function gridIntrinsic(box: LayoutBox, layouter: Layouter): { min: number; max: number } {
 	const columns = columnsOf(box, undefined, layouter);
-	const total = (constraint: 'min' | 'max'): number => {
-		const sizes = sizeColumns(columns, { available: undefined, constraint }, layouter);
-		return linesOf(sizes, columns.collapsed, columns.gap).at(-1)?.to ?? 0;
-	};
-	return { min: total('min'), max: total('max') };
+	return { min: totalWidth(columns, 'min', layouter), max: totalWidth(columns, 'max', layouter) };
+}
+
+function totalWidth(columns: Columns, constraint: 'min' | 'max', layouter: Layouter): number {
+	const sizes = sizeColumns(columns, { available: undefined, constraint }, layouter);
+	return linesOf(sizes, columns.collapsed, columns.gap).at(-1)?.to ?? 0;
 }
 
 /** Placements that were worked out, by the number of repetitions; they depend on nothing else. */
@@ -142,20 +145,27 @@ function repetitions(
 	const most = fixed(box.style.maxWidth, layouter);
 	const least = fixed(box.style.minWidth, layouter);
 	const base = width ?? 0;
-	const sizeOf = ({ min, max }: TrackSize): number => {
-		const lengths: Length[] = [];
-		if (max.kind === 'length') lengths.push(max.length);
-		if (min.kind === 'length') lengths.push(min.length);
-		return Math.max(...lengths.map((length) => length.at(base, layouter.view)), 1);
-	};
-	const total = (list: readonly TrackSize[]): number =>
-		list.reduce((sum, track) => sum + sizeOf(track) + gap, 0);
-	const group = total(repeat?.tracks ?? []);
-	const others = total(tracks) - gap;
+	const { view } = layouter;
+	const group = totalOf(repeat?.tracks ?? [], gap, base, view);
+	const others = totalOf(tracks, gap, base, view) - gap;
 	const room = width ?? (most === undefined ? undefined : most - pad);
-	if (room !== undefined) return Math.max(1, Math.floor((room - others + 0.02) / group));
-	if (least === undefined) return 1;
-	return Math.max(1, Math.ceil((least - pad - others) / group));
+	if (room !== undefined) return wholeTimes(larger(1, (room - others + 0.02) / group));
+	return least === undefined ? 1 : wholeTimes(larger(1, Math.ceil((least - pad - others) / group)));
+}
+
+/** What tracks take with their gaps, by the larger of the lengths that they name. */
+function totalOf(list: readonly TrackSize[], gap: number, base: number, view: Viewport): number {
+	return list.reduce((sum, { min, max }) => {
+		const most = max.kind === 'length' ? max.length.at(base, view) : 0;
+		const least = min.kind === 'length' ? min.length.at(base, view) : 0;
+		return sum + larger(larger(most, least), 1) + gap;
+	}, 0);
+}
+
+function wholeTimes(times: number): number {
+	const whole = Math.floor(times);
+	noteStep(times, whole, whole + 1);
+	return whole;
 }
 
 function sizeColumns(
@@ -180,7 +190,7 @@ function columnItem({ box, column }: GridPlace, layouter: Layouter): TrackItem {
 	const least =
 		!isAuto && !isShare(style.width)
 			? minContent
-			: style.minWidth && Math.max(style.minWidth.at(0, layouter.view) + margin, floor);
+			: style.minWidth && larger(style.minWidth.at(0, layouter.view) + margin, floor);
 	return { from, to, minContent, maxContent, least, floor, scrolls: style.scrolls };
 }
 
@@ -232,7 +242,7 @@ function rowItem(
 	const height = layouter.heightAt(box, width, to - from) + margin;
 	const least = style.height
 		? height
-		: style.minHeight && Math.max(style.minHeight.at(0, layouter.view) + margin, floor);
+		: style.minHeight && larger(style.minHeight.at(0, layouter.view) + margin, floor);
 	return {
 		from: row.from,
 		to: row.to,

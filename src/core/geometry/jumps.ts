@@ -1,4 +1,5 @@
 import type { PageLayout, PlacedBox } from './page-layout.ts';
+import { Sweep } from './sweep.ts';
 
 /** Widths that are looked at, px of the screen. */
 export const sweepFrom = 280;
@@ -14,17 +15,11 @@ const height = 800;
  * elsewhere or had another width. Heights that change as text wraps are no jumps.
  */
 export function jumpWidths(layout: PageLayout): number[] {
-	return [...sweepJumps(layout)].flatMap((jump) => jump ?? []);
-}
-
-/** The same one width after the other, so that a caller can do other things between two of them. */
-export function* sweepJumps(layout: PageLayout): Generator<number | undefined> {
-	let before: Map<string, PlacedBox> | undefined;
-	for (let width = sweepFrom; width <= sweepTo; width++) {
-		const boxes = framesOf(layout.boxesAt({ width, height }));
-		yield before && jumps(before, boxes) ? width : undefined;
-		before = boxes;
-	}
+	const { stretches } = new Sweep(layout, sweepFrom, sweepTo, height);
+	return stretches.flatMap(({ from, first }, index) => {
+		const before = stretches[index - 1];
+		return before && jumps(framesOf(before.last), framesOf(first)) ? [from] : [];
+	});
 }
 
 function framesOf(boxes: readonly PlacedBox[]): Map<string, PlacedBox> {

@@ -49,6 +49,8 @@ export interface LayoutBox {
 	measuredWidth: number;
 	measuredBase: number;
 	measuredRun: number;
+	/** Whether its least and greatest content width are the same on every screen. */
+	readonly steady: boolean;
 	/** Least and greatest content width without padding, and in which run. */
 	minContent: number;
 	maxContent: number;

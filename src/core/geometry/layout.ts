@@ -1,4 +1,5 @@
 import type { Viewport } from '../size/length.ts';
+import { alike, larger, unnoted } from '../size/turns.ts';
 import { blockIntrinsic, layBlock } from './block.ts';
 import { flexIntrinsic, layFlex } from './flex.ts';
 import { gridIntrinsic, layGrid } from './grid.ts';
@@ -7,17 +8,14 @@ import { clampHeight, padAcross, padDown, setHeight } from './sizing.ts';
 
 let runs = 0;
 
-/** Lays out a tree of boxes for one viewport. What does not depend on the viewport is kept between runs. */
-export class Layout implements Layouter {
-	private readonly run: number;
+/** A run whose content widths hold for every viewport. */
+const steadyRun = -1;
 
-	/** `intrinsicRun` is a run whose content widths still hold; a new one where there is none. */
-	constructor(
-		readonly view: Viewport,
-		private readonly intrinsicRun: number
-	) {
-		this.run = nextRun();
-	}
+/** Lays out a tree of boxes for one viewport. */
+export class Layout implements Layouter {
+	private readonly run = ++runs;
+
+	constructor(readonly view: Viewport) {}
 
 	lay(
 		box: LayoutBox,
@@ -26,8 +24,7 @@ export class Layout implements Layouter {
 		base: number,
 		isKnown = true
 	): void {
-		const same = box.laidRun === this.run && box.laidWidth === width && box.laidBase === base;
-		if (same && box.laidHeight === height && box.laidKnown === isKnown) return;
+		if (this.isLaid(box, width, height, base) && box.laidKnown === isKnown) return;
 		const set = height ?? this.ownHeight(box, base);
 		const content = this.layContent(box, width, set, base, isKnown);
 		box.width = width;
@@ -40,6 +37,13 @@ export class Layout implements Layouter {
 		if (set === undefined) this.remember(box, width, base, content);
 	}
 
+	private isLaid(box: LayoutBox, width: number, height: number | undefined, base: number): boolean {
+		if (box.laidRun !== this.run) return false;
+		if (!alike(box.laidWidth, width) || !alike(box.laidBase, base)) return false;
+		if (box.laidHeight === undefined || height === undefined) return box.laidHeight === height;
+		return alike(box.laidHeight, height);
+	}
+
 	heightAt(box: LayoutBox, width: number, base: number): number {
 		return (
 			this.ownHeight(box, base) ??
@@ -48,8 +52,8 @@ export class Layout implements Layouter {
 	}
 
 	contentHeightAt(box: LayoutBox, width: number, base: number): number {
-		const known = box.measuredRun === this.run && box.measuredWidth === width;
-		if (known && box.measuredBase === base) return box.contentHeight;
+		const known = box.measuredRun === this.run && alike(box.measuredWidth, width);
+		if (known && alike(box.measuredBase, base)) return box.contentHeight;
 		box.laidRun = 0;
 		const content = this.layContent(box, width, undefined, base);
 		this.remember(box, width, base, content);
@@ -57,9 +61,12 @@ export class Layout implements Layouter {
 	}
 
 	intrinsic(box: LayoutBox): void {
-		if (box.intrinsicRun === this.intrinsicRun) return;
-		box.intrinsicRun = this.intrinsicRun;
-		const { min, max } = this.contentWidths(box);
+		if (box.intrinsicRun === this.run || box.intrinsicRun === steadyRun) return;
+		box.intrinsicRun = box.steady ? steadyRun : this.run;
+		// What is kept for other widths has no part in how this one came about.
+		const { min, max } = box.steady
+			? unnoted(() => this.contentWidths(box))
+			: this.contentWidths(box);
 		box.minContent = min;
 		box.maxContent = max;
 	}
@@ -98,8 +105,8 @@ export class Layout implements Layouter {
 		isKnown = true
 	): number {
 		const pad = padDown(box, base, this);
-		const inner = Math.max(0, width - padAcross(box, base, this));
-		const innerHeight = height === undefined ? undefined : Math.max(0, height - pad);
+		const inner = larger(0, width - padAcross(box, base, this));
+		const innerHeight = height === undefined ? undefined : larger(0, height - pad);
 		return pad + this.layInside(box, inner, innerHeight, pad, isKnown);
 	}
 
@@ -128,9 +135,4 @@ export class Layout implements Layouter {
 				return layBlock(box.children, inner, this);
 		}
 	}
-}
-
-/** A number for a new run, never used before. */
-export function nextRun(): number {
-	return ++runs;
 }

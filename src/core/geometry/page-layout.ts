@@ -1,11 +1,10 @@
-import { bandAt } from '../resolve/bands.ts';
-import type { Length, Viewport } from '../size/length.ts';
-import type { TrackList } from '../size/tracks.ts';
+import type { Viewport } from '../size/length.ts';
+import { larger, noteTurns, smaller, type Turns } from '../size/turns.ts';
 import type { BoxName, GridLines, LayoutBox } from './layout-box.ts';
-import { Layout, nextRun } from './layout.ts';
+import { Layout } from './layout.ts';
+import { notedBand } from './noted-band.ts';
 import { boxesInBand, type PageGround } from './page.ts';
 import { padDown, usedWidth } from './sizing.ts';
-import type { Style } from './style.ts';
 
 /** Where a box is on the page at one width, px from the top left, before anything is scrolled. */
 export interface PlacedBox {
@@ -21,51 +20,42 @@ export interface PlacedBox {
 	readonly lines: GridLines | undefined;
 }
 
-interface Band {
-	readonly root: LayoutBox;
-	/** Content widths hold for every viewport; undefined where some depend on it. */
-	readonly intrinsicRun: number | undefined;
-}
-
 /** The boxes of one page, at any width. */
 export class PageLayout {
-	private readonly bands = new Map<number, Band>();
+	/** The boxes of each band of the screen, made when they are first asked for. */
+	private readonly roots = new Map<number, LayoutBox>();
 
 	constructor(private readonly ground: PageGround) {}
 
 	/** All boxes that are shown, each before what is in it. */
 	boxesAt(view: Viewport): PlacedBox[] {
 		const { settings } = this.ground.site;
-		const { root, intrinsicRun } = this.band(bandAt(settings.bands, view.width));
-		const layout = new Layout(view, intrinsicRun ?? nextRun());
+		const root = this.rootIn(notedBand(settings.bands, view.width));
+		const layout = new Layout(view);
 		const width = usedWidth(root, view.width, view.width, true, layout);
 		layout.lay(root, width, undefined, view.width);
 		root.x = 0;
 		root.y = 0;
 		const placer = new Placer(view, settings.dir === 'rtl');
 		placer.place(root, 0, 0, placer.screen);
-		for (const drawer of drawersIn(root)) {
+		for (const drawer of placer.drawers) {
 			layFixed(drawer, layout);
 			placer.place(drawer, 0, 0, placer.screen);
 		}
 		return placer.placed;
 	}
 
-	private band(place: number): Band {
-		let band = this.bands.get(place);
-		if (!band) {
-			const root = boxesInBand(this.ground, place);
-			band = { root, intrinsicRun: dependsOnViewport(root) ? undefined : nextRun() };
-			this.bands.set(place, band);
-		}
-		return band;
+	/** The same, with the turns that it took to work them out. */
+	notedAt(view: Viewport): { readonly boxes: PlacedBox[]; readonly turns: Turns } {
+		const { result, turns } = noteTurns(() => this.boxesAt(view));
+		return { boxes: result, turns };
 	}
-}
 
-/** The open drawers of the layouts that were laid out. */
-function drawersIn(box: LayoutBox): LayoutBox[] {
-	const inside = box.chosen ? [box.chosen] : box.children;
-	return [...box.drawers, ...inside.flatMap(drawersIn)];
+	private rootIn(band: number): LayoutBox {
+		let root = this.roots.get(band);
+		if (!root) this.roots.set(band, (root = boxesInBand(this.ground, band)));
+		return root;
+	}
 }
 
 /** CSS Positioned Layout 3, section 4: a drawer fills the screen between the edges it keeps to. */
@@ -74,8 +64,8 @@ function layFixed(box: LayoutBox, layout: Layout): void {
 	const { style } = box;
 	const wide = usedWidth(box, view.width, view.width, true, layout);
 	const most = style.maxHeight?.at(view.height, view) ?? Infinity;
-	const height = Math.min(style.height?.at(view.height, view) ?? view.height, most);
-	layout.lay(box, wide, Math.max(height, padDown(box, view.width, layout)), view.width);
+	const height = smaller(style.height?.at(view.height, view) ?? view.height, most);
+	layout.lay(box, wide, larger(height, padDown(box, view.width, layout)), view.width);
 	box.x = style.start ? 0 : view.width - wide;
 	box.y = style.top ? 0 : view.height - box.height;
 }
@@ -95,6 +85,8 @@ interface Reach {
 /** Turns places within parents into places on the page. */
 class Placer {
 	readonly placed: PlacedBox[] = [];
+	/** The open drawers of the layouts that were placed; those of one in a drawer come after it. */
+	readonly drawers: LayoutBox[] = [];
 	readonly screen: Port;
 
 	constructor(
@@ -115,15 +107,16 @@ class Placer {
 		const x = parentX + box.x;
 		const y = this.stuck(box, parentY + box.y, port, bounds);
 		const index = this.placed.length;
+		this.drawers.push(...box.drawers);
 		const inPlace = box.name.kind !== 'space';
 		if (inPlace) this.placed.push(this.entry(box, x, y, { x: 0, y: 0 }));
 		const reach = this.placeInside(box, x, y, port);
 		const end = { x: x + box.width, y: y + box.height };
 		if (inPlace) {
-			const overflow = { x: Math.max(0, reach.x - end.x), y: Math.max(0, reach.y - end.y) };
+			const overflow = { x: larger(0, reach.x - end.x), y: larger(0, reach.y - end.y) };
 			if (overflow.x > 0 || overflow.y > 0) this.placed[index] = this.entry(box, x, y, overflow);
 		}
-		return box.style.scrolls ? end : { x: Math.max(end.x, reach.x), y: Math.max(end.y, reach.y) };
+		return box.style.scrolls ? end : { x: larger(end.x, reach.x), y: larger(end.y, reach.y) };
 	}
 
 	private entry(box: LayoutBox, x: number, y: number, overflow: Reach): PlacedBox {
@@ -146,7 +139,7 @@ class Placer {
 		const padTop = style.padTop.at(laidBase, this.view);
 		const inner = { x: x + padStart, y: y + padTop };
 		if (box.leaf) {
-			const room = Math.max(0, box.width - padStart - style.padEnd.at(laidBase, this.view));
+			const room = larger(0, box.width - padStart - style.padEnd.at(laidBase, this.view));
 			return { x: inner.x + box.leaf.min, y: inner.y + box.leaf.heightAt(room) };
 		}
 		const children = box.chosen ? [box.chosen] : box.children;
@@ -156,7 +149,7 @@ class Placer {
 		let reach: Reach = { x, y };
 		for (const child of children) {
 			const end = this.place(child, inner.x, inner.y, within, { top: inner.y, bottom });
-			reach = { x: Math.max(reach.x, end.x), y: Math.max(reach.y, end.y) };
+			reach = { x: larger(reach.x, end.x), y: larger(reach.y, end.y) };
 		}
 		return reach;
 	}
@@ -172,40 +165,9 @@ class Placer {
 		if (style.top) {
 			const least = port.top + style.top.at(0, this.view);
 			const outer = height + style.marginBottom.at(laidBase, this.view);
-			return y >= least ? y : Math.max(y, Math.min(least, bounds.bottom - outer));
+			return larger(y, smaller(least, bounds.bottom - outer));
 		}
 		const most = port.bottom - (style.bottom?.at(0, this.view) ?? 0) - height;
-		return y <= most ? y : Math.min(y, Math.max(most, bounds.top));
+		return smaller(y, larger(most, bounds.top));
 	}
-}
-
-/** Whether a width that a box or its content would like depends on the size of the screen. */
-function dependsOnViewport(box: LayoutBox): boolean {
-	// What is in a box that measures its own space is made later, and may depend on it.
-	if (box.variant) return true;
-	return styleDepends(box.style) || [...box.children, ...box.drawers].some(dependsOnViewport);
-}
-
-function styleDepends(style: Style): boolean {
-	const { width, minWidth, maxWidth, padStart, padEnd, marginStart, flexBasis, columnGap } = style;
-	const lengths: (Length | undefined)[] = [
-		typeof width === 'string' ? undefined : width,
-		minWidth,
-		maxWidth,
-		padStart,
-		padEnd,
-		marginStart,
-		flexBasis,
-		columnGap,
-		...lengthsOf(style.columns)
-	];
-	return lengths.some((length) => length?.viewport);
-}
-
-function lengthsOf({ tracks, repeat }: TrackList): (Length | undefined)[] {
-	return [...tracks, ...(repeat?.tracks ?? [])].flatMap(({ min, max, limit }) => [
-		min.kind === 'length' ? min.length : undefined,
-		max.kind === 'length' ? max.length : undefined,
-		limit
-	]);
 }

@@ -1,4 +1,4 @@
-import { bandAt, settingsAt, type Bands } from '../resolve/bands.ts';
+import { settingsAt, type Bands } from '../resolve/bands.ts';
 import { declare, declareInSlot, type Ground } from '../boxes/declare.ts';
 import type { Declarations } from '../boxes/declarations.ts';
 import { groundOf } from '../boxes/ground.ts';
@@ -8,7 +8,8 @@ import type { Landed, ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
 import { substitute, tokensAt, type Lookup } from '../size/tokens.ts';
 import type { BoxName, LayoutBox } from './layout-box.ts';
 import type { PieceSize, PieceSizes } from './piece-size.ts';
-import { readStyle, type Style } from './style.ts';
+import { notedBand } from './noted-band.ts';
+import { readStyle, widthsDepend, type Style } from './style.ts';
 
 /** Which drawers are open, by layout and region. */
 export type OpenDrawers = ReadonlySet<string>;
@@ -92,7 +93,7 @@ class BoxMaker {
 		const space = makeBox({ ...name, kind: 'space' }, readStyle(inSlot, lookup), []);
 		const variant = (width: number): LayoutBox => {
 			// A sum of parts may come out a hair below the whole.
-			const band = bandAt(this.bands, width + 0.008);
+			const band = notedBand(this.bands, width + 0.008);
 			let made = variants.get(band);
 			if (!made) variants.set(band, (made = this.layout(layout, band, name, new Map(), lookup)));
 			return made;
@@ -243,6 +244,7 @@ function makeBox(
 		measuredWidth: 0,
 		measuredBase: 0,
 		measuredRun: 0,
+		steady: !widthsDepend(style) && ordered.every((child) => child.steady),
 		minContent: 0,
 		maxContent: 0,
 		intrinsicRun: 0,

@@ -1,3 +1,5 @@
+import { noteStep } from '../size/turns.ts';
+
 /** What the calculation has to know of a piece's content: px, without the piece's own padding. */
 export interface PieceSize {
 	/** The least width at which nothing sticks out. */
@@ -19,7 +21,9 @@ export function runSize(count: number, width: number, height: number): PieceSize
 		min: width,
 		max: count * width,
 		heightAt(room) {
-			const inLine = Math.max(1, Math.floor((room + 0.03) / width));
+			const fits = (room + 0.03) / width;
+			const inLine = Math.max(1, Math.floor(fits));
+			noteStep(fits, inLine === 1 ? -Infinity : inLine, inLine + 1);
 			return Math.ceil(count / inLine) * height;
 		}
 	};
@@ -45,6 +49,8 @@ export function sampledSize(min: number, max: number, samples: readonly SizeSamp
 				if ((widths[middle] ?? 0) <= width + 0.01) low = middle;
 				else high = middle - 1;
 			}
+			const from = low === 0 ? -Infinity : (widths[low] ?? 0);
+			noteStep(width + 0.01, from, widths[low + 1] ?? Infinity);
 			return samples[low]?.height ?? 0;
 		}
 	};

@@ -1,4 +1,5 @@
 import type { Length } from '../size/length.ts';
+import { larger, smaller } from '../size/turns.ts';
 import type { LayoutBox, Layouter } from './layout-box.ts';
 
 /** Sizes of one box from its own style: CSS Box Sizing 3, with border-box sizing throughout. */
@@ -24,7 +25,7 @@ export function clampWidth(
 	const { view } = layouter;
 	const most = maxWidth ? maxWidth.at(base, view) : Infinity;
 	const least = minWidth ? minWidth.at(base, view) : autoMinimum;
-	return Math.max(Math.min(width, most), least, padAcross(box, base, layouter));
+	return larger(larger(smaller(width, most), least), padAcross(box, base, layouter));
 }
 
 /** The same for heights; shares do not come up in them. */
@@ -39,7 +40,7 @@ export function clampHeight(
 	const { view } = layouter;
 	const most = maxHeight ? maxHeight.at(0, view) : Infinity;
 	const least = minHeight ? minHeight.at(0, view) : autoMinimum;
-	return Math.max(Math.min(height, most), least, padDown(box, base, layouter));
+	return larger(larger(smaller(height, most), least), padDown(box, base, layouter));
 }
 
 /** Content-box bounds of a height, for containers whose own height comes from their content. */
@@ -49,9 +50,9 @@ export function contentHeightBounds(
 	{ view }: Layouter
 ): { least: number; most: number } {
 	const { minHeight, maxHeight } = box.style;
-	const most = maxHeight ? Math.max(0, maxHeight.at(0, view) - pad) : Infinity;
-	const least = minHeight ? Math.max(0, minHeight.at(0, view) - pad) : 0;
-	return { least, most: Math.max(most, least) };
+	const most = maxHeight ? larger(0, maxHeight.at(0, view) - pad) : Infinity;
+	const least = minHeight ? larger(0, minHeight.at(0, view) - pad) : 0;
+	return { least, most: larger(most, least) };
 }
 
 /** A width that is set in px or as a share; undefined where it comes from the content or the room. */
@@ -78,7 +79,7 @@ export function contribution(box: LayoutBox, kind: 'min' | 'max', layouter: Layo
 	const width = preferred(box, kind, pad, layouter);
 	const most = fixed(style.maxWidth, layouter) ?? Infinity;
 	const least = style.minWidth?.at(0, layouter.view) ?? 0;
-	return Math.max(Math.min(width, most), least, pad);
+	return larger(larger(smaller(width, most), least), pad);
 }
 
 function preferred(box: LayoutBox, kind: 'min' | 'max', pad: number, layouter: Layouter): number {
@@ -98,7 +99,7 @@ export function fixed(length: Length | undefined, { view }: Layouter): number | 
 export function fitContent(box: LayoutBox, room: number, base: number, layouter: Layouter): number {
 	layouter.intrinsic(box);
 	const pad = padAcross(box, base, layouter);
-	return Math.min(pad + box.maxContent, Math.max(pad + box.minContent, room));
+	return smaller(pad + box.maxContent, larger(pad + box.minContent, room));
 }
 
 /** The used width of a box that stretches over its room, unless its style says otherwise. */
@@ -120,18 +121,17 @@ function wishedWidth(
 	layouter: Layouter
 ): number {
 	const { width } = box.style;
-	const pad = (): number => padAcross(box, base, layouter);
 	switch (width) {
 		case 'auto':
-			return stretches ? Math.max(room, 0) : fitContent(box, room, base, layouter);
+			return stretches ? larger(room, 0) : fitContent(box, room, base, layouter);
 		case 'fit-content':
 			return fitContent(box, room, base, layouter);
 		case 'min-content':
 			layouter.intrinsic(box);
-			return pad() + box.minContent;
+			return padAcross(box, base, layouter) + box.minContent;
 		case 'max-content':
 			layouter.intrinsic(box);
-			return pad() + box.maxContent;
+			return padAcross(box, base, layouter) + box.maxContent;
 		default:
 			return width.at(base, layouter.view);
 	}

@@ -191,3 +191,28 @@ function areasFrom(text: string | undefined): Pick<Style, 'areas' | 'areaColumns
 		areaRows: rows.length
 	};
 }
+
+/** Whether a width that a box or its content would like depends on the size of the screen. */
+export function widthsDepend(style: Style): boolean {
+	const { width, minWidth, maxWidth, padStart, padEnd, marginStart, flexBasis, columnGap } = style;
+	const lengths: (Length | undefined)[] = [
+		typeof width === 'string' ? undefined : width,
+		minWidth,
+		maxWidth,
+		padStart,
+		padEnd,
+		marginStart,
+		flexBasis,
+		columnGap,
+		...lengthsOf(style.columns)
+	];
+	return lengths.some((length) => length?.viewport);
+}
+
+function lengthsOf({ tracks, repeat }: TrackList): (Length | undefined)[] {
+	return [...tracks, ...(repeat?.tracks ?? [])].flatMap(({ min, max, limit }) => [
+		min.kind === 'length' ? min.length : undefined,
+		max.kind === 'length' ? max.length : undefined,
+		limit
+	]);
+}

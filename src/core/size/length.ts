@@ -1,4 +1,5 @@
 import { parse, type CssNode, type List } from 'css-tree';
+import { larger, smaller } from './turns.ts';
 
 /** What lengths can refer to besides numbers, px. */
 export interface Viewport {
@@ -40,8 +41,8 @@ const viewportUnits: Readonly<Record<string, (view: Viewport) => number>> = {
 	...axisUnits('h', (view) => view.height),
 	...axisUnits('i', (view) => view.width),
 	...axisUnits('b', (view) => view.height),
-	...axisUnits('min', (view) => Math.min(view.width, view.height)),
-	...axisUnits('max', (view) => Math.max(view.width, view.height))
+	...axisUnits('min', (view) => smaller(view.width, view.height)),
+	...axisUnits('max', (view) => larger(view.width, view.height))
 };
 
 /** Section 6.1.2.1: the large, small and dynamic viewport are one where no bar of the browser moves. */
@@ -139,19 +140,17 @@ function functionOf(name: string, children: List<CssNode>): Term {
 	const lists = argumentsOf(children);
 	if (name === 'calc' && lists.length === 1) return sumOf(lists[0] ?? []);
 	const lengths = lists.map((list) => lengthOf(sumOf(list)));
-	if (name === 'min' && lengths.length > 0) return { length: joined(lengths, least) };
-	if (name === 'max' && lengths.length > 0) return { length: joined(lengths, greatest) };
+	if (name === 'min' && lengths.length > 0) return { length: joined(lengths, smaller) };
+	if (name === 'max' && lengths.length > 0) return { length: joined(lengths, larger) };
 	const [low, value, high] = lengths;
 	if (name === 'clamp' && low && value && high && lengths.length === 3) {
-		return { length: joined([low, joined([value, high], least)], greatest) };
+		return { length: joined([low, joined([value, high], smaller)], larger) };
 	}
 	throw new LengthRefused(`${name}() cannot stand here`);
 }
 
 const sum = (a: number, b: number): number => a + b;
 const difference = (a: number, b: number): number => a - b;
-const least = (a: number, b: number): number => Math.min(a, b);
-const greatest = (a: number, b: number): number => Math.max(a, b);
 
 function joined(lengths: readonly Length[], by: (a: number, b: number) => number): Length {
 	return lengths.reduce((one, other) => ({

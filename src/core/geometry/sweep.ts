@@ -1,0 +1,113 @@
+import type { Turns } from '../size/turns.ts';
+import type { BoxName, GridLines } from './layout-box.ts';
+import type { PageLayout, PlacedBox } from './page-layout.ts';
+
+/** Neighbouring widths, px, over which every box moves and grows evenly, on a straight line. */
+export interface Stretch {
+	readonly from: number;
+	/** The last of them. */
+	readonly to: number;
+	/** The boxes at both ends: the same ones in the same order. */
+	readonly first: readonly PlacedBox[];
+	readonly last: readonly PlacedBox[];
+}
+
+interface Laid {
+	readonly width: number;
+	readonly boxes: readonly PlacedBox[];
+	readonly turns: Turns;
+}
+
+/** The boxes of a page at every whole width of a range, worked out where something changes its way. */
+export class Sweep {
+	readonly stretches: readonly Stretch[];
+
+	/** `from` and `to` are whole widths of the screen, px, both inclusive; `height` is the screen's. */
+	constructor(layout: PageLayout, from: number, to: number, height: number) {
+		const lay = (width: number): Laid => ({ width, ...layout.notedAt({ width, height }) });
+		this.stretches = stretchesBetween(lay(from), lay(to), lay);
+	}
+
+	/** All boxes at a whole width of the range; within 0.05 px of what laying out gives. */
+	boxesAt(width: number): PlacedBox[] {
+		const stretch = this.stretches.find((one) => width <= one.to);
+		return stretch ? boxesWithin(stretch, width) : [];
+	}
+
+	/** The boxes at one width after the other. */
+	*[Symbol.iterator](): Generator<{ readonly width: number; readonly boxes: PlacedBox[] }> {
+		for (const stretch of this.stretches) {
+			for (let width = stretch.from; width <= stretch.to; width++) {
+				yield { width, boxes: boxesWithin(stretch, width) };
+			}
+		}
+	}
+}
+
+/** Parts a range where a turn changes, until the turns at both ends of each part are the same. */
+function stretchesBetween(first: Laid, last: Laid, lay: (width: number) => Laid): Stretch[] {
+	const stretches: Stretch[] = [];
+	const open = [{ first, last }];
+	for (let part = open.pop(); part; part = open.pop()) {
+		const { first: one, last: other } = part;
+		const change = one.width === other.width ? undefined : one.turns.firstChange(other.turns);
+		if (change === undefined) {
+			const ends = { from: one.width, to: other.width };
+			stretches.push({ ...ends, first: one.boxes, last: other.boxes });
+			continue;
+		}
+		const across = Math.ceil(one.width + change * (other.width - one.width)) - 1;
+		const before = Math.min(Math.max(across, one.width), other.width - 1);
+		const end = before === one.width ? one : lay(before);
+		const start = before + 1 === other.width ? other : lay(before + 1);
+		// The narrower part is taken up next, so that stretches come in order.
+		open.push({ first: start, last: other }, { first: one, last: end });
+	}
+	return stretches;
+}
+
+function boxesWithin({ from, to, first, last }: Stretch, width: number): PlacedBox[] {
+	if (width === from) return [...first];
+	const share = (width - from) / (to - from);
+	return first.map((box, index) => new BoxBetween(box, last[index] ?? box, share));
+}
+
+/** A box on the straight line between two; its tracks are worked out when they are asked for. */
+class BoxBetween implements PlacedBox {
+	readonly name: BoxName;
+	readonly x: number;
+	readonly y: number;
+	readonly width: number;
+	readonly height: number;
+	readonly overflowX: number;
+	readonly overflowY: number;
+
+	constructor(
+		private readonly a: PlacedBox,
+		private readonly b: PlacedBox,
+		private readonly share: number
+	) {
+		this.name = a.name;
+		this.x = a.x + (b.x - a.x) * share;
+		this.y = a.y + (b.y - a.y) * share;
+		this.width = a.width + (b.width - a.width) * share;
+		this.height = a.height + (b.height - a.height) * share;
+		this.overflowX = a.overflowX + (b.overflowX - a.overflowX) * share;
+		this.overflowY = a.overflowY + (b.overflowY - a.overflowY) * share;
+	}
+
+	get lines(): GridLines | undefined {
+		const { a, b, share } = this;
+		return a.lines && b.lines && linesBetween(a.lines, b.lines, share);
+	}
+}
+
+function linesBetween(a: GridLines, b: GridLines, share: number): GridLines {
+	const between = (one: number, other = one): number => one + (other - one) * share;
+	return {
+		columns: a.columns.map((size, index) => between(size, b.columns[index])),
+		rows: a.rows.map((size, index) => between(size, b.rows[index])),
+		columnGap: between(a.columnGap, b.columnGap),
+		rowGap: between(a.rowGap, b.rowGap)
+	};
+}
