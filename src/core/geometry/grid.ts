@@ -1,5 +1,5 @@
 import type { Viewport } from '../size/length.ts';
-import { alike, larger, noteStep, smaller } from '../size/turns.ts';
+import { alike, larger, noteStep, smaller, unnoted } from '../size/turns.ts';
 import type { TrackList, TrackSize } from '../size/tracks.ts';
 import { alignedAt } from './flex.ts';
 import { placeItems, type GridPlace, type Placement } from './grid-place.ts';
@@ -173,10 +173,25 @@ function sizeColumns(
 	{ available, constraint }: Pick<TrackRoom, 'available' | 'constraint'>,
 	layouter: Layouter
 ): number[] {
-	const items = placement.places.map((place) => columnItem(place, layouter));
+	const items = columnItems(placement, layouter);
 	const { view } = layouter;
 	const room = { available, constraint, least: 0, gap, view };
 	return sizeTracks(sizes, collapsed, items, room);
+}
+
+/** What items ask of columns, where that is the same on every screen. */
+const steadyItems = new WeakMap<Placement, readonly TrackItem[]>();
+
+function columnItems(placement: Placement, layouter: Layouter): readonly TrackItem[] {
+	const known = steadyItems.get(placement);
+	if (known) return known;
+	const { places } = placement;
+	if (!places.every(({ box }) => box.steady)) {
+		return places.map((place) => columnItem(place, layouter));
+	}
+	const items = unnoted(() => places.map((place) => columnItem(place, layouter)));
+	steadyItems.set(placement, items);
+	return items;
 }
 
 function columnItem({ box, column }: GridPlace, layouter: Layouter): TrackItem {
