@@ -1,7 +1,16 @@
 import type { Proposal, Wish } from '$core/edit/wish.ts';
+import { listWords } from '$core/messages/problem.ts';
 import { store } from './site.svelte.ts';
 
 type Edit = Extract<Proposal, { kind: 'edit' }>;
+
+interface MarkedBands {
+	readonly names: readonly string[];
+	/** The texts as the edit left them, once it is made. */
+	readonly done: ReadonlyMap<string, string> | undefined;
+}
+
+const noBands: MarkedBands = { names: [], done: undefined };
 
 /** Edits asked for on the drawings: made at once, or after the user has seen what else they change. */
 class Wishes {
@@ -9,7 +18,10 @@ class Wishes {
 	asking = $state.raw<{ readonly wish: Wish; readonly edit: Edit } | undefined>();
 	/** Pages that the edit under the pointer would change. */
 	touched = $state.raw<ReadonlySet<string>>(new Set());
+	/** Bands that the edit under the pointer would change, or that the last one has changed. */
+	private marked = $state.raw<MarkedBands>(noBands);
 	private previews = 0;
+	private wait: ReturnType<typeof setTimeout> | undefined;
 	private last: Promise<void> = Promise.resolve();
 
 	/** Carries a wish out, or asks first, or says why it cannot be. Gives whether it was carried out. */
@@ -50,16 +62,40 @@ class Wishes {
 		});
 	}
 
-	/** Marks the pages that a wish would change, until `forget` or the next one. */
+	/** Marks the pages and bands that a wish would change, until `forget` or the next one. */
 	async preview(wish: Wish): Promise<void> {
+		clearTimeout(this.wait);
 		const turn = ++this.previews;
-		const touched = await store.core.touches(wish);
-		if (turn === this.previews) this.touched = new Set(touched);
+		const { pages, bands } = await store.core.touches(wish);
+		if (turn !== this.previews) return;
+		this.touched = new Set(pages);
+		this.marked = { names: bands, done: undefined };
+	}
+
+	/** The same for a wish that changes with each move of the pointer, once it rests a moment. */
+	previewSoon(wish: Wish): void {
+		clearTimeout(this.wait);
+		this.wait = setTimeout(() => void this.preview(wish), 120);
 	}
 
 	forget(): void {
+		clearTimeout(this.wait);
 		this.previews++;
 		if (this.touched.size > 0) this.touched = new Set();
+		if (this.marked.done === undefined) this.marked = noBands;
+	}
+
+	/** What the edit under the pointer would do to a band, or the last one has done; until the text changes. */
+	markOf(band: string): 'changes' | 'changed' | undefined {
+		const { names, done } = this.marked;
+		if (!names.includes(band) || (done !== undefined && done !== store.texts)) return undefined;
+		return done === undefined ? 'changes' : 'changed';
+	}
+
+	/** Other bands that the edit under the pointer would change, in words; empty where there are none. */
+	elsewhere(band: string): string {
+		const others = this.marked.names.filter((name) => name !== band);
+		return this.marked.done === undefined && others.length > 0 ? `also ${listWords(others)}` : '';
 	}
 
 	/** One wish after the other: each is worked out on the text that the one before it left. */
@@ -83,7 +119,9 @@ class Wishes {
 
 	private async carryOut(edit: Edit, typing: boolean): Promise<void> {
 		store.notice = undefined;
-		if (edit.changes.length > 0) await store.apply(edit.changes, edit.label, typing);
+		if (edit.changes.length === 0) return;
+		await store.apply(edit.changes, edit.label, typing);
+		this.marked = edit.bands.length > 0 ? { names: edit.bands, done: store.texts } : noBands;
 	}
 }
 

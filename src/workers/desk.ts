@@ -47,7 +47,8 @@ import type {
 	Shown,
 	SiteView,
 	Stretch,
-	TakenIn
+	TakenIn,
+	TouchedView
 } from './messages.ts';
 
 /**
@@ -143,10 +144,11 @@ export class Desk {
 		return proposal;
 	}
 
-	/** Names of the pages that a wish would change; none where it is refused. */
-	touches(wish: Wish): string[] {
+	/** Names of the pages and bands that a wish would change; none where it is refused. */
+	touches(wish: Wish): TouchedView {
 		const proposal = this.propose(wish);
-		return proposal.kind === 'edit' && this.latest ? touches(this.latest, proposal.changes) : [];
+		if (proposal.kind !== 'edit' || !this.latest) return { pages: [], bands: [] };
+		return { pages: touches(this.latest, proposal.changes), bands: proposal.bands };
 	}
 
 	/** What a page or layout could sit under. */

@@ -99,6 +99,12 @@ export interface BetweenView {
 	}[];
 }
 
+/** Names of what an edit would change. */
+export interface TouchedView {
+	readonly pages: readonly string[];
+	readonly bands: readonly string[];
+}
+
 /** A place of the text, for a link to it. */
 export interface PlaceView {
 	readonly file: string;

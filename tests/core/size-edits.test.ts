@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { boxView } from '../../src/core/drawing/box-view.ts';
 import { dimensionLines } from '../../src/core/drawing/dimensions.ts';
 import { propose } from '../../src/core/edit/propose.ts';
-import type { SizeWish } from '../../src/core/edit/wish.ts';
+import type { SizeWish, Wish } from '../../src/core/edit/wish.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { sound } from '../lib/site.ts';
 
@@ -194,4 +194,26 @@ test('dimension lines: beside each other, above each other, and one inside the o
 			['down', 10]
 		]
 	);
+});
+
+test('an edit says in which bands it changes boxes, and none where it changes no box', () => {
+	const bandsOf = (wish: Wish): readonly string[] => {
+		const proposal = propose(sound(text), wish);
+		assert.equal(proposal.kind, 'edit', proposal.kind === 'refused' ? proposal.sentence : '');
+		return proposal.kind === 'edit' ? proposal.bands : [];
+	};
+	const pad = { kind: 'set-setting', box: head, setting: 'pad' } as const;
+	const cases: [string, Wish, string[]][] = [
+		['until the next band that says it', { ...pad, value: '9px', band: 'narrow' }, ['narrow', 'medium']],
+		['here and in all wider ones', { ...pad, value: '9px', band: 'wide' }, ['wide']],
+		['the same value again', { ...pad, value: '4px', band: 'medium' }, []],
+		['freed: the narrower holds again', { ...pad, value: undefined, band: 'wide' }, ['wide']],
+		['let hold from another band', { kind: 'move-setting', box: head, setting: 'pad', from: 'wide', to: 'medium' }, ['medium']],
+		['a track, copied for its band', { kind: 'set-track', box: f, axis: 'rows', index: 0, size: '80px', band: 'medium' }, ['medium']],
+		['a track where it is written', { kind: 'set-track', box: f, axis: 'rows', index: 0, size: '80px', band: 'narrow' }, ['narrow', 'medium']],
+		['a setting that means nothing there', { kind: 'set-setting', box: side, setting: 'new-row', value: 'off', band: 'narrow' }, []],
+		['widths of both bands at a breakpoint', { kind: 'set-breakpoint', band: 'wide', from: 900 }, ['medium', 'wide']],
+		['no edit of sizes', { kind: 'set-flag', region: { layout: 'f', region: 'head' }, flag: 'locked', on: true }, []]
+	]; // prettier-ignore
+	for (const [what, wish, expected] of cases) assert.deepEqual(bandsOf(wish), expected, what);
 });

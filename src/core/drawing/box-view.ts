@@ -103,6 +103,12 @@ export function boxView(resolved: ResolvedSite, ref: BoxRef, width: number): Box
 	};
 }
 
+/** What holds of a setting in the band that is shown. */
+export function valueNow(view: BoxView, setting: SettingKind): string | undefined {
+	const row = view.strip.find((one) => one.setting === setting);
+	return row?.overhangs.find((one) => one.from <= view.band && view.band < one.to)?.value;
+}
+
 function parentOf(layout: Layout, box: ArrangedBox): ArrangedBox | undefined {
 	const inside = (parent: ArrangedBox): ArrangedBox | undefined => {
 		if (parent.kind === 'region') return undefined;

@@ -24,9 +24,10 @@ import {
 	setFlag,
 	swap
 } from './regions.ts';
+import { touchedBands } from './touched-bands.ts';
 import { addRoute, moveRoute, removeRoute } from './routes.ts';
 import { Surgery } from './surgery.ts';
-import { WishRefused, type BoxRef, type Proposal, type Wish } from './wish.ts';
+import { isSizeWish, WishRefused, type BoxRef, type Proposal, type Wish } from './wish.ts';
 
 /** A proposal together with the site as it would be, so that making it works nothing out again. */
 export interface Prepared {
@@ -56,7 +57,8 @@ export function prepare(resolved: ResolvedSite, wish: Wish): Prepared {
 			kind: 'edit',
 			label: labelOf(wish),
 			changes: [...surgery.changes(), ...(mended?.changes ?? [])],
-			consequences: [...consequences, ...(mended?.consequences ?? [])]
+			consequences: [...consequences, ...(mended?.consequences ?? [])],
+			bands: isSizeWish(wish) ? touchedBands(resolved, after) : []
 		};
 		return { proposal, after };
 	} catch (failure) {

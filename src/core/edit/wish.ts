@@ -122,6 +122,20 @@ export type Wish =
 			readonly markup: string;
 	  };
 
+const sizeKinds: ReadonlySet<string> = new Set<SizeWish['kind']>([
+	'set-setting',
+	'move-setting',
+	'set-arrangement',
+	'set-track',
+	'set-areas',
+	'set-breakpoint'
+]);
+
+/** Whether a wish is about sizes, and so about bands. */
+export function isSizeWish(wish: Wish): wish is SizeWish {
+	return sizeKinds.has(wish.kind);
+}
+
 /** What a wish comes to: an edit, with what else it takes along, or the reason why it cannot be. */
 export type Proposal =
 	| {
@@ -131,6 +145,8 @@ export type Proposal =
 			readonly changes: readonly Change[];
 			/** Whole sentences on what else changes. Where there are some, the user is asked first. */
 			readonly consequences: readonly string[];
+			/** Names of the bands in which it changes boxes; empty where it is not about sizes. */
+			readonly bands: readonly string[];
 	  }
 	| { readonly kind: 'refused'; readonly sentence: string };
 

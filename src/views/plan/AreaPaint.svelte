@@ -1,5 +1,6 @@
 <script lang="ts">
-	import type { BoxRef } from '$core/edit/wish.ts';
+	import { isBetween, painted, type Cell } from '$core/drawing/track-gestures.ts';
+	import type { BoxRef, Wish } from '$core/edit/wish.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import type { MeasuredTracks } from './frame.ts';
 
@@ -18,38 +19,23 @@
 	}
 	const { box, name, band, cells, member, tracks, scale }: Props = $props();
 
-	/** Corners of what is being painted: column and row. */
-	let painting = $state.raw<{ from: [number, number]; to: [number, number] } | undefined>();
+	/** Corners of what is being painted. */
+	let painting = $state.raw<{ readonly from: Cell; readonly to: Cell } | undefined>();
 
-	function paint(cell: [number, number]): void {
-		if (painting) painting = { ...painting, to: cell };
+	function wishFor(from: Cell, to: Cell): Wish {
+		return { kind: 'set-areas', box, cells: painted(cells, member, from, to), band };
 	}
 
-	async function painted(): Promise<void> {
+	function paint(cell: Cell): void {
+		if (!painting) return;
+		painting = { ...painting, to: cell };
+		wishes.previewSoon(wishFor(painting.from, cell));
+	}
+
+	function drop(): void {
 		const area = painting;
 		painting = undefined;
-		if (!area) return;
-		const [left, right] = [area.from[0], area.to[0]].sort((a, b) => a - b);
-		const [top, bottom] = [area.from[1], area.to[1]].sort((a, b) => a - b);
-		const next = cells.map((row, y) =>
-			row.map((name, x) => {
-				const inside =
-					x >= (left ?? 0) && x <= (right ?? 0) && y >= (top ?? 0) && y <= (bottom ?? 0);
-				return inside ? member : name === member ? '.' : name;
-			})
-		);
-		await wishes.make({ kind: 'set-areas', box, cells: next, band });
-	}
-
-	function isPainted(x: number, y: number): boolean {
-		if (!painting) return false;
-		const { from, to } = painting;
-		return (
-			x >= Math.min(from[0], to[0]) &&
-			x <= Math.max(from[0], to[0]) &&
-			y >= Math.min(from[1], to[1]) &&
-			y <= Math.max(from[1], to[1])
-		);
+		if (area) void wishes.make(wishFor(area.from, area.to));
 	}
 </script>
 
@@ -61,7 +47,7 @@
 			<button
 				class="cell"
 				class:mine={area === member}
-				class:painted={isPainted(x, y)}
+				class:painted={painting && isBetween([x, y], painting.from, painting.to)}
 				aria-label="Cell {x + 1}, {y + 1} of {name}: {name === '.'
 					? 'empty'
 					: name}. Put {member} here."
@@ -73,12 +59,11 @@
 					painting = { from: [x, y], to: [x, y] };
 				}}
 				onpointerenter={() => paint([x, y])}
-				onpointerup={() => void painted()}
+				onpointerup={() => drop()}
 				onkeydown={(event) => {
 					if (event.key !== 'Enter' && event.key !== ' ') return;
 					event.preventDefault();
-					painting = { from: [x, y], to: [x, y] };
-					void painted();
+					void wishes.make(wishFor([x, y], [x, y]));
 				}}
 			></button>
 		{/if}

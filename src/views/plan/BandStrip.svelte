@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { BoxView, Overhang, StripRow } from '$core/drawing/box-view.ts';
 	import type { Arrangement } from '$core/model/arrange.ts';
+	import type { Wish } from '$core/edit/wish.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 
@@ -47,10 +48,13 @@
 	): Promise<void> {
 		const value = input.value.trim();
 		if (value === before) return;
-		const band = bandName(place);
-		const wish = { kind: 'set-setting', box: view.ref, setting, band } as const;
-		const made = await wishes.make({ ...wish, value: value === '' ? undefined : value });
-		if (!made) input.value = before;
+		if (!(await wishes.make(wishFor(setting, place, value)))) input.value = before;
+	}
+
+	/** No value frees the setting: the narrower band's holds again. */
+	function wishFor(setting: SettingKind, place: number, text: string): Wish {
+		const value = text.trim() || undefined;
+		return { kind: 'set-setting', box: view.ref, setting, value, band: bandName(place) };
 	}
 
 	function onKey(event: KeyboardEvent, setting: SettingKind, place: number): void {
@@ -121,7 +125,10 @@
 >
 	<span class="head small">{view.bySpace ? 'by its space' : ''}</span>
 	{#each places as { name, place } (name)}
-		<span class="head small" class:here={place === view.band}>{name}</span>
+		{@const mark = place === view.band ? undefined : wishes.markOf(name)}
+		<span class="head small" class:here={place === view.band} class:also={mark}
+			>{name}{#if mark}<b>{mark} too</b>{/if}</span
+		>
 	{/each}
 	{#each rows as row (row.setting)}
 		{@const shown = overhangAt(row, view.band)}
@@ -153,6 +160,14 @@
 						onpointerup={(event) => dropEnd(event, row.setting, place)}
 					></span>
 				{/if}
+				{#if starts && overhang}
+					<span
+						class="value mono"
+						aria-hidden="true"
+						style:width={`calc(${(overhang.to - overhang.from) * 100}% - 6px)`}
+						>{overhang.value || 'on'}</span
+					>
+				{/if}
 				<input
 					class="mono"
 					aria-label="{row.setting} of {view.name} at {name}"
@@ -161,11 +176,11 @@
 						: overhang
 							? `From ${bandName(overhang.from)}: ${overhang.value}. Type to set it here.`
 							: 'Not set. Type to set it here.'}
-					style:width={starts && overhang
-						? `calc(${(overhang.to - overhang.from) * 100}% - 18px)`
-						: undefined}
 					value={starts ? overhang?.value : ''}
 					onkeydown={(event) => onKey(event, row.setting, place)}
+					oninput={(event) =>
+						wishes.previewSoon(wishFor(row.setting, place, event.currentTarget.value))}
+					onblur={() => wishes.forget()}
 					onchange={(event) =>
 						void set(
 							row.setting,
@@ -177,17 +192,11 @@
 				{#if starts}
 					<button
 						class="free"
-						style:left={`calc(${(overhang ? overhang.to - overhang.from : 1) * 100}% - 16px)`}
 						aria-label="Free {row.setting} at {name}"
 						title="Free it here: the narrower band’s value holds again"
-						onclick={() =>
-							void wishes.make({
-								kind: 'set-setting',
-								box: view.ref,
-								setting: row.setting,
-								value: undefined,
-								band: name
-							})}>×</button
+						onpointerenter={() => wishes.previewSoon(wishFor(row.setting, place, ''))}
+						onpointerleave={() => wishes.forget()}
+						onclick={() => void wishes.make(wishFor(row.setting, place, ''))}>×</button
 					>
 				{/if}
 			</span>
@@ -235,6 +244,14 @@
 		color: var(--cedar);
 		font-weight: 600;
 		background: var(--cedar-wash);
+	}
+	.head.also {
+		box-shadow: inset 0 -2px var(--cedar);
+	}
+	.head b {
+		display: block;
+		line-height: 12px;
+		color: var(--cedar);
 	}
 	.name {
 		padding: 2px 4px 0 0;
@@ -303,11 +320,27 @@
 		background: none;
 		font-size: 11px;
 	}
-	.held:not(.starts) input:not(:focus) {
+	/* The value is written over all the bands it holds in; each band keeps a field of its own under it. */
+	.value {
+		position: absolute;
+		left: 6px;
+		bottom: 2px;
+		line-height: 17px;
+		font-size: 11px;
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+		pointer-events: none;
+	}
+	.starts input:not(:focus) {
+		color: transparent;
+	}
+	.starts:focus-within .value {
 		opacity: 0;
 	}
-	.held:not(.starts):hover input {
-		opacity: 0.6;
+	.starts input:focus {
+		width: max(100%, 110px);
+		z-index: 2;
 	}
 	input:hover,
 	input:focus {
@@ -316,12 +349,17 @@
 	}
 	.free {
 		position: absolute;
-		bottom: 1px;
+		right: 1px;
+		bottom: 2px;
+		z-index: 3;
 		width: 15px;
 		line-height: 17px;
 		color: var(--ink-2);
 		background: var(--sheet);
 		opacity: 0;
+	}
+	input:focus ~ .free {
+		visibility: hidden;
 	}
 	.cell:hover .free,
 	.free:focus-visible {

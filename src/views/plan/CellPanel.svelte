@@ -7,7 +7,8 @@
 	import BandStrip from './BandStrip.svelte';
 	import { chosenBox } from './chosen-box.svelte.ts';
 	import LayerMark from './LayerMark.svelte';
-	import { selection, type CellFacts } from './selection.svelte.ts';
+	import { measures } from './measures.svelte.ts';
+	import { selection, traceOf, type CellFacts } from './selection.svelte.ts';
 	import { sizeDeeds, type Deed } from './size-deeds.ts';
 
 	interface Props {
@@ -111,6 +112,16 @@
 			<button class="act" onclick={() => (selection.editing = true)}
 				>Edit pieces <kbd>Enter</kbd></button
 			>
+		{/if}
+		<button
+			class="act"
+			aria-pressed={measures.start !== undefined}
+			title="Distances to another region; on the page, Alt with a click"
+			onclick={() => measures.pick(traceOf(facts))}
+			>{measures.start ? 'Measure to here' : 'Measure from here'} <kbd>M</kbd></button
+		>
+		{#if measures.kept.length > 0}
+			<button class="act" onclick={() => measures.clear()}>Clear the distances</button>
 		{/if}
 		{#if facts.isOwn && ref && region}
 			<button class="act" onclick={() => askRenameRegion(ref.layout, ref.region)}>Rename</button>

@@ -7,7 +7,8 @@
 	import CellPanel from './CellPanel.svelte';
 	import { chosenBox } from './chosen-box.svelte.ts';
 	import { sizeDeeds } from './size-deeds.ts';
-	import { cellFacts, selection, type CellPlace } from './selection.svelte.ts';
+	import { measures } from './measures.svelte.ts';
+	import { cellFacts, selection, traceOf, type CellPlace } from './selection.svelte.ts';
 
 	interface Props {
 		section: CrossSection;
@@ -74,18 +75,7 @@
 
 	function pointAt(at: CellPlace | undefined): void {
 		const found = at && cellFacts(section, at);
-		if (!found) {
-			hot.point(undefined);
-			return;
-		}
-		const { layer, region, isOwn, entry } = found;
-		const piece = isOwn ? undefined : entry?.pieces[0];
-		hot.point({
-			kind: layer.kind,
-			layer: layer.name,
-			region: isOwn ? region?.name : undefined,
-			piece
-		});
+		hot.point(found && traceOf(found));
 	}
 
 	$effect(() => {
@@ -133,6 +123,7 @@
 		const kind = kinds[key];
 		if (kind && ref && !isOwn)
 			void wishes.make({ kind: 'set-fill', layer, region: ref, fill: kind });
+		else if (key === 'm') measures.pick(traceOf(facts));
 		else if (key === 'p' && ref && entry && !isOwn && entry.action !== 'content') {
 			void wishes.make({ kind: 'remove-fill', layer, region: ref });
 		} else if (key === 'l' && isOwn && ref && region) {

@@ -17,6 +17,7 @@
 		type FollowedLink,
 		type MeasuredTracks
 	} from './frame.ts';
+	import { measures } from './measures.svelte.ts';
 	import Tracks from './Tracks.svelte';
 
 	interface Props {
@@ -53,9 +54,19 @@
 				trace.layer === ref?.layout && trace.region === ref?.box && ref?.box !== undefined
 		);
 	});
-	const pointedAt = $derived(
-		measured.find(({ trace }) => hot.trace !== undefined && sameTrace(trace, hot.trace))
-	);
+	const pointedAt = $derived(boxOf(hot.trace));
+	/** Pairs of boxes to draw distances between: those that are kept, and the one under the pointer. */
+	const distances = $derived.by(() => {
+		const kept = measures.kept.map(({ from, to }) => [boxOf(from), boxOf(to)] as const);
+		const begun = boxOf(measures.start) ?? (measuring ? chosenAt : undefined);
+		return [...kept, [begun, pointedAt] as const].flatMap(([from, to]) =>
+			from && to && from !== to ? [{ from, to }] : []
+		);
+	});
+
+	function boxOf(trace: Trace | undefined): MeasuredBox | undefined {
+		return trace && measured.find((box) => sameTrace(box.trace, trace));
+	}
 
 	$effect(() => {
 		if (!frame || !loaded) return;
@@ -115,7 +126,12 @@
 			return;
 		}
 		const trace = traceAt(event);
-		if (trace) onPick(trace);
+		if (!trace) return;
+		if ('altKey' in event && event.altKey === true && chosenAt) {
+			measures.toggle(chosenAt.trace, trace);
+		} else {
+			onPick(trace);
+		}
 	}
 
 	function isLit(trace: Trace): boolean {
@@ -173,8 +189,10 @@
 			{/each}
 		</div>
 	{/if}
-	{#if main && measuring && chosenAt && pointedAt}
-		<Distances from={chosenAt} to={pointedAt} {scale} />
+	{#if main}
+		{#each distances as { from, to }, index (index)}
+			<Distances {from} {to} {scale} />
+		{/each}
 	{/if}
 	{#if main && look.tracks && tracks && chosenBox.around}
 		<Tracks

@@ -27,6 +27,16 @@
 	const step = $derived(scale < 0.45 ? 50 : 20);
 	const ticks = $derived(Array.from({ length: Math.floor(reach / step) + 1 }, (_, i) => i * step));
 
+	function isHere(span: { readonly from: number; readonly to: number }): boolean {
+		return width >= span.from && width < span.to;
+	}
+
+	/** What an edit does in a band that is not the one that is looked at. */
+	function alsoAt(span: (typeof spans)[number]): string | undefined {
+		const mark = wishes.markOf(span.name);
+		return mark && !isHere(span) ? `${mark} too` : undefined;
+	}
+
 	function startOf(band: BandView): number {
 		return moving?.band === band.name ? moving.from : band.from;
 	}
@@ -47,6 +57,12 @@
 		if (!moving) return;
 		const left = event.currentTarget.parentElement?.getBoundingClientRect().left ?? 0;
 		moving = { ...moving, from: between(index, (event.clientX - left) / scale) };
+		wishes.previewSoon({ kind: 'set-breakpoint', ...moving });
+	}
+
+	function cancel(): void {
+		moving = undefined;
+		wishes.forget();
 	}
 
 	async function drop(): Promise<void> {
@@ -55,7 +71,7 @@
 		if (moved && before && moved.from !== before.from) {
 			await wishes.make({ kind: 'set-breakpoint', band: moved.band, from: moved.from });
 		}
-		moving = undefined;
+		cancel();
 	}
 
 	function onKey(event: KeyboardEvent, index: number, from: number): void {
@@ -72,11 +88,12 @@
 	{#each spans.filter((span) => span.from < reach) as span (span.name)}
 		<span
 			class="band"
-			class:here={width >= span.from && width < span.to}
+			class:here={isHere(span)}
+			class:also={alsoAt(span)}
 			style:left="{span.from * scale}px"
 			style:width="{(Math.min(span.to, reach) - span.from) * scale - 1}px"
 		>
-			{span.name} from {span.from}
+			{span.name} from {span.from}{#if alsoAt(span)}<b>{alsoAt(span)}</b>{/if}
 		</span>
 	{/each}
 	<svg width={reach * scale} height="19" aria-hidden="true">
@@ -108,7 +125,7 @@
 				onpointerdown={(event) => start(event, band)}
 				onpointermove={(event) => drag(event, span.index)}
 				onpointerup={() => void drop()}
-				onpointercancel={() => (moving = undefined)}
+				onpointercancel={cancel}
 				onkeydown={(event) => onKey(event, span.index, span.from)}
 			></span>
 		{/if}
@@ -137,6 +154,14 @@
 		background: var(--cedar-wash);
 		color: var(--cedar);
 		font-weight: 600;
+	}
+	.also {
+		box-shadow: inset 0 -2px var(--cedar);
+	}
+	b {
+		margin-left: 6px;
+		font-weight: 600;
+		color: var(--cedar);
 	}
 	svg {
 		position: absolute;

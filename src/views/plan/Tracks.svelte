@@ -1,7 +1,10 @@
 <script lang="ts">
 	import type { BoxView } from '$core/drawing/box-view.ts';
+	import { sizeWords, trackText } from '$core/drawing/track-gestures.ts';
+	import type { Wish } from '$core/edit/wish.ts';
 	import AreaPaint from './AreaPaint.svelte';
 	import ColumnSpan from './ColumnSpan.svelte';
+	import EdgeHandle from './EdgeHandle.svelte';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import type { MeasuredTracks, Stretch } from './frame.ts';
 
@@ -34,67 +37,66 @@
 			: undefined
 	);
 
-	const twelfths = (size: number, whole: number): string =>
-		`${Math.round(size)} px, ${((size / whole) * 100).toFixed(1)} %, ${((size / whole) * 12).toFixed(1)} of 12`;
-
 	function stretches(axis: Axis): readonly Stretch[] {
 		return axis === 'columns' ? tracks.columns : tracks.rows;
 	}
 
-	function start(
-		event: PointerEvent & { currentTarget: HTMLElement },
-		axis: Axis,
-		index: number
-	): void {
-		const track = stretches(axis)[index];
-		if (!track) return;
-		dragging = { axis, index, size: track.to - track.from };
-		event.currentTarget.setPointerCapture(event.pointerId);
-	}
-
-	function drag(event: PointerEvent & { currentTarget: HTMLElement }): void {
-		if (!dragging) return;
-		const sheet = event.currentTarget.closest('.tracks')?.getBoundingClientRect();
-		const track = stretches(dragging.axis)[dragging.index];
-		if (!sheet || !track) return;
-		const at =
-			dragging.axis === 'columns'
-				? (event.clientX - sheet.left) / scale
-				: (event.clientY - sheet.top) / scale;
-		const size = dragging.axis === 'columns' && rtl ? track.to - at : at - track.from;
-		dragging = { ...dragging, size: Math.max(0, Math.round(size)) };
-	}
-
-	/** In the unit that is written: shares stay shares, all else becomes px. */
 	function written(axis: Axis, index: number, size: number): string {
 		const before = arrangement?.[axis][index]?.size ?? '';
-		if (axis === 'columns' && /^[\d.]+%$/.test(before)) {
-			return `${Number(((size / tracks.width) * 100).toFixed(2))}%`;
-		}
-		return `${size}px`;
+		return trackText(before, size, axis === 'columns' ? tracks.width : 0);
 	}
 
-	async function drop(): Promise<void> {
-		const dragged = dragging;
+	function wishFor(axis: Axis, index: number, size: string): Wish {
+		return { kind: 'set-track', box: view.ref, axis, index, size, band };
+	}
+
+	function drag(axis: Axis, index: number, at: number): void {
+		const track = stretches(axis)[index];
+		if (!track) return;
+		const size = Math.max(
+			0,
+			Math.round(axis === 'columns' && rtl ? track.to - at : at - track.from)
+		);
+		if (dragging === undefined)
+			wishes.previewSoon(wishFor(axis, index, written(axis, index, size + 1)));
+		dragging = { axis, index, size };
+	}
+
+	function cancel(): void {
 		dragging = undefined;
+		wishes.forget();
+	}
+
+	function drop(): void {
+		const dragged = dragging;
+		cancel();
 		if (!dragged) return;
 		const { axis, index, size } = dragged;
 		const track = stretches(axis)[index];
 		if (!track || Math.round(track.to - track.from) === size) return;
-		await setTrack(axis, index, written(axis, index, size));
+		void wishes.make(wishFor(axis, index, written(axis, index, size)));
 	}
 
-	function setTrack(axis: Axis, index: number, size: string): Promise<boolean> {
-		return wishes.make({ kind: 'set-track', box: view.ref, axis, index, size, band });
-	}
-
-	function onKey(event: KeyboardEvent, axis: Axis, index: number): void {
-		const step = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 }[event.key];
+	function step(axis: Axis, index: number, by: number): void {
 		const track = stretches(axis)[index];
-		if (step === undefined || !track) return;
-		event.preventDefault();
-		const size = Math.max(0, Math.round(track.to - track.from) + step * (event.shiftKey ? 10 : 1));
-		void setTrack(axis, index, written(axis, index, size));
+		if (!track) return;
+		const size = Math.max(0, Math.round(track.to - track.from) + by);
+		void wishes.make(wishFor(axis, index, written(axis, index, size)));
+	}
+
+	/** What to read of a track while it is dragged. */
+	function said(axis: Axis, index: number): string | undefined {
+		if (dragging?.axis !== axis || dragging.index !== index) return undefined;
+		const size =
+			axis === 'columns' ? sizeWords(dragging.size, tracks.width) : `${dragging.size} px`;
+		return [size, wishes.elsewhere(band)].filter(Boolean).join('; ');
+	}
+
+	/** Where the edge of a track is that can be dragged: its end, as far as it was dragged. */
+	function edgeOf(axis: Axis, index: number, track: Stretch): number {
+		const size =
+			dragging?.axis === axis && dragging.index === index ? dragging.size : track.to - track.from;
+		return axis === 'columns' && rtl ? track.to - size : track.from + size;
 	}
 
 	async function type(
@@ -104,7 +106,9 @@
 	): Promise<void> {
 		const input = event.currentTarget;
 		const before = arrangement?.[axis][index]?.size ?? '';
-		if (!(await setTrack(axis, index, input.value.trim() || 'auto'))) input.value = before;
+		if (!(await wishes.make(wishFor(axis, index, input.value.trim() || 'auto')))) {
+			input.value = before;
+		}
 	}
 </script>
 
@@ -132,6 +136,9 @@
 						aria-label="Column {index + 1} of {view.name}"
 						disabled={!size.own}
 						value={size.size}
+						oninput={(event) =>
+							wishes.previewSoon(wishFor('columns', index, event.currentTarget.value))}
+						onblur={() => wishes.forget()}
 						onchange={(event) => void type(event, 'columns', index)}
 					/>
 				{:else if index === 0 || arrangement.kind === 'columns'}
@@ -139,42 +146,27 @@
 				{/if}
 			</span>
 			{#if size?.own}
-				{@const shown =
-					dragging?.axis === 'columns' && dragging.index === index ? dragging.size : undefined}
-				{@const edge = rtl
-					? shown === undefined
-						? column.from
-						: column.to - shown
-					: shown === undefined
-						? column.to
-						: column.from + shown}
-				<span
-					class="edge across"
-					class:moving={shown !== undefined}
-					role="slider"
-					tabindex="0"
-					aria-label="Width of column {index + 1} of {view.name}"
-					aria-valuenow={Math.round(column.to - column.from)}
-					aria-valuetext={twelfths(column.to - column.from, tracks.width)}
+				<EdgeHandle
+					axis="across"
+					label="Width of column {index + 1} of {view.name}"
 					title="Drag, or use the arrow keys: 1 px, with Shift 10 px"
-					style:left="{edge * scale}px"
-					style:top="{tracks.y * scale}px"
-					style:height="{tracks.height * scale}px"
-					onpointerdown={(event) => start(event, 'columns', index)}
-					onpointermove={drag}
-					onpointerup={() => void drop()}
-					onpointercancel={() => (dragging = undefined)}
-					onkeydown={(event) => onKey(event, 'columns', index)}
-				>
-					{#if shown !== undefined}<b class="mono">{twelfths(shown, tracks.width)}</b>{/if}
-				</span>
+					value={Math.round(column.to - column.from)}
+					valueText={sizeWords(column.to - column.from, tracks.width)}
+					at={edgeOf('columns', index, column) * scale}
+					start={tracks.y * scale}
+					length={tracks.height * scale}
+					{scale}
+					said={said('columns', index)}
+					onMove={(at) => drag('columns', index, at)}
+					onDrop={drop}
+					onCancel={cancel}
+					onStep={(by) => step('columns', index, by)}
+				/>
 			{/if}
 		{/each}
 		{#each tracks.rows as row, index (index)}
 			{@const size = arrangement.rows[index]}
 			{#if size}
-				{@const shown =
-					dragging?.axis === 'rows' && dragging.index === index ? dragging.size : undefined}
 				<span
 					class="row"
 					style:left="{tracks.x * scale}px"
@@ -187,30 +179,29 @@
 							class="mono"
 							aria-label="Row {index + 1} of {view.name}"
 							value={size.size}
+							oninput={(event) =>
+								wishes.previewSoon(wishFor('rows', index, event.currentTarget.value))}
+							onblur={() => wishes.forget()}
 							onchange={(event) => void type(event, 'rows', index)}
 						/>
 					{/if}
 				</span>
-				<span
-					class="edge down"
-					class:moving={shown !== undefined}
-					role="slider"
-					tabindex="0"
-					aria-label="Height of row {index + 1} of {view.name}"
-					aria-valuenow={Math.round(row.to - row.from)}
-					aria-valuetext="{Math.round(row.to - row.from)} px"
+				<EdgeHandle
+					axis="down"
+					label="Height of row {index + 1} of {view.name}"
 					title="Drag, or use the arrow keys: 1 px, with Shift 10 px"
-					style:left="{tracks.x * scale}px"
-					style:width="{tracks.width * scale}px"
-					style:top="{(shown === undefined ? row.to : row.from + shown) * scale}px"
-					onpointerdown={(event) => start(event, 'rows', index)}
-					onpointermove={drag}
-					onpointerup={() => void drop()}
-					onpointercancel={() => (dragging = undefined)}
-					onkeydown={(event) => onKey(event, 'rows', index)}
-				>
-					{#if shown !== undefined}<b class="mono">{shown} px</b>{/if}
-				</span>
+					value={Math.round(row.to - row.from)}
+					valueText="{Math.round(row.to - row.from)} px"
+					at={edgeOf('rows', index, row) * scale}
+					start={tracks.x * scale}
+					length={tracks.width * scale}
+					{scale}
+					said={said('rows', index)}
+					onMove={(at) => drag('rows', index, at)}
+					onDrop={drop}
+					onCancel={cancel}
+					onStep={(by) => step('rows', index, by)}
+				/>
 			{/if}
 		{/each}
 		{#if member !== undefined && arrangement.kind === 'areas'}
@@ -302,43 +293,5 @@
 		right: 3px;
 		top: 50%;
 		transform: translateY(-50%);
-	}
-	.edge {
-		position: absolute;
-		pointer-events: auto;
-		touch-action: none;
-		z-index: 1;
-	}
-	.across {
-		width: 9px;
-		margin-left: -5px;
-		cursor: col-resize;
-	}
-	.down {
-		height: 9px;
-		margin-top: -5px;
-		cursor: row-resize;
-	}
-	.across:hover,
-	.across.moving {
-		background: linear-gradient(90deg, transparent 3px, var(--cedar) 3px 6px, transparent 6px);
-	}
-	.down:hover,
-	.down.moving {
-		background: linear-gradient(transparent 3px, var(--cedar) 3px 6px, transparent 6px);
-	}
-	.edge b {
-		position: absolute;
-		left: 8px;
-		top: 6px;
-		padding: 0 5px;
-		font-size: 10.5px;
-		font-weight: 500;
-		line-height: 16px;
-		white-space: nowrap;
-		background: var(--cedar);
-		color: var(--on-cedar);
-		border-radius: var(--radius);
-		z-index: 4;
 	}
 </style>

@@ -4,6 +4,7 @@ import type {
 	SectionEntry,
 	SectionRegion
 } from '$core/drawing/cross-section.ts';
+import type { Trace } from '$core/emit/trace.ts';
 import type { HolderRef, LayerRef, RegionRef } from '$core/edit/wish.ts';
 
 /** A block of the cross-section: a layer and a column. */
@@ -56,6 +57,16 @@ export function cellFacts(section: CrossSection, place: CellPlace): CellFacts | 
 			? { layer: ref, region: undefined }
 			: regionRef && { layer: ref, region: regionRef };
 	return { place, layer: ref, region, isOwn: own !== undefined, entry, holder };
+}
+
+/** The box of the page that a block stands for: the region itself, or what the layer put there. */
+export function traceOf({ layer, region, isOwn, entry }: CellFacts): Trace {
+	return {
+		kind: layer.kind,
+		layer: layer.name,
+		region: isOwn ? region?.name : undefined,
+		piece: isOwn ? undefined : entry?.pieces[0]
+	};
 }
 
 /** The innermost region of a column that stands in a layer further out. */

@@ -1,4 +1,4 @@
-import type { BoxView } from '$core/drawing/box-view.ts';
+import { valueNow, type BoxView } from '$core/drawing/box-view.ts';
 import type { SettingKind } from '$core/model/setting.ts';
 import type { Wish } from '$core/edit/wish.ts';
 
@@ -8,12 +8,6 @@ export interface Deed {
 	readonly key: string;
 	readonly wish: Wish;
 	readonly on: boolean;
-}
-
-/** What holds of a setting in the band that is shown. */
-function valueNow(view: BoxView, setting: SettingKind): string | undefined {
-	const row = view.strip.find((one) => one.setting === setting);
-	return row?.overhangs.find((one) => one.from <= view.band && view.band < one.to)?.value;
 }
 
 /** What a region can do in the arrangement around it, in the band that is shown. */

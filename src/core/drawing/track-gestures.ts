@@ -1,0 +1,79 @@
+/** What dragging and painting over a page's tracks comes to in the text; px of the page throughout. */
+
+/** Where something begins and ends along one axis, from left to right and from top to bottom, px. */
+export interface Extent {
+	readonly from: number;
+	readonly to: number;
+}
+
+/** A size in px, as a share of what it is in, and in twelfths of it. */
+export function sizeWords(size: number, whole: number): string {
+	const share = whole > 0 ? size / whole : 0;
+	return `${Math.round(size)} px, ${(share * 100).toFixed(1)} %, ${(share * 12).toFixed(1)} of 12`;
+}
+
+/** The size of a dragged track as it is written: what was a share stays one, all else becomes px. */
+export function trackText(before: string, size: number, whole: number): string {
+	if (/^[\d.]+%$/.test(before) && whole > 0) {
+		return `${Number(((size / whole) * 100).toFixed(2))}%`;
+	}
+	return `${Math.round(size)}px`;
+}
+
+/** A cell of the areas: column and row, from 0. */
+export type Cell = readonly [column: number, row: number];
+
+/** Whether a cell lies in the rectangle that two cells span. */
+export function isBetween([column, row]: Cell, one: Cell, other: Cell): boolean {
+	const within = (at: number, a: number, b: number): boolean =>
+		at >= Math.min(a, b) && at <= Math.max(a, b);
+	return within(column, one[0], other[0]) && within(row, one[1], other[1]);
+}
+
+/** The areas after a member was painted over a rectangle: it leaves the cells that it had outside. */
+export function painted(
+	cells: readonly (readonly string[])[],
+	member: string,
+	one: Cell,
+	other: Cell
+): string[][] {
+	return cells.map((row, y) =>
+		row.map((name, x) => {
+			if (isBetween([x, y], one, other)) return member;
+			return name === member ? '.' : name;
+		})
+	);
+}
+
+/** Equal columns, and a region among them that spans some. */
+export interface SpanGround {
+	readonly columns: readonly Extent[];
+	/** Where the region is. */
+	readonly region: Extent;
+	/** Columns run from right to left. */
+	readonly rtl: boolean;
+}
+
+/** Columns from where a region begins to a place, one at least: what it spans when dragged there. */
+export function spanTo({ columns, region, rtl }: SpanGround, x: number): number {
+	const covered = columns.filter((column) => {
+		const middle = (column.from + column.to) / 2;
+		return rtl
+			? column.to <= region.to + 1 && middle >= x
+			: column.from >= region.from - 1 && middle <= x;
+	});
+	return Math.max(1, covered.length);
+}
+
+/**
+ * Columns that stay free before a region when it begins at a place. `offset` is what it leaves free
+ * now: before these columns stands what comes before it.
+ */
+export function offsetAt({ columns, region, rtl }: SpanGround, offset: number, x: number): number {
+	const before = (place: number): number =>
+		columns.filter(({ from, to }) => {
+			return rtl ? (from + to) / 2 > place : (from + to) / 2 < place;
+		}).length;
+	const start = Math.max(0, before(rtl ? region.to : region.from) - offset);
+	return Math.min(Math.max(0, columns.length - 1), Math.max(0, before(x) - start));
+}
