@@ -58,13 +58,11 @@ function layRow(
 	for (const line of lines) resolveFlexible(line, width, gap);
 	const crosses = lines.map((line) => lineCross(line, width, layouter));
 	const { least, most } = contentHeightBounds(box, pad, layouter);
-	if (!style.wraps) {
-		const [only = 0] = crosses;
-		crosses[0] = height ?? smaller(larger(only, least), most);
-	}
 	const sum = crosses.reduce((total, one) => total + one, 0) + rowGap * (lines.length - 1);
 	const content = height ?? smaller(larger(sum, least), most);
-	// Section 9.4, step 9: lines of a container that wraps share what is left.
+	// Section 9.4, step 8: a single line is as high as the container.
+	if (!style.wraps) crosses[0] = content;
+	// Step 9: lines of a container that wraps share what is left.
 	const extra = style.wraps ? larger(0, content - sum) / lines.length : 0;
 	let y = 0;
 	for (const [index, line] of lines.entries()) {
@@ -88,7 +86,9 @@ function rowItem(box: LayoutBox, width: number, layouter: Layouter): Item {
 	);
 	const least = larger(
 		pad,
-		style.minWidth ? style.minWidth.at(width, view) : autoLeast(box, pad, set, most, layouter)
+		style.minWidth
+			? style.minWidth.at(width, view)
+			: autoLeast(box, pad, set, most, width, layouter)
 	);
 	const hypothetical = larger(least, smaller(base, most));
 	const margin = style.marginStart.at(width, view);
@@ -97,7 +97,7 @@ function rowItem(box: LayoutBox, width: number, layouter: Layouter): Item {
 
 function contentWidth(box: LayoutBox, pad: number, room: number, layouter: Layouter): number {
 	if (box.style.width === 'fit-content') return fitContent(box, room, room, layouter);
-	layouter.intrinsic(box);
+	layouter.intrinsic(box, room);
 	return pad + (box.style.width === 'min-content' ? box.minContent : box.maxContent);
 }
 
@@ -107,10 +107,11 @@ function autoLeast(
 	pad: number,
 	set: number | undefined,
 	most: number,
+	base: number | undefined,
 	layouter: Layouter
 ): number {
 	if (box.style.scrolls) return 0;
-	layouter.intrinsic(box);
+	layouter.intrinsic(box, base);
 	return smaller(smaller(pad + box.minContent, set ?? Infinity), most);
 }
 
@@ -368,6 +369,7 @@ function itemContribution(
 	const pad = padAcross(box, 0, layouter);
 	const most = fixed(style.maxWidth, layouter) ?? Infinity;
 	const set = typeof style.width === 'string' ? undefined : fixed(style.width, layouter);
-	const least = style.minWidth?.at(0, layouter.view) ?? autoLeast(box, pad, set, most, layouter);
+	const least =
+		style.minWidth?.at(0, layouter.view) ?? autoLeast(box, pad, set, most, undefined, layouter);
 	return larger(larger(smaller(size, most), least), pad) + margin;
 }

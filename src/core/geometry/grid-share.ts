@@ -74,15 +74,17 @@ function setsIn(tracks: readonly Track[], limitOf: (track: Track) => number): Tr
 			sets.set(track.set, { tracks: [track], limit });
 		}
 	}
-	return [...sets.values()].sort(byLimit);
+	const ordered = [...sets.values()];
+	const besideFlexible = tracks.some((track) => track.max.kind === 'flex');
+	return ordered.sort((a, b) => compareLimits(a, b, besideFlexible));
 }
 
-/** Sets of auto tracks by what each track can grow, others by what they can grow in all. */
-function byLimit(a: TrackSet, b: TrackSet): number {
+/** Sets of auto tracks by what each track can grow, others, or beside flexible ones, by what they can in all. */
+function compareLimits(a: TrackSet, b: TrackSet, besideFlexible: boolean): number {
 	if (a.limit === Infinity || b.limit === Infinity) {
 		return a.limit === b.limit ? 0 : a.limit - b.limit;
 	}
-	return isAuto(a) && isAuto(b)
+	return isAuto(a) && isAuto(b) && !besideFlexible
 		? compared(a.limit / a.tracks.length, b.limit / b.tracks.length)
 		: compared(a.limit, b.limit);
 }

@@ -63,10 +63,13 @@ export function layGrid(
 		});
 	let rowSizes = sizeRows(isKnown ? height : undefined);
 	let rowLines = linesOf(rowSizes, none, rowGap);
-	// Section 11.7: rows that fill are sized anew where the container's bounds decide its height.
 	const own = rowLines.at(-1)?.to ?? 0;
-	const bounded = height ?? smaller(larger(own, least), most);
-	if (fills && !alike(bounded, own)) {
+	const unset = smaller(larger(own, least), most);
+	const bounded = height ?? unset;
+	// Section 11.7: rows that fill are sized anew where the container's bounds decide its height; and all
+	// of them where a stack made the container as high as it would not be of its own.
+	const isForced = !isKnown && height !== undefined && !alike(height, unset);
+	if (isForced || (fills && !alike(bounded, own))) {
 		rowSizes = sizeRows(bounded);
 		rowLines = linesOf(rowSizes, none, rowGap);
 	}
@@ -80,8 +83,12 @@ export function layGrid(
 }
 
 /** The least and greatest content width: the columns under the constraint. */
-export function gridIntrinsic(box: LayoutBox, layouter: Layouter): { min: number; max: number } {
-	const columns = columnsOf(box, undefined, layouter);
+export function gridIntrinsic(
+	box: LayoutBox,
+	base: number | undefined,
+	layouter: Layouter
+): { min: number; max: number } {
+	const columns = columnsOf(box, undefined, layouter, base);
 	return { min: totalWidth(columns, 'min', layouter), max: totalWidth(columns, 'max', layouter) };
 }
 
@@ -93,11 +100,16 @@ function totalWidth(columns: Columns, constraint: 'min' | 'max', layouter: Layou
 /** Placements that were worked out, by the number of repetitions; they depend on nothing else. */
 const placed = new WeakMap<LayoutBox, Map<number, Columns>>();
 
-function columnsOf(box: LayoutBox, width: number | undefined, layouter: Layouter): Columns {
+function columnsOf(
+	box: LayoutBox,
+	width: number | undefined,
+	layouter: Layouter,
+	base?: number
+): Columns {
 	const { style } = box;
 	const gap = style.columnGap.at(width ?? 0, layouter.view);
 	const { repeat } = style.columns;
-	const times = repeat ? repetitions(box, style.columns, width, gap, layouter) : 0;
+	const times = repeat ? repetitions(box, style.columns, { width, base }, gap, layouter) : 0;
 	let known = placed.get(box);
 	if (!known) placed.set(box, (known = new Map()));
 	let columns = known.get(times);
@@ -133,24 +145,29 @@ function placeColumns(box: LayoutBox, times: number): Columns {
 	return { placement, sizes, rows, collapsed, gap: 0 };
 }
 
-/** Section 7.2.3.2: as many as there is room for, once at least. */
+/**
+ * Section 7.2.3.2: as many as there is room for, once at least; where only a least width is known, as
+ * many as it takes to fill that. Shares are of the width that counts.
+ */
 function repetitions(
 	box: LayoutBox,
 	{ tracks, repeat }: TrackList,
-	width: number | undefined,
+	{ width, base }: { readonly width: number | undefined; readonly base: number | undefined },
 	gap: number,
 	layouter: Layouter
 ): number {
-	const pad = padAcross(box, 0, layouter);
-	const most = fixed(box.style.maxWidth, layouter);
-	const least = fixed(box.style.minWidth, layouter);
-	const base = width ?? 0;
+	const { minWidth, maxWidth } = box.style;
 	const { view } = layouter;
-	const group = totalOf(repeat?.tracks ?? [], gap, base, view);
-	const others = totalOf(tracks, gap, base, view) - gap;
+	const most = base === undefined ? fixed(maxWidth, layouter) : maxWidth?.at(base, view);
+	const least = minWidth?.at(base ?? 0, view);
+	const pad = padAcross(box, base ?? 0, layouter);
 	const room = width ?? (most === undefined ? undefined : most - pad);
+	const whole = larger(0, room ?? (least ?? 0) - pad);
+	const group = totalOf(repeat?.tracks ?? [], gap, whole, view);
+	const others = totalOf(tracks, gap, whole, view) - gap;
 	if (room !== undefined) return wholeTimes(larger(1, (room - others + 0.02) / group));
-	return least === undefined ? 1 : wholeTimes(larger(1, Math.ceil((least - pad - others) / group)));
+	if (least === undefined) return 1;
+	return wholeTimes(larger(1, Math.ceil((least - pad - others) / group)));
 }
 
 /** What tracks take with their gaps, by the larger of the lengths that they name. */

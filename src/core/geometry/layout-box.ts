@@ -51,10 +51,11 @@ export interface LayoutBox {
 	measuredRun: number;
 	/** Whether its least and greatest content width are the same on every screen. */
 	readonly steady: boolean;
-	/** Least and greatest content width without padding, and in which run. */
+	/** Least and greatest content width without padding, in which run, and for which base. */
 	minContent: number;
 	maxContent: number;
 	intrinsicRun: number;
+	intrinsicBase: number | undefined;
 	/** The tracks it was laid out with last, where it is a grid. */
 	lines: GridLines | undefined;
 }
@@ -88,6 +89,9 @@ export interface Layouter {
 	heightAt(box: LayoutBox, width: number, base: number): number;
 	/** The border-box height of its content alone, whatever height is set for it. */
 	contentHeightAt(box: LayoutBox, width: number, base: number): number;
-	/** Works out the least and greatest content widths of a box without its padding. */
-	intrinsic(box: LayoutBox): void;
+	/**
+	 * Works out the least and greatest content widths of a box without its padding. They depend on the
+	 * base where the number of its columns does; undefined while that is not known yet.
+	 */
+	intrinsic(box: LayoutBox, base: number | undefined): void;
 }

@@ -4,6 +4,7 @@ import { blockIntrinsic, layBlock } from './block.ts';
 import { flexIntrinsic, layFlex } from './flex.ts';
 import { gridIntrinsic, layGrid } from './grid.ts';
 import type { LayoutBox, Layouter } from './layout-box.ts';
+import { countsByShare } from './style.ts';
 import { clampHeight, padAcross, padDown, setHeight } from './sizing.ts';
 
 let runs = 0;
@@ -60,23 +61,26 @@ export class Layout implements Layouter {
 		return content;
 	}
 
-	intrinsic(box: LayoutBox): void {
-		if (box.intrinsicRun === this.run || box.intrinsicRun === steadyRun) return;
+	intrinsic(box: LayoutBox, base: number | undefined): void {
+		const counted = countsByShare(box.style) ? base : undefined;
+		const same = box.intrinsicBase === counted;
+		if (same && (box.intrinsicRun === this.run || box.intrinsicRun === steadyRun)) return;
 		box.intrinsicRun = box.steady ? steadyRun : this.run;
+		box.intrinsicBase = counted;
 		// What is kept for other widths has no part in how this one came about.
 		const { min, max } = box.steady
-			? unnoted(() => this.contentWidths(box))
-			: this.contentWidths(box);
+			? unnoted(() => this.contentWidths(box, counted))
+			: this.contentWidths(box, counted);
 		box.minContent = min;
 		box.maxContent = max;
 	}
 
-	private contentWidths(box: LayoutBox): { min: number; max: number } {
+	private contentWidths(box: LayoutBox, base: number | undefined): { min: number; max: number } {
 		if (box.leaf) return box.leaf;
 		if (box.variant) return { min: 0, max: 0 };
 		switch (box.style.display) {
 			case 'grid':
-				return gridIntrinsic(box, this);
+				return gridIntrinsic(box, base, this);
 			case 'flex':
 				return flexIntrinsic(box, this);
 			default:

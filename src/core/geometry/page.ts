@@ -248,6 +248,7 @@ function makeBox(
 		minContent: 0,
 		maxContent: 0,
 		intrinsicRun: 0,
+		intrinsicBase: undefined,
 		lines: undefined
 	};
 }

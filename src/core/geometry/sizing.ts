@@ -85,7 +85,7 @@ export function contribution(box: LayoutBox, kind: 'min' | 'max', layouter: Layo
 function preferred(box: LayoutBox, kind: 'min' | 'max', pad: number, layouter: Layouter): number {
 	const { width } = box.style;
 	if (typeof width !== 'string' && !width.share) return width.at(0, layouter.view);
-	layouter.intrinsic(box);
+	layouter.intrinsic(box, undefined);
 	const least = width === 'min-content' || (kind === 'min' && width !== 'max-content');
 	return pad + (least ? box.minContent : box.maxContent);
 }
@@ -97,7 +97,7 @@ export function fixed(length: Length | undefined, { view }: Layouter): number | 
 
 /** CSS Sizing 3, section 5.1: as wide as the content likes, but no wider than the room. */
 export function fitContent(box: LayoutBox, room: number, base: number, layouter: Layouter): number {
-	layouter.intrinsic(box);
+	layouter.intrinsic(box, base);
 	const pad = padAcross(box, base, layouter);
 	return smaller(pad + box.maxContent, larger(pad + box.minContent, room));
 }
@@ -127,10 +127,10 @@ function wishedWidth(
 		case 'fit-content':
 			return fitContent(box, room, base, layouter);
 		case 'min-content':
-			layouter.intrinsic(box);
+			layouter.intrinsic(box, base);
 			return padAcross(box, base, layouter) + box.minContent;
 		case 'max-content':
-			layouter.intrinsic(box);
+			layouter.intrinsic(box, base);
 			return padAcross(box, base, layouter) + box.maxContent;
 		default:
 			return width.at(base, layouter.view);

@@ -192,6 +192,11 @@ function areasFrom(text: string | undefined): Pick<Style, 'areas' | 'areaColumns
 	};
 }
 
+/** Whether bounds that are shares of what the box is in decide how often its columns repeat. */
+export function countsByShare({ columns, minWidth, maxWidth }: Style): boolean {
+	return columns.repeat !== undefined && Boolean(minWidth?.share || maxWidth?.share);
+}
+
 /** Whether a width that a box or its content would like depends on the size of the screen. */
 export function widthsDepend(style: Style): boolean {
 	const { width, minWidth, maxWidth, padStart, padEnd, marginStart, flexBasis, columnGap } = style;
@@ -206,7 +211,7 @@ export function widthsDepend(style: Style): boolean {
 		columnGap,
 		...lengthsOf(style.columns)
 	];
-	return lengths.some((length) => length?.viewport);
+	return countsByShare(style) || lengths.some((length) => length?.viewport);
 }
 
 function lengthsOf({ tracks, repeat }: TrackList): (Length | undefined)[] {
