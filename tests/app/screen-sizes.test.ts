@@ -8,6 +8,7 @@ import type { Page } from 'puppeteer-core';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { sound } from '../lib/site.ts';
 import { named, startApp, until, type App } from '../lib/app.ts';
+import { choose, dragBy, kept, showTracks, sourceText } from '../lib/stage.ts';
 
 let app: App;
 let folder: string;
@@ -39,60 +40,15 @@ async function openDelivered(
 	return page;
 }
 
-/** The text of a file of the open site, as Source shows it. */
-async function sourceText(file: string): Promise<string> {
-	const { page } = app;
-	await page.goto(`${app.address}/source?file=${file}`);
-	await page.waitForSelector('[data-ready] .cm-content');
-	// The editor draws what is seen; a tall window sees all of it.
-	await page.setViewport({ width: 1280, height: 4000 });
-	const text = await until('the file is shown', () =>
-		page.$$eval('.cm-content .cm-line', (lines) => lines.map((line) => line.textContent).join('\n'))
-	);
-	await page.setViewport({ width: 1280, height: 800 });
-	return text;
-}
-
-async function choose(block: string): Promise<void> {
-	const found = await app.page.waitForSelector(`[role=gridcell][aria-label^="${block}"]`);
-	await found?.click();
-}
-
-async function showTracks(): Promise<void> {
-	const button = await named(app.page, 'button', 'Tracks');
-	if (await button.evaluate((one) => one.ariaPressed !== 'true')) await button.click();
-}
-
-async function dragBy(role: string, name: string, x: number): Promise<void> {
-	const handle = await named(app.page, role, name);
-	const box = await handle.boundingBox();
-	assert.ok(box, `${name} is there`);
-	const [left, top] = [box.x + box.width / 2, box.y + Math.min(box.height / 2, 40)];
-	await app.page.mouse.move(left, top);
-	await app.page.mouse.down();
-	await app.page.mouse.move(left + x, top, { steps: 5 });
-	await app.page.mouse.up();
-}
-
-async function kept(words: string): Promise<void> {
-	await until(`undo offers ${words}`, () =>
-		app.page.$$eval(
-			'button',
-			(buttons, wanted) => buttons.some((one) => (one.title + one.textContent).includes(wanted)),
-			words
-		)
-	);
-}
-
 test('a track that is dragged has its new size in the text, in the band that is shown', async () => {
 	await app.open('/plan?route=/guides/:slug&width=1180');
-	await choose('guide, side');
-	await showTracks();
+	await choose(app, 'guide, side');
+	await showTracks(app);
 	await named(app.page, 'slider', 'Width of column 2 of guide');
 	await new Promise((done) => setTimeout(done, 300));
-	await dragBy('slider', 'Width of column 2 of guide', -30);
-	await kept('guide: column 2');
-	const text = await sourceText('layouts/guide.eave');
+	await dragBy(app, 'slider', 'Width of column 2 of guide', -30);
+	await kept(app, 'guide: column 2');
+	const text = await sourceText(app, 'layouts/guide.eave');
 	const wide = /arrange areas @wide \{[^}]*columns minmax\(0, 1fr\) (\d+)px/.exec(text);
 	assert.ok(wide, 'a copy for the band that is shown, with the new size');
 	assert.ok(Number(wide[1]) < 140 && Number(wide[1]) > 60, `${wide[1]} px`);
@@ -105,9 +61,9 @@ test('a track that is dragged has its new size in the text, in the band that is 
 
 test('a breakpoint that is dragged, or moved by keys, has its new width in the text', async () => {
 	await app.open('/plan?route=/visit&width=1100');
-	await dragBy('slider', 'Where medium starts', 40);
-	await kept('medium from');
-	const moved = Number(/medium (\d+)/.exec(await sourceText('site.eave'))?.[1]);
+	await dragBy(app, 'slider', 'Where medium starts', 40);
+	await kept(app, 'medium from');
+	const moved = Number(/medium (\d+)/.exec(await sourceText(app, 'site.eave'))?.[1]);
 	assert.ok(moved > 660 && moved < 740, `${moved} px`);
 	await app.open('/plan?route=/visit&width=1100');
 	await (await named(app.page, 'slider', 'Where medium starts')).focus();
@@ -121,17 +77,17 @@ test('a breakpoint that is dragged, or moved by keys, has its new width in the t
 
 test('the band strip sets a value for one band, says where it comes from, and frees it again', async () => {
 	await app.open('/plan?route=/visit&width=1100');
-	await choose('commons, side');
+	await choose(app, 'commons, side');
 	const narrow = await named(app.page, 'textbox', 'show of side at narrow');
 	await narrow.click({ count: 3 });
 	await app.page.keyboard.type('drawer right 240px "Hours"');
 	await app.page.keyboard.press('Tab');
-	await kept('side: show');
-	const text = await sourceText('layouts/commons.eave');
+	await kept(app, 'side: show');
+	const text = await sourceText(app, 'layouts/commons.eave');
 	assert.match(text, /show drawer right 240px "Hours"\n\s+show in-place @wide/);
 
 	await app.open('/plan?route=/visit&width=1100');
-	await choose('commons, side');
+	await choose(app, 'commons, side');
 	const pad = await named(app.page, 'textbox', 'pad of side at wide');
 	await pad.focus();
 	await app.page.keyboard.type('40px');
@@ -147,25 +103,28 @@ test('the band strip sets a value for one band, says where it comes from, and fr
 	await app.page.keyboard.type('-4px');
 	await app.page.keyboard.press('Tab');
 	await until('it says why', async () => (await app.page.content()).includes('below zero'));
-	assert.match(await sourceText('layouts/commons.eave'), /region side[^}]*pad var\(--gutter\)/);
+	assert.match(
+		await sourceText(app, 'layouts/commons.eave'),
+		/region side[^}]*pad var\(--gutter\)/
+	);
 });
 
 test('areas are painted, and the edit is one that undo takes back', async () => {
 	await app.open('/plan?route=/visit&width=1100');
-	await choose('commons, menu');
-	await showTracks();
+	await choose(app, 'commons, menu');
+	await showTracks(app);
 	const cell = await app.page.waitForSelector('[aria-label^="Cell 2, 3 of commons"]');
 	await cell?.focus();
 	await app.page.keyboard.press('Enter');
 	await until('the refusal says which area', async () =>
 		(await app.page.content()).includes('not one rectangle')
 	);
-	await choose('commons, foot');
+	await choose(app, 'commons, foot');
 	const own = await app.page.waitForSelector('[aria-label^="Cell 2, 3 of commons"]');
 	await own?.focus();
 	await app.page.keyboard.press('Enter');
-	await kept('Areas of commons');
-	const text = await sourceText('layouts/commons.eave');
+	await kept(app, 'Areas of commons');
+	const text = await sourceText(app, 'layouts/commons.eave');
 	assert.match(text, /"menu main side" 1fr\n\s+"\. foot \." auto/);
 });
 

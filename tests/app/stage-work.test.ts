@@ -1,0 +1,114 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { named, startApp, textOf, until, type App } from '../lib/app.ts';
+import { choose, kept, showTracks, sourceText } from '../lib/stage.ts';
+
+let app: App;
+before(async () => {
+	app = await startApp();
+});
+after(async () => {
+	assert.deepEqual(app.faults, []);
+	await app.close();
+});
+
+function ruler(): Promise<string> {
+	return textOf(app.page, '.ruler');
+}
+
+test('what an edit changes in other bands is marked before it is made, and after', async () => {
+	await app.open('/plan?route=/catalogue&width=1100');
+	await choose(app, 'commons, head');
+	const height = await named(app.page, 'textbox', 'height of head at medium');
+	await height.click();
+	await app.page.keyboard.type('70px');
+	await until('medium would change too', async () =>
+		(await ruler()).includes('medium from 640changes too')
+	);
+	await until('the pages that have the head are marked', () =>
+		app.page.$$eval('[role=option]', (rows) => {
+			const marked = rows.filter((row) => row.textContent.includes('changes'));
+			return marked.length === rows.filter((row) => row.ariaLabel?.includes('commons')).length;
+		})
+	);
+	await app.page.keyboard.press('Enter');
+	await until('medium has changed too', async () =>
+		(await ruler()).includes('medium from 640changed too')
+	);
+	assert.doesNotMatch(await ruler(), /narrow from 0change|wide from 1024change/);
+	await (await named(app.page, 'button', 'undo')).click();
+	await until('nothing is marked any more', async () => !(await ruler()).includes('change'));
+});
+
+test('while a track is dragged, it says which other bands change with it', async () => {
+	await app.open('/plan?route=/catalogue&width=500');
+	await choose(app, 'commons, head');
+	await showTracks(app);
+	const handle = await named(app.page, 'slider', 'Height of row 1 of commons');
+	const box = await handle.boundingBox();
+	assert.ok(box);
+	const [x, y] = [box.x + 60, box.y + box.height / 2];
+	await app.page.mouse.move(x, y);
+	await app.page.mouse.down();
+	await app.page.mouse.move(x, y + 24, { steps: 4 });
+	await until('it reads the size and the band', () =>
+		app.page.$$eval('.tracks b', (all) =>
+			all.some((one) => /^\d+ px; also medium$/.test(one.textContent))
+		)
+	);
+	await app.page.mouse.up();
+	await kept(app, 'commons: row 1');
+	assert.match(await sourceText(app, 'layouts/commons.eave'), /"head" \d+px/);
+});
+
+test('distances between two regions stay until they are taken away', async () => {
+	await app.open('/plan?route=/catalogue&width=1100');
+	const lines = (): Promise<string[]> =>
+		app.page.$$eval('.distances text', (all) => all.map((text) => text.textContent));
+	await choose(app, 'commons, menu');
+	await app.page.keyboard.press('m');
+	await choose(app, 'commons, side');
+	await app.page.keyboard.press('m');
+	await choose(app, 'commons, foot');
+	// Beside the content, with 190 px of menu before it and 230 px of side after it.
+	await until('the space between menu and side', async () => (await lines()).includes('680 px'));
+	await (await named(app.page, 'button', 'Clear the distances')).click();
+	await until('they are away', async () => (await lines()).length === 0);
+	// With the mouse: Alt and a click on the page keeps what is drawn while Alt is held.
+	const stage = await app.stage();
+	await app.page.keyboard.down('Alt');
+	await (await stage.waitForSelector('[data-region=menu]'))?.click();
+	await app.page.keyboard.up('Alt');
+	await until('the space between foot and menu is kept', async () => (await lines()).length > 0);
+});
+
+test('pieces change their order, and a file comes and goes', async () => {
+	await app.open('/plan?route=/catalogue&width=1100');
+	await choose(app, '/catalogue, main');
+	await app.page.keyboard.press('Enter');
+	await (await named(app.page, 'button', 'Move intro down')).click();
+	await until('intro comes second', () =>
+		app.page.$$eval(
+			'aside[aria-label=Pieces] section',
+			(all) => all[1]?.ariaLabel === 'Piece intro'
+		)
+	);
+	await kept(app, 'Move the piece intro');
+	const text = await sourceText(app, 'routes/2-catalogue.eave');
+	assert.ok(text.indexOf('piece shelf') < text.indexOf('piece intro'));
+
+	await (await named(app.page, 'button', 'Add file')).click();
+	await (await named(app.page, 'textbox', 'Name of the new file')).type('pages/about');
+	await app.page.keyboard.press('Enter');
+	await until('it is open', async () => (await textOf(app.page, '.tabs')).includes('about.eave'));
+	await kept(app, 'Add pages/about.eave');
+	await app.page.reload();
+	await app.page.waitForSelector('[data-ready] .cm-content');
+	await (await named(app.page, 'button', 'Remove file')).click();
+	await until('it is gone', async () => !(await textOf(app.page, '.tabs')).includes('about.eave'));
+	const files = async (): Promise<string | undefined> =>
+		/(\d+) files/.exec(await textOf(app.page, '.tabs'))?.[1];
+	const without = Number(await files());
+	await (await named(app.page, 'button', 'undo')).click();
+	await until('undo brings it back', async () => Number(await files()) === without + 1);
+});

@@ -1,0 +1,50 @@
+import assert from 'node:assert/strict';
+import { named, until, type App } from './app.ts';
+
+/** The text of a file of the open site, as Source shows it. */
+export async function sourceText(app: App, file: string): Promise<string> {
+	const { page } = app;
+	await page.goto(`${app.address}/source?file=${file}`);
+	await page.waitForSelector('[data-ready] .cm-content');
+	// The editor draws what is seen; a tall window sees all of it.
+	await page.setViewport({ width: 1280, height: 4000 });
+	const text = await until('the file is shown', () =>
+		page.$$eval('.cm-content .cm-line', (lines) => lines.map((line) => line.textContent).join('\n'))
+	);
+	await page.setViewport({ width: 1280, height: 800 });
+	return text;
+}
+
+/** Chooses a block of the cross-section by how it begins: its layer and its region. */
+export async function choose(app: App, block: string): Promise<void> {
+	const found = await app.page.waitForSelector(`[role=gridcell][aria-label^="${block}"]`);
+	await found?.click();
+}
+
+export async function showTracks(app: App): Promise<void> {
+	const button = await named(app.page, 'button', 'Tracks');
+	if (await button.evaluate((one) => one.ariaPressed !== 'true')) await button.click();
+}
+
+/** Drags something along by so many px of the screen. */
+export async function dragBy(app: App, role: string, name: string, x: number): Promise<void> {
+	const handle = await named(app.page, role, name);
+	const box = await handle.boundingBox();
+	assert.ok(box, `${name} is there`);
+	const [left, top] = [box.x + box.width / 2, box.y + Math.min(box.height / 2, 40)];
+	await app.page.mouse.move(left, top);
+	await app.page.mouse.down();
+	await app.page.mouse.move(left + x, top, { steps: 5 });
+	await app.page.mouse.up();
+}
+
+/** Waits until an edit is one that undo takes back. */
+export async function kept(app: App, words: string): Promise<void> {
+	await until(`undo offers ${words}`, () =>
+		app.page.$$eval(
+			'button',
+			(buttons, wanted) => buttons.some((one) => (one.title + one.textContent).includes(wanted)),
+			words
+		)
+	);
+}
