@@ -256,7 +256,7 @@ route / { piece a { width 50% @medium } """x""" }`);
 	assert.deepEqual(of(`@media (width>=1000px) .layer${own}`), ['{display:grid;flex-direction:row;grid-template-columns:200px 1fr;grid-template-rows:auto 1fr;grid-template-areas:"head head""menu main";gap:normal}']);
 	assert.deepEqual(rules.filter((one) => one.startsWith('@media (width>=600px)')), [], 'nothing changes there');
 	assert.deepEqual(of(`${own}[data-region="head"]`), ['{position:sticky;inset-block-start:0;z-index:var(--stuck);height:60px;padding:4px 12px;box-shadow:var(--shadow)}']);
-	assert.deepEqual(of(`${own}[data-region="main"]`), ['{--top-inside: 60px;flex:1 1 0px;padding:10px max(10px,(100% - 700px)/2)}']);
+	assert.deepEqual(of(`${own}[data-region="main"]`), ['{flex:1 1 0px;padding:10px max(10px,(100% - 700px)/2)}']);
 	assert.deepEqual(of(`${own}[data-region="menu"]:not(:popover-open)`), ['{display:none}']);
 	assert.deepEqual(of(`@media (width>=1000px) ${own}[data-region="menu"]:not`), ['{display:flow-root}']);
 	assert.deepEqual(of(`@media (width>=1000px) ${own}[data-opener="menu"]`), ['{display:none}']);
@@ -267,6 +267,29 @@ route / { piece a { width 50% @medium } """x""" }`);
 	const sheet = siteSheet(site, structure).css;
 	assert.ok(!sheet.includes('--under'), 'nothing is written that nothing uses');
 	assert.match(sheet, /--stuck: 1;/);
+}); // prettier-ignore
+
+test('a slot hands on what is kept before it where something that lands in it keeps to the same edge', () => {
+	const sheetOf = (rest: string): string => {
+		const { site, structure } = sound(`site "T" { bands { narrow 0; wide 1000 } }
+layout f at / { region head as header { stick top; height 60px }; region main as main { slot } }
+${rest}`);
+		const [layout] = site.layouts;
+		return layout ? layoutSheet(layout, site, structure).css : '';
+	};
+	const handsOn = /data-region='main'\] \{\s*--top-inside: 60px;/;
+	assert.doesNotMatch(sheetOf('route / { piece a """x""" }'), /-inside/);
+	assert.doesNotMatch(sheetOf('route / { piece a { stick bottom } """x""" }'), /-inside/, 'another edge');
+	assert.match(sheetOf('route / { piece a { stick top @wide } """x""" }'), handsOn);
+	assert.match(
+		sheetOf('layout g at /in { region bar as div { shrink 80px to 40px }; region m as div { slot } }; route /in { }'),
+		handsOn
+	);
+	assert.doesNotMatch(
+		sheetOf('layout g at /in { region m as div { slot } }; route /out { under none; piece a { stick top } """x""" }'),
+		/-inside/,
+		'a page that is not in it'
+	);
 }); // prettier-ignore
 
 test('bands by space are container queries, heads that shrink are animations with a fallback', () => {

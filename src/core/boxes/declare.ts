@@ -16,11 +16,19 @@ import {
 	type Edge
 } from './stick.ts';
 
-/** What a box is declared from: the site's bands, and what the layouts around its own keep in place. */
+/** Whether something keeps to an edge, in any band. */
+export interface Edges {
+	readonly top: boolean;
+	readonly bottom: boolean;
+}
+
+/** What a box is declared from: the site's bands, and what keeps to an edge around its layout and in it. */
 export interface Ground {
 	readonly bands: Bands;
-	/** Whether a layout further out has something stuck to the edge. */
-	readonly outside: { readonly top: boolean; readonly bottom: boolean };
+	/** Layouts further out have something stuck to the edge. */
+	readonly outside: Edges;
+	/** What lands in the layout's slot has; only for that a slot hands on what is kept before it. */
+	readonly inside: Edges;
 }
 
 /** A box in one band, with its settings there and those of what is around it. */
@@ -191,7 +199,7 @@ function declareStuck(placed: Placed): [string, string][] {
 		if (box.kind === 'layout' && ground.outside[edge] && sticksInside(box, edge, ground.bands)) {
 			said.push([`--${edge}-outside`, `var(--${edge}-inside, 0px)`]);
 		}
-		if (box.kind !== 'region' || !box.holdsSlot) continue;
+		if (box.kind !== 'region' || !box.holdsSlot || !ground.inside[edge]) continue;
 		const handsOn = keepsAny(box, edge, band, ground.bands);
 		const cuts = scrolls(settings) || isCutOff(box, ground.bands, band);
 		if (cuts && (handsOn || ground.outside[edge])) said.push([`--${edge}-inside`, '0px']);

@@ -1,16 +1,74 @@
 import type { Layer, Layout, Member, Piece, Site } from '../model/site.ts';
-import type { SettingKind } from '../model/setting.ts';
+import type { Setting, SettingKind } from '../model/setting.ts';
 import type { Bands } from '../resolve/bands.ts';
 import { membersIn } from '../resolve/check-bands.ts';
 import { piecesIn } from '../resolve/pieces.ts';
-import { sticksInside, type Ground } from './declare.ts';
+import { slotOf, type Structure } from '../resolve/structure.ts';
+import { sticksInside, type Edges, type Ground } from './declare.ts';
 import { frameOf } from './frame.ts';
+import type { Edge } from './stick.ts';
 
-/** What a layout's boxes are declared from, by the layouts it sits under, outermost first. */
-export function groundOf(outer: readonly Layout[], bands: Bands): Ground {
-	const sticks = (edge: 'top' | 'bottom'): boolean =>
+const bothEdges: Edges = { top: true, bottom: true };
+
+/**
+ * What a layout's boxes are declared from, by the layouts it sits under, outermost first. Where it is
+ * not said what lands in it, something in there may keep to either edge.
+ */
+export function groundOf(outer: readonly Layout[], bands: Bands, inside = bothEdges): Ground {
+	const sticks = (edge: Edge): boolean =>
 		outer.some((one) => sticksInside(frameOf(one, bands).root, edge, bands));
-	return { bands, outside: { top: sticks('top'), bottom: sticks('bottom') } };
+	return { bands, outside: { top: sticks('top'), bottom: sticks('bottom') }, inside };
+}
+
+const insides = new WeakMap<Structure, ReadonlyMap<Layout, Edges>>();
+
+/** What of all that may land in a layout's slot, on whatever page, keeps to an edge. */
+export function edgesInside(layout: Layout, structure: Structure): Edges {
+	let known = insides.get(structure);
+	if (!known) insides.set(structure, (known = allInside(structure)));
+	return known.get(layout) ?? { top: false, bottom: false };
+}
+
+function allInside({ site, chainOf }: Structure): Map<Layout, Edges> {
+	const found = new Map<Layout, { top: boolean; bottom: boolean }>();
+	const note = (layout: Layout, { top, bottom }: Edges): void => {
+		const edges = found.get(layout);
+		if (edges) {
+			edges.top ||= top;
+			edges.bottom ||= bottom;
+		} else {
+			found.set(layout, { top, bottom });
+		}
+	};
+	for (const layer of [...site.layouts, ...site.routes, ...site.states]) {
+		const edges = edgesOf(layer);
+		for (const outer of chainOf(layer)) note(outer, edges);
+		if (layer.kind === 'layout') note(layer, edgesOfSettings(slotOf(layer)?.pieces ?? []));
+	}
+	return found;
+}
+
+const layerEdges = new WeakMap<Layer, Edges>();
+
+function edgesOf(layer: Layer): Edges {
+	let edges = layerEdges.get(layer);
+	if (!edges) layerEdges.set(layer, (edges = edgesOfSettings(boxesIn(layer))));
+	return edges;
+}
+
+function edgesOfSettings(boxes: readonly { readonly settings: readonly Setting[] }[]): Edges {
+	const settings = boxes.flatMap((box) => box.settings);
+	const shrinks = settings.some(({ kind, value }) => kind === 'shrink' && value !== 'none');
+	const keeps = (edge: Edge): boolean =>
+		settings.some(({ kind, value }) => kind === 'stick' && value === edge);
+	return { top: shrinks || keeps('top'), bottom: keeps('bottom') };
+}
+
+/** Everything with settings that a layer brings. */
+function boxesIn(layer: Layer): (Layout | Member | Piece)[] {
+	const boxes: (Layout | Member | Piece)[] = piecesIn(layer);
+	if (layer.kind === 'layout') boxes.push(layer, ...membersIn(layer.members));
+	return boxes;
 }
 
 const known = new WeakMap<Layer, ReadonlySet<SettingKind>>();
@@ -27,9 +85,8 @@ export function settingKindsUsed({ layouts, routes, states }: Site): ReadonlySet
 function kindsIn(layer: Layer): ReadonlySet<SettingKind> {
 	let kinds = known.get(layer);
 	if (!kinds) {
-		const boxes: (Layout | Member | Piece)[] = piecesIn(layer);
-		if (layer.kind === 'layout') boxes.push(layer, ...membersIn(layer.members));
-		kinds = new Set(boxes.flatMap((box) => box.settings.map((setting) => setting.kind)));
+		const settings = boxesIn(layer).flatMap((box) => box.settings);
+		kinds = new Set(settings.map((setting) => setting.kind));
 		known.set(layer, kinds);
 	}
 	return kinds;

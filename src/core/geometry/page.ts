@@ -66,7 +66,7 @@ class BoxMaker {
 
 	private bare(page: Page, lookup: Lookup): LayoutBox {
 		const owner = layerName(page);
-		const ground: Ground = { bands: this.bands, outside: { top: false, bottom: false } };
+		const ground = groundOf([], this.bands);
 		const children = this.given.page.bare.flatMap(({ piece }) => {
 			const declared = declare(pieceBox(piece, bareBox), this.screenBand, ground);
 			const name = { ...noName, kind: 'piece' as const, piece: piece.name.text, owner };
