@@ -162,6 +162,8 @@ export const warnings = {
 	'size-absurd': (text: string) => `"${text}" is wider than any screen.`,
 	'admit-static': (layer: string, roles: string) =>
 		`${layer} lets in only ${roles}, but a static site keeps no one out: whoever knows the address sees the page.`,
+	'style-of-box': (property: string, advice: string) =>
+		`"${property}" changes the box itself, and what is drawn and computed of boxes does not know it: ${advice}.`,
 	'nav-empty': (from: string) =>
 		`There are no routes below ${from}, so this list of links is empty.`
 } satisfies Record<string, (...details: never[]) => string>;

@@ -1,6 +1,7 @@
 import { parse, type SyntaxParseError } from 'css-tree';
-import { error } from '../../messages/problem.ts';
+import { error, warning } from '../../messages/problem.ts';
 import type { Style } from '../../model/site.ts';
+import { boxStyles } from '../box-styles.ts';
 import { placeInFile } from '../markup-block.ts';
 import type { ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
@@ -14,7 +15,10 @@ export function readStyle(cursor: Cursor, context: ReadContext): Style | undefin
 	if (!block) return undefined;
 	let failure: SyntaxParseError | undefined;
 	const css = block.text;
-	parse(css, { onParseError: (problem) => (failure ??= problem), positions: true });
+	const sheet = parse(css, {
+		onParseError: (problem) => (failure ??= problem),
+		positions: true
+	});
 	const at = failure ? failure.offset : unbalancedAt(css);
 	if (at !== undefined) {
 		const from = placeInFile(block, at);
@@ -22,6 +26,11 @@ export function readStyle(cursor: Cursor, context: ReadContext): Style | undefin
 		const span = { file: cursor.statement.span.file, from, to: from + 1 };
 		context.problems.push(error('style-invalid', span, why));
 		return undefined;
+	}
+	for (const { property, at: offset, advice } of boxStyles(sheet)) {
+		const from = placeInFile(block, offset);
+		const span = { file: cursor.statement.span.file, from, to: from + property.length };
+		context.problems.push(warning('style-of-box', span, property, advice));
 	}
 	return { css, global, band, span: cursor.statement.span };
 }

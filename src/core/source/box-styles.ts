@@ -1,0 +1,67 @@
+import { walk, type CssNode, type Rule } from 'css-tree';
+
+/** What an author would write in place of a property that changes a box of the frame. */
+const inPlaceOf: readonly (readonly [RegExp, string])[] = [
+	[/^padding/, 'say it with pad'],
+	[/^margin/, 'say it with the gap or pad of what it stands in'],
+	[/^border(?!-(radius|spacing|collapse|image))/, 'draw it with outline or box-shadow, which take no room'],
+	[/^(width|inline-size)$/, 'say it with width'],
+	[/^(height|block-size)$/, 'say it with height'],
+	[/^min-/, 'say it with min'],
+	[/^max-/, 'say it with max'],
+	[/^(display|grid|flex|columns|float|place-|justify-|align-)/, 'say it with arrange'],
+	[/^((row-|column-)?gap)$/, 'say it with gap'],
+	[/^(position|inset|top|bottom|left|right)/, 'say it with stick or overlap'],
+	[/^overflow/, 'say it with scroll'],
+	[/^order$/, 'say it with order']
+]; // prettier-ignore
+
+/** A property in a style that changes how large a box of the frame is, or where. */
+export interface BoxStyle {
+	readonly property: string;
+	/** Offset in the CSS. */
+	readonly at: number;
+	/** What to do in place of it, as the end of a sentence. */
+	readonly advice: string;
+}
+
+/**
+ * Finds what a style says of the very boxes that layouts make: `:scope`, and elements by the names
+ * that pages carry. Sizes that are said there are not known to the computed boxes.
+ */
+export function boxStyles(sheet: CssNode): BoxStyle[] {
+	const found: BoxStyle[] = [];
+	walk(sheet, {
+		visit: 'Rule',
+		enter(rule: Rule) {
+			if (!meansFrame(rule)) return;
+			rule.block.children.forEach((node) => {
+				if (node.type !== 'Declaration') return;
+				const advice = inPlaceOf.find(([pattern]) => pattern.test(node.property))?.[1];
+				const at = node.loc?.start.offset ?? 0;
+				if (advice !== undefined) found.push({ property: node.property, at, advice });
+			});
+		}
+	});
+	return found;
+}
+
+/** Whether a rule's subject, the last compound of one of its selectors, is a box of the frame. */
+function meansFrame({ prelude }: Rule): boolean {
+	if (prelude.type !== 'SelectorList') return false;
+	return prelude.children.some((selector) => {
+		if (selector.type !== 'Selector') return false;
+		const parts = selector.children.toArray();
+		const last = parts.findLastIndex((part) => part.type === 'Combinator');
+		const subject = parts.slice(last + 1);
+		return subject.some(namesBox) && !subject.some((part) => part.type === 'PseudoElementSelector');
+	});
+}
+
+function namesBox(part: CssNode): boolean {
+	if (part.type === 'PseudoClassSelector') return part.name === 'scope';
+	return (
+		part.type === 'AttributeSelector' &&
+		/^data-(layout|region|wrapper|piece|opener)$/.test(part.name.name)
+	);
+}
