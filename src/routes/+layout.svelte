@@ -17,7 +17,11 @@
 	onMount(() => {
 		look.start();
 		const place = readPlace(page.url);
-		if (place.width !== undefined) look.width = place.width;
+		// An address that names a screen means all of it.
+		if (place.width !== undefined) {
+			look.width = place.width;
+			look.height = place.height;
+		}
 		store.start(place.wish).catch((reason: unknown) => {
 			failure = reason instanceof Error ? reason.message : String(reason);
 		});
@@ -34,11 +38,11 @@
 	// The address follows what is shown …
 	$effect(() => {
 		const shown = store.page;
-		const { width } = look;
+		const { width, height } = look;
 		if (!shown) return;
 		const several = shown.addresses.length > 1 && shown.address !== shown.addresses[0];
 		const wish = { page: shown.page, address: several ? shown.address : undefined };
-		untrack(() => void writePlace(page.url, { wish, width }));
+		untrack(() => void writePlace(page.url, { wish, width, height }));
 	});
 
 	// … and what is shown follows the address, where the visitor goes back or forward.

@@ -1,27 +1,37 @@
 import { goto } from '$app/navigation';
 import type { PageWish } from '$workers/messages.ts';
 
-/** What the address of the application says: which page is shown, and how wide. */
+/** What the address of the application says: which page is shown, and on what screen. */
 export interface Place {
 	readonly wish: PageWish | undefined;
 	/** px; undefined where the address says nothing. */
 	readonly width: number | undefined;
+	/** px; undefined where the screen is as tall as there is room. */
+	readonly height: number | undefined;
 }
 
 export const leastWidth = 280;
 export const mostWidth = 2560;
+export const leastHeight = 200;
+export const mostHeight = 4000;
 
 export function readPlace(url: URL): Place {
 	const page = url.searchParams.get('route');
 	const width = Number(url.searchParams.get('width') ?? Number.NaN);
+	const height = Number(url.searchParams.get('height') ?? Number.NaN);
 	return {
 		wish: page === null ? undefined : { page, address: url.searchParams.get('page') ?? undefined },
-		width: Number.isFinite(width) ? clampWidth(width) : undefined
+		width: Number.isFinite(width) ? clampWidth(width) : undefined,
+		height: Number.isFinite(height) ? clampHeight(height) : undefined
 	};
 }
 
 export function clampWidth(width: number): number {
 	return Math.round(Math.min(mostWidth, Math.max(leastWidth, width)));
+}
+
+export function clampHeight(height: number): number {
+	return Math.round(Math.min(mostHeight, Math.max(leastHeight, height)));
 }
 
 /** The query that leads back to a place, for links from one view to another. */
@@ -30,6 +40,7 @@ export function placeQuery(place: Place): string {
 	if (place.wish) query.set('route', place.wish.page);
 	if (place.wish?.address !== undefined) query.set('page', place.wish.address);
 	if (place.width !== undefined) query.set('width', String(place.width));
+	if (place.height !== undefined) query.set('height', String(place.height));
 	// Slashes and colons are allowed in a query (RFC 3986, section 3.4) and read better as they are.
 	return query.toString().replaceAll('%2F', '/').replaceAll('%3A', ':');
 }
@@ -42,7 +53,7 @@ export async function writePlace(url: URL, place: Place): Promise<void> {
 	const before = readPlace(url);
 	if (placeQuery(place) === placeQuery(before)) return;
 	const others = new URLSearchParams(url.searchParams);
-	for (const name of ['route', 'page', 'width']) others.delete(name);
+	for (const name of ['route', 'page', 'width', 'height']) others.delete(name);
 	const query = [placeQuery(place), others.toString()].filter((words) => words !== '').join('&');
 	const samePage =
 		before.wish?.page === place.wish?.page && before.wish?.address === place.wish?.address;

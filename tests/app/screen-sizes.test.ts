@@ -139,6 +139,9 @@ test('a common screen is chosen and turned, and one goes to the next jump', asyn
 	await until('it is upright', async () => (await size()).join() === '390,844');
 	await (await named(app.page, 'button', 'Turn')).click();
 	await until('it lies', async () => (await size()).join() === '844,390');
+	await until('the address says so', async () => app.page.url().includes('width=844&height=390'));
+	await app.open('/plan?route=/visit&width=700&height=500');
+	await until('a link brings its screen', async () => (await size()).join() === '700,500');
 	const next = await named(app.page, 'button', 'Next jump');
 	await until('jumps are worked out', () => next.evaluate((one) => !one.hasAttribute('disabled')));
 	await next.click();

@@ -338,8 +338,9 @@
 	.starts:focus-within .value {
 		opacity: 0;
 	}
-	.starts input:focus {
+	.starts:focus-within input {
 		width: max(100%, 110px);
+		padding-right: 16px;
 		z-index: 2;
 	}
 	input:hover,
@@ -358,11 +359,14 @@
 		background: var(--sheet);
 		opacity: 0;
 	}
-	input:focus ~ .free {
-		visibility: hidden;
-	}
 	.cell:hover .free,
 	.free:focus-visible {
+		opacity: 1;
+	}
+	/* At the end of the field while one types, which is wider then. */
+	.starts:focus-within .free {
+		right: auto;
+		left: calc(max(100%, 110px) - 14px);
 		opacity: 1;
 	}
 	.choices {

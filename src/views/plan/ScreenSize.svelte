@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { clampWidth } from '$store/address.ts';
+	import { clampHeight, clampWidth, leastHeight, mostHeight } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
 	import type { BandView } from '$workers/messages.ts';
 
@@ -49,7 +49,8 @@
 
 	function setHeight(event: Event & { currentTarget: HTMLInputElement }): void {
 		const height = event.currentTarget.valueAsNumber;
-		look.height = height >= 200 && height <= 4000 ? Math.round(height) : undefined;
+		look.height = Number.isFinite(height) ? clampHeight(height) : undefined;
+		event.currentTarget.value = String(look.height ?? '');
 	}
 
 	function go(widths: readonly number[], direction: -1 | 1): void {
@@ -84,8 +85,8 @@
 		<input
 			class="field mono"
 			type="number"
-			min="200"
-			max="4000"
+			min={leastHeight}
+			max={mostHeight}
 			placeholder="fit"
 			aria-label="Height of the screen in px"
 			value={look.height ?? ''}
