@@ -1,0 +1,183 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import type { Wish } from '../../src/core/edit/wish.ts';
+import { encodeUtf8 } from '../../src/core/model/utf8.ts';
+import { Desk } from '../../src/workers/desk.ts';
+import { filesOf } from '../lib/desk.ts';
+
+const text = `site "Desk" { bands { narrow 0; medium 600; wide 1000 } }
+layout shell at / {
+  arrange areas @medium { "head head" auto; "menu main" 1fr; columns 200px 1fr }
+  region head as header { height 40px; piece name """<b>Desk</b>""" }
+  region menu as nav { show drawer left 240px "Menu"; show in-place @medium; piece links """<a href="/">Home</a>""" }
+  region main as main { slot }
+}
+route / { title "Home"; piece hello """<p>hello</p>""" }
+route /guides/:slug { title "Guide"; samples "one", "two"; piece guide """<p>guide</p>""" }
+state not-found at / { title "Gone"; piece gone """<p>gone</p>""" }
+`;
+const home = { page: '/', address: undefined };
+
+function opened(source = text): Desk {
+	const desk = new Desk(2026);
+	desk.open(filesOf(source), home);
+	return desk;
+}
+
+function editsOf(desk: Desk, wish: Wish): Parameters<Desk['change']>[0] {
+	const proposal = desk.propose(wish);
+	assert.equal(proposal.kind, 'edit', proposal.kind === 'refused' ? proposal.sentence : '');
+	return proposal.kind === 'edit' ? proposal.changes : [];
+}
+
+test('what is opened is shown: the site, and the page that was asked for or the first', () => {
+	const desk = new Desk(2026);
+	assert.deepEqual(desk.propose({ kind: 'remove-route', pattern: '/' }), {
+		kind: 'refused',
+		sentence: 'No site is open.'
+	});
+	const { site, page } = desk.open(filesOf(text), {
+		page: '/guides/:slug',
+		address: '/guides/two'
+	});
+	assert.equal(site.name, 'Desk');
+	assert.deepEqual(site.bands.map(({ name, from }) => `${name} ${from}`), ['narrow 0', 'medium 600', 'wide 1000']); // prettier-ignore
+	assert.deepEqual([page?.page, page?.address, page?.title], ['/guides/:slug', '/guides/two', 'Guide']); // prettier-ignore
+	assert.deepEqual(page?.addresses, ['/guides/one', '/guides/two']);
+	assert.equal(desk.open(filesOf(text), { page: '/nowhere', address: undefined }).page?.page, '/');
+});
+
+test('while the text has an error the drawings keep its last good state, and say so', () => {
+	const desk = opened();
+	const at = text.indexOf('  region main');
+	const broken = desk.change(
+		[{ kind: 'edit', file: 'site.eave', from: at, to: at, insert: '  region menu as nav { }\n' }],
+		home
+	);
+	assert.equal(broken.site.current, false);
+	const [problem] = broken.site.problems;
+	assert.equal(problem?.severity, 'error');
+	assert.equal(problem.line, 6, 'with its place');
+	assert.match(broken.page?.html ?? '', /hello/);
+	assert.equal(desk.delivery(), undefined, 'nothing is delivered');
+	assert.equal(desk.siteZip(), undefined);
+	const mended = desk.change(
+		[{ kind: 'edit', file: 'site.eave', from: at, to: at + 27, insert: '' }],
+		home
+	);
+	assert.equal(mended.site.current, true);
+	assert.deepEqual(mended.site.problems, []);
+});
+
+test('an edit that was proposed is made as it was, and the roofline is sent only when it changes', () => {
+	const desk = opened();
+	const wish: Wish = { kind: 'add-route', pattern: '/visit', title: 'Visit' };
+	const shown = desk.change(editsOf(desk, wish), { page: '/visit', address: undefined });
+	assert.equal(shown.page?.page, '/visit');
+	assert.ok(shown.site.roofline?.rows.some((row) => row.page === '/visit'));
+	const box = { layout: 'shell', box: 'head' };
+	const set: Wish = { kind: 'set-setting', box, setting: 'height', value: '60px', band: 'wide' };
+	assert.deepEqual(desk.touches(set), {
+		pages: ['/', '/guides/:slug', '/visit', 'not-found at /'],
+		bands: ['wide']
+	});
+	const sized = desk.change(editsOf(desk, set), home);
+	assert.equal(sized.site.roofline, undefined, 'it looks as before');
+	assert.match(sized.page?.html ?? '', /height: 60px/);
+	// A proposal for a text that has changed since is not used for another change.
+	desk.propose({ kind: 'remove-route', pattern: '/visit' });
+	const other = desk.change([{ kind: 'add', file: 'more.eave', text: 'route /more { }' }], home);
+	assert.ok(other.site.roofline?.rows.some((row) => row.page === '/more'));
+	assert.ok(other.site.roofline.rows.some((row) => row.page === '/visit'));
+});
+
+test('addresses lead to their pages, and to the nearest state where there is none', () => {
+	const desk = opened();
+	assert.deepEqual(desk.pageAt('/guides/two'), {
+		page: '/guides/:slug',
+		address: '/guides/two',
+		missing: false
+	});
+	assert.deepEqual(desk.pageAt('/nowhere'), {
+		page: 'not-found at /',
+		address: undefined,
+		missing: true
+	});
+});
+
+test('sizes of a box are told for a width, and of one that is gone nothing', () => {
+	const desk = opened();
+	const view = desk.boxView({ layout: 'shell', box: 'menu' }, 700);
+	assert.deepEqual([view?.name, view?.band, view?.parent?.kind], ['menu', 1, 'areas']);
+	assert.deepEqual(view?.strip, [
+		{
+			setting: 'show',
+			overhangs: [
+				{ from: 0, to: 1, value: 'drawer left 240px "Menu"' },
+				{ from: 1, to: 3, value: 'in-place' }
+			]
+		}
+	]);
+	assert.equal(desk.boxView({ layout: 'shell', box: 'none' }, 700), undefined);
+	assert.equal(desk.boxView({ layout: 'none', box: undefined }, 700), undefined);
+});
+
+test('jumps come from what the pieces measure', () => {
+	const desk = opened();
+	const piece = (name: string, owner: string, min: number) => {
+		const heights: [number, number][] = [[0, 20]];
+		return { piece: name, owner, min, max: min, heights };
+	};
+	const metrics = { pieces: [piece('name', 'shell', 40), piece('links', 'shell', 100), piece('hello', '/', 50)] }; // prettier-ignore
+	assert.deepEqual(desk.jumps(home, metrics), [600], 'the menu comes in place');
+	assert.deepEqual(desk.jumps({ page: '/nowhere', address: undefined }, metrics), []);
+});
+
+test('a place of the text leads to the output and back, and a box to its line', () => {
+	const desk = opened();
+	const offset = text.indexOf('<p>hello') + 4;
+	const there = desk.traceToOutput('site.eave', offset, home);
+	const [html, ...sheets] = desk.output(home);
+	assert.ok(there && html);
+	assert.match(html.text.slice(there.from, there.to), /^<div[^>]*data-piece="hello"/);
+	const back = desk.traceToSource(there.from + 2, home);
+	assert.ok(back && back.from <= offset && offset < back.to);
+	assert.deepEqual(
+		sheets.map(({ language }) => language).filter((one) => one !== 'css'),
+		[]
+	);
+	const place = desk.placeOf({ kind: 'layout', layer: 'shell', region: 'menu', piece: undefined });
+	assert.deepEqual([place?.file, place?.line], ['site.eave', 5]);
+});
+
+test('pieces are listed as they are written, and layouts that a page could sit under', () => {
+	const desk = opened();
+	const holder = { layer: { kind: 'layout', name: 'shell' }, region: { layout: 'shell', region: 'menu' } } as const; // prettier-ignore
+	const [links] = desk.piecesIn(holder);
+	assert.deepEqual([links?.name, links?.markup?.trim()], ['links', '<a href="/">Home</a>']);
+	const choices = desk.underChoices({ kind: 'route', name: '/' });
+	assert.ok(choices.length > 0);
+	const between = desk.between('/', '/guides/:slug');
+	assert.deepEqual([between?.stays, between?.goes, between?.comes], [['shell'], [], []]);
+	assert.equal(desk.between('/', '/nowhere'), undefined);
+});
+
+test('a file is taken in or refused with a sentence, and what is open stays', () => {
+	const desk = opened();
+	const taken = desk.takeIn('other.eave', encodeUtf8('site "Other" { }\nlayout f at / { region m as main { slot } }\nroute / { }'));
+	assert.ok('texts' in taken);
+	const refused = desk.takeIn('picture.png', new Uint8Array([1, 2, 3]));
+	assert.ok('refused' in refused && refused.refused.endsWith('.'));
+	assert.match(desk.page(home)?.html ?? '', /hello/);
+	const delivered = desk.delivery();
+	assert.ok(delivered?.some(({ path, size }) => path === 'index.html' && size > 100));
+	assert.ok((desk.siteZip()?.length ?? 0) > 100);
+	assert.ok(desk.sourceZip().length > 100);
+});
+
+test('completion knows the names of the site', () => {
+	const desk = opened(text.replace('samples', 'under \n  samples'));
+	const at = text.indexOf('samples') + 'under '.length;
+	const offers = desk.complete('site.eave', at);
+	assert.ok(JSON.stringify(offers).includes('shell'));
+});
