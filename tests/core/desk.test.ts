@@ -164,7 +164,10 @@ test('pieces are listed as they are written, and layouts that a page could sit u
 
 test('a file is taken in or refused with a sentence, and what is open stays', () => {
 	const desk = opened();
-	const taken = desk.takeIn('other.eave', encodeUtf8('site "Other" { }\nlayout f at / { region m as main { slot } }\nroute / { }'));
+	const taken = desk.takeIn(
+		'other.eave',
+		encodeUtf8('site "Other" { }\nlayout f at / { region m as main { slot } }\nroute / { }')
+	);
 	assert.ok('texts' in taken);
 	const refused = desk.takeIn('picture.png', new Uint8Array([1, 2, 3]));
 	assert.ok('refused' in refused && refused.refused.endsWith('.'));

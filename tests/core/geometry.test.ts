@@ -206,6 +206,57 @@ test('what sticks at the bottom comes into view, and things stuck on one edge ad
 	assert.equal(boxes['z'], '0 350 300 30', 'above what sticks below it');
 });
 
+/** Widths of boxes by name, as one line. */
+function widthsOf(layout: string, names: readonly string[], width: number, page = ''): string {
+	const boxes = boxesOf(oneLayout(layout, page), width);
+	return names.map((name) => boxes[name]?.split(' ')[2]).join(' ');
+}
+
+test('columns that repeat count by the bounds of a box that hugs (CSS Grid Layout 2, section 7.2.3.2)', () => {
+	const hugging = (settings: string, columns: string): string => `arrange stack { align start }
+		region r as div { ${settings}; arrange areas { "run-1-15-12" auto; columns ${columns}; gap 0 }
+			piece run-1-15-12 """x""" }; region m as main { slot }`;
+	const width = (settings: string, columns: string): number =>
+		Number(widthsOf(hugging(settings, columns), ['r'], 280));
+	// Shares are of the least width: 20 % of 7 px, cut to 64ths of a px, goes six times into it.
+	assert.equal(width('min 7px', 'repeat(auto-fill, minmax(20%, 1fr))'), 90);
+	assert.equal(width('min 150px', 'repeat(auto-fill, minmax(20%, 1fr))'), 150);
+	assert.equal(width('min 50%', 'repeat(auto-fill, 120px)'), 240, 'two, to fill 140 px');
+	assert.equal(width('max 200px', 'repeat(auto-fill, 60px)'), 180, 'as many as 200 px hold');
+	assert.equal(width('', 'repeat(auto-fill, 60px)'), 60);
+});
+
+test('auto tracks share room by what each can grow; beside a flexible one, by what a set can in all', () => {
+	const tracks = (columns: string): string =>
+		widthsOf(
+			`arrange areas { "fix-20-10 run-8-15-12 run-3-90-12 run-3-90-12" auto; columns ${columns}; gap 0 }
+			region fix-20-10 as div { piece fix-20-10 """x""" }; region run-8-15-12 as div { piece run-8-15-12 """x""" }
+			region run-3-90-12 as main { slot }`,
+			['fix-20-10', 'run-8-15-12', 'run-3-90-12'],
+			396,
+			'piece run-3-90-12 """x"""'
+		); // prettier-ignore
+	assert.equal(tracks('20px'), '20 106 270');
+	assert.equal(tracks('1fr'), '20.7 105.3 270');
+});
+
+test('a stack makes what is in it lower than its content, and its rows with it', () => {
+	const shrunk = boxesOf(
+		oneLayout(`wrapper o { max none 32px; arrange stack { }; wrapper w { min auto 0
+			arrange areas { "a m" auto; gap 0 }; region a as div { min 0 0; piece fix-20-120 """x""" }
+			region m as main { slot } } }`),
+		300
+	); // prettier-ignore
+	assert.equal(shrunk['a'], '0 0 135 32');
+	// Flexible Box Layout, section 9.7: both start from 90 px, and the wrapper may not be higher than 40.
+	const strip = boxesOf(
+		oneLayout(`max none 32px; arrange stack { }; region r as div { shrink 90px to 30px }
+			wrapper s { show strip; max none 40px; region m as main { slot; min 0 90px } }`),
+		300
+	);
+	assert.deepEqual([strip['r'], strip['s']], ['0 0 300 16', '0 16 300 16']);
+});
+
 test('jumps are the widths at which a region comes, goes, or changes its place at once', () => {
 	const resolved = oneLayout(
 		`arrange stack { }; arrange row @medium { wrap }

@@ -3,7 +3,13 @@ import type { Declarations } from '../boxes/declarations.ts';
 import { isLength, parseLength, px, type Length } from '../size/length.ts';
 import { splitSizes } from '../size/split.ts';
 import { substitute, type Lookup } from '../size/tokens.ts';
-import { isTrackList, parseTracks, type TrackList } from '../size/tracks.ts';
+import {
+	isTrackList,
+	parseTracks,
+	type TrackBreadth,
+	type TrackList,
+	type TrackSize
+} from '../size/tracks.ts';
 
 /** A preferred width (CSS Box Sizing 3, section 3.1.1). */
 export type Width = 'auto' | 'min-content' | 'max-content' | 'fit-content' | Length;
@@ -148,7 +154,34 @@ function lengthFrom(text: string | undefined): Length | undefined {
 function tracksFrom(text: string | undefined, shares: boolean): TrackList {
 	if (text === undefined) return noTracks;
 	const read = parseTracks(text, { shares });
-	return isTrackList(read) ? read : noTracks;
+	if (!isTrackList(read)) return noTracks;
+	const { repeat } = read;
+	return {
+		tracks: snappedTracks(read.tracks),
+		repeat: repeat && { ...repeat, tracks: snappedTracks(repeat.tracks) }
+	};
+}
+
+/** The same track written several times stays one, by which repetitions are told. */
+function snappedTracks(tracks: readonly TrackSize[]): TrackSize[] {
+	const made = new Map<TrackSize, TrackSize>();
+	return tracks.map((track) => {
+		let snappedOne = made.get(track);
+		if (!snappedOne) {
+			const { min, max, limit } = track;
+			snappedOne = {
+				min: snappedBreadth(min),
+				max: snappedBreadth(max),
+				limit: limit && snapped(limit)
+			};
+			made.set(track, snappedOne);
+		}
+		return snappedOne;
+	});
+}
+
+function snappedBreadth(breadth: TrackBreadth): TrackBreadth {
+	return breadth.kind === 'length' ? { ...breadth, length: snapped(breadth.length) } : breadth;
 }
 
 function displayOf(text: string | undefined): Style['display'] {
