@@ -143,15 +143,46 @@ class Placer {
 			return { x: inner.x + box.leaf.min, y: inner.y + box.leaf.heightAt(room) };
 		}
 		const children = box.chosen ? [box.chosen] : box.children;
-		const bottom = y + box.height - style.padBottom.at(laidBase, this.view);
-		// What sticks in a box that scrolls keeps within its padding.
+		const padBottom = style.padBottom.at(laidBase, this.view);
+		const bottom = y + box.height - padBottom;
+		// What sticks in a box that scrolls keeps within its padding, and goes as far as it scrolls.
 		const within = style.scrolls ? { top: inner.y, bottom } : port;
+		const far = style.scrolls ? larger(bottom, this.lowest(children, inner.y, padBottom)) : bottom;
 		let reach: Reach = { x, y };
 		for (const child of children) {
-			const end = this.place(child, inner.x, inner.y, within, { top: inner.y, bottom });
+			const end = this.place(child, inner.x, inner.y, within, { top: inner.y, bottom: far });
 			reach = { x: larger(reach.x, end.x), y: larger(reach.y, end.y) };
 		}
 		return reach;
+	}
+
+	/**
+	 * Where the content of a box that scrolls ends, without its padding (CSS Overflow 3, section 2.2):
+	 * the lowest of the boxes in it, or of what sticks out of them further than the padding.
+	 */
+	private lowest(children: readonly LayoutBox[], y: number, padBottom: number): number {
+		if (!children.some(({ style }) => style.position === 'sticky')) return -Infinity;
+		return children.reduce((lowest, child) => {
+			const own =
+				y + child.y + child.height + child.style.marginBottom.at(child.laidBase, this.view);
+			return larger(larger(lowest, own), y + child.y + this.depth(child) - padBottom);
+		}, -Infinity);
+	}
+
+	/** How far down a box and what sticks out of it reach from its top, before anything sticks. */
+	private depth(box: LayoutBox): number {
+		const { style, laidBase, height } = box;
+		if (style.scrolls) return height;
+		const top = style.padTop.at(laidBase, this.view);
+		if (box.leaf) {
+			const across = style.padStart.at(laidBase, this.view) + style.padEnd.at(laidBase, this.view);
+			return larger(height, top + box.leaf.heightAt(larger(0, box.width - across)));
+		}
+		const children = box.chosen ? [box.chosen] : box.children;
+		return children.reduce(
+			(most, child) => larger(most, top + child.y + this.depth(child)),
+			height
+		);
 	}
 
 	/** CSS Positioned Layout 3, section 3.4: as nothing is scrolled, what would lie outside comes in. */
