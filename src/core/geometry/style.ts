@@ -225,9 +225,11 @@ function areasFrom(text: string | undefined): Pick<Style, 'areas' | 'areaColumns
 	};
 }
 
-/** Whether bounds that are shares of what the box is in decide how often its columns repeat. */
-export function countsByShare({ columns, minWidth, maxWidth }: Style): boolean {
-	return columns.repeat !== undefined && Boolean(minWidth?.share || maxWidth?.share);
+/** Whether shares of what the box is in decide how often its columns repeat, by its bounds or its padding. */
+export function countsByShare({ columns, minWidth, maxWidth, padStart, padEnd }: Style): boolean {
+	const bounds = [minWidth, maxWidth].filter((bound) => bound !== undefined);
+	if (columns.repeat === undefined || bounds.length === 0) return false;
+	return [...bounds, padStart, padEnd].some((length) => length.share);
 }
 
 /** Whether a width that a box or its content would like depends on the size of the screen. */
