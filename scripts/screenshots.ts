@@ -36,6 +36,11 @@ const pictures: readonly Picture[] = [
 		path: '/plan?route=/visit&width=1180',
 		prepare: chooseBlock('commons, side')
 	},
+	{
+		name: 'plan-marks',
+		path: '/plan?route=/catalogue&width=1100',
+		prepare: measureAndType
+	},
 	{ name: 'plan-gap', path: '/plan?route=/borrow/confirm&width=700' },
 	{
 		name: 'plan-pieces',
@@ -50,6 +55,19 @@ const pictures: readonly Picture[] = [
 	{ name: 'source', path: '/source?route=/catalogue/:variety&file=layouts/commons.eave&at=600' },
 	{ name: 'deliver', path: '/deliver' }
 ];
+
+/** Keeps a distance, and begins to type a value that holds in two bands. */
+async function measureAndType(page: Page): Promise<void> {
+	for (const block of ['commons, menu', 'commons, side']) {
+		await chooseBlock(block)(page);
+		await page.keyboard.press('m');
+	}
+	await chooseBlock('commons, head')(page);
+	const field = await page.waitForSelector('input[aria-label="height of head at medium"]');
+	await field?.click();
+	await page.keyboard.type('72px');
+	await page.waitForSelector('.ruler .also');
+}
 
 function chooseBlock(name: string): (page: Page) => Promise<void> {
 	return async (page) => {

@@ -52,8 +52,8 @@
 					? 'empty'
 					: name}. Put {member} here."
 				title="Draw over cells to lay {member} there"
-				style:left="{column.from * scale + 6}px"
-				style:top="{(line.from + line.to) * 0.5 * scale - 9}px"
+				style:left="{column.from * scale + 1}px"
+				style:top="{line.to * scale - 21}px"
 				onpointerdown={(event) => {
 					event.currentTarget.releasePointerCapture(event.pointerId);
 					painting = { from: [x, y], to: [x, y] };
@@ -73,18 +73,27 @@
 <style>
 	.cell {
 		position: absolute;
-		width: 18px;
-		height: 18px;
+		width: 20px;
+		height: 20px;
 		pointer-events: auto;
-		border: 1.5px solid var(--cedar);
-		border-radius: var(--radius);
-		background: color-mix(in srgb, var(--sheet) 70%, transparent);
 		cursor: cell;
 		touch-action: none;
 		z-index: 2;
 	}
-	.cell.mine,
-	.cell.painted {
+	/* Drawn smaller than it can be hit, in the corner where the page has least to say. */
+	.cell::before {
+		content: '';
+		position: absolute;
+		inset: 4px;
+		border: 1.5px solid var(--cedar);
+		border-radius: var(--radius);
+		background: var(--sheet);
+	}
+	.cell:hover::before {
+		inset: 1px;
+	}
+	.cell.mine::before,
+	.cell.painted::before {
 		background: var(--cedar);
 	}
 </style>

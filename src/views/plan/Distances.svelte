@@ -11,6 +11,8 @@
 	const { from, to, scale }: Props = $props();
 
 	const lines = $derived(dimensionLines(from, to));
+	/** Width of a letter of the labels, px. */
+	const letter = 6.6;
 </script>
 
 <svg class="distances" aria-hidden="true">
@@ -23,11 +25,11 @@
 				? '0 8'
 				: '8 0'}M{x2 - (across ? 0 : 4)} {y2 - (across ? 4 : 0)}l{across ? '0 8' : '8 0'}"
 		/>
-		<text
-			x={(x1 + x2) / 2 + (across ? 0 : 6)}
-			y={(y1 + y2) / 2 - (across ? 5 : 0)}
-			text-anchor={across ? 'middle' : 'start'}>{Math.round(size)} px</text
-		>
+		{@const words = `${Math.round(size)} px`}
+		{@const width = words.length * letter + 10}
+		{@const [x, y] = across ? [(x1 + x2) / 2, y1 - 12] : [x1 + width / 2 + 6, (y1 + y2) / 2]}
+		<rect x={x - width / 2} y={y - 8} {width} height="16" rx="2" />
+		<text {x} y={y + 4} text-anchor="middle">{words}</text>
 	{/each}
 </svg>
 
@@ -44,11 +46,11 @@
 		stroke-width: 1.5;
 		fill: none;
 	}
-	text {
-		font: 600 11px var(--mono);
+	rect {
 		fill: var(--cedar);
-		paint-order: stroke;
-		stroke: var(--sheet);
-		stroke-width: 4px;
+	}
+	text {
+		font: 500 11px var(--mono);
+		fill: var(--on-cedar);
 	}
 </style>
