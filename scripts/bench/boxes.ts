@@ -42,7 +42,7 @@ export async function benchBoxes(): Promise<BenchRow[]> {
 		if (!instance) throw new Error(`${benched} has no page.`);
 		const html = stageHtml(instance, resolved, new Map(), 2026);
 		for (let run = 0; run < 5; run++) {
-			computed.push(...timeRuns(sweep, 5, 2));
+			computed.push(...timeRuns(sweep, 20, 10));
 			shown.push(await browserSweep(page, html));
 		}
 	} finally {
@@ -56,7 +56,7 @@ export async function benchBoxes(): Promise<BenchRow[]> {
 		{
 			what: `boxes of ${benched} at every width from ${from} to ${to}`,
 			measured: core,
-			note: `${count} boxes, ${stretches} stretches; ${ratio} times as fast as the next row`
+			note: `${count} boxes, ${stretches} stretches, warm; ${ratio} times as fast as the next row`
 		},
 		{
 			what: '… Chromium: a frame resized, the same boxes read',

@@ -69,18 +69,21 @@ function stretchesBetween(first: Laid, last: Laid, lay: (width: number) => Laid)
 function boxesWithin({ from, to, first, last }: Stretch, width: number): PlacedBox[] {
 	if (width === from) return [...first];
 	const share = (width - from) / (to - from);
-	return first.map((box, index) => new BoxBetween(box, last[index] ?? box, share));
+	const boxes: PlacedBox[] = [];
+	for (let index = 0; index < first.length; index++) {
+		const [a, b] = [first[index], last[index]];
+		if (a && b) boxes.push(new BoxBetween(a, b, share));
+	}
+	return boxes;
 }
 
-/** A box on the straight line between two; its tracks are worked out when they are asked for. */
+/** A box on the straight line between two; what is seldom asked for is worked out when it is. */
 class BoxBetween implements PlacedBox {
 	readonly name: BoxName;
 	readonly x: number;
 	readonly y: number;
 	readonly width: number;
 	readonly height: number;
-	readonly overflowX: number;
-	readonly overflowY: number;
 
 	constructor(
 		private readonly a: PlacedBox,
@@ -92,8 +95,16 @@ class BoxBetween implements PlacedBox {
 		this.y = a.y + (b.y - a.y) * share;
 		this.width = a.width + (b.width - a.width) * share;
 		this.height = a.height + (b.height - a.height) * share;
-		this.overflowX = a.overflowX + (b.overflowX - a.overflowX) * share;
-		this.overflowY = a.overflowY + (b.overflowY - a.overflowY) * share;
+	}
+
+	get overflowX(): number {
+		const { a, b, share } = this;
+		return a.overflowX + (b.overflowX - a.overflowX) * share;
+	}
+
+	get overflowY(): number {
+		const { a, b, share } = this;
+		return a.overflowY + (b.overflowY - a.overflowY) * share;
 	}
 
 	get lines(): GridLines | undefined {

@@ -16,69 +16,48 @@ const hair = 0.005;
 const grain = 1e-7;
 
 /** What is noted of a turn, besides the value that decided it. */
-type Kind = 0 | 1 | 2 | 3 | 4;
+type Kind = 0 | 1 | 2 | 3 | 4 | 5;
 /** Both ways meet at 0, so that what lies on it goes with either. */
 const bend: Kind = 0;
 /** It goes one way above 0, and the other at 0 and below. */
 const side: Kind = 1;
 /** It goes one way at 0, and the other on both sides of it. */
 const equal: Kind = 2;
-/** It goes this way from one value to below another. */
+/** It goes this way from one value to below another; the two come next. */
 const step: Kind = 3;
+const bound: Kind = 4;
 /** What follows is on a straight line only while the value stays the same. */
-const factor: Kind = 4;
+const factor: Kind = 5;
 
 /** The turns of one calculation, in their order. */
 export class Turns {
-	private count = 0;
-	private kinds = new Uint8Array(2048);
-	private values = new Float64Array(2048);
-	/** Where the steps begin and end, two numbers for each, in the order of the steps. */
-	private readonly bounds: number[] = [];
-
-	note(kind: Kind, value: number): void {
-		if (this.count === this.kinds.length) this.grow();
-		const at = this.count++;
-		this.kinds[at] = kind;
-		this.values[at] = value;
-	}
-
-	noteStep(value: number, low: number, high: number): void {
-		this.note(step, value);
-		this.bounds.push(low, high);
-	}
+	constructor(
+		private readonly kinds: Uint8Array,
+		private readonly values: Float64Array
+	) {}
 
 	/**
 	 * Where on the way to the same calculation for another width the first turn changes: a share of the
 	 * way, 0 to 1. Undefined where all turns are the same, and everything between lies on straight lines.
 	 */
 	firstChange(other: Turns): number | undefined {
-		let steps = 0;
-		for (let at = 0; at < this.count; at++) {
-			const kind = this.kinds[at];
-			const here = this.values[at] ?? 0;
+		const { kinds, values } = this;
+		for (let at = 0; at < kinds.length; at++) {
+			const here = values[at] ?? 0;
 			const there = other.values[at] ?? 0;
+			if (here === there) continue;
+			const kind = kinds[at];
 			const change =
 				kind === step
-					? stepChange(here, there, this.bounds[steps * 2] ?? 0, this.bounds[steps * 2 + 1] ?? 0)
+					? stepChange(here, there, values[at + 1] ?? 0, values[at + 2] ?? 0)
 					: changeOf(kind, here, there);
 			if (change !== undefined) return change;
-			if (kind === step) steps++;
 		}
-		return this.count === other.count ? undefined : 0.5;
-	}
-
-	private grow(): void {
-		const { kinds, values } = this;
-		this.kinds = new Uint8Array(kinds.length * 2);
-		this.kinds.set(kinds);
-		this.values = new Float64Array(values.length * 2);
-		this.values.set(values);
+		return kinds.length === other.kinds.length ? undefined : 0.5;
 	}
 }
 
 function changeOf(kind: number | undefined, here: number, there: number): number | undefined {
-	if (here === there) return undefined;
 	switch (kind) {
 		case bend: {
 			const parts = (here < -hair && there > hair) || (here > hair && there < -hair);
@@ -90,61 +69,84 @@ function changeOf(kind: number | undefined, here: number, there: number): number
 			if (here < -grain) return stepChange(here, there, -Infinity, -grain);
 			if (here >= grain) return stepChange(here, there, grain, Infinity);
 			return stepChange(here, there, -grain, grain);
+		case bound:
+			return undefined;
 		default:
 			return Math.abs(here - there) > grain ? 0.5 : undefined;
 	}
 }
 
 function stepChange(here: number, there: number, low: number, high: number): number | undefined {
-	if (here === there || (there >= low && there < high)) return undefined;
+	if (there >= low && there < high) return undefined;
 	return ((there < low ? low : high) - here) / (there - here);
 }
 
-/** Where turns are noted now. A calculation runs to its end before another begins. */
-let notes: Turns | undefined;
+/** Where turns are noted, one calculation after the other; it grows with the longest. */
+let kinds = new Uint8Array(4096);
+let values = new Float64Array(4096);
+let count = 0;
+let noting = false;
 
 /** Runs a calculation, and notes its turns. */
 export function noteTurns<T>(run: () => T): { readonly result: T; readonly turns: Turns } {
-	const turns = new Turns();
-	return { result: withNotes(turns, run), turns };
+	const from = count;
+	try {
+		const result = withNotes(true, run);
+		return { result, turns: new Turns(kinds.slice(from, count), values.slice(from, count)) };
+	} finally {
+		count = from;
+	}
 }
 
 /** Runs a calculation that comes out the same at every width, and need not be noted. */
 export function unnoted<T>(run: () => T): T {
-	return notes ? withNotes(undefined, run) : run();
+	return withNotes(false, run);
 }
 
-function withNotes<T>(turns: Turns | undefined, run: () => T): T {
-	const before = notes;
-	notes = turns;
+function withNotes<T>(on: boolean, run: () => T): T {
+	const before = noting;
+	noting = on;
 	try {
 		return run();
 	} finally {
-		notes = before;
+		noting = before;
 	}
+}
+
+function note(kind: Kind, value: number): void {
+	if (count === kinds.length) grow();
+	kinds[count] = kind;
+	values[count++] = value;
+}
+
+function grow(): void {
+	const [more, longer] = [new Uint8Array(count * 2), new Float64Array(count * 2)];
+	more.set(kinds);
+	longer.set(values);
+	[kinds, values] = [more, longer];
 }
 
 /** The larger of two numbers. */
 export function larger(a: number, b: number): number {
-	if (notes) notes.note(bend, a - b);
+	if (noting) note(bend, a - b);
 	return a > b ? a : b;
 }
 
 /** The smaller of two numbers. */
 export function smaller(a: number, b: number): number {
-	if (notes) notes.note(bend, a - b);
+	if (noting) note(bend, a - b);
 	return a < b ? a : b;
 }
 
 /** Whether a number is above another by more than a rounding error. */
 export function exceeds(a: number, b: number): boolean {
-	if (notes) notes.note(side, a - b);
+	if (noting) note(side, a - b);
 	return a - b >= grain;
 }
 
 /** Whether two numbers are the same but for a rounding error. */
 export function alike(a: number, b: number): boolean {
-	if (notes) notes.note(equal, a - b);
+	if (noting) note(equal, a - b);
 	return a - b >= -grain && a - b < grain;
 }
 
@@ -156,10 +158,13 @@ export function compared(a: number, b: number): number {
 
 /** Notes that something holds while a value is at least `low` and below `high`. */
 export function noteStep(value: number, low: number, high: number): void {
-	if (notes) notes.noteStep(value, low, high);
+	if (!noting) return;
+	note(step, value);
+	note(bound, low);
+	note(bound, high);
 }
 
 /** Notes a factor or quotient: what it makes lies on straight lines only while it stays the same. */
 export function noteFactor(value: number): void {
-	if (notes) notes.note(factor, value);
+	if (noting) note(factor, value);
 }
