@@ -292,6 +292,23 @@ ${rest}`);
 	);
 }); // prettier-ignore
 
+test('what another layer brings with an overlap stays over the background of its region', () => {
+	const sheetOf = (rest: string): string => {
+		const { site, structure } = sound(`site "T" { }
+layout f at / { region side as aside { style """:scope { background: white }""" }; region main as main { slot } }
+${rest}`);
+		const [layout] = site.layouts;
+		return layout ? layoutSheet(layout, site, structure).css : '';
+	};
+	const isolated = (region: string): RegExp =>
+		new RegExp(`data-region='${region}'\\] \\{\\s*isolation: isolate;`);
+	const fill = 'route / { fill side after { piece a { overlap 8px } """x"""; piece b """y""" } }';
+	assert.match(sheetOf(fill), isolated('side'));
+	assert.doesNotMatch(sheetOf(fill), isolated('main'));
+	assert.match(sheetOf('route / { piece a { overlap 8px } """x""" }'), isolated('main'));
+	assert.doesNotMatch(sheetOf('route / { piece a { pad 8px } """x""" }'), /isolation/);
+}); // prettier-ignore
+
 test('bands by space are container queries, heads that shrink are animations with a fallback', () => {
 	const resolved = sound(`site "T" { bands { narrow 0; wide 700 } }
 layout f at / { region m as main { slot } }

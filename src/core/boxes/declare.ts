@@ -29,6 +29,8 @@ export interface Ground {
 	readonly outside: Edges;
 	/** What lands in the layout's slot has; only for that a slot hands on what is kept before it. */
 	readonly inside: Edges;
+	/** Names of regions into which other layers put something that its neighbours overlap, in any band. */
+	readonly overlapped: ReadonlySet<string>;
 }
 
 /** A box in one band, with its settings there and those of what is around it. */
@@ -171,7 +173,8 @@ function declareGround({ box, band, ground }: Placed): [string, string][] {
 		const { overlap, show } = settingsAt(settings, ground.bands, band);
 		return overlap !== undefined && !isZero(overlap) && show?.kind !== 'hidden';
 	});
-	return overlaps ? [['isolation', 'isolate']] : [];
+	const brought = box.kind === 'region' && ground.overlapped.has(box.name);
+	return overlaps || brought ? [['isolation', 'isolate']] : [];
 }
 
 /** A shadow that comes with scrolling is an animation, and written where those are. */

@@ -2,6 +2,7 @@ import type { Layer, Layout, Member, Piece, Site } from '../model/site.ts';
 import type { Setting, SettingKind } from '../model/setting.ts';
 import type { Bands } from '../resolve/bands.ts';
 import { membersIn } from '../resolve/check-bands.ts';
+import { fillTarget, isProblem } from '../resolve/fill-target.ts';
 import { piecesIn } from '../resolve/pieces.ts';
 import { slotOf, type Structure } from '../resolve/structure.ts';
 import { sticksInside, type Edges, type Ground } from './declare.ts';
@@ -14,10 +15,50 @@ const bothEdges: Edges = { top: true, bottom: true };
  * What a layout's boxes are declared from, by the layouts it sits under, outermost first. Where it is
  * not said what lands in it, something in there may keep to either edge.
  */
-export function groundOf(outer: readonly Layout[], bands: Bands, inside = bothEdges): Ground {
+export function groundOf(
+	outer: readonly Layout[],
+	bands: Bands,
+	inside = bothEdges,
+	overlapped: ReadonlySet<string> = new Set()
+): Ground {
 	const sticks = (edge: Edge): boolean =>
 		outer.some((one) => sticksInside(frameOf(one, bands).root, edge, bands));
-	return { bands, outside: { top: sticks('top'), bottom: sticks('bottom') }, inside };
+	return { bands, outside: { top: sticks('top'), bottom: sticks('bottom') }, inside, overlapped };
+}
+
+/** Regions of a layout into which other layers put something with an overlap, on whatever page. */
+export function overlappedIn(layout: Layout, structure: Structure): ReadonlySet<string> {
+	let known = overlaps.get(structure);
+	if (!known) overlaps.set(structure, (known = allOverlapped(structure)));
+	return known.get(layout) ?? new Set();
+}
+
+const overlaps = new WeakMap<Structure, ReadonlyMap<Layout, ReadonlySet<string>>>();
+
+function allOverlapped({ site, chainOf }: Structure): Map<Layout, Set<string>> {
+	const found = new Map<Layout, Set<string>>();
+	const note = (layout: Layout, region: string): void => {
+		const names = found.get(layout);
+		if (names) names.add(region);
+		else found.set(layout, new Set([region]));
+	};
+	for (const layer of [...site.layouts, ...site.routes, ...site.states]) {
+		const chain = chainOf(layer);
+		const around = chain.at(-1);
+		const slot = around && slotOf(around);
+		// A layout lands by its root, a page by its pieces.
+		const content = layer.kind === 'layout' ? [layer] : layer.pieces;
+		if (around && slot && content.some(hasOverlap)) note(around, slot.name.text);
+		for (const fill of layer.fills.filter((one) => one.pieces.some(hasOverlap))) {
+			const target = fillTarget(fill, layer, chain);
+			if (!isProblem(target)) note(target.layout, target.region.name.text);
+		}
+	}
+	return found;
+}
+
+function hasOverlap({ settings }: { readonly settings: readonly Setting[] }): boolean {
+	return settings.some(({ kind }) => kind === 'overlap');
 }
 
 const insides = new WeakMap<Structure, ReadonlyMap<Layout, Edges>>();

@@ -1,4 +1,4 @@
-import { edgesInside, groundOf, settingKindsUsed } from '../boxes/ground.ts';
+import { edgesInside, groundOf, overlappedIn, settingKindsUsed } from '../boxes/ground.ts';
 import { bandPlace, type Bands } from '../resolve/bands.ts';
 import { frameOf } from '../boxes/frame.ts';
 import { isDrawer } from '../resolve/drawers.ts';
@@ -127,7 +127,12 @@ function tokenRules(site: Site): string {
 /** The sheet of one layout: how its boxes lie in each band, and its own styles. */
 export function layoutSheet(layout: Layout, site: Site, structure: Structure): StyleSheet {
 	const { bands } = site.settings;
-	const ground = groundOf(structure.chainOf(layout), bands, edgesInside(layout, structure));
+	const ground = groundOf(
+		structure.chainOf(layout),
+		bands,
+		edgesInside(layout, structure),
+		overlappedIn(layout, structure)
+	);
 	const { boxes } = frameOf(layout, bands);
 	const moving = layout.members
 		.flatMap((member) => movingIn(member))
