@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { named, startApp, textOf, until, type App } from '../lib/app.ts';
-import { choose, kept, showTracks, sourceText } from '../lib/stage.ts';
+import { choose, dragBy, kept, showTracks, sourceText } from '../lib/stage.ts';
 
 let app: App;
 before(async () => {
@@ -59,6 +59,24 @@ test('while a track is dragged, it says which other bands change with it', async
 	await app.page.mouse.up();
 	await kept(app, 'commons: row 1');
 	assert.match(await sourceText(app, 'layouts/commons.eave'), /"head" \d+px/);
+});
+
+test('the end of an area is dragged over grid lines, and of a span over columns', async () => {
+	await app.open('/plan?route=/visit&width=1100');
+	await choose(app, 'commons, foot');
+	await showTracks(app);
+	const end = await named(app.page, 'slider', 'Columns of the area foot');
+	await end.focus();
+	await app.page.keyboard.press('ArrowLeft');
+	await kept(app, 'Areas of commons');
+	await app.open('/plan?route=/visit&width=1100');
+	await choose(app, 'two-up, right');
+	await named(app.page, 'slider', 'Columns that right spans');
+	await new Promise((done) => setTimeout(done, 300));
+	await dragBy(app, 'slider', 'Columns that right spans', -45);
+	await kept(app, 'right: span');
+	assert.match(await sourceText(app, 'layouts/commons.eave'), /"foot foot \." auto/);
+	assert.match(await sourceText(app, 'layouts/guide.eave'), /span 3 @wide; offset 1 @wide/);
 });
 
 test('distances between two regions stay until they are taken away', async () => {

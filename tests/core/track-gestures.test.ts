@@ -2,11 +2,13 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
 import {
+	areaCells,
 	isBetween,
 	offsetAt,
 	painted,
 	sizeWords,
 	spanTo,
+	trackReached,
 	trackText,
 	type Cell
 } from '../../src/core/drawing/track-gestures.ts';
@@ -46,6 +48,20 @@ test('painting lays a member over a rectangle, and takes it away from everywhere
 		{ seed: 3 }
 	);
 });
+
+test('an area whose end is dragged reaches the track whose middle was passed', () => {
+	const cells = [
+		['head', 'head', '.'],
+		['menu', 'main', 'main']
+	];
+	assert.deepEqual(areaCells(cells, 'head'), { from: [0, 0], to: [1, 0] });
+	assert.deepEqual(areaCells(cells, 'main'), { from: [1, 1], to: [2, 1] });
+	assert.equal(areaCells(cells, 'side'), undefined);
+	const tracks = [{ from: 0, to: 100 }, { from: 120, to: 220 }, { from: 240, to: 340 }]; // prettier-ignore
+	assert.deepEqual([-5, 60, 169, 171, 900].map((at) => trackReached(tracks, at, false)), [0, 0, 0, 1, 2]); // prettier-ignore
+	const mirrored = [...tracks].reverse();
+	assert.deepEqual([330, 171, 169, 0].map((at) => trackReached(mirrored, at, true)), [0, 0, 1, 2]);
+}); // prettier-ignore
 
 test('spans and offsets count whole columns, from either side', () => {
 	// Six columns of 100 px with 20 px between; the region stands on the second and third.

@@ -45,6 +45,27 @@ export function painted(
 	);
 }
 
+/** The first and the last cell of a member's area; undefined where it has none. */
+export function areaCells(
+	cells: readonly (readonly string[])[],
+	member: string
+): { readonly from: Cell; readonly to: Cell } | undefined {
+	const own = cells.flatMap((row, y) =>
+		row.flatMap((name, x): Cell[] => (name === member ? [[x, y]] : []))
+	);
+	const [from, to] = [own[0], own.at(-1)];
+	return from && to && { from, to };
+}
+
+/** The track that an edge reaches when it is dragged to a place: the last whose middle it has passed. */
+export function trackReached(tracks: readonly Extent[], at: number, mirrored: boolean): number {
+	const passed = tracks.filter(({ from, to }) => {
+		const middle = (from + to) / 2;
+		return mirrored ? middle >= at : middle <= at;
+	});
+	return Math.max(0, passed.length - 1);
+}
+
 /** Equal columns, and a region among them that spans some. */
 export interface SpanGround {
 	readonly columns: readonly Extent[];

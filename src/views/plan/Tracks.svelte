@@ -3,6 +3,7 @@
 	import { sizeWords, trackText } from '$core/drawing/track-gestures.ts';
 	import type { Wish } from '$core/edit/wish.ts';
 	import AreaPaint from './AreaPaint.svelte';
+	import AreaSpan from './AreaSpan.svelte';
 	import ColumnSpan from './ColumnSpan.svelte';
 	import EdgeHandle from './EdgeHandle.svelte';
 	import { wishes } from '$store/wishes.svelte.ts';
@@ -214,6 +215,7 @@
 				{tracks}
 				{scale}
 			/>
+			<AreaSpan box={view.ref} {band} cells={arrangement.cells} {member} {tracks} {scale} {rtl} />
 		{/if}
 		{#if chosen && member !== undefined && arrangement.kind === 'columns' && chosenBox}
 			<ColumnSpan
