@@ -1,4 +1,5 @@
-import { edgesInside, groundOf, overlappedIn, settingKindsUsed } from '../boxes/ground.ts';
+import { groundOf, settingKindsUsed } from '../boxes/ground.ts';
+import { edgesInside, overlappedIn } from '../boxes/landing.ts';
 import { bandPlace, type Bands } from '../resolve/bands.ts';
 import { frameOf } from '../boxes/frame.ts';
 import { isDrawer } from '../resolve/drawers.ts';

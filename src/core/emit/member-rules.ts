@@ -65,16 +65,16 @@ function closedRule(box: Box, selector: string, layout: Layout, ground: Ground):
 /** What a region's arrangement gives to everything that lands in it, whoever brings it. */
 function landedRules(box: Box, selector: string, layout: Layout, allBands: Bands): BandedRule[] {
 	const places = bandPlaces(allBands);
-	const any = places.map((place) => declareInRegion(box, place, allBands));
+	const forAll = places.map((place) => declareInRegion(box, place, allBands));
 	const rules: BandedRule[] = [];
-	if (any.some((one) => one.size > 0)) {
-		rules.push({ selector: `${selector} > *`, bands: any, layout });
+	if (forAll.some((one) => one.size > 0)) {
+		rules.push({ selector: `${selector} > *`, bands: forAll, layout });
 	}
 	if (!box.holdsSlot) return rules;
 	const inSlot = places.map((place) => declareInSlot(box, place, allBands));
 	if (inSlot.some((one) => one.get('flex')?.startsWith('1'))) {
 		const landed = `${selector} > :is(.layer, .space)`;
-		rules.push({ selector: landed, bands: inSlot, under: any, layout });
+		rules.push({ selector: landed, bands: inSlot, under: forAll, layout });
 	}
 	return rules;
 }

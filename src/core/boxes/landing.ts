@@ -1,0 +1,96 @@
+import type { Setting } from '../model/setting.ts';
+import type { Layer, Layout, Member, Piece } from '../model/site.ts';
+import { membersIn } from '../resolve/check-bands.ts';
+import { fillTarget, isProblem } from '../resolve/fill-target.ts';
+import { piecesIn } from '../resolve/pieces.ts';
+import { slotOf, type Structure } from '../resolve/structure.ts';
+import type { Edges } from './declare.ts';
+import type { Edge } from './stick.ts';
+
+/** What other layers bring into a layout, on any page, as far as the layout's own boxes depend on it. */
+
+/** Regions of a layout into which other layers put something with an overlap, on whatever page. */
+export function overlappedIn(layout: Layout, structure: Structure): ReadonlySet<string> {
+	let known = overlaps.get(structure);
+	if (!known) overlaps.set(structure, (known = allOverlapped(structure)));
+	return known.get(layout) ?? new Set();
+}
+
+const overlaps = new WeakMap<Structure, ReadonlyMap<Layout, ReadonlySet<string>>>();
+
+function allOverlapped({ site, chainOf }: Structure): Map<Layout, Set<string>> {
+	const found = new Map<Layout, Set<string>>();
+	const note = (layout: Layout, region: string): void => {
+		const names = found.get(layout);
+		if (names) names.add(region);
+		else found.set(layout, new Set([region]));
+	};
+	for (const layer of [...site.layouts, ...site.routes, ...site.states]) {
+		const chain = chainOf(layer);
+		const around = chain.at(-1);
+		const slot = around && slotOf(around);
+		// A layout lands by its root, a page by its pieces.
+		const content = layer.kind === 'layout' ? [layer] : layer.pieces;
+		if (around && slot && content.some(hasOverlap)) note(around, slot.name.text);
+		for (const fill of layer.fills.filter((one) => one.pieces.some(hasOverlap))) {
+			const target = fillTarget(fill, layer, chain);
+			if (!isProblem(target)) note(target.layout, target.region.name.text);
+		}
+	}
+	return found;
+}
+
+function hasOverlap({ settings }: { readonly settings: readonly Setting[] }): boolean {
+	return settings.some(({ kind }) => kind === 'overlap');
+}
+
+const insides = new WeakMap<Structure, ReadonlyMap<Layout, Edges>>();
+
+/** What of all that may land in a layout's slot, on whatever page, keeps to an edge. */
+export function edgesInside(layout: Layout, structure: Structure): Edges {
+	let known = insides.get(structure);
+	if (!known) insides.set(structure, (known = allInside(structure)));
+	return known.get(layout) ?? { top: false, bottom: false };
+}
+
+function allInside({ site, chainOf }: Structure): Map<Layout, Edges> {
+	const found = new Map<Layout, { top: boolean; bottom: boolean }>();
+	const note = (layout: Layout, { top, bottom }: Edges): void => {
+		const edges = found.get(layout);
+		if (edges) {
+			edges.top ||= top;
+			edges.bottom ||= bottom;
+		} else {
+			found.set(layout, { top, bottom });
+		}
+	};
+	for (const layer of [...site.layouts, ...site.routes, ...site.states]) {
+		const edges = edgesOf(layer);
+		for (const outer of chainOf(layer)) note(outer, edges);
+		if (layer.kind === 'layout') note(layer, edgesOfSettings(slotOf(layer)?.pieces ?? []));
+	}
+	return found;
+}
+
+const layerEdges = new WeakMap<Layer, Edges>();
+
+function edgesOf(layer: Layer): Edges {
+	let edges = layerEdges.get(layer);
+	if (!edges) layerEdges.set(layer, (edges = edgesOfSettings(boxesIn(layer))));
+	return edges;
+}
+
+function edgesOfSettings(boxes: readonly { readonly settings: readonly Setting[] }[]): Edges {
+	const settings = boxes.flatMap((box) => box.settings);
+	const shrinks = settings.some(({ kind, value }) => kind === 'shrink' && value !== 'none');
+	const keeps = (edge: Edge): boolean =>
+		settings.some(({ kind, value }) => kind === 'stick' && value === edge);
+	return { top: shrinks || keeps('top'), bottom: keeps('bottom') };
+}
+
+/** Everything with settings that a layer brings. */
+export function boxesIn(layer: Layer): (Layout | Member | Piece)[] {
+	const boxes: (Layout | Member | Piece)[] = piecesIn(layer);
+	if (layer.kind === 'layout') boxes.push(layer, ...membersIn(layer.members));
+	return boxes;
+}
