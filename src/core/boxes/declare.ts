@@ -132,11 +132,18 @@ function declareExtent({ box, band, settings, ground }: Placed): [string, string
 /** A layout as tall as the screen whose regions scroll by themselves is no taller than the screen. */
 function scrollsInside(box: Box, band: number, bands: Bands): boolean {
 	return box.members.some((member) => {
-		const { scroll, height, max, show, stick } = settingsAt(member.settings, bands, band);
+		const settings = settingsAt(member.settings, bands, band);
+		const { scroll, show } = settings;
 		if (show?.kind === 'drawer' || show?.kind === 'hidden') return false;
-		const bounded = height !== undefined || max?.height !== undefined || stick !== undefined;
+		const bounded = hasBoundedHeight(settings) || edgeOf(settings) !== undefined;
 		return (scroll === 'own' && !bounded) || scrollsInside(member, band, bands);
 	});
+}
+
+/** Whether something is said that keeps a box from growing with its content; `auto` and `none` are not. */
+function hasBoundedHeight({ height, max }: SettingsAt): boolean {
+	const isSet = height !== undefined && height !== 'auto';
+	return isSet || (max?.height !== undefined && max.height !== 'none');
 }
 
 function declarePadding({ pad, contain }: SettingsAt): [string, string][] {
@@ -159,8 +166,7 @@ function declareScrolling(placed: Placed): [string, string][] {
 	if (settings.scroll !== 'own') return [];
 	const said: [string, string][] = [['overflow', 'auto']];
 	const edge = edgeOf(settings);
-	const free = settings.height === undefined && settings.max?.height === undefined;
-	if (edge && free && box.kind !== 'layout') {
+	if (edge && !hasBoundedHeight(settings) && box.kind !== 'layout') {
 		const offset = stuckAt(placed, edge);
 		said.push(['max-height', offset === '0' ? '100dvh' : `calc(100dvh - ${offset})`]);
 	}

@@ -1,7 +1,8 @@
 import { dedent } from '../source/markup-block.ts';
 import type { MarkupPiece } from '../model/site.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { checkName, findPiece, findPieces } from './find.ts';
+import { areaRows, replaceInAreas } from './areas.ts';
+import { checkName, findPiece, findPieces, findRegion } from './find.ts';
 import { indentLines, Surgery } from './surgery.ts';
 import { WishRefused, type HolderRef } from './wish.ts';
 
@@ -40,6 +41,9 @@ export function renamePiece(
 	to: string
 ): void {
 	surgery.replace(findPiece(resolved, holder, name).name.span, checkName(to));
+	const { layer, region: ref } = holder;
+	if (!ref || layer.kind !== 'layout' || layer.name !== ref.layout) return;
+	replaceInAreas(areaRows(findRegion(resolved, ref)), surgery, name, to);
 }
 
 export function removePiece(

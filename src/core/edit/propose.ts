@@ -57,7 +57,11 @@ export function prepare(resolved: ResolvedSite, wish: Wish): Prepared {
 			kind: 'edit',
 			label: labelOf(wish),
 			changes: [...surgery.changes(), ...(mended?.changes ?? [])],
-			consequences: [...consequences, ...(mended?.consequences ?? [])],
+			consequences: [
+				...consequences,
+				...(mended?.consequences ?? []),
+				...vanishing(resolved, after)
+			],
 			bands: isSizeWish(wish) ? touchedBands(resolved, after) : []
 		};
 		return { proposal, after };
@@ -162,11 +166,22 @@ function resolveAfter(resolved: ResolvedSite, changes: readonly Change[]): Resol
 	return resolveSite(readSiteFiles({ texts, assets: files.assets }, resolved.reading));
 }
 
-function newErrors(before: ResolvedSite, after: ResolvedSite): Problem[] {
+function newProblems(before: ResolvedSite, after: ResolvedSite): Problem[] {
 	const known = new Set(before.problems.map((problem) => problem.sentence));
-	return after.problems.filter(
-		(problem) => problem.severity === 'error' && !known.has(problem.sentence)
-	);
+	return after.problems.filter((problem) => !known.has(problem.sentence));
+}
+
+function newErrors(before: ResolvedSite, after: ResolvedSite): Problem[] {
+	return newProblems(before, after).filter((problem) => problem.severity === 'error');
+}
+
+const notShown: ReadonlySet<string> = new Set(['region-not-arranged', 'piece-not-arranged']);
+
+/** What an edit would take out of sight without saying so. */
+function vanishing(before: ResolvedSite, after: ResolvedSite): string[] {
+	return newProblems(before, after)
+		.filter((problem) => notShown.has(problem.code))
+		.map((problem) => problem.sentence);
 }
 
 /** The sentence of an error that an edit would bring in; undefined where it brings none. */

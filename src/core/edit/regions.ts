@@ -2,6 +2,7 @@ import { listWords } from '../messages/problem.ts';
 import type { AreaRow } from '../model/arrange.ts';
 import { layerName, type FillKind, type Layout, type Region, type Wrapper } from '../model/site.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
+import { areaRows, replaceInAreas } from './areas.ts';
 import { checkName, fillsOf, fillsOfRegion, findLayer, findLayout, findRegion } from './find.ts';
 import { newPieceName, pieceLines } from './pieces.ts';
 import type { Surgery } from './surgery.ts';
@@ -37,7 +38,7 @@ export function renameRegion(
 	const region = findRegion(resolved, ref);
 	checkName(to);
 	surgery.replace(region.name.span, to);
-	replaceInAreas(findLayout(resolved, ref.layout), surgery, ref.region, to);
+	replaceInAreas(areaRowsOf(findLayout(resolved, ref.layout)), surgery, ref.region, to);
 	for (const { fill } of fillsOfRegion(resolved, region)) {
 		const { file, to: end } = fill.targetSpan;
 		surgery.replace({ file, from: end - ref.region.length, to: end }, to);
@@ -53,7 +54,7 @@ export function removeRegion(resolved: ResolvedSite, surgery: Surgery, ref: Regi
 		);
 	}
 	surgery.remove(region.span);
-	replaceInAreas(findLayout(resolved, ref.layout), surgery, ref.region, '.');
+	replaceInAreas(areaRowsOf(findLayout(resolved, ref.layout)), surgery, ref.region, '.');
 	const fills = fillsOfRegion(resolved, region);
 	for (const { fill } of fills) surgery.remove(fill.span);
 	if (fills.length === 0) return [];
@@ -61,16 +62,9 @@ export function removeRegion(resolved: ResolvedSite, surgery: Surgery, ref: Regi
 	return [`What ${names} put into ${ref.region} would go with it.`];
 }
 
-function replaceInAreas(layout: Layout, surgery: Surgery, name: string, by: string): void {
-	for (const { areas } of areaRowsOf(layout)) {
-		const text = areas.text.replace(/[^\s]+/g, (cell) => (cell === name ? by : cell));
-		if (text !== areas.text) surgery.replace(areas.span, `"${text}"`);
-	}
-}
-
 /** The rows of all arrangements in areas, the layout's own and those of its wrappers. */
 function areaRowsOf(box: Layout | Wrapper): AreaRow[] {
-	const own = box.arrangements.flatMap((one) => (one.kind === 'areas' ? one.rows : []));
+	const own = areaRows(box);
 	const inner = box.members.flatMap((one) => (one.kind === 'wrapper' ? areaRowsOf(one) : []));
 	return [...own, ...inner];
 }
@@ -110,13 +104,12 @@ export function setFlag(
 ): void {
 	const region = findRegion(resolved, ref);
 	if (region[flag] === on) return;
-	if (on) {
-		surgery.insertInto(region.span, [flag]);
-		return;
-	}
+	if (on) surgery.insertInto(region.span, [flag]);
+	// What is locked can no longer be said to be open.
+	const gone = on ? (flag === 'locked' ? 'open' : undefined) : flag;
 	const inner = surgery.statementAt(region.span).block?.statements ?? [];
 	for (const statement of inner) {
-		if (statement.atoms.length === 1 && statement.atoms[0]?.text === flag) {
+		if (statement.atoms.length === 1 && statement.atoms[0]?.text === gone) {
 			surgery.remove(statement.span);
 		}
 	}

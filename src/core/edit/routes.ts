@@ -104,7 +104,9 @@ function moveLinks(
 		if (path !== from && !path.startsWith(from + '/')) continue;
 		const start = piece.markup.span.from + match.index + lead.length;
 		const { file } = piece.markup.span;
-		surgery.replace({ file, from: start, to: start + from.length }, to);
+		// Below the top there is nothing between the slash and what follows.
+		const by = to === '/' && path !== from ? '' : to;
+		surgery.replace({ file, from: start, to: start + from.length }, by);
 		count++;
 	}
 	return count;

@@ -13,7 +13,21 @@ export const errors = {
 	'line-too-long': (length: number, most: number) =>
 		`This line is ${length} characters long; lines may have ${most} at most.`,
 
+	'nested-too-deep': (most: number) =>
+		`This stands inside more than ${most} others; that is deeper than can be read.`,
+	'more-errors': (count: number) =>
+		`${count} more errors are not listed; mend the first ones and look again.`,
+	'work-failed': (what: string, why: string) =>
+		`${what} could not be worked out (${why}). The rest of the site goes on without it.`,
+
 	// Reading: statements
+	'said-with-colon': (word: string, rest: string) =>
+		`"${word}" has no colon here: write ${word}${rest}.`,
+	'number-too-large': (what: string, most: number) => `${what} is ${most} at most.`,
+	'too-many': (what: string, most: number) => `${what}: there can be ${most} at most.`,
+	'open-and-locked': (region: string) =>
+		`${region} is said to be open and locked; it can be only one of them.`,
+	'listed-twice': (what: string, name: string) => `${what} ${name} is listed twice.`,
 	'unknown-statement': (word: string, where: string, known: string) =>
 		`"${word}" is nothing that ${where} can say. It can say ${known}.`,
 	'not-yet': (what: string) => `${what} is not supported yet.`,
@@ -43,12 +57,17 @@ export const errors = {
 	'expression-unclosed': () => 'This { is not closed. To write a brace itself, write \\{.',
 	'expression-invalid': (text: string) =>
 		`{${text}} is not a path. A path is names with dots between, such as {site.name}.`,
+	'expression-no-text': (path: string, is: string) =>
+		`{${path}} is ${is}, which is no text that could be shown.`,
 	'expression-unknown': (path: string, known: string) =>
 		`{${path}} leads nowhere. Here is ${known}.`,
 	'expression-no-value': (path: string, page: string) =>
 		`{${path}} has no value on the page ${page}.`,
 	'expression-place': (path: string) =>
 		`{${path}} cannot stand here: expressions stand in text and in the values of attributes.`,
+
+	'markup-too-deep': (most: number) =>
+		`This markup has elements more than ${most} deep inside each other, so it is not shown.`,
 
 	// The site as a whole
 	'no-site': () => 'The site has no name: a declaration site "Name" { } is missing.',
@@ -154,8 +173,19 @@ export const errors = {
 } satisfies Record<string, (...details: never[]) => string>;
 
 export const warnings = {
+	'more-warnings': (count: number) => `${count} more warnings are not listed.`,
 	'region-not-arranged': (region: string, box: string, where: string) =>
 		`${region} in ${box} stands in no area, so it is not shown${where}.`,
+	'piece-not-arranged': (
+		piece: string,
+		layer: string,
+		region: string,
+		layout: string,
+		where: string
+	) =>
+		`${piece} of ${layer} lands in ${region}, which ${layout} arranges in areas, but stands in none of them, so it is not shown${where}.`,
+	'track-overrun': (box: string, height: string, rows: string) =>
+		`${box} is ${height} tall, but its row is ${rows}, so it covers what follows.`,
 	'area-no-piece': (area: string, region: string) =>
 		`No piece of ${region} is named ${area}; the area stays empty until one is.`,
 	'setting-idle': (kind: string, why: string) => `"${kind}" does nothing here: ${why}.`,

@@ -1,12 +1,22 @@
 import type { Span } from '../model/span.ts';
 import { errors, warnings, type ErrorCode, type WarningCode } from './catalogue.ts';
 
+/** A change of the text that would take a problem away. */
+export interface Mend {
+	/** What it does, in a few words. */
+	readonly label: string;
+	readonly span: Span;
+	/** What stands there afterwards. */
+	readonly insert: string;
+}
+
 /** Something wrong or doubtful in a site's text, with its place and one plain sentence. */
 export interface Problem {
 	readonly severity: 'error' | 'warning';
 	readonly code: ErrorCode | WarningCode;
 	readonly sentence: string;
 	readonly span: Span;
+	readonly mend?: Mend;
 }
 
 type ErrorDetails = { [C in ErrorCode]: Parameters<(typeof errors)[C]> };
@@ -34,8 +44,60 @@ export function warning<C extends WarningCode>(
 	return { severity: 'warning', code, sentence: warningSentences[code](...details), span };
 }
 
+/**
+ * Runs a part of the work on one thing of the site. Whatever it throws becomes a problem at that
+ * thing's place, and what is given instead goes on: one text that no one foresaw never stops the rest.
+ */
+export function atEdge<T>(
+	about: { readonly what: string; readonly span: Span },
+	problems: Problem[],
+	run: () => T,
+	instead: T
+): T {
+	try {
+		return run();
+	} catch (failure) {
+		problems.push(error('work-failed', about.span, about.what, reasonOf(failure)));
+		return instead;
+	}
+}
+
+/** The first line of what was thrown, for the end of a sentence. */
+export function reasonOf(failure: unknown): string {
+	const message = failure instanceof Error ? failure.message : String(failure);
+	const [line = ''] = message.split('\n');
+	return line.slice(0, 120);
+}
+
 export function hasErrors(problems: readonly Problem[]): boolean {
 	return problems.some((problem) => problem.severity === 'error');
+}
+
+/** More problems of a kind than anyone goes through; what else there is, is counted. */
+export const mostListed = 500;
+
+/** Problems by file and place, as many as can be listed. */
+export function listProblems(problems: readonly Problem[]): Problem[] {
+	const sorted = [...problems].sort(
+		(a, b) => compareText(a.span.file, b.span.file) || a.span.from - b.span.from
+	);
+	if (sorted.length <= mostListed) return sorted;
+	const counts = { error: 0, warning: 0 };
+	const listed: Problem[] = [];
+	let last: { error?: Problem; warning?: Problem } = {};
+	for (const problem of sorted) {
+		if (++counts[problem.severity] <= mostListed) listed.push(problem);
+		else last = { ...last, [problem.severity]: problem };
+	}
+	if (last.error) listed.push(error('more-errors', last.error.span, counts.error - mostListed));
+	if (last.warning) {
+		listed.push(warning('more-warnings', last.warning.span, counts.warning - mostListed));
+	}
+	return listed;
+}
+
+function compareText(a: string, b: string): number {
+	return a < b ? -1 : Number(a > b);
 }
 
 /** Names as they stand in a sentence: "a, b and c", or "none". */

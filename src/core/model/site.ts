@@ -213,6 +213,18 @@ export function layerName(layer: Layer): string {
 	}
 }
 
+/** Where a layer says its name, for problems that are about all of it. */
+export function layerSpan(layer: Layer): Span {
+	switch (layer.kind) {
+		case 'layout':
+			return layer.name.span;
+		case 'route':
+			return layer.patternSpan;
+		case 'state':
+			return layer.state.span;
+	}
+}
+
 /** The place of a layer in the route tree. */
 export function layerPattern(layer: Layer): Pattern {
 	return layer.kind === 'route' ? layer.pattern : layer.at;

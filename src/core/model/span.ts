@@ -26,9 +26,31 @@ export function joinSpans(first: Span, last: Span): Span {
 
 /** The line and column of an offset. */
 export function positionAt(text: string, offset: number): Position {
-	const before = text.slice(0, offset);
-	const lineStart = before.lastIndexOf('\n') + 1;
-	let line = 1;
-	for (let at = before.indexOf('\n'); at !== -1; at = before.indexOf('\n', at + 1)) line++;
-	return { line, column: offset - lineStart + 1 };
+	const starts = lineStarts(text);
+	let [low, high] = [0, starts.length - 1];
+	while (low < high) {
+		const middle = Math.ceil((low + high) / 2);
+		if ((starts[middle] ?? 0) <= offset) low = middle;
+		else high = middle - 1;
+	}
+	return { line: low + 1, column: offset - (starts[low] ?? 0) + 1 };
+}
+
+/** Where lines start in the texts asked about last: one text is mostly asked about many times. */
+const known = new Map<string, readonly number[]>();
+const mostKnown = 64;
+
+function lineStarts(text: string): readonly number[] {
+	let starts = known.get(text);
+	if (!starts) {
+		if (known.size >= mostKnown) known.clear();
+		known.set(text, (starts = findLineStarts(text)));
+	}
+	return starts;
+}
+
+function findLineStarts(text: string): number[] {
+	const starts = [0];
+	for (let at = text.indexOf('\n'); at !== -1; at = text.indexOf('\n', at + 1)) starts.push(at + 1);
+	return starts;
 }

@@ -5,6 +5,7 @@ import type { Layer, Layout, Member, Piece, Region, Site, Wrapper } from '../mod
 import type { Span } from '../model/span.ts';
 import { arrangementAt, bandPlaces, settingHolding, settingsAt } from './bands.ts';
 import { membersIn } from './check-bands.ts';
+import { checkOverrun } from './check-overrun.ts';
 import { SizeChecker } from './check-settings.ts';
 import { isDrawer, openerHost } from './drawers.ts';
 import { piecesIn } from './pieces.ts';
@@ -23,6 +24,7 @@ export function checkBoxes(layer: Layer, site: Site): Problem[] {
 		...sizes,
 		...boxes.flatMap((box) => checkSizes(box, checker)),
 		...boxes.flatMap((box) => checkInside(box, layer, site)),
+		...boxes.flatMap((box) => (box.kind === 'region' ? [] : checkOverrun(box, site))),
 		...boxes.flatMap((box) =>
 			'kind' in box && box.kind === 'wrapper' ? checkShow(box, ['in-place', 'hidden', 'strip']) : []
 		),
@@ -109,7 +111,7 @@ function checkAreas(
 }
 
 /** Whether a member says by itself that it is hidden or a drawer somewhere. */
-function isSaidElsewhere(member: Member | Piece): boolean {
+export function isSaidElsewhere(member: Member | Piece): boolean {
 	return member.settings.some(
 		(setting) =>
 			setting.kind === 'show' &&
@@ -123,7 +125,12 @@ function holdsSlot(member: Member | Piece, slot: Region | undefined): boolean {
 }
 
 /** Settings that depend on how the box around arranges. */
-function checkMember(member: Member | Piece, parent: Layout | Member, site: Site): Problem[] {
+export function checkMember(
+	member: Member | Piece,
+	parent: { readonly arrangements: readonly Arrangement[] },
+	site: Site
+): Problem[] {
+	if (member.settings.length === 0) return [];
 	const { bands } = site.settings;
 	const problems = new Map<Span, Problem>();
 	const useful = new Set<Setting>();

@@ -1,8 +1,7 @@
 import { error, type Problem } from '../messages/problem.ts';
-import { layerName, type Layer, type Page } from '../model/site.ts';
-import type { Span } from '../model/span.ts';
+import { layerName, layerSpan, type Layer, type Layout, type Page } from '../model/site.ts';
 import { fillTarget, isProblem } from './fill-target.ts';
-import type { ResolvedPage } from './page.ts';
+import type { ResolvedPage, ResolvedRegion } from './page.ts';
 import { slotOf, type Structure } from './structure.ts';
 
 const none: readonly Problem[] = [];
@@ -15,34 +14,36 @@ export function checkFills(layer: Layer, structure: Structure): readonly Problem
 }
 
 /**
- * Reports required regions that a page leaves without anything. The page is resolved only where a
- * region beside the slot is required; a slot needs no more than a look at the page's own pieces.
+ * Reports required regions that a page leaves without anything. The page is resolved only where that
+ * cannot be seen from its own pieces: nearly all pages bring some, and those land in every slot.
  */
 export function checkRequired(
 	page: Page,
 	structure: Structure,
 	resolve: (page: Page) => ResolvedPage
 ): Problem[] {
-	const chain = structure.chainOf(page);
-	const innermost = chain.at(-1);
 	const problems: Problem[] = [];
-	for (const layout of chain) {
+	for (const layout of structure.chainOf(page)) {
 		for (const region of layout.regions) {
 			if (!region.required) continue;
 			const isSlot = slotOf(layout) === region;
-			if (isSlot && (layout !== innermost || page.pieces.length > 0)) continue;
-			const landed = resolve(page).regions.find((one) => one.region === region)?.landed ?? [];
-			const brought = isSlot
-				? landed.some((one) => one.kind === 'piece' && one.owner !== layout)
-				: landed.length > 0;
-			if (brought) continue;
+			if (isSlot && page.pieces.length > 0) continue;
+			const { regions } = resolve(page);
+			const found = regions.find((one) => one.region === region);
+			const has = isSlot ? bringsInto(layout, page, regions) : (found?.landed ?? []).length > 0;
+			if (has) continue;
 			const names = [region.name.text, layout.name.text, layerName(page)] as const;
-			problems.push(error('required-unfilled', pageSpan(page), ...names));
+			problems.push(error('required-unfilled', layerSpan(page), ...names));
 		}
 	}
 	return problems;
 }
 
-function pageSpan(page: Page): Span {
-	return page.kind === 'route' ? page.patternSpan : page.state.span;
+/** Whether something lands in a layout's slot, or in a slot inside it, that does not stand there on every page. */
+function bringsInto(layout: Layout, page: Page, regions: readonly ResolvedRegion[]): boolean {
+	const from = regions.findIndex((one) => one.layout === layout);
+	const slots = regions.slice(from).filter((one) => slotOf(one.layout) === one.region);
+	return slots.some((slot) =>
+		slot.landed.some((one) => one.kind === 'piece' && one.owner === page)
+	);
 }

@@ -1,5 +1,6 @@
 import type { Layout, Region } from '../model/site.ts';
 import { bandPlaces, settingsAt, type Bands } from './bands.ts';
+import { isShownAt } from './shown.ts';
 
 /** The button that opens a drawer. It stands in another region of the same layout. */
 export interface Opener {
@@ -30,15 +31,13 @@ export function openersOf(layout: Layout, bands: Bands): Opener[] {
 	});
 }
 
-/** Where the opener of a drawer can stand; undefined where no region of the layout can hold it. */
+/** Where the opener of a drawer can stand: where it shows; undefined where no region can hold it. */
 export function openerHost(drawer: Region, layout: Layout, bands: Bands): Region | undefined {
 	const places = bandPlaces(bands).filter(
 		(place) => settingsAt(drawer.settings, bands, place).show?.kind === 'drawer'
 	);
 	return layout.regions.find((region) => {
 		if (isDrawer(region) || region.arrangements.some((one) => one.kind === 'areas')) return false;
-		return places.every(
-			(place) => settingsAt(region.settings, bands, place).show?.kind !== 'hidden'
-		);
+		return places.every((place) => isShownAt(region, layout, bands, place));
 	});
 }

@@ -16,7 +16,7 @@ export type MarkupPart =
 	/** The value of an attribute that holds a URL, which depends on where the page lies. */
 	| { readonly kind: 'url'; readonly value: readonly (string | Expression)[] };
 
-/** HTML standard, "Attributes" index: attributes whose value is one URL. */
+/** HTML standard, "Attributes" index, and SVG 2, section 16.1: attributes whose value is one URL. */
 const urlAttributes = new Set(['href', 'src', 'action', 'formaction', 'poster', 'data', 'cite']);
 const rawElements = new Set([
 	'style',
@@ -46,7 +46,11 @@ interface ParsedMarkup {
 	readonly indentable: boolean;
 	/** Numbers of expressions that stand where no value can. */
 	readonly refused: readonly number[];
+	readonly tooDeep: boolean;
 }
+
+/** Elements inside each other; browsers themselves stop at 512, and flatten what is deeper. */
+export const deepestMarkup = 256;
 
 const mostParsed = 20_000;
 const byText = new Map<string, ParsedMarkup>();
@@ -71,6 +75,10 @@ function compile(template: Template): CompiledMarkup {
 		})
 		.join('');
 	const parsed = parseOnce(source);
+	if (parsed.tooDeep) {
+		const problem = error('markup-too-deep', template.span, deepestMarkup);
+		return { parts: [], indentable: true, problems: [problem] };
+	}
 	const urls = parsed.urls.map((url) => splitExpressions(url, expressions));
 	const problems = parsed.refused.flatMap((index) => {
 		const expression = expressions[index];
@@ -86,13 +94,28 @@ function parseOnce(source: string): ParsedMarkup {
 	if (known) return known;
 	const fragment = parseFragment(source);
 	const walk = new Walk();
-	walk.children(fragment);
+	const tooDeep = isTooDeep(fragment);
+	if (!tooDeep) walk.children(fragment);
 	const { urls, inStyle, indentable, refused } = walk;
-	const parsed = { text: serialize(fragment), urls, inStyle, indentable, refused };
+	const text = tooDeep ? '' : serialize(fragment);
+	const parsed = { text, urls, inStyle, indentable, refused, tooDeep };
 	// Texts come and go while someone types; what is no longer used is forgotten all at once.
 	if (byText.size >= mostParsed) byText.clear();
 	byText.set(source, parsed);
 	return parsed;
+}
+
+/** Goes level by level, so that no depth is too much for it. */
+function isTooDeep(fragment: Tree.DocumentFragment): boolean {
+	let level: Tree.ParentNode[] = [fragment];
+	for (let depth = 0; level.length > 0; depth++) {
+		if (depth > deepestMarkup) return true;
+		level = level.flatMap((node) => {
+			const content = 'tagName' in node && isTemplate(node) ? [node.content] : [];
+			return [...content, ...node.childNodes.filter((child) => 'childNodes' in child)];
+		});
+	}
+	return false;
 }
 
 class Walk {
@@ -137,7 +160,10 @@ class Walk {
 			attribute.value = attribute.value.replace(mark, '');
 		} else if (attribute.name === 'style') {
 			for (const [, index] of attribute.value.matchAll(mark)) this.inStyle.add(Number(index));
-		} else if (urlAttributes.has(attribute.name) && node.namespaceURI === html.NS.HTML) {
+		} else if (animatesUrl(attribute.name, node)) {
+			this.refuse(attribute.value);
+			attribute.value = attribute.value.replace(mark, '');
+		} else if (urlAttributes.has(attribute.name)) {
 			this.urls.push(attribute.value);
 			attribute.value = `${URL_OPEN}${this.urls.length - 1}${URL_CLOSE}`;
 		}
@@ -146,6 +172,14 @@ class Walk {
 	private refuse(text: string): void {
 		for (const [, index] of text.matchAll(mark)) this.refused.push(Number(index));
 	}
+}
+
+/** SVG 2, section 19.2.2: animations set attributes, links among them, to values they list. */
+function animatesUrl(attribute: string, { namespaceURI, tagName }: Tree.Element): boolean {
+	const animates = tagName === 'set' || tagName.startsWith('animate');
+	return (
+		namespaceURI === html.NS.SVG && animates && ['from', 'to', 'by', 'values'].includes(attribute)
+	);
 }
 
 function splitExpressions(

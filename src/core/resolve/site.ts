@@ -1,8 +1,18 @@
-import { hasErrors, warning, type Problem } from '../messages/problem.ts';
-import type { Layer, Layout, NavPiece, Page, Route, Site } from '../model/site.ts';
+import { atEdge, hasErrors, listProblems, warning, type Problem } from '../messages/problem.ts';
+import {
+	layerName,
+	layerSpan,
+	type Layer,
+	type Layout,
+	type NavPiece,
+	type Page,
+	type Route,
+	type Site
+} from '../model/site.ts';
 import type { SiteReading } from '../source/read.ts';
 import { checkBands } from './check-bands.ts';
 import { checkBoxes } from './check-boxes.ts';
+import { checkLanding } from './check-landing.ts';
 import { checkFills, checkRequired } from './check-page.ts';
 import { instancesOf, type Instances, type PageInstance } from './instance.ts';
 import { compileMarkup } from './markup.ts';
@@ -48,27 +58,34 @@ export function resolveSite(reading: SiteReading): ResolvedSite {
 		instances.get(page)?.pages ?? [
 			{ page, address: page.kind === 'state' ? page.at.text : '/', parameters: {}, item: undefined }
 		];
-	const problems = [...reading.problems, ...structure.problems];
-	for (const layout of site.layouts) problems.push(...checkLayout(layout, site, structure));
+	const instancesOfLayer = (layer: Layer): readonly PageInstance[] =>
+		layer.kind === 'layout' ? [] : instancesFor(layer);
+	const problems: Problem[] = [];
+	append(problems, reading.problems);
+	append(problems, structure.problems);
 	// Thousands of pages, nearly all without problems: nothing is made for those.
-	const collect = (page: Page): void => {
-		append(problems, checkFills(page, structure));
-		append(problems, checkRequired(page, structure, pageOf));
-		append(problems, instances.get(page)?.problems ?? none);
-		append(problems, checkExpressions(page, instancesFor(page), site));
-		append(problems, checkPieces(page, site));
-		append(problems, checkRoles(page, site));
-		append(problems, checkBands(page, site));
-		append(problems, checkBoxes(page, site));
+	const check = (layer: Layer): void => {
+		append(problems, checkFills(layer, structure));
+		append(problems, checkExpressions(layer, instancesOfLayer(layer), site));
+		append(problems, checkPieces(layer, site));
+		append(problems, checkRoles(layer, site));
+		append(problems, checkBands(layer, site));
+		append(problems, checkBoxes(layer, site));
+		append(problems, checkLanding(layer, structure, site));
+		if (layer.kind === 'layout') return;
+		append(problems, checkRequired(layer, structure, pageOf));
+		append(problems, instances.get(layer)?.problems ?? none);
 	};
-	site.routes.forEach(collect);
-	site.states.forEach(collect);
+	for (const layer of [...site.layouts, ...site.routes, ...site.states]) {
+		const about = { what: layerName(layer), span: layerSpan(layer) };
+		atEdge(about, problems, () => check(layer), undefined);
+	}
 	return {
 		reading,
 		site,
 		structure,
 		routes: treeOrder(site.routes),
-		problems: sortProblems(problems),
+		problems: listProblems(problems),
 		page: pageOf,
 		instances: instancesFor
 	};
@@ -88,17 +105,6 @@ function resolveKnown(page: Page, structure: Structure): ResolvedPage {
 	const resolved = resolvePage(page, structure);
 	knownPages.set(page, { chain, resolved });
 	return resolved;
-}
-
-function checkLayout(layout: Layout, site: Site, structure: Structure): Problem[] {
-	return [
-		...checkFills(layout, structure),
-		...checkBands(layout, site),
-		...checkBoxes(layout, site),
-		...checkRoles(layout, site),
-		...checkExpressions(layout, [], site),
-		...checkPieces(layout, site)
-	];
 }
 
 interface PieceFacts {
@@ -132,10 +138,4 @@ function findPieceFacts(layer: Layer): PieceFacts {
 		),
 		navs: pieces.filter((piece) => piece.kind === 'nav')
 	};
-}
-
-function sortProblems(problems: readonly Problem[]): Problem[] {
-	return [...problems].sort(
-		(a, b) => a.span.file.localeCompare(b.span.file) || a.span.from - b.span.from
-	);
 }

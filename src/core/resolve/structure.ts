@@ -3,6 +3,7 @@ import { isWithin, matchPattern } from '../model/pattern.ts';
 import {
 	layerName,
 	layerPattern,
+	layerSpan,
 	type Layer,
 	type Layout,
 	type Region,
@@ -119,7 +120,7 @@ class StructureBuilder {
 			return this.nearest(layer);
 		}
 		if (outOfScope(layer, layout)) {
-			const place = this.place(layerPlace(layer));
+			const place = this.place(layerSpan(layer));
 			const names = [layerName(layer), place, layout.name.text] as const;
 			const branch = `${layout.at.text} (${this.place(layout.name.span)})`;
 			this.reportOnce(error('under-out-of-scope', under.name.span, ...names, branch));
@@ -172,17 +173,6 @@ class StructureBuilder {
 	private place(span: Span): string {
 		const { line } = positionAt(this.texts.get(span.file) ?? '', span.from);
 		return `${span.file}, line ${line}`;
-	}
-}
-
-function layerPlace(layer: Layer): Span {
-	switch (layer.kind) {
-		case 'layout':
-			return layer.name.span;
-		case 'route':
-			return layer.patternSpan;
-		case 'state':
-			return layer.state.span;
 	}
 }
 

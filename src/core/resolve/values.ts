@@ -115,21 +115,31 @@ function checkExpression(
 	);
 	const hasItem = layer.kind === 'route' && layer.pages.kind === 'each';
 	const known = knownPaths(site, parameters, hasTitle, hasItem);
-	if (known.includes(path) || isData(expression, site)) return undefined;
-	if (expression.path[0] === 'item' && hasItem) {
-		const without = pages.find(
-			(page) =>
-				page.item !== undefined &&
-				textOf(valueAt(page.item, expression.path.slice(1))) === undefined
-		);
-		return without && error('expression-no-value', expression.span, path, without.address);
+	const [root, ...rest] = expression.path;
+	if (root === 'data') {
+		const value = dataAt(site, rest);
+		if (value === undefined || value === null) return unknown(expression, known);
+		return noText(expression, value);
 	}
-	return unknown(expression, known);
+	if (root === 'item' && hasItem) {
+		for (const { item, address } of pages) {
+			const value = item === undefined ? '' : valueAt(item, rest);
+			if (value === undefined || value === null) {
+				return error('expression-no-value', expression.span, path, address);
+			}
+			const problem = noText(expression, value);
+			if (problem) return problem;
+		}
+		return undefined;
+	}
+	return known.includes(path) ? undefined : unknown(expression, known);
 }
 
-function isData(expression: Expression, site: Site): boolean {
-	if (expression.path[0] !== 'data') return false;
-	return textOf(dataAt(site, expression.path.slice(1))) !== undefined;
+/** Lists and groups of values have no text of their own. */
+function noText(expression: Expression, value: unknown): Problem | undefined {
+	if (textOf(value) !== undefined) return undefined;
+	const is = Array.isArray(value) ? 'a list' : 'a group of values';
+	return error('expression-no-text', expression.span, expression.path.join('.'), is);
 }
 
 function knownPaths(

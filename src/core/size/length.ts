@@ -1,4 +1,5 @@
-import { parse, type CssNode, type List } from 'css-tree';
+import type { CssNode, List } from 'css-tree';
+import { parseValue } from './css-value.ts';
 import { larger, smaller } from './turns.ts';
 
 /** What lengths can refer to besides numbers, px. */
@@ -71,6 +72,8 @@ export function parseLength(text: string, belowZero = false): Length | NoLength 
 	if (!node || nodes.length > 1) return { why: 'it must be one length' };
 	const literal = 'value' in node ? Number(node.value) : 0;
 	if (literal < 0 && !belowZero) return { why: 'it is below zero', negative: true };
+	// CSS Values 4, section 6: nothing may stand without a unit, but by itself only.
+	if (node.type === 'Number' && literal === 0) return px(0);
 	return lengthOfNode(node);
 }
 
@@ -84,13 +87,6 @@ export function lengthOfNode(node: CssNode): Length | NoLength {
 	}
 }
 
-/** The parts of a CSS value; undefined where it is none. */
-export function parseValue(text: string): CssNode[] | undefined {
-	let failed = text.trim() === '';
-	const value = parse(text, { context: 'value', onParseError: () => (failed = true) });
-	return failed || value.type !== 'Value' ? undefined : value.children.toArray();
-}
-
 export function isLength(length: Length | NoLength): length is Length {
 	return 'at' in length;
 }
@@ -102,20 +98,20 @@ export function px(value: number): Length {
 
 function lengthOf(term: Term): Length {
 	if ('length' in term) return term.length;
-	if (term.number === 0) return px(0);
+	if (term.number === 0) throw new LengthRefused('in a calculation 0 needs a unit, so write 0px');
 	throw new LengthRefused(`${term.number} has no unit`);
 }
 
 function termOf(node: CssNode): Term {
 	switch (node.type) {
 		case 'Number':
-			return { number: Number(node.value) };
+			return { number: finite(node.value) };
 		case 'Percentage': {
-			const share = Number(node.value) / 100;
+			const share = finite(node.value) / 100;
 			return { length: { share: true, viewport: false, at: (base) => base * share } };
 		}
 		case 'Dimension':
-			return { length: dimension(Number(node.value), node.unit.toLowerCase()) };
+			return { length: dimension(finite(node.value), node.unit.toLowerCase()) };
 		case 'Parentheses':
 			return sumOf(node.children.toArray());
 		case 'Function':
@@ -123,6 +119,12 @@ function termOf(node: CssNode): Term {
 		default:
 			throw new LengthRefused('it must be a length such as 24px, 1.5rem or 40%');
 	}
+}
+
+function finite(text: string): number {
+	const value = Number(text);
+	if (Number.isFinite(value)) return value;
+	throw new LengthRefused('it is larger than any number that can be counted with');
 }
 
 function dimension(value: number, unit: string): Length {

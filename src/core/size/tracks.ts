@@ -1,5 +1,6 @@
 import type { CssNode, FunctionNode } from 'css-tree';
-import { isLength, lengthOfNode, parseValue, type Length, type NoLength } from './length.ts';
+import { parseValue } from './css-value.ts';
+import { isLength, lengthOfNode, px, type Length, type NoLength } from './length.ts';
 
 /** How small or large a track may be (CSS Grid Layout 2, section 7.2.1). */
 export type TrackBreadth =
@@ -56,7 +57,7 @@ export function isTrackList(tracks: TrackList | NoLength): tracks is TrackList {
 }
 
 /** More than any page has; CSS Grid Layout 2, section 7.2.3.4 lets each browser set such a limit. */
-const mostTracks = 200;
+export const mostTracks = 200;
 
 function tracksOf(nodes: readonly CssNode[], rules: TrackRules): TrackList {
 	const tracks: TrackSize[] = [];
@@ -75,6 +76,7 @@ function tracksOf(nodes: readonly CssNode[], rules: TrackRules): TrackList {
 			repeat = { kind: count, tracks: inner, at: tracks.length };
 		}
 	}
+	if (tracks.length > mostTracks) refuse(`it has more than ${mostTracks} tracks`);
 	if (repeat && ![...tracks, ...repeat.tracks].every(isFixed)) {
 		refuse(
 			'next to auto-fill and auto-fit each track needs a length as its least or greatest size'
@@ -131,9 +133,12 @@ function breadthOf(node: CssNode, rules: TrackRules): TrackBreadth {
 	}
 	if ('value' in node && Number(node.value) < 0) refuse('it is below zero', true);
 	if (node.type === 'Dimension' && node.unit === 'fr') {
-		return { kind: 'flex', factor: Number(node.value) };
+		const factor = Number(node.value);
+		if (!Number.isFinite(factor)) refuse('it is larger than any number that can be counted with');
+		return { kind: 'flex', factor };
 	}
-	const length = lengthOfNode(node);
+	const isNothing = node.type === 'Number' && Number(node.value) === 0;
+	const length = isNothing ? px(0) : lengthOfNode(node);
 	if (!isLength(length)) throw new TracksRefused(length);
 	if (length.share && !rules.shares) refuse('a row has no share (%), as nothing says what of');
 	return { kind: 'length', length };

@@ -7,6 +7,9 @@ import { dedent, type MarkupBlock } from './markup-block.ts';
 /** Lines longer than this are refused: no one can read them, and an editor cannot show them. */
 export const longestLine = 20_000;
 
+/** Blocks inside each other; the language itself needs four, and wrappers one each. */
+const deepestBlock = 40;
+
 export type AtomKind =
 	'word' | 'path' | 'band' | 'property' | 'number' | 'color' | 'text' | 'symbol' | 'parens';
 
@@ -47,8 +50,8 @@ export function parseSyntax(
 	text: string,
 	previous?: SyntaxTree['parsed']
 ): SyntaxTree {
-	const tooLong = findLongLine(file, text);
-	if (tooLong) return { statements: [], problems: [tooLong], parsed: undefined };
+	const unreadable = findLongLine(file, text) ?? findDeepPlace(file, text);
+	if (unreadable) return { statements: [], problems: [unreadable], parsed: undefined };
 	const builder = new SyntaxBuilder(file, text);
 	const tree = previous ? parseAgain(text, previous) : parser.parse(text);
 	const statements = builder.statements(tree.topNode);
@@ -81,6 +84,31 @@ function findLongLine(file: string, text: string): Problem | undefined {
 	return undefined;
 }
 
+/** Brackets left open inside each other, with which a parser that mends as it goes would never be done. */
+const deepestOpen = 300;
+
+/** The place where more brackets are open than can be read; what stands in text and markup is none. */
+function findDeepPlace(file: string, text: string): Problem | undefined {
+	let depth = 0;
+	const marks = /"""|"(?:[^"\\\n]|\\.)*"|\/\/[^\n]*|[{}()]|\n(?=[a-z])/g;
+	for (let mark = marks.exec(text); mark; mark = marks.exec(text)) {
+		if (mark[0] === '"""') {
+			const end = text.indexOf('"""', marks.lastIndex);
+			if (end === -1) return undefined;
+			marks.lastIndex = end + 3;
+		} else if (mark[0] === '\n') {
+			// A declaration that starts in the first column ends whatever is open above it.
+			depth = 0;
+		} else if (mark[0] === '{' || mark[0] === '(') {
+			if (++depth <= deepestOpen) continue;
+			return error('nested-too-deep', { file, from: mark.index, to: mark.index + 1 }, deepestOpen);
+		} else if (mark[0] === '}' || mark[0] === ')') {
+			depth = Math.max(0, depth - 1);
+		}
+	}
+	return undefined;
+}
+
 const atomKinds: Readonly<Record<string, AtomKind>> = {
 	Keyword: 'word',
 	Word: 'word',
@@ -97,6 +125,7 @@ const atomKinds: Readonly<Record<string, AtomKind>> = {
 
 class SyntaxBuilder {
 	readonly problems: Problem[] = [];
+	private depth = 0;
 
 	constructor(
 		private readonly file: string,
@@ -156,7 +185,15 @@ class SyntaxBuilder {
 			const what = atoms.length > 0 ? atoms.slice(0, 2).map(atomSource).join(' ') : 'This block';
 			this.problems.push(error('missing-brace', { ...first, to: node.from + 1 }, what));
 		}
-		return { statements: this.statements(node), span: this.nodeSpan(node) };
+		const span = this.nodeSpan(node);
+		if (this.depth === deepestBlock) {
+			this.problems.push(error('nested-too-deep', { ...span, to: span.from + 1 }, deepestBlock));
+			return { statements: [], span };
+		}
+		this.depth++;
+		const statements = this.statements(node);
+		this.depth--;
+		return { statements, span };
 	}
 
 	private markup(node: SyntaxNode): MarkupBlock {
@@ -178,14 +215,13 @@ class SyntaxBuilder {
 	}
 
 	private reportErrorsIn(node: SyntaxNode): void {
-		for (let child = node.firstChild; child; child = child.nextSibling) {
-			if (child.type.isError) {
-				const opening = this.span(node.from, node.from + 1);
-				this.problems.push(error('unclosed-parenthesis', opening));
-				return;
-			}
-			this.reportErrorsIn(child);
-		}
+		const cursor = node.cursor();
+		do {
+			if (!cursor.type.isError) continue;
+			const opening = this.span(node.from, node.from + 1);
+			this.problems.push(error('unclosed-parenthesis', opening));
+			return;
+		} while (cursor.next() && cursor.from < node.to);
 	}
 
 	private reportError(node: SyntaxNode): void {

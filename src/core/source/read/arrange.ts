@@ -9,6 +9,7 @@ import {
 	type Justification
 } from '../../model/arrange.ts';
 import type { Named, Raw } from '../../model/span.ts';
+import { mostTracks } from '../../size/tracks.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import { Cursor } from './cursor.ts';
 
@@ -63,8 +64,10 @@ function headOf(cursor: Cursor, context: ReadContext): Head {
 }
 
 function readColumns(cursor: Cursor, context: ReadContext): Arrangement | undefined {
-	const columns = cursor.takeCount('The arrangement in columns');
-	const rows = cursor.takeWord('rows') ? cursor.takeCount('The number of rows') : undefined;
+	const columns = cursor.takeCount('The number of columns', mostTracks);
+	const rows = cursor.takeWord('rows')
+		? cursor.takeCount('The number of rows', mostTracks)
+		: undefined;
 	const head = headOf(cursor, context);
 	const gap = new Once<Raw>('The gap');
 	readBlock(
@@ -173,6 +176,13 @@ function readRow(cursor: Cursor, areas: Named, context: ReadContext): AreaRow {
 /** CSS Grid Layout 2, section 7.3: rows of equal length, and each area one rectangle. */
 function checkAreas(rows: readonly AreaRow[], context: ReadContext): boolean {
 	const width = rows[0]?.cells.length ?? 0;
+	const [first] = rows;
+	if (first && (width > mostTracks || rows.length > mostTracks)) {
+		context.problems.push(
+			error('too-many', first.areas.span, 'Rows and columns of areas', mostTracks)
+		);
+		return false;
+	}
 	for (const [index, row] of rows.entries()) {
 		if (row.cells.length !== width) {
 			const cells = row.cells.length;

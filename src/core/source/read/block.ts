@@ -1,5 +1,6 @@
 import { error, listWords, type Problem } from '../../messages/problem.ts';
-import type { Block } from '../syntax.ts';
+import { joinSpans } from '../../model/span.ts';
+import type { Block, Statement } from '../syntax.ts';
 import { Cursor } from './cursor.ts';
 
 /** The text of the file being read, and where its problems are collected. */
@@ -23,7 +24,8 @@ export function readBlock(
 	vocabulary: Vocabulary,
 	context: ReadContext
 ): void {
-	for (const statement of block?.statements ?? []) {
+	for (const said of block?.statements ?? []) {
+		const statement = withoutColon(said, vocabulary, context);
 		const cursor = new Cursor(statement, context.problems);
 		const first = statement.atoms[0];
 		const read = first?.kind === 'word' ? own(vocabulary.statements, cursor.head) : undefined;
@@ -39,6 +41,29 @@ export function readBlock(
 			);
 		}
 	}
+}
+
+/** CSS has a colon behind a property's name; here it is an error with a mend, and read as if it were not there. */
+function withoutColon(
+	statement: Statement,
+	{ statements, later = {} }: Vocabulary,
+	{ text, problems }: ReadContext
+): Statement {
+	const [first, colon, ...rest] = statement.atoms;
+	if (first?.kind !== 'word' || colon?.kind !== 'symbol' || colon.text !== ':') return statement;
+	if (!Object.hasOwn(statements, first.text) && !Object.hasOwn(later, first.text)) return statement;
+	const [start, end] = [rest[0], rest.at(-1)];
+	const value = start && end ? text.slice(start.span.from, end.span.to) : '';
+	const shown = value === '' ? '' : ` ${value.length > 40 ? `${value.slice(0, 40)}…` : value}`;
+	const mended = {
+		label: `Write ${first.text}${shown}`,
+		span: start
+			? { ...joinSpans(first.span, start.span), to: start.span.from }
+			: joinSpans(first.span, colon.span),
+		insert: `${first.text}${start ? ' ' : ''}`
+	};
+	problems.push({ ...error('said-with-colon', colon.span, first.text, shown), mend: mended });
+	return { ...statement, atoms: [first, ...rest] };
 }
 
 function own<T>(record: Readonly<Record<string, T>>, key: string): T | undefined {

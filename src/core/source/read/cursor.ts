@@ -6,7 +6,8 @@ import { readTextTemplate } from '../expression.ts';
 import type { MarkupBlock } from '../markup-block.ts';
 import type { Atom, AtomKind, Block, Statement } from '../syntax.ts';
 
-const nameShape = /^[a-z][a-z0-9-]*$/;
+/** How names are spelt. */
+export const nameShape = /^[a-z][a-z0-9-]*$/;
 
 /**
  * Goes through the atoms of one statement from left to right. Each `take…` reads one thing, or
@@ -110,24 +111,32 @@ export class Cursor {
 		return atom && readTextTemplate(atom, this.problems);
 	}
 
-	takeWholeNumber(what: string): number | undefined {
-		const atom = this.take('number');
-		if (atom && /^\d+$/.test(atom.text)) return Number(atom.text);
-		this.problems.push(error('number-missing', atom?.span ?? this.place(), what));
-		return undefined;
+	/** A whole number from zero to `most`; work grows with each of them, so all have a bound. */
+	takeWholeNumber(what: string, most: number): number | undefined {
+		return this.takeNumber(what, /^\d+$/, most);
 	}
 
-	takeInteger(what: string): number | undefined {
+	/** A whole number, above or below zero. */
+	takeInteger(what: string, most: number): number | undefined {
+		return this.takeNumber(what, /^[+-]?\d+$/, most);
+	}
+
+	private takeNumber(what: string, shape: RegExp, most: number): number | undefined {
 		const atom = this.take('number');
-		if (atom && /^[+-]?\d+$/.test(atom.text)) return Number(atom.text);
-		this.problems.push(error('number-missing', atom?.span ?? this.place(), what));
+		if (!atom || !shape.test(atom.text)) {
+			this.problems.push(error('number-missing', atom?.span ?? this.place(), what));
+			return undefined;
+		}
+		const value = Number(atom.text);
+		if (Math.abs(value) <= most) return value;
+		this.problems.push(error('number-too-large', atom.span, what, most));
 		return undefined;
 	}
 
 	/** A whole number above zero. */
-	takeCount(what: string): number | undefined {
+	takeCount(what: string, most: number): number | undefined {
 		const span = this.peek()?.span ?? this.place();
-		const count = this.takeWholeNumber(what);
+		const count = this.takeWholeNumber(what, most);
 		if (count !== 0) return count;
 		this.problems.push(error('count-zero', span, what));
 		return undefined;

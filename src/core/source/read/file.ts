@@ -1,4 +1,4 @@
-import type { Problem } from '../../messages/problem.ts';
+import { atEdge, type Problem } from '../../messages/problem.ts';
 import type { Declaration } from '../../model/site.ts';
 import { parseSyntax, type SyntaxTree } from '../syntax.ts';
 import { readBlock, type ReadContext } from './block.ts';
@@ -22,12 +22,22 @@ export interface FileReading {
  * declarations around it are read all the same.
  */
 export function readFile(file: string, text: string, previous?: FileReading): FileReading {
-	const syntax = parseSyntax(file, text, previous?.parsed);
-	const context: ReadContext = { text, problems: [...syntax.problems] };
+	const problems: Problem[] = [];
+	const whole = { what: `The file ${file}`, span: { file, from: 0, to: Math.min(1, text.length) } };
+	const nothing: SyntaxTree = { statements: [], problems: [], parsed: undefined };
+	const syntax = atEdge(whole, problems, () => parseSyntax(file, text, previous?.parsed), nothing);
+	for (const problem of syntax.problems) problems.push(problem);
+	const context: ReadContext = { text, problems };
 	const declarations: Declaration[] = [];
 	const keep = (read: (cursor: Cursor, context: ReadContext) => Declaration | undefined) => {
 		return (cursor: Cursor): void => {
-			const declaration = read(cursor, context);
+			const { atoms, span } = cursor.statement;
+			const what = `The declaration ${atoms
+				.slice(0, 2)
+				.map((atom) => atom.text)
+				.join(' ')}`;
+			const about = { what, span: atoms[0]?.span ?? span };
+			const declaration = atEdge(about, problems, () => read(cursor, context), undefined);
 			if (declaration) declarations.push(declaration);
 		};
 	};
@@ -46,10 +56,6 @@ export function readFile(file: string, text: string, previous?: FileReading): Fi
 		},
 		context
 	);
-	const problems = sortProblems(context.problems);
+	problems.sort((a, b) => a.span.from - b.span.from);
 	return { file, text, declarations, problems, parsed: syntax.parsed };
-}
-
-function sortProblems(problems: readonly Problem[]): Problem[] {
-	return [...problems].sort((a, b) => a.span.from - b.span.from);
 }

@@ -114,7 +114,10 @@ function readSamples(cursor: Cursor, context: ReadContext): PageSource | undefin
 		const atom = cursor.takeText('The list of samples');
 		if (!atom) return undefined;
 		const text = plainText(atom);
+		const again = values.some((other) => other.text === text);
 		if (text === '') context.problems.push(error('text-missing', atom.span, 'A sample'));
+		else if (again)
+			context.problems.push(error('listed-twice', atom.span, 'The sample', `"${text}"`));
 		else values.push({ text, span: atom.span });
 		const comma = cursor.peek();
 		if (comma?.kind !== 'symbol' || comma.text !== ',') break;

@@ -8,6 +8,9 @@ import { readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { SettingsReader, settingKinds } from './setting.ts';
 
+/** Deeper than any route. */
+const mostDepth = 20;
+
 /** The pieces of a block that can hold nothing else, such as a fill. */
 export function readPieces(block: Block | undefined, name: string, context: ReadContext): Piece[] {
 	const pieces: Piece[] = [];
@@ -53,7 +56,7 @@ function readNav(cursor: Cursor, name: Named, settings: readonly Setting[]): Nav
 	if (!cursor.needWord('from', what)) return undefined;
 	const from = cursor.takePattern(what);
 	if (!from) return undefined;
-	const depth = cursor.takeWord('depth') ? cursor.takeWholeNumber('The depth') : 1;
+	const depth = cursor.takeWord('depth') ? cursor.takeWholeNumber('The depth', mostDepth) : 1;
 	cursor.finish({ block: true });
 	if (depth === undefined) return undefined;
 	return {

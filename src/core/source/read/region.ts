@@ -25,6 +25,9 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 			context.problems.push(error('said-twice', inner.headSpan, `"${inner.head}"`));
 		}
 		said.add(inner.head);
+		if (inner.head !== 'slot' && said.has('open') && said.has('locked')) {
+			context.problems.push(error('open-and-locked', inner.headSpan, name.text));
+		}
 		inner.finish();
 	};
 	const hasElement = cursor.needWord('as', `The region ${name.text}`);

@@ -12,9 +12,15 @@ import {
 } from '../../model/setting.ts';
 import { joinSpans } from '../../model/span.ts';
 import { splitSizes } from '../../size/split.ts';
+import { mostTracks } from '../../size/tracks.ts';
 import { plainText } from '../expression.ts';
 import type { ReadContext, Vocabulary } from './block.ts';
 import type { Cursor } from './cursor.ts';
+
+/** More members than any box has. */
+const mostOrder = 10_000;
+/** Shares beside each other; more than this is as good as everything. */
+const mostShare = 10_000;
 
 type Read<T> = (cursor: Cursor, context: ReadContext) => T | undefined;
 
@@ -48,10 +54,10 @@ const readers: Readonly<Record<SettingKind, Read<Setting>>> = {
 	scroll: reads('scroll', (cursor) => choose(cursor, 'way to scroll', scrolls)),
 	size: reads('size', readSize),
 	span: reads('span', readSpan),
-	offset: reads('offset', (cursor) => cursor.takeWholeNumber('The offset')),
+	offset: reads('offset', (cursor) => cursor.takeWholeNumber('The offset', mostTracks)),
 	'new-row': reads('new-row', (cursor) => cursor.takeWord('off') === undefined),
 	'place-self': reads('place-self', readPlacement),
-	order: reads('order', (cursor) => cursor.takeInteger('The order'))
+	order: reads('order', (cursor) => cursor.takeInteger('The order', mostOrder))
 };
 
 /** Every box can say these. */
@@ -162,8 +168,10 @@ function readSize(cursor: Cursor, context: ReadContext): SettingValues['size'] |
 		if (cursor.peek()?.kind !== 'number') return { kind: 'fill', share: 1 };
 		const atom = cursor.take('number');
 		const share = Number(atom?.text);
-		if (share > 0) return { kind: 'fill', share };
-		if (atom) cursor.problems.push(error('fill-share-invalid', atom.span));
+		if (share > 0 && share <= mostShare) return { kind: 'fill', share };
+		if (atom && share > mostShare) {
+			cursor.problems.push(error('number-too-large', atom.span, 'The share to fill', mostShare));
+		} else if (atom) cursor.problems.push(error('fill-share-invalid', atom.span));
 		return undefined;
 	}
 	const size = cursor.takeRest(context.text, 'The size');
@@ -172,9 +180,9 @@ function readSize(cursor: Cursor, context: ReadContext): SettingValues['size'] |
 
 /** `K`, `K by R`, or `all`. */
 function readSpan(cursor: Cursor): SettingValues['span'] | undefined {
-	const columns = cursor.takeWord('all') ? 'all' : cursor.takeCount('The span');
+	const columns = cursor.takeWord('all') ? 'all' : cursor.takeCount('The span', mostTracks);
 	if (columns === undefined) return undefined;
-	const rows = cursor.takeWord('by') ? cursor.takeCount('The span') : 1;
+	const rows = cursor.takeWord('by') ? cursor.takeCount('The span', mostTracks) : 1;
 	return rows === undefined ? undefined : { columns, rows };
 }
 

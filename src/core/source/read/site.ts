@@ -3,14 +3,14 @@ import type { Band, SiteSettings, Token } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import { plainText } from '../expression.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
-import { Cursor } from './cursor.ts';
+import { Cursor, nameShape } from './cursor.ts';
 
 /** `site "Name" { lang, bands, roles, tokens }`. */
 export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 	const name = cursor.takeText('The site');
 	const lang = new Once<string>('The language');
 	const dir = new Once<SiteSettings['dir']>('The direction of lines');
-	const bands: Band[] = [];
+	const bands = new Once<Band[]>('The list of bands');
 	const tokens: Token[] = [];
 	const roles: Named[] = [];
 	cursor.finish({ block: true });
@@ -31,27 +31,27 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 				},
 				bands(inner) {
 					inner.finish({ block: true });
-					bands.push(...readBands(inner, context));
+					bands.set(readBands(inner, context), inner);
 				},
 				roles(inner) {
 					inner.finish({ block: true });
 					for (const statement of inner.needBlock('The list of roles')?.statements ?? []) {
-						const role = new Cursor(statement, context.problems);
-						roles.push({ text: role.head, span: role.headSpan });
-						role.finish();
+						const role = readRole(new Cursor(statement, context.problems), roles);
+						if (role) roles.push(role);
 					}
 				},
 				tokens(inner) {
 					inner.finish({ block: true });
-					tokens.push(...readTokens(inner, context));
+					readTokens(inner, tokens, context);
 				}
 			}
 		},
 		context
 	);
+	const named = bands.value ?? [];
 	for (const { band } of tokens) {
-		if (!band || bands.some((one) => one.name.text === band.text)) continue;
-		const known = listWords(bands.map((one) => one.name.text));
+		if (!band || named.some((one) => one.name.text === band.text)) continue;
+		const known = listWords(named.map((one) => one.name.text));
 		context.problems.push(error('band-unknown', band.span, band.text, known));
 	}
 	const siteName: Named = name
@@ -62,23 +62,41 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 		name: siteName,
 		lang: lang.value ?? 'en',
 		dir: dir.value ?? 'ltr',
-		bands,
+		bands: named,
 		tokens,
 		roles,
 		span: cursor.statement.span
 	};
 }
 
+/** A name that no other role has. */
+function readRole(cursor: Cursor, others: readonly Named[]): Named | undefined {
+	const name: Named = { text: cursor.head, span: cursor.headSpan };
+	cursor.finish();
+	if (!nameShape.test(name.text)) {
+		cursor.problems.push(error('name-invalid', name.span, name.text));
+		return undefined;
+	}
+	if (!others.some((other) => other.text === name.text)) return name;
+	cursor.problems.push(error('listed-twice', name.span, 'The role', name.text));
+	return undefined;
+}
+
+/** Every box is worked out once for each band. */
+const mostBands = 20;
+/** px; no screen is as wide. */
+const widestBand = 100_000;
+
 function readBands(cursor: Cursor, context: ReadContext): Band[] {
 	const bands: Band[] = [];
 	for (const statement of cursor.needBlock('The list of bands')?.statements ?? []) {
 		const inner = new Cursor(statement, context.problems);
 		const name: Named = { text: inner.head, span: inner.headSpan };
-		if (!/^[a-z][a-z0-9-]*$/.test(name.text)) {
+		if (!nameShape.test(name.text)) {
 			context.problems.push(error('name-invalid', name.span, name.text));
 			continue;
 		}
-		const from = inner.takeWholeNumber(`The band ${name.text}`);
+		const from = inner.takeWholeNumber(`The band ${name.text}`, widestBand);
 		inner.finish();
 		if (from === undefined) continue;
 		const before = bands.at(-1);
@@ -90,6 +108,10 @@ function readBands(cursor: Cursor, context: ReadContext): Band[] {
 			context.problems.push(error('band-order', statement.span, name.text, before.name.text));
 			continue;
 		}
+		if (bands.length === mostBands) {
+			context.problems.push(error('too-many', name.span, 'Bands of a site', mostBands));
+			break;
+		}
 		if (!before && from !== 0) {
 			context.problems.push(error('band-first', statement.span, name.text));
 		}
@@ -98,8 +120,7 @@ function readBands(cursor: Cursor, context: ReadContext): Band[] {
 	return bands;
 }
 
-function readTokens(cursor: Cursor, context: ReadContext): Token[] {
-	const tokens: Token[] = [];
+function readTokens(cursor: Cursor, tokens: Token[], context: ReadContext): void {
 	for (const statement of cursor.needBlock('The list of tokens')?.statements ?? []) {
 		const inner = new Cursor(statement, context.problems);
 		const first = statement.atoms[0];
@@ -119,6 +140,11 @@ function readTokens(cursor: Cursor, context: ReadContext): Token[] {
 		const value = inner.takeRest(context.text, `The token ${first.text}`);
 		inner.finish();
 		if (!value) continue;
+		if (tokens.some((one) => one.name.text === first.text && one.band?.text === band?.text)) {
+			const where = band ? `${first.text} @${band.text}` : first.text;
+			context.problems.push(error('listed-twice', first.span, 'The token', where));
+			continue;
+		}
 		tokens.push({
 			name: { text: first.text, span: first.span },
 			band,
@@ -126,5 +152,4 @@ function readTokens(cursor: Cursor, context: ReadContext): Token[] {
 			span: statement.span
 		});
 	}
-	return tokens;
 }
