@@ -1,25 +1,64 @@
-import { mkdir, writeFile } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
-import { deliver } from '../core/emit/delivery.ts';
-import { isSound } from '../core/resolve/site.ts';
-import { openSite } from './open-site.ts';
+import { realpath, stat } from 'node:fs/promises';
+import { basename, dirname, join, relative, resolve, sep } from 'node:path';
+import { tryDeliver } from '../core/emit/delivery.ts';
+import { openSite, printProblems, systemSentence } from './open-site.ts';
+import { writeDelivery, WriteRefused } from './write-delivery.ts';
 
-/** Writes the static site of `path` into `out`. Nothing is written where the site has errors. */
+/**
+ * Writes the static site of `path` into `out`. Nothing is written where the site has errors (1), and
+ * where the folder cannot be written to it is left as it was (2).
+ */
 export async function buildCommand(path: string, out: string, year: number): Promise<number> {
 	if (!Number.isInteger(year)) {
 		process.stderr.write(`--year needs a year, such as 2026.\n`);
 		return 2;
 	}
+	const wrong = await whyNotInto(out, path);
+	if (wrong !== undefined) {
+		process.stderr.write(`${wrong}\n`);
+		return 2;
+	}
 	const opened = await openSite(path);
 	if (typeof opened === 'number') return opened;
-	if (!isSound(opened)) return 1;
-	const files = deliver(opened, year);
-	for (const { path: file, content } of files) {
-		const target = join(out, file);
-		await mkdir(dirname(target), { recursive: true });
-		await writeFile(target, content);
+	const { files, problems } = tryDeliver(opened, year);
+	if (problems.some((problem) => problem.severity === 'error')) {
+		printProblems(
+			problems.filter((problem) => !opened.problems.includes(problem)),
+			opened.reading.files.texts
+		);
+		return 1;
 	}
-	const pages = files.filter((file) => file.kind === 'page').length;
-	process.stdout.write(`Wrote ${pages} pages and ${files.length - pages} other files to ${out}\n`);
-	return 0;
+	try {
+		const { removed } = await writeDelivery(files, out);
+		const pages = files.filter((file) => file.kind === 'page').length;
+		const gone = removed > 0 ? `, and took away ${removed} that the site no longer has` : '';
+		process.stdout.write(
+			`Wrote ${pages} pages and ${files.length - pages} other files to ${out}${gone}\n`
+		);
+		return 0;
+	} catch (failure) {
+		const sentence = failure instanceof WriteRefused ? failure.message : systemSentence(failure);
+		if (sentence === undefined) throw failure;
+		process.stderr.write(`Nothing was written: ${sentence}\n`);
+		return 2;
+	}
+}
+
+/** Why a folder cannot be the one to write into, as a sentence; undefined where it can. */
+async function whyNotInto(out: string, site: string): Promise<string | undefined> {
+	if (out.trim() === '') return '--out needs the name of a folder.';
+	const info = await stat(site).catch(() => undefined);
+	if (!info?.isDirectory()) return undefined;
+	const inside = relative(await realpath(site), await realOf(resolve(out)));
+	const isInside = inside === '' || !(inside === '..' || inside.startsWith(`..${sep}`));
+	return isInside
+		? `${out} lies in the site itself, so what is written would belong to the site the next time. Choose a folder beside it.`
+		: undefined;
+}
+
+/** The real path of something that need not be there yet. */
+async function realOf(path: string): Promise<string> {
+	const real = await realpath(path).catch(() => undefined);
+	if (real !== undefined || dirname(path) === path) return real ?? path;
+	return join(await realOf(dirname(path)), basename(path));
 }

@@ -1,6 +1,7 @@
 import { Command, CommanderError } from 'commander';
 import { boxesCommand, type BoxesOptions } from './boxes.ts';
 import { buildCommand } from './build.ts';
+import { reasonOf } from '../core/messages/problem.ts';
 import { explainCommand } from './explain.ts';
 
 /** How a command ended. */
@@ -55,8 +56,11 @@ export async function run(args: readonly string[]): Promise<number> {
 	try {
 		await program.parseAsync([...args], { from: 'user' });
 	} catch (failure) {
-		if (!(failure instanceof CommanderError)) throw failure;
-		return failure.exitCode === 0 ? exitCodes.done : exitCodes.usage;
+		if (failure instanceof CommanderError) {
+			return failure.exitCode === 0 ? exitCodes.done : exitCodes.usage;
+		}
+		process.stderr.write(`This could not be done: ${reasonOf(failure)}\n`);
+		return exitCodes.errors;
 	}
 	return code;
 }

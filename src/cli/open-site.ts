@@ -10,23 +10,50 @@ import { readSitePath } from './site-path.ts';
  */
 export async function openSite(path: string): Promise<ResolvedSite | number> {
 	try {
-		const files = await readSitePath(path);
+		const files = await readSitePath(path, (file) => {
+			process.stderr.write(`${file} is a symbolic link and is left out.\n`);
+		});
 		const resolved = resolveSite(readSiteFiles(files));
-		for (const problem of resolved.problems) {
-			process.stderr.write(problemLine(problem, files.texts) + '\n');
-		}
+		printProblems(resolved.problems, files.texts);
 		return resolved;
 	} catch (failure) {
 		if (failure instanceof IntakeError) {
 			process.stderr.write(`${path}:1:1: intake: ${failure.message}\n`);
 			return 1;
 		}
-		if (isSystemError(failure)) {
-			process.stderr.write(`${path} cannot be read: ${failure.message}\n`);
-			return 2;
-		}
-		throw failure;
+		const sentence = systemSentence(failure);
+		if (sentence === undefined) throw failure;
+		process.stderr.write(`${path} cannot be read: ${sentence}\n`);
+		return 2;
 	}
+}
+
+/** Prints problems to standard error, each with its place. */
+export function printProblems(
+	problems: readonly Problem[],
+	texts: ReadonlyMap<string, string>
+): void {
+	for (const problem of problems) process.stderr.write(problemLine(problem, texts) + '\n');
+}
+
+const known: Readonly<Record<string, string>> = {
+	ENOSPC: 'the disk is full',
+	EDQUOT: 'the disk is full',
+	EACCES: 'it may not be read or written',
+	EPERM: 'it may not be read or written',
+	EROFS: 'the disk can only be read',
+	ENOENT: 'it is not there',
+	EEXIST: 'a part of the path is a file, not a folder',
+	ENOTDIR: 'a part of the path is a file, not a folder',
+	ENAMETOOLONG: 'a name or the whole path is too long for this file system',
+	ELOOP: 'its symbolic links go in a circle'
+};
+
+/** What the system refused, as a sentence; undefined for what is no error of the system. */
+export function systemSentence(failure: unknown): string | undefined {
+	if (!isSystemError(failure)) return undefined;
+	const why = known[failure.code] ?? failure.message;
+	return failure.path === undefined ? `${why}.` : `${why} (${failure.path}).`;
 }
 
 function problemLine(problem: Problem, texts: ReadonlyMap<string, string>): string {
@@ -34,6 +61,8 @@ function problemLine(problem: Problem, texts: ReadonlyMap<string, string>): stri
 	return `${placeOf(problem.span, texts)}: ${problem.code}: ${kind}${problem.sentence}`;
 }
 
-function isSystemError(failure: unknown): failure is Error {
-	return failure instanceof Error && 'code' in failure;
+function isSystemError(
+	failure: unknown
+): failure is Error & { readonly code: string; readonly path?: string } {
+	return failure instanceof Error && 'code' in failure && typeof failure.code === 'string';
 }

@@ -1,6 +1,6 @@
 import { crossSection } from '$core/drawing/cross-section.ts';
 import { hasSameRoofline, roofline, type Roofline } from '$core/drawing/roofline.ts';
-import { deliver, deliverPage, packSource, packZip, sheetsOf } from '$core/emit/delivery.ts';
+import { deliverPage, packSource, packZip, sheetsOf, tryDeliver } from '$core/emit/delivery.ts';
 import { pageHead } from '$core/emit/page.ts';
 import { pageFile } from '$core/emit/paths.ts';
 import { outputOf, sourceOf, traceOutput, traceSource, type Trace } from '$core/emit/trace.ts';
@@ -22,22 +22,25 @@ import { sizesFrom, type Metrics } from '$core/geometry/metrics.ts';
 import { PageLayout } from '$core/geometry/page-layout.ts';
 import { fixedSize, type PieceSizes } from '$core/geometry/piece-size.ts';
 import { stageHtml } from '$core/emit/stage.ts';
-import type { Problem } from '$core/messages/problem.ts';
+import { atEdge, reasonOf, type Problem } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
+import { canonicalPath } from '$core/model/address.ts';
 import { layerName, type Page } from '$core/model/site.ts';
 import { positionAt, type Span } from '$core/model/span.ts';
 import { encodeUtf8 } from '$core/model/utf8.ts';
 import { between } from '$core/resolve/between.ts';
 import { nearestState } from '$core/resolve/structure.ts';
 import { routeFor, type PageInstance } from '$core/resolve/instance.ts';
+import { activeMarkup, type ActiveMarkup } from '$core/resolve/active.ts';
 import { isSound, resolveSite, type ResolvedSite } from '$core/resolve/site.ts';
-import { applyChanges, type Change } from '$core/source/change.ts';
+import { applyChanges, placeAfter, placeBefore, type Change } from '$core/source/change.ts';
 import { complete, type KnownNames } from '$core/source/complete.ts';
 import { IntakeError, refuseUnusable, takeIn } from '$core/source/intake.ts';
 import { readSiteFiles } from '$core/source/read.ts';
 import type {
 	BetweenView,
-	DeliveredView,
+	ActiveView,
+	DeliveryView,
 	FilesMessage,
 	OutputFile,
 	PageView,
@@ -50,6 +53,9 @@ import type {
 	TakenIn,
 	TouchedView
 } from './messages.ts';
+
+/** Pages that are kept as they were drawn. */
+const mostDrawn = 8;
 
 /**
  * The open site, read and resolved. It lives in the worker; the application sends it changes of the
@@ -65,6 +71,10 @@ export class Desk {
 	private drawn: ResolvedSite | undefined;
 	private latest: ResolvedSite | undefined;
 	private good: ResolvedSite | undefined;
+	/** What the text was changed by since the last state without errors. */
+	private since: Change[] = [];
+	/** Pages as they were drawn last, for one that cannot be drawn any more. */
+	private readonly lastDrawn = new Map<string, PageView>();
 
 	constructor(private readonly year: number) {}
 
@@ -84,12 +94,15 @@ export class Desk {
 		this.files = { texts: files.texts, assets: files.assets };
 		this.assetUrls = files.assetUrls;
 		this.latest = this.good = this.drawn = undefined;
+		this.since = [];
+		this.lastDrawn.clear();
 		return this.readAgain(wish);
 	}
 
 	change(changes: readonly Change[], wish: PageWish | undefined): Shown {
 		const { prepared } = this;
 		this.prepared = undefined;
+		this.since.push(...changes);
 		if (prepared && prepared.before === this.latest && sameChanges(prepared.changes, changes)) {
 			return this.adopt(prepared.after, wish);
 		}
@@ -112,7 +125,7 @@ export class Desk {
 		const { shown } = this;
 		if (!shown) return undefined;
 		const route = routeFor(shown.site.routes, address);
-		if (route) return { page: layerName(route), address, missing: false };
+		if (route) return { page: layerName(route), address: canonicalPath(address), missing: false };
 		const state = nearestState(shown.site, address, 'not-found');
 		return state && { page: layerName(state), address: undefined, missing: true };
 	}
@@ -196,15 +209,17 @@ export class Desk {
 
 	/** Where a box of the page is written. */
 	placeOf(trace: Trace): PlaceView | undefined {
-		const span = this.shown && sourceOf(this.shown, trace);
-		if (!span) return undefined;
-		const { line } = positionAt(this.files.texts.get(span.file) ?? '', span.from);
-		return { file: span.file, at: span.from, line };
+		const drawn = this.shown && sourceOf(this.shown, trace);
+		const text = drawn && this.files.texts.get(drawn.file);
+		if (!drawn || text === undefined) return undefined;
+		const { file, from: at } = this.spanNow(drawn, text);
+		return { file, at, line: positionAt(text, at).line };
 	}
 
 	/** Where the text at an offset shows in the HTML of a page. */
 	traceToOutput(file: string, offset: number, wish: PageWish): Stretch | undefined {
-		const trace = this.good && traceSource(this.good, file, offset);
+		const drawn = placeBefore(file, offset, this.since);
+		const trace = this.good && traceSource(this.good, file, drawn);
 		const [html] = this.output(wish);
 		return trace && html && outputOf(html.text, trace);
 	}
@@ -213,7 +228,9 @@ export class Desk {
 	traceToSource(offset: number, wish: PageWish): Span | undefined {
 		const [html] = this.output(wish);
 		const trace = html && traceOutput(html.text, offset);
-		return trace && this.good && sourceOf(this.good, trace);
+		const span = trace && this.good && sourceOf(this.good, trace);
+		const text = span && this.files.texts.get(span.file);
+		return span && text !== undefined ? this.spanNow(span, text) : undefined;
 	}
 
 	/** What can be written at a place of the text. */
@@ -230,19 +247,31 @@ export class Desk {
 		return complete(this.files.texts.get(file) ?? '', offset, names);
 	}
 
-	/** Names and sizes of everything that would be handed over; undefined while there are errors. */
-	delivery(): DeliveredView[] | undefined {
-		if (!this.latest || !isSound(this.latest)) return undefined;
-		return deliver(this.latest, this.year).map(({ path, kind, content }) => {
+	/** Names and sizes of everything that would be handed over, or what keeps it from that. */
+	delivery(): DeliveryView {
+		const { files, problems } = this.tryDeliver();
+		const views = files.map(({ path, kind, content }) => {
 			const size = typeof content === 'string' ? encodeUtf8(content).length : content.length;
 			return { path, kind, size };
 		});
+		const active = this.latest ? activeMarkup(this.latest).map((one) => this.activeView(one)) : [];
+		return { files: views, problems: problems.map((one) => this.problemView(one)), active };
 	}
 
 	/** The static site as a zip; undefined while there are errors. */
 	siteZip(): Uint8Array<ArrayBuffer> | undefined {
-		if (!this.latest || !isSound(this.latest)) return undefined;
-		return packZip(deliver(this.latest, this.year).map(({ path, content }) => [path, content]));
+		const { files } = this.tryDeliver();
+		if (files.length === 0) return undefined;
+		return packZip(files.map(({ path, content }) => [path, content]));
+	}
+
+	private tryDeliver(): ReturnType<typeof tryDeliver> {
+		return this.latest ? tryDeliver(this.latest, this.year) : { files: [], problems: [] };
+	}
+
+	private activeView({ what, layer, piece, span }: ActiveMarkup): ActiveView {
+		const text = this.files.texts.get(span.file) ?? '';
+		return { what, layer, piece, ...span, ...positionAt(text, span.from) };
 	}
 
 	sourceZip(): Uint8Array<ArrayBuffer> {
@@ -253,14 +282,40 @@ export class Desk {
 		return this.good ?? this.latest;
 	}
 
+	/** A place of the site that is drawn, in the text as it is now. */
+	private spanNow({ file, from, to }: Span, text: string): Span {
+		const now = (at: number): number => Math.min(placeAfter(file, at, this.since), text.length);
+		return { file, from: now(from), to: now(to) };
+	}
+
+	/** Never fails: where reading does, that is a problem, and what was drawn last stays. */
 	private readAgain(wish: PageWish | undefined): Shown {
-		return this.adopt(resolveSite(readSiteFiles(this.files, this.latest?.reading)), wish);
+		const problems: Problem[] = [];
+		const [file = 'site.eave'] = this.files.texts.keys();
+		const about = { what: 'The site', span: { file, from: 0, to: 0 } };
+		const read = atEdge<ResolvedSite | undefined>(
+			about,
+			problems,
+			() => resolveSite(readSiteFiles(this.files, this.latest?.reading)),
+			undefined
+		);
+		if (read) return this.adopt(read, wish);
+		const nothing = resolveSite(readSiteFiles({ texts: new Map(), assets: new Map() }));
+		const { files } = this;
+		const shown = this.adopt({ ...nothing, problems }, wish);
+		// The text is what the user wrote, read or not.
+		this.files = files;
+		this.latest = undefined;
+		return shown;
 	}
 
 	private adopt(latest: ResolvedSite, wish: PageWish | undefined): Shown {
 		this.latest = latest;
 		this.files = latest.reading.files;
-		if (isSound(latest)) this.good = latest;
+		if (isSound(latest)) {
+			this.good = latest;
+			this.since = [];
+		}
 		const shown = this.good ?? latest;
 		const stays = this.drawn !== undefined && hasSameRoofline(this.drawn, shown);
 		const drawing = stays ? undefined : roofline(shown);
@@ -287,7 +342,24 @@ export class Desk {
 		};
 	}
 
-	private pageView(instance: PageInstance, shown: ResolvedSite): PageView {
+	/** A page as it is drawn. One that cannot be drawn stays as it was, and says why. */
+	private pageView(instance: PageInstance, shown: ResolvedSite): PageView | undefined {
+		const name = layerName(instance.page);
+		const key = `${name} ${instance.address}`;
+		try {
+			const view = this.drawPage(instance, shown);
+			this.lastDrawn.delete(key);
+			this.lastDrawn.set(key, view);
+			const [oldest] = this.lastDrawn.keys();
+			if (this.lastDrawn.size > mostDrawn && oldest !== undefined) this.lastDrawn.delete(oldest);
+			return view;
+		} catch (failure) {
+			const before = this.lastDrawn.get(key);
+			return before && { ...before, fault: `${name} cannot be drawn (${reasonOf(failure)}).` };
+		}
+	}
+
+	private drawPage(instance: PageInstance, shown: ResolvedSite): PageView {
 		const resolved = shown.page(instance.page);
 		return {
 			page: layerName(instance.page),
@@ -295,6 +367,7 @@ export class Desk {
 			addresses: shown.instances(instance.page).map((one) => one.address),
 			title: pageHead(instance, shown, this.year).title,
 			chain: resolved.chain.map((layout) => layout.name.text),
+			fault: undefined,
 			html: stageHtml(instance, shown, this.assetUrls, this.year),
 			section: crossSection(resolved, shown)
 		};
@@ -305,9 +378,10 @@ export class Desk {
 		return pages.find((page) => layerName(page) === wish.page);
 	}
 
-	private problemView({ severity, code, sentence, span }: Problem): ProblemView {
+	private problemView({ severity, code, sentence, span, mend }: Problem): ProblemView {
 		const text = this.files.texts.get(span.file) ?? '';
-		return { severity, code, sentence, ...span, ...positionAt(text, span.from) };
+		const place = { ...span, ...positionAt(text, span.from) };
+		return { severity, code, sentence, ...place, ...(mend && { mend }) };
 	}
 }
 

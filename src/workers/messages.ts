@@ -1,6 +1,7 @@
 import type { CrossSection } from '$core/drawing/cross-section.ts';
 import type { Roofline } from '$core/drawing/roofline.ts';
 import type { RegionFate } from '$core/resolve/between.ts';
+import type { Mend } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 
 /** What the worker and the application say to each other: plain data only. */
@@ -21,6 +22,8 @@ export interface ProblemView {
 	readonly to: number;
 	readonly line: number;
 	readonly column: number;
+	/** A change of the text that would take it away. */
+	readonly mend?: Mend;
 }
 
 export interface SiteView {
@@ -44,6 +47,8 @@ export interface PageView {
 	/** A whole document, with its style inside. */
 	readonly html: string;
 	readonly section: CrossSection;
+	/** Why the page could not be drawn as it is now; what is shown is its last drawing. */
+	readonly fault: string | undefined;
 }
 
 /** A page asked for: by name, and one of its addresses where there are several. */
@@ -62,6 +67,23 @@ export interface DeliveredView {
 	readonly kind: 'page' | 'style' | 'asset';
 	/** bytes */
 	readonly size: number;
+}
+
+/** What would be handed over, or what keeps it from that. */
+export interface DeliveryView {
+	readonly files: readonly DeliveredView[];
+	readonly problems: readonly ProblemView[];
+	/** Markup of the author's own that runs script or moves links. */
+	readonly active: readonly ActiveView[];
+}
+
+export interface ActiveView {
+	readonly what: string;
+	readonly layer: string;
+	readonly piece: string;
+	readonly file: string;
+	readonly from: number;
+	readonly line: number;
 }
 
 /** What comes out for one page: its file and the sheets it brings in. */

@@ -59,7 +59,7 @@ test('while the text has an error the drawings keep its last good state, and say
 	assert.equal(problem?.severity, 'error');
 	assert.equal(problem.line, 6, 'with its place');
 	assert.match(broken.page?.html ?? '', /hello/);
-	assert.equal(desk.delivery(), undefined, 'nothing is delivered');
+	assert.deepEqual(desk.delivery().files, [], 'nothing is delivered');
 	assert.equal(desk.siteZip(), undefined);
 	const mended = desk.change(
 		[{ kind: 'edit', file: 'site.eave', from: at, to: at + 27, insert: '' }],
@@ -172,7 +172,7 @@ test('a file is taken in or refused with a sentence, and what is open stays', ()
 	const refused = desk.takeIn('picture.png', new Uint8Array([1, 2, 3]));
 	assert.ok('refused' in refused && refused.refused.endsWith('.'));
 	assert.match(desk.page(home)?.html ?? '', /hello/);
-	const delivered = desk.delivery();
+	const delivered = desk.delivery().files;
 	assert.ok(delivered?.some(({ path, size }) => path === 'index.html' && size > 100));
 	assert.ok((desk.siteZip()?.length ?? 0) > 100);
 	assert.ok(desk.sourceZip().length > 100);

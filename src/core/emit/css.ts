@@ -28,7 +28,7 @@ export function siteSheet(site: Site, structure: Structure): StyleSheet {
 	const layers = ['site', ...layoutsInOrder(structure).map(cascadeName), 'pages'];
 	const rules = [tokenRules(site), reset, orderRules(site), drawerRules(site)];
 	const css = [
-		`/* ${site.settings.name.text.replaceAll('*/', '')}: what every page has. */`,
+		`/* ${site.settings.name.text.replaceAll('*/', '* /')}: what every page has. */`,
 		`@layer ${layers.join(', ')};`,
 		// CSS View Transitions 2, section 2.3: pages that share a region keep it standing.
 		'@view-transition {\n  navigation: auto;\n}',
@@ -183,7 +183,7 @@ export function pageSheet(page: Page, site: Site, structure: Structure): StyleSh
 function pageSheetPath(page: Page): string {
 	const words = layerPattern(page).segments.map((segment) => {
 		return segment.kind === 'fixed'
-			? segment.text
+			? segment.name
 			: `$${segment.kind === 'rest' ? '' : segment.name}`;
 	});
 	const folder = page.kind === 'route' ? 'pages' : page.state.text;

@@ -1,13 +1,17 @@
 import { zipSync, type Zippable } from 'fflate';
 import type { SiteFiles } from '../model/files.ts';
 import type { Layout, Page } from '../model/site.ts';
+import { encodePath } from '../model/address.ts';
 import { encodeUtf8 } from '../model/utf8.ts';
 import type { PageInstance } from '../resolve/instance.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
+import type { Problem } from '../messages/problem.ts';
+import { isSound, type ResolvedSite } from '../resolve/site.ts';
+import { checkPaths } from './check-paths.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
 import { layoutSheet, pageSheet, siteSheet, siteSheetPath, type StyleSheet } from './css.ts';
 import { pageHtml } from './page.ts';
 import { planPaths, type PathPlan } from './paths.ts';
+import { escapeHtml } from './escape.ts';
 
 /** One file that is handed over. */
 export interface DeliveredFile {
@@ -20,6 +24,17 @@ export interface DeliveredFile {
 export function deliver(resolved: ResolvedSite, year: number): DeliveredFile[] {
 	const delivery = new Delivery(resolved, year);
 	return [...delivery.pages(), ...delivery.styles(), ...delivery.assets()];
+}
+
+/** The files of the static site, or what keeps it from being written. */
+export function tryDeliver(
+	resolved: ResolvedSite,
+	year: number
+): { readonly files: readonly DeliveredFile[]; readonly problems: readonly Problem[] } {
+	if (!isSound(resolved)) return { files: [], problems: resolved.problems };
+	const files = deliver(resolved, year);
+	const problems = checkPaths(files, resolved);
+	return { files: problems.length > 0 ? [] : files, problems };
 }
 
 /** One page of the delivery, as its file will be. */
@@ -99,7 +114,7 @@ class Delivery {
 	}
 
 	private write(path: string, instance: PageInstance): string {
-		const up = '../'.repeat(path.split('/').length - 1);
+		const up = this.plan.up(path);
 		let sheets = this.sheetPaths.get(instance.page);
 		if (!sheets) {
 			sheets = this.pathsOf(instance.page);
@@ -107,7 +122,9 @@ class Delivery {
 		}
 		return pageHtml(instance, this.resolved, {
 			link: (url) => this.plan.link(url, path),
-			styleLines: sheets.map((sheet) => `<link rel="stylesheet" href="${up}${sheet}">`),
+			styleLines: sheets.map(
+				(sheet) => `<link rel="stylesheet" href="${up}${escapeHtml(encodePath(sheet))}">`
+			),
 			year: this.year
 		});
 	}

@@ -1,3 +1,4 @@
+import { encodeSegment } from '../model/address.ts';
 import type { Expression } from '../model/template.ts';
 import type { CompiledMarkup } from '../resolve/markup.ts';
 import { evaluate, type Scope } from '../resolve/values.ts';
@@ -30,7 +31,7 @@ function renderUrl(value: readonly (string | Expression)[], scope: Scope): strin
 		.map((part, index) => {
 			if (typeof part === 'string') return part;
 			const text = evaluate(part, scope);
-			return index === 0 ? text : encodeURIComponent(text);
+			return index === 0 ? text : encodeSegment(text);
 		})
 		.join('');
 	return typeof first === 'string' || isSafeUrl(url) ? url : '#';

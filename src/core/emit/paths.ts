@@ -1,5 +1,4 @@
-import { hasParameters } from '../model/pattern.ts';
-import type { Page } from '../model/site.ts';
+import { canonicalPath, decodeSegment, encodePath } from '../model/address.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import { routeFor } from '../resolve/instance.ts';
@@ -8,45 +7,57 @@ import { routeFor } from '../resolve/instance.ts';
 export interface PathPlan {
 	/** Every page that is delivered, by the path of its file. */
 	readonly pages: ReadonlyMap<string, PageInstance>;
+	/**
+	 * From a page's file to the root of the delivery. A missing page is served at whatever address was
+	 * asked for, so it starts from the root of the server.
+	 */
+	up(fromFile: string): string;
 	/** A URL as written in markup, made relative to a page's file, so that it works without a server. */
 	link(url: string, fromFile: string): string;
 }
 
-/** Plans where pages lie: `/visit` becomes `visit/index.html`. A fixed route wins over a parameter's value. */
+/** Plans where pages lie: `/visit` becomes `visit/index.html`. */
 export function planPaths(resolved: ResolvedSite): PathPlan {
 	const pages = new Map<string, PageInstance>();
 	const byAddress = new Map<string, string>();
-	const fixedFirst = [...resolved.site.routes].sort(
-		(a, b) => Number(hasParameters(a.pattern)) - Number(hasParameters(b.pattern))
-	);
-	const placed = new Map<Page, PageInstance[]>();
-	for (const route of fixedFirst) {
+	for (const route of resolved.routes) {
 		for (const instance of resolved.instances(route)) {
-			if (byAddress.has(instance.address)) continue;
-			byAddress.set(instance.address, pageFile(instance));
-			placed.set(route, [...(placed.get(route) ?? []), instance]);
+			const file = pageFile(instance);
+			if (pages.has(file)) continue;
+			pages.set(file, instance);
+			byAddress.set(instance.address, file);
 		}
 	}
-	for (const route of resolved.routes) {
-		for (const instance of placed.get(route) ?? []) pages.set(pageFile(instance), instance);
-	}
+	const missing = new Set<string>();
 	for (const state of resolved.site.states) {
-		for (const instance of resolved.instances(state)) pages.set(pageFile(instance), instance);
+		for (const instance of resolved.instances(state)) {
+			const file = pageFile(instance);
+			pages.set(file, instance);
+			if (state.state.text === 'not-found') missing.add(file);
+		}
 	}
+	const up = (file: string): string =>
+		missing.has(file) ? '/' : '../'.repeat(file.split('/').length - 1);
 	const assets = new Set(resolved.site.assets);
 	const link = (url: string, fromFile: string): string => {
 		const [, path = '', tail = ''] = /^([^?#]*)(.*)$/s.exec(url) ?? [];
-		const up = '../'.repeat(fromFile.split('/').length - 1);
+		const root = up(fromFile);
+		const asset = assetPath(path);
 		if (path.startsWith('/') && !path.startsWith('//')) {
-			const target = byAddress.get(trimSlash(path)) ?? onlyPageFor(path, resolved);
-			if (target !== undefined) return up + target + tail;
-			if (assets.has(path.slice(1))) return up + path.slice(1) + tail;
-		} else if (assets.has(path)) {
-			return up + path + tail;
+			const target = byAddress.get(canonicalPath(trimSlash(path))) ?? onlyPageFor(path, resolved);
+			if (target !== undefined) return root + encodePath(target) + tail;
+			if (assets.has(asset.slice(1))) return root + encodePath(asset.slice(1)) + tail;
+		} else if (assets.has(asset)) {
+			return root + encodePath(asset) + tail;
 		}
 		return url;
 	};
-	return { pages, link };
+	return { pages, up, link };
+}
+
+/** The path of a file of the site that a URL means, as it is written in markup. */
+export function assetPath(url: string): string {
+	return url.split('/').map(decodeSegment).join('/');
 }
 
 /** A route without samples is delivered as one page, which serves all its addresses. */
@@ -62,9 +73,8 @@ function trimSlash(path: string): string {
 }
 
 /** The file of a page. The missing page at `/` is `404.html`, as static servers expect. */
-export function pageFile(instance: PageInstance): string {
-	const { page, address } = instance;
-	const folder = address === '/' ? '' : decodeURI(address.slice(1)) + '/';
+export function pageFile({ page, address }: Pick<PageInstance, 'page' | 'address'>): string {
+	const folder = address === '/' ? '' : `${assetPath(address.slice(1))}/`;
 	if (page.kind === 'route') return `${folder}index.html`;
 	if (page.state.text === 'not-found' && address === '/') return '404.html';
 	return `${folder}${page.state.text}.html`;

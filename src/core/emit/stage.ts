@@ -1,6 +1,7 @@
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { sheetsOf } from './delivery.ts';
+import { assetPath } from './paths.ts';
 import { pageHtml } from './page.ts';
 
 /**
@@ -15,7 +16,7 @@ export function stageHtml(
 ): string {
 	const sheets = sheetsOf(instance.page, resolved);
 	return pageHtml(instance, resolved, {
-		link: (url) => assetUrls.get(url.replace(/^\//, '')) ?? url,
+		link: (url) => assetUrls.get(assetPath(url.replace(/^\//, ''))) ?? url,
 		styleLines: sheets.map(({ path, css }) => {
 			return `<style data-sheet="${path}">\n${css.replaceAll('</', '<\\/')}</style>`;
 		}),

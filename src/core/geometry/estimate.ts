@@ -36,13 +36,25 @@ export function estimateSize(html: string): PieceSize {
 	const max = Math.max(0, ...lines.map(sumOf));
 	const heightAt = (room: number): number =>
 		lines.reduce((height, line) => height + rowsIn(line, room) * line.height, 0);
-	return sampledSize(min, max, samples(heightAt, Math.floor(min), Math.ceil(max)));
+	const words = lines.reduce((sum, line) => sum + line.widths.length, 0);
+	const step = Math.ceil(words / mostWords);
+	return sampledSize(min, max, samples(heightAt, Math.floor(min), Math.ceil(max), step));
 }
 
-/** The whole widths at which the height changes. */
-function samples(heightAt: (room: number) => number, from: number, to: number): SizeSample[] {
-	const found: SizeSample[] = [];
-	for (let width = from; width <= to; width++) {
+/** px; no guess is made for wider screens. */
+const widest = 4000;
+/** Of longer texts only some widths are looked at. */
+const mostWords = 2000;
+
+/** The widths at which the height changes, looking at every `step` px. */
+function samples(
+	heightAt: (room: number) => number,
+	from: number,
+	to: number,
+	step: number
+): SizeSample[] {
+	const found: SizeSample[] = [{ width: from, height: heightAt(from) }];
+	for (let width = from + step; width <= Math.min(to, widest); width += step) {
 		const height = heightAt(width);
 		if (found.at(-1)?.height !== height) found.push({ width, height });
 	}
@@ -64,6 +76,12 @@ function rowsIn({ widths }: Line, room: number): number {
 	return rows;
 }
 
+/** HTML standard, section 2.3.4.4: what follows the number does not count; px. */
+function dimensionOf(value: string | undefined): number {
+	const number = /^\s*\+?(\d+(?:\.\d+)?)/.exec(value ?? '')?.[1];
+	return number === undefined ? pictureSize : Math.min(Number(number), widest);
+}
+
 function linesIn(nodes: readonly Tree.ChildNode[]): Line[] {
 	const lines: { widths: number[]; height: number }[] = [{ widths: [], height: lineHeight }];
 	const visit = (node: Tree.ChildNode): void => {
@@ -73,7 +91,7 @@ function linesIn(nodes: readonly Tree.ChildNode[]): Line[] {
 			line.widths.push(...words.map((word) => word.length * characterWidth));
 		} else if ('tagName' in node && node.tagName === 'img' && line) {
 			const size = (name: string): number =>
-				Number(node.attrs.find((one) => one.name === name)?.value ?? pictureSize);
+				dimensionOf(node.attrs.find((one) => one.name === name)?.value);
 			line.widths.push(size('width'));
 			line.height = Math.max(line.height, size('height'));
 		} else if ('childNodes' in node && 'tagName' in node) {

@@ -163,6 +163,14 @@ export const errors = {
 		`Member ${index} of ${path} has no text or number named ${field}.`,
 	'each-same': (value: string, path: string, field: string) =>
 		`Two members of ${path} have the ${field} "${value}", so two pages would have one address.`,
+	'address-value': (value: string, why: string) =>
+		`"${value.slice(0, 60)}" cannot be a part of an address: ${why}.`,
+	'address-twice': (address: string, one: string, other: string) =>
+		`${one} and ${other} both have a page at ${address}, so one of them would never be seen.`,
+	'path-twice': (path: string, one: string, other: string) =>
+		`${one} and ${other} would both be written to ${path}.`,
+	'path-in-file': (path: string, file: string, one: string, other: string) =>
+		`${one} would be written to ${path}, but ${file} is a file of its own: ${other}.`,
 	'pages-no-parameter': (route: string) =>
 		`${route} has no parameter, so it is one page and can have neither each nor samples.`,
 	'pages-two-parameters': (route: string) =>

@@ -1,9 +1,12 @@
+import { decodeSegment, encodeSegment, whyNoSegment } from './address.ts';
+
 /**
  * Route patterns in the simple forms of the URL Pattern standard: fixed segments, `:name` for one
  * segment, and `*` for the rest, last.
  */
 export type Segment =
-	| { readonly kind: 'fixed'; readonly text: string }
+	/** As written; `name` is what it stands for, without escapes. */
+	| { readonly kind: 'fixed'; readonly text: string; readonly name: string }
 	| { readonly kind: 'parameter'; readonly name: string }
 	| { readonly kind: 'rest' };
 
@@ -35,12 +38,13 @@ export function readPattern(text: string): Pattern | string {
 			if (names.has(name)) return `the parameter :${name} is there twice`;
 			names.add(name);
 			segments.push({ kind: 'parameter', name });
-		} else if (word === '.' || word === '..') {
-			return `${word} is not a segment`;
 		} else if (!/^[A-Za-z0-9_.~%-]+$/.test(word)) {
 			return `${word} has characters that a segment cannot have`;
 		} else {
-			segments.push({ kind: 'fixed', text: word });
+			const name = decodeSegment(word);
+			const why = whyNoSegment(name);
+			if (why !== undefined) return `${word} cannot be a segment, since ${why}`;
+			segments.push({ kind: 'fixed', text: word, name });
 		}
 	}
 	return makePattern(segments);
@@ -70,7 +74,8 @@ export function segmentText(segment: Segment): string {
 
 /** What makes two segments the same place in the route tree. */
 export function segmentKey(segment: Segment): string {
-	return segment.kind === 'fixed' ? segment.text : segment.kind === 'parameter' ? ':' : '*';
+	if (segment.kind === 'fixed') return encodeSegment(segment.name);
+	return segment.kind === 'parameter' ? ':' : '*';
 }
 
 /** Whether `pattern` is `branch` or lies below it in the route tree. */
@@ -91,12 +96,12 @@ export function matchPattern(pattern: Pattern, path: string): Record<string, str
 		const word = words[index];
 		if (segment.kind === 'rest') {
 			if (word === undefined) return undefined;
-			values['rest'] = words.slice(index).map(decode).join('/');
+			values['rest'] = words.slice(index).map(decodeSegment).join('/');
 			return values;
 		}
 		if (word === undefined) return undefined;
-		if (segment.kind === 'parameter') values[segment.name] = decode(word);
-		else if (segment.text !== word) return undefined;
+		if (segment.kind === 'parameter') values[segment.name] = decodeSegment(word);
+		else if (segment.name !== decodeSegment(word)) return undefined;
 	}
 	return words.length === pattern.segments.length ? values : undefined;
 }
@@ -117,18 +122,9 @@ export function compareSpecificity(a: Pattern, b: Pattern): number {
 /** An address made from a pattern. A value missing for a parameter is replaced by the parameter's name. */
 export function fillPattern(pattern: Pattern, values: Readonly<Record<string, string>>): string {
 	const words = pattern.segments.map((segment) => {
-		if (segment.kind === 'fixed') return segment.text;
-		if (segment.kind === 'parameter')
-			return encodeURIComponent(values[segment.name] ?? segment.name);
-		return (values['rest'] ?? 'rest').split('/').map(encodeURIComponent).join('/');
+		if (segment.kind === 'fixed') return encodeSegment(segment.name);
+		if (segment.kind === 'parameter') return encodeSegment(values[segment.name] ?? segment.name);
+		return (values['rest'] ?? 'rest').split('/').map(encodeSegment).join('/');
 	});
 	return '/' + words.join('/');
-}
-
-function decode(word: string): string {
-	try {
-		return decodeURIComponent(word);
-	} catch {
-		return word;
-	}
 }

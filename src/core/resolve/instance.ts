@@ -1,6 +1,8 @@
 import { error, listWords, type Problem } from '../messages/problem.ts';
+import { whyNoSegment } from '../model/address.ts';
 import { compareSpecificity, fillPattern, matchPattern } from '../model/pattern.ts';
 import type { Page, PageSource, Route, Site } from '../model/site.ts';
+import type { Named } from '../model/span.ts';
 
 /** One page as a visitor gets it: a route or state, its address, and the values of its parameters. */
 export interface PageInstance {
@@ -42,11 +44,25 @@ function findInstances(route: Route, site: Site): Instances {
 		const problem = error(code, pages.span, route.pattern.text);
 		return { pages: [instance(route, {}, undefined)], problems: [problem] };
 	}
-	if (pages.kind === 'samples') {
-		const made = pages.values.map(({ text }) => instance(route, { [name]: text }, undefined));
-		return { pages: made, problems: [] };
-	}
+	if (pages.kind === 'samples') return sampleInstances(route, name, pages.values);
 	return eachInstance(route, name, pages, site);
+}
+
+function sampleInstances(route: Route, name: string, values: readonly Named[]): Instances {
+	const problems: Problem[] = [];
+	const made: PageInstance[] = [];
+	for (const { text, span } of values) {
+		const why = whyNoValue(route, text);
+		if (why === undefined) made.push(instance(route, { [name]: text }, undefined));
+		else problems.push(error('address-value', span, text, why));
+	}
+	return { pages: made, problems };
+}
+
+/** Why a value can be no part of the address; `*` stands for several segments. */
+function whyNoValue({ pattern }: Route, value: string): string | undefined {
+	const names = pattern.segments.at(-1)?.kind === 'rest' ? value.split('/') : [value];
+	return names.map(whyNoSegment).find((why) => why !== undefined);
 }
 
 function eachInstance(
@@ -74,6 +90,9 @@ function eachInstance(
 			problems.push(error('each-field', pages.field.span, field, path, index + 1));
 		} else if (made.has(String(value))) {
 			problems.push(error('each-same', pages.field.span, String(value), path, field));
+		} else if (whyNoValue(route, String(value)) !== undefined) {
+			const why = whyNoValue(route, String(value)) ?? '';
+			problems.push(error('address-value', pages.field.span, String(value), why));
 		} else {
 			made.set(String(value), instance(route, { [name]: String(value) }, item));
 		}

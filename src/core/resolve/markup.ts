@@ -7,6 +7,8 @@ export interface CompiledMarkup {
 	readonly parts: readonly MarkupPart[];
 	/** Lines may be indented; not so where white space shows, as in `pre`. */
 	readonly indentable: boolean;
+	/** What in it runs script or moves links, each once: `<script>`, `onclick`, `javascript:`, `<base>`. */
+	readonly active: readonly string[];
 	readonly problems: readonly Problem[];
 }
 
@@ -47,6 +49,7 @@ interface ParsedMarkup {
 	/** Numbers of expressions that stand where no value can. */
 	readonly refused: readonly number[];
 	readonly tooDeep: boolean;
+	readonly active: readonly string[];
 }
 
 /** Elements inside each other; browsers themselves stop at 512, and flatten what is deeper. */
@@ -77,7 +80,7 @@ function compile(template: Template): CompiledMarkup {
 	const parsed = parseOnce(source);
 	if (parsed.tooDeep) {
 		const problem = error('markup-too-deep', template.span, deepestMarkup);
-		return { parts: [], indentable: true, problems: [problem] };
+		return { parts: [], indentable: true, active: [], problems: [problem] };
 	}
 	const urls = parsed.urls.map((url) => splitExpressions(url, expressions));
 	const problems = parsed.refused.flatMap((index) => {
@@ -86,7 +89,7 @@ function compile(template: Template): CompiledMarkup {
 		return [error('expression-place', expression.span, expression.path.join('.'))];
 	});
 	const parts = splitMarks(parsed.text, expressions, urls, parsed.inStyle);
-	return { parts, indentable: parsed.indentable, problems };
+	return { parts, indentable: parsed.indentable, active: parsed.active, problems };
 }
 
 function parseOnce(source: string): ParsedMarkup {
@@ -98,7 +101,8 @@ function parseOnce(source: string): ParsedMarkup {
 	if (!tooDeep) walk.children(fragment);
 	const { urls, inStyle, indentable, refused } = walk;
 	const text = tooDeep ? '' : serialize(fragment);
-	const parsed = { text, urls, inStyle, indentable, refused, tooDeep };
+	const active = [...walk.active];
+	const parsed = { text, urls, inStyle, indentable, refused, tooDeep, active };
 	// Texts come and go while someone types; what is no longer used is forgotten all at once.
 	if (byText.size >= mostParsed) byText.clear();
 	byText.set(source, parsed);
@@ -122,6 +126,7 @@ class Walk {
 	readonly refused: number[] = [];
 	readonly urls: string[] = [];
 	readonly inStyle = new Set<number>();
+	readonly active = new Set<string>();
 	indentable = true;
 
 	children(parent: Tree.ParentNode): void {
@@ -140,6 +145,7 @@ class Walk {
 	private element(node: Tree.Element): void {
 		this.refuse(node.tagName);
 		if (['pre', 'textarea', 'script', 'style'].includes(node.tagName)) this.indentable = false;
+		if (['script', 'base'].includes(node.tagName)) this.active.add(`<${node.tagName}>`);
 		for (const attribute of node.attrs) this.attribute(attribute, node);
 		if (rawElements.has(node.tagName)) {
 			for (const child of node.childNodes) {
@@ -155,6 +161,12 @@ class Walk {
 
 	private attribute(attribute: { name: string; value: string }, node: Tree.Element): void {
 		this.refuse(attribute.name);
+		if (/^on./.test(attribute.name)) this.active.add(attribute.name);
+		// URL standard, section 4.4: blanks and control characters around and in a scheme do not count.
+		if (/^javascript:/i.test(attribute.value.replace(/[\u0000-\u0020]/g, ''))) {
+			this.active.add('javascript:');
+		}
+		if (attribute.name === 'srcdoc') this.active.add('srcdoc');
 		if (attribute.name.startsWith('on') || attribute.name === 'srcdoc') {
 			this.refuse(attribute.value);
 			attribute.value = attribute.value.replace(mark, '');

@@ -10,6 +10,7 @@ import {
 	type Site
 } from '../model/site.ts';
 import type { SiteReading } from '../source/read.ts';
+import { checkAddresses } from './check-addresses.ts';
 import { checkBands } from './check-bands.ts';
 import { checkBoxes } from './check-boxes.ts';
 import { checkLanding } from './check-landing.ts';
@@ -63,6 +64,7 @@ export function resolveSite(reading: SiteReading): ResolvedSite {
 	const problems: Problem[] = [];
 	append(problems, reading.problems);
 	append(problems, structure.problems);
+	append(problems, checkAddresses(site.routes, instancesFor));
 	// Thousands of pages, nearly all without problems: nothing is made for those.
 	const check = (layer: Layer): void => {
 		append(problems, checkFills(layer, structure));

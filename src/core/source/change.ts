@@ -55,3 +55,26 @@ function applyOne(texts: Map<string, string>, change: Change): Change {
 	const removed = text.slice(from, to);
 	return { kind: 'edit', file, from, to: from + insert.length, insert: removed };
 }
+
+/** Where a place of the text before some changes stands after them. */
+export function placeAfter(file: string, offset: number, changes: readonly Change[]): number {
+	return changes.reduce((at, change) => {
+		if (change.kind !== 'edit' || change.file !== file) return at;
+		return moved(at, change.from, change.to, change.insert.length);
+	}, offset);
+}
+
+/** Where a place of the text after some changes stood before them. */
+export function placeBefore(file: string, offset: number, changes: readonly Change[]): number {
+	return changes.reduceRight((at, change) => {
+		if (change.kind !== 'edit' || change.file !== file) return at;
+		const { from, to, insert } = change;
+		return moved(at, from, from + insert.length, to - from);
+	}, offset);
+}
+
+/** A place when what stands from `from` to `to` becomes `length` long; inside of it, its start. */
+function moved(at: number, from: number, to: number, length: number): number {
+	if (at >= to) return at + length - (to - from);
+	return Math.min(at, from);
+}

@@ -90,7 +90,8 @@ const deepestOpen = 300;
 /** The place where more brackets are open than can be read; what stands in text and markup is none. */
 function findDeepPlace(file: string, text: string): Problem | undefined {
 	let depth = 0;
-	const marks = /"""|"(?:[^"\\\n]|\\.)*"|\/\/[^\n]*|[{}()]|\n(?=[a-z])/g;
+	const marks =
+		/"""|"(?:[^"\\\n]|\\.)*"|\/\/[^\n]*|[{}()]|\n(?=(?:site|layout|route|state|data|part)[ \t])/g;
 	for (let mark = marks.exec(text); mark; mark = marks.exec(text)) {
 		if (mark[0] === '"""') {
 			const end = text.indexOf('"""', marks.lastIndex);

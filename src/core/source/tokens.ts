@@ -1,9 +1,26 @@
-import { ExternalTokenizer, type InputStream } from '@lezer/lr';
-import { Markup, MissingBlockEnd, UnclosedMarkup } from './grammar/parser.terms.ts';
+import { ContextTracker, ExternalTokenizer, type InputStream } from '@lezer/lr';
+import {
+	Block,
+	BlockStart,
+	Markup,
+	MissingBlockEnd,
+	UnclosedMarkup
+} from './grammar/parser.terms.ts';
 
 const QUOTE = 34;
 const NEWLINE = 10;
 const END = -1;
+
+/**
+ * How many blocks are open. Where a declaration begins depends on it, so a node is used again for
+ * another text only where as many blocks are open there.
+ */
+export const openBlocks = new ContextTracker<number>({
+	start: 0,
+	shift: (open, term) => (term === BlockStart ? open + 1 : open),
+	reduce: (open, term) => (term === Block ? open - 1 : open),
+	hash: (open) => open
+});
 
 /** The words a declaration can start with; none of them stands inside a block. */
 const declarationStart = /^(?:site|layout|route|state|data|part)[ \t]/;

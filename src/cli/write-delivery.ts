@@ -1,0 +1,162 @@
+import { lstat, mkdir, mkdtemp, readFile, rename, rm, rmdir, writeFile } from 'node:fs/promises';
+import { basename, dirname, join, resolve } from 'node:path';
+import { z } from 'zod';
+
+/** What is to be written: content by path, with `/`, from the folder. */
+export type Written = readonly { readonly path: string; readonly content: string | Uint8Array }[];
+
+/** Why nothing was written; `message` is a sentence for the user. */
+export class WriteRefused extends Error {
+	override readonly name = 'WriteRefused';
+}
+
+/** The list of what was written, so that the next time stale files can go and files of others stay. */
+export const listName = '.long-eave.json';
+
+const listSchema = z.object({ files: z.array(z.string().refine(staysInside)) });
+
+function staysInside(path: string): boolean {
+	return path !== '' && path.split('/').every((word) => !['', '.', '..'].includes(word));
+}
+
+/** What of the file system is used, so that a test can let it fail. */
+export interface Disk {
+	writeFile(path: string, content: string | Uint8Array): Promise<void>;
+	rename(from: string, to: string): Promise<void>;
+}
+
+/**
+ * Writes a delivery into a folder: first beside it, then, when all of it is there, into its place.
+ * Whatever fails, the folder is as it was. Files of earlier deliveries that are no longer made go;
+ * files that someone else put there stay. Throws a WriteRefused or a system error.
+ */
+export async function writeDelivery(
+	files: Written,
+	folder: string,
+	disk: Disk = { writeFile, rename }
+): Promise<{ removed: number }> {
+	const out = resolve(folder);
+	await checkFolder(out);
+	const before = await readList(out);
+	const list = JSON.stringify({ files: files.map((file) => file.path).sort() }, null, '\t') + '\n';
+	const all: Written = [...files, { path: listName, content: list }];
+	for (const file of all) await checkPlace(out, file, before);
+	await mkdir(dirname(out), { recursive: true });
+	const beside = await mkdtemp(join(dirname(out), `.${basename(out)}-`));
+	try {
+		for (const { path, content } of all) {
+			const target = join(beside, 'new', path);
+			await mkdir(dirname(target), { recursive: true });
+			await disk.writeFile(target, content);
+		}
+		const made = new Set(files.map((file) => file.path));
+		const stale = [...before].filter((path) => !made.has(path));
+		await moveIn(
+			all.map((file) => file.path),
+			stale,
+			{ out, beside, disk }
+		);
+		return { removed: stale.length };
+	} finally {
+		await rm(beside, { recursive: true, force: true });
+	}
+}
+
+interface Places {
+	readonly out: string;
+	/** Holds `new`, what is to go in, and `old`, what it takes the place of. */
+	readonly beside: string;
+	readonly disk: Disk;
+}
+
+/** Moves new files in and stale ones out; where a step fails, all before it are taken back. */
+async function moveIn(
+	paths: readonly string[],
+	stale: readonly string[],
+	{ out, beside, disk }: Places
+): Promise<void> {
+	const undo: (() => Promise<void>)[] = [];
+	const move = async (from: string, to: string): Promise<void> => {
+		await mkdir(dirname(to), { recursive: true });
+		await disk.rename(from, to);
+		undo.unshift(async () => {
+			await mkdir(dirname(from), { recursive: true });
+			await rename(to, from);
+		});
+	};
+	try {
+		for (const path of stale) {
+			if (await isThere(join(out, path))) await move(join(out, path), join(beside, 'old', path));
+		}
+		// What was a folder of stale files may be a file now.
+		for (const path of stale) await dropEmptyFolders(out, path);
+		for (const path of paths) {
+			if (await isThere(join(out, path))) await move(join(out, path), join(beside, 'old', path));
+			await move(join(beside, 'new', path), join(out, path));
+		}
+	} catch (failure) {
+		for (const step of undo) await step();
+		throw failure;
+	}
+}
+
+async function dropEmptyFolders(out: string, path: string): Promise<void> {
+	for (let folder = dirname(path); folder !== '.'; folder = dirname(folder)) {
+		// A folder that holds something else stays.
+		await rmdir(join(out, folder)).catch(() => undefined);
+	}
+}
+
+async function checkFolder(out: string): Promise<void> {
+	const info = await lstat(out).catch(() => undefined);
+	if (info?.isSymbolicLink()) {
+		throw new WriteRefused(`${out} is a symbolic link; name the folder that it leads to.`);
+	}
+	if (info && !info.isDirectory()) throw new WriteRefused(`${out} is a file, not a folder.`);
+}
+
+/** What the last delivery wrote; nothing where there is no list, or none that can be believed. */
+async function readList(out: string): Promise<ReadonlySet<string>> {
+	try {
+		const list = listSchema.parse(JSON.parse(await readFile(join(out, listName), 'utf8')));
+		return new Set(list.files);
+	} catch {
+		return new Set();
+	}
+}
+
+/** Sees that a file's place is free, or taken by what an earlier delivery wrote there. */
+async function checkPlace(
+	out: string,
+	{ path, content }: Written[number],
+	before: ReadonlySet<string>
+): Promise<void> {
+	if (!staysInside(path)) throw new WriteRefused(`${path} would lead out of ${out}.`);
+	const words = path.split('/');
+	for (let count = 1; count < words.length; count++) {
+		const part = words.slice(0, count).join('/');
+		const info = await lstat(join(out, part)).catch(() => undefined);
+		if (!info) return;
+		if (info.isDirectory() || before.has(part)) continue;
+		const is = info.isSymbolicLink() ? 'a symbolic link' : 'a file';
+		throw new WriteRefused(`${part} in ${out} is ${is}, so ${path} cannot be written.`);
+	}
+	const info = await lstat(join(out, path)).catch(() => undefined);
+	if (!info || before.has(path) || path === listName) return;
+	if (info.isSymbolicLink()) throw new WriteRefused(`${path} in ${out} is a symbolic link.`);
+	if (info.isDirectory()) {
+		const inside = [...before].some((other) => other.startsWith(`${path}/`));
+		if (inside) return;
+		throw new WriteRefused(`${path} in ${out} is a folder, so no file can be written there.`);
+	}
+	const there = await readFile(join(out, path));
+	if (there.equals(typeof content === 'string' ? Buffer.from(content) : content)) return;
+	throw new WriteRefused(
+		`${path} is in ${out} already, and no delivery wrote it. Move it away, or choose another folder.`
+	);
+}
+
+async function isThere(path: string): Promise<boolean> {
+	const info = await lstat(path).catch(() => undefined);
+	return info !== undefined;
+}

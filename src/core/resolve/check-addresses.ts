@@ -1,0 +1,26 @@
+import { error, type Problem } from '../messages/problem.ts';
+import { layerName, type Page, type Route } from '../model/site.ts';
+import type { PageInstance } from './instance.ts';
+
+/** Sees that no two pages have one address: one of them would never be seen. */
+export function checkAddresses(
+	routes: readonly Route[],
+	instances: (page: Page) => readonly PageInstance[]
+): Problem[] {
+	const problems: Problem[] = [];
+	const seen = new Map<string, Route>();
+	for (const route of routes) {
+		for (const { address } of instances(route)) {
+			const other = seen.get(address);
+			if (!other) {
+				seen.set(address, route);
+				continue;
+			}
+			// What gives the addresses of many pages is what can be changed.
+			const [at, by] = route.pages.kind === 'one' ? [other, route] : [route, other];
+			const span = at.pages.kind === 'one' ? at.patternSpan : at.pages.span;
+			problems.push(error('address-twice', span, address, layerName(at), layerName(by)));
+		}
+	}
+	return problems;
+}
