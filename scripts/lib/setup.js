@@ -51,7 +51,7 @@ function changedAt(path) {
 /** Starts the built application; gives its process and its address once it listens. */
 export async function serve(port, stdio = 'inherit') {
 	const env = { ...process.env, PORT: String(port), HOST: process.env.HOST ?? '127.0.0.1' };
-	const server = spawn(process.execPath, ['build/index.js'], {
+	const server = spawn(process.execPath, ['server/index.js'], {
 		cwd: root,
 		env,
 		stdio: ['ignore', 'ignore', stdio]

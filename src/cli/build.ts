@@ -1,6 +1,7 @@
 import { realpath, stat } from 'node:fs/promises';
 import { basename, dirname, join, relative, resolve, sep } from 'node:path';
-import { tryDeliver } from '../core/emit/delivery.ts';
+import { deliver, deliveryProblems } from '../core/emit/delivery.ts';
+import { hasErrors } from '../core/messages/problem.ts';
 import { openSite, printProblems, systemSentence } from './open-site.ts';
 import { writeDelivery, WriteRefused } from './write-delivery.ts';
 
@@ -20,14 +21,15 @@ export async function buildCommand(path: string, out: string, year: number): Pro
 	}
 	const opened = await openSite(path);
 	if (typeof opened === 'number') return opened;
-	const { files, problems } = tryDeliver(opened, year);
-	if (problems.some((problem) => problem.severity === 'error')) {
+	const problems = deliveryProblems(opened, year);
+	if (hasErrors(problems)) {
 		printProblems(
 			problems.filter((problem) => !opened.problems.includes(problem)),
 			opened.reading.files.texts
 		);
 		return 1;
 	}
+	const files = deliver(opened, year);
 	try {
 		const { removed } = await writeDelivery(files, out);
 		const pages = files.filter((file) => file.kind === 'page').length;

@@ -1,6 +1,6 @@
 import type { Problem } from '../core/messages/problem.ts';
 import { resolveSite, type ResolvedSite } from '../core/resolve/site.ts';
-import { IntakeError } from '../core/source/intake.ts';
+import { IntakeError } from '../core/source/limits.ts';
 import { placeOf, readSiteFiles } from '../core/source/read.ts';
 import { readSitePath } from './site-path.ts';
 

@@ -3,16 +3,17 @@
 	import { page } from '$app/state';
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { readPlace, writePlace } from '$store/address.ts';
+	import { bringsFiles, takeDrop } from '$store/drop.ts';
+	import { clearForgotten } from '$store/kept-sites.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import TopBar from '$views/shell/TopBar.svelte';
 	import AskDialog from '$views/shell/AskDialog.svelte';
 	import ConfirmEdit from '$views/shell/ConfirmEdit.svelte';
+	import Drawing from '$views/shell/Drawing.svelte';
 	import NoticeLine from '$views/shell/NoticeLine.svelte';
 
 	const { children }: { children: Snippet } = $props();
-
-	let failure = $state<string | undefined>();
 
 	onMount(() => {
 		look.start();
@@ -22,12 +23,21 @@
 			look.width = place.width;
 			look.height = place.height;
 		}
-		store.start(place.wish).catch((reason: unknown) => {
-			failure = reason instanceof Error ? reason.message : String(reason);
-		});
+		void store
+			.start(place.wish)
+			.then(clearForgotten)
+			.catch(() => undefined);
 		const keep = () => void store.keepNow();
+		// A page that comes back from being put to sleep may be behind another tab.
+		const woken = (event: PageTransitionEvent) => {
+			if (event.persisted) location.reload();
+		};
 		addEventListener('pagehide', keep);
-		return () => removeEventListener('pagehide', keep);
+		addEventListener('pageshow', woken);
+		return () => {
+			removeEventListener('pagehide', keep);
+			removeEventListener('pageshow', woken);
+		};
 	});
 
 	$effect(() => {
@@ -58,6 +68,14 @@
 		});
 	});
 
+	function onDragOver(event: DragEvent): void {
+		if (bringsFiles(event)) event.preventDefault();
+	}
+
+	function onDrop(event: DragEvent): void {
+		if (bringsFiles(event)) void takeDrop(event);
+	}
+
 	function onKey(event: KeyboardEvent): void {
 		if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
 		const key = event.key.toLowerCase();
@@ -70,16 +88,14 @@
 	}
 </script>
 
-<svelte:window onkeydown={onKey} />
+<svelte:window onkeydown={onKey} ondragovercapture={onDragOver} ondropcapture={onDrop} />
 
 <div class="shell">
 	<TopBar />
 	<NoticeLine />
 	<main data-ready={store.ready || undefined}>
-		{#if failure}
-			<p class="failure" role="alert">The site could not be opened: {failure}</p>
-		{:else if store.ready}
-			{@render children()}
+		{#if store.ready}
+			<Drawing name="This view">{@render children()}</Drawing>
 		{:else}
 			<p class="failure small" role="status">Opening the site …</p>
 		{/if}

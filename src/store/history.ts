@@ -7,7 +7,7 @@ export const mostSteps = 600;
 /** Typing that goes on within this time (ms) is one step. */
 const typingPause = 900;
 
-const changeSchema = z.discriminatedUnion('kind', [
+export const changeSchema = z.discriminatedUnion('kind', [
 	z.object({
 		kind: z.literal('edit'),
 		file: z.string(),
@@ -19,7 +19,7 @@ const changeSchema = z.discriminatedUnion('kind', [
 	z.object({ kind: z.literal('drop'), file: z.string() })
 ]);
 
-const stepSchema = z.object({
+export const stepSchema = z.object({
 	label: z.string(),
 	changes: z.array(changeSchema),
 	inverse: z.array(changeSchema),

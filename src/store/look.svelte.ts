@@ -11,6 +11,15 @@ const lookSchema = z.object({
 
 const key = 'long-eave look';
 
+/** What was remembered; what cannot be read any more is as if it had not been said. */
+function readKept(): z.infer<typeof lookSchema> | undefined {
+	try {
+		return lookSchema.safeParse(JSON.parse(localStorage.getItem(key) ?? '{}')).data;
+	} catch {
+		return undefined;
+	}
+}
+
 /** How the visitor left the application: theme and stage width. Remembered in this browser. */
 class Look {
 	mode = $state<'day' | 'night'>('day');
@@ -24,7 +33,7 @@ class Look {
 	height = $state<number | undefined>();
 
 	start(): void {
-		const kept = lookSchema.safeParse(JSON.parse(localStorage.getItem(key) ?? '{}')).data;
+		const kept = readKept();
 		const prefersNight = matchMedia('(prefers-color-scheme: dark)').matches;
 		this.mode = kept?.mode ?? (prefersNight ? 'night' : 'day');
 		if (kept?.width !== undefined) this.width = clampWidth(kept.width);
@@ -35,7 +44,11 @@ class Look {
 
 	keep(): void {
 		const { mode, width, overlay, tracks, height } = this;
-		localStorage.setItem(key, JSON.stringify({ mode, width, overlay, tracks, height }));
+		try {
+			localStorage.setItem(key, JSON.stringify({ mode, width, overlay, tracks, height }));
+		} catch {
+			// A browser that keeps nothing starts anew the next time.
+		}
 	}
 }
 

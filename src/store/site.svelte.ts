@@ -1,79 +1,102 @@
 import type { Remote } from 'comlink';
-import mime from 'mime';
 import type { Roofline } from '$core/drawing/roofline.ts';
+import { reasonOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
-import { applyChanges, type Change } from '$core/source/change.ts';
+import type { Change } from '$core/source/change.ts';
 import type { Desk } from '$workers/desk.ts';
 import type { PageView, PageWish, Shown, SiteView } from '$workers/messages.ts';
-import { openDesk } from '$workers/open-desk.ts';
-import { emptyHistory, remember, type History, type Step } from './history.ts';
+import { emptyHistory } from './history.ts';
 import {
-	dropSite,
-	fetchHistory,
+	advance,
+	advanceAll,
+	changesOf,
+	entryFor,
+	type Deed,
+	type Entry,
+	type Work
+} from './journal.ts';
+import {
 	fetchSite,
-	keepHistory,
-	keepSite,
+	keepAssets,
+	keepListed,
+	keepWork,
 	listSites,
-	openSiteId,
+	noteOpened,
+	openedLast,
+	type KeptSite,
 	type ListedSite
 } from './keep.ts';
-
-/** Text is kept this long (ms) after the last change. */
-const keepDelay = 150;
+import { Keeper } from './keeper.svelte.ts';
+import { Reader } from './reader.svelte.ts';
+import { SiteTab } from './site-tab.ts';
 
 const nameless = 'Site without a name';
+const nothing: Work = { texts: new Map(), history: emptyHistory, number: 0 };
 
 /** A sentence for the user, shown until it is dismissed or the next one comes. */
 export interface Notice {
 	readonly kind: 'fault' | 'fine';
 	readonly sentence: string;
+	/** Something to do about it. */
+	readonly act?: { readonly label: string; readonly run: () => void };
 }
 
 /**
- * The open site as the application sees it. Text is the one truth: every edit is a change of the
- * text that goes through `apply`, is sent to the worker, and comes back as something to draw.
+ * The open site as the application sees it. Text is the one truth: every edit is an entry that goes
+ * through `deed`, is kept, told to other tabs and the worker, and comes back as something to draw.
  */
 class SiteStore {
 	id = $state('');
-	texts = $state.raw<ReadonlyMap<string, string>>(new Map());
+	work = $state.raw<Work>(nothing);
 	assets = $state.raw<ReadonlyMap<string, Uint8Array>>(new Map());
 	site = $state.raw<SiteView | undefined>();
 	roofline = $state.raw<Roofline>({ rows: [], layouts: [], routeCount: 0 });
 	page = $state.raw<PageView | undefined>();
-	history = $state.raw<History>(emptyHistory);
 	sites = $state.raw<readonly ListedSite[]>([]);
-	keptAt = $state<number | undefined>();
-	/** The browser did not take what should be kept. */
-	keepFault = $state<string | undefined>();
 	/** A page, or a state before the last edits, kept beside the one at work. */
 	held = $state.raw<PageView | undefined>();
 	notice = $state.raw<Notice | undefined>();
 	ready = $state(false);
+	/** This tab may write; another one may have the site open for writing. */
+	writes = $state(true);
+	/** The site may load pictures, sheets and frames from other hosts. */
+	outside = $state(false);
 
-	private desk: Remote<Desk> | undefined;
+	readonly keeper = new Keeper(
+		() => ({ listed: this.listed, work: this.work }),
+		(entries) => this.tab?.tell(entries)
+	);
+	readonly reader = new Reader((why) => void this.onRestart(why));
+	private tab: SiteTab | undefined;
 	private wish: PageWish | undefined;
-	private assetUrls = new Map<string, string>();
-	private keepTimer: ReturnType<typeof setTimeout> | undefined;
 
-	/** Opens what was open before; at a first visit, the demo site. */
+	get texts(): ReadonlyMap<string, string> {
+		return this.work.texts;
+	}
+
+	get history(): Work['history'] {
+		return this.work.history;
+	}
+
+	/** Opens what was open before; at a first visit, the demo site. Never fails: what does is said. */
 	async start(wish: PageWish | undefined): Promise<void> {
-		this.desk ??= openDesk();
 		this.wish = wish;
-		this.sites = await listSites();
-		const id = await openSiteId();
-		const kept = id === undefined ? undefined : await fetchSite(id);
-		if (kept) {
-			await this.show(kept.id, kept, await fetchHistory(kept.id));
-			this.keptAt = kept.changed;
-		} else {
-			await this.openDemo();
+		this.reader.start();
+		try {
+			await this.startWith(await lastOpened());
+		} catch (failure) {
+			this.say(`What this browser has kept cannot be read: ${reasonOf(failure)}.`);
 		}
+		if (this.work === nothing) await this.openDemo();
 		this.ready = true;
 	}
 
 	async openDemo(): Promise<void> {
-		const response = await fetch('/demo.zip');
-		if (!response.ok) throw new Error('The demo site could not be loaded.');
+		const response = await fetch('/demo.zip').catch(() => undefined);
+		if (!response?.ok) {
+			this.say('The demo site could not be loaded: the server does not answer.');
+			return;
+		}
 		await this.openBytes('demo.zip', new Uint8Array(await response.arrayBuffer()));
 	}
 
@@ -82,56 +105,39 @@ class SiteStore {
 		return this.openBytes(file.name, new Uint8Array(await file.arrayBuffer()));
 	}
 
+	/** The same for a folder. */
+	async openFolder(files: ReadonlyMap<string, Uint8Array>): Promise<boolean> {
+		return this.openTaken(await this.core.takeInFolder(files));
+	}
+
 	async openText(text: string): Promise<void> {
 		await this.adopt({ texts: new Map([['site.eave', text]]), assets: new Map() });
 	}
 
 	/** Opens another site that this browser has kept. */
 	async switchTo(id: string): Promise<void> {
-		await this.keepNow();
-		const kept = await fetchSite(id);
-		if (!kept) {
-			this.notice = { kind: 'fault', sentence: 'That site is no longer kept in this browser.' };
-			return;
-		}
-		this.wish = undefined;
-		await this.show(kept.id, kept, await fetchHistory(id));
-		await this.keepNow();
-	}
-
-	/** Forgets a site that is not open. */
-	async forget(id: string): Promise<void> {
-		if (id === this.id) return;
-		await dropSite(id);
-		this.sites = await listSites();
+		await this.leave(async () => {
+			this.keeper.reset();
+			this.wish = undefined;
+			await this.startWith(id);
+		});
 	}
 
 	/** Changes the text as one step that can be undone. */
 	async apply(changes: readonly Change[], label: string, typing = false): Promise<void> {
-		const { texts, inverse } = applyChanges(this.texts, changes);
-		const step: Step = { label, changes, inverse, at: Date.now(), typing };
-		this.history = remember(this.history, step);
-		await this.change(texts, changes);
+		await this.deed({ kind: 'do', label, changes: [...changes], at: Date.now(), typing });
 	}
 
-	async undo(): Promise<void> {
-		const step = this.history.past.at(-1);
-		if (!step) return;
-		const { past, future } = this.history;
-		this.history = { past: past.slice(0, -1), future: [...future, { ...step, typing: false }] };
-		await this.change(applyChanges(this.texts, step.inverse).texts, step.inverse);
+	undo(): Promise<void> {
+		return this.deed({ kind: 'undo' });
 	}
 
-	async redo(): Promise<void> {
-		const step = this.history.future.at(-1);
-		if (!step) return;
-		const { past, future } = this.history;
-		this.history = { past: [...past, step], future: future.slice(0, -1) };
-		await this.change(applyChanges(this.texts, step.changes).texts, step.changes);
+	redo(): Promise<void> {
+		return this.deed({ kind: 'redo' });
 	}
 
 	async goTo(wish: PageWish): Promise<boolean> {
-		const page = await this.desk?.page(wish);
+		const page = await this.core.page(wish);
 		if (!page) return false;
 		this.wish = wish;
 		this.page = page;
@@ -140,98 +146,225 @@ class SiteStore {
 
 	/** Goes to the page that serves an address of the site. */
 	async follow(address: string): Promise<boolean> {
-		const wish = await this.desk?.pageAt(address);
+		const wish = await this.core.pageAt(address);
 		if (!wish || wish.missing) {
 			const shown = wish
 				? `; ${wish.page} is shown.`
 				: ', and there is no state not-found to show.';
-			this.notice = { kind: 'fault', sentence: `No route of this site serves ${address}${shown}` };
+			this.say(`No route of this site serves ${address}${shown}`);
 		}
 		return wish ? this.goTo(wish) : false;
 	}
 
 	/** What the worker can be asked beside edits. Only after `start`. */
 	get core(): Remote<Desk> {
-		if (!this.desk) throw new Error('The site is not open yet.');
-		return this.desk;
+		return this.reader.core;
+	}
+
+	/** Ends what the worker is doing; the text stays, and the drawings stay as they were. */
+	stop(): void {
+		this.reader.stop();
+	}
+
+	/** Reads the open site again, as after it was stopped. */
+	async readAgain(): Promise<void> {
+		this.reader.stopped = undefined;
+		await this.reopen();
 	}
 
 	/** Keeps what has not been kept yet, at once. */
 	async keepNow(): Promise<void> {
-		clearTimeout(this.keepTimer);
-		this.keepTimer = undefined;
-		if (!this.id) return;
-		const name = this.site?.name || nameless;
-		const changed = Date.now();
-		const { id, texts, assets, history } = this;
-		await this.put(async () => {
-			await keepSite({ id, name, changed, texts, assets });
-			await keepHistory(id, history);
-			this.keptAt = changed;
-			this.sites = await listSites();
-		});
+		if (this.writes && this.id !== '') await this.keeper.flush(true);
 	}
 
-	/** Keeps something; where the browser refuses, that is said and nothing else stops. */
-	private async put(keep: () => Promise<void>): Promise<void> {
-		try {
-			await keep();
-			this.keepFault = undefined;
-		} catch (failure) {
-			this.keepFault = failure instanceof Error ? failure.message : String(failure);
+	takeOver(): Promise<void> {
+		return this.tab?.takeOver() ?? Promise.resolve();
+	}
+
+	allowOutside(allowed: boolean): void {
+		this.outside = allowed;
+		void this.keeper.put(() => keepListed(this.listed));
+	}
+
+	async listAgain(): Promise<void> {
+		const found = await listSites().catch(() => []);
+		this.sites = found.filter((site) => !site.forgotten);
+	}
+
+	say(sentence: string, act?: Notice['act']): void {
+		this.notice = { kind: 'fault', sentence, ...(act && { act }) };
+	}
+
+	/** How the open site is listed among those that are kept. */
+	get listed(): ListedSite {
+		const name = this.site?.name || nameless;
+		return { id: this.id, name, changed: Date.now(), outside: this.outside };
+	}
+
+	private async onRestart(why: string): Promise<void> {
+		this.say(`What reads the site stopped (${why}) and was started again. Nothing is lost.`);
+		await this.reopen();
+	}
+
+	/** Keeps what is open before another site takes its place; where that cannot be, the user decides. */
+	private async leave(go: () => Promise<void>): Promise<void> {
+		if (this.ready && this.writes) await this.keeper.flush(true);
+		if (!this.keeper.pending && this.keeper.fault === undefined) return go();
+		this.say(
+			`The open site could not be kept in this browser (${this.keeper.fault ?? 'it is being tried'}). Save it to a file under Deliver first.`,
+			{ label: 'Go on without it', run: () => void go() }
+		);
+	}
+
+	private async deed(deed: Deed): Promise<void> {
+		const { work } = this;
+		const entry = entryFor(work, deed);
+		if (!entry) return;
+		if (!this.writes) {
+			this.say('This site is being edited in another tab, so nothing was changed here.', {
+				label: 'Edit it here',
+				run: () => void this.takeOver()
+			});
+			return;
+		}
+		const changes = changesOf(work, entry);
+		this.work = advance(work, entry);
+		this.keeper.note(entry);
+		await this.draw(changes);
+	}
+
+	/** Draws the text after some changes. */
+	private async draw(changes: readonly Change[]): Promise<void> {
+		if (this.reader.stopped !== undefined) return this.readAgain();
+		await this.attempt(() => this.core.change(changes, this.wish));
+	}
+
+	/** Edits that another tab made. */
+	private async heard(entries: readonly Entry[]): Promise<void> {
+		if (this.writes) return;
+		if (entries[0]?.number !== this.work.number + 1) return this.fetchAgain();
+		for (const entry of entries) {
+			const changes = changesOf(this.work, entry);
+			this.work = advance(this.work, entry);
+			await this.draw(changes);
 		}
 	}
 
+	/** Takes the text as it is kept, where another tab has written it. */
+	private async fetchAgain(): Promise<void> {
+		const kept = await fetchSite(this.id).catch(() => undefined);
+		if (!kept || kept.number <= this.work.number) return;
+		this.work = { texts: kept.texts, history: kept.history, number: kept.number };
+		await this.reopen();
+	}
+
+	private async startWith(id: string | undefined): Promise<void> {
+		const kept = id === undefined ? undefined : await fetchSite(id);
+		await this.listAgain();
+		if (kept) return this.showKept(kept);
+		if (id !== undefined) {
+			this.say(
+				'The site that was open here cannot be read any more. What is left of it was not changed.'
+			);
+		}
+	}
+
+	private async showKept(kept: KeptSite): Promise<void> {
+		const { listed, lost } = kept;
+		if (lost.length > 0) {
+			// What is damaged is not written over: what could be read goes on as another site.
+			await this.adoptNow(kept);
+			this.say(
+				`${listed.name} was damaged in this browser. ${lost.join(' ')} What could be read is open, as a site of its own.`
+			);
+			return;
+		}
+		await this.show(listed, kept, kept.assets);
+		this.keeper.keptAt = listed.changed;
+	}
+
 	private async openBytes(name: string, bytes: Uint8Array): Promise<boolean> {
-		const taken = await this.core.takeIn(name, bytes);
+		return this.openTaken(await this.core.takeIn(name, bytes));
+	}
+
+	private async openTaken(taken: SiteFiles | { readonly refused: string }): Promise<boolean> {
 		if ('refused' in taken) {
-			this.notice = { kind: 'fault', sentence: `${taken.refused} The open site is as it was.` };
+			this.say(`${taken.refused} The open site is as it was.`);
 			return false;
 		}
 		await this.adopt(taken);
 		return true;
 	}
 
-	private async adopt(files: SiteFiles): Promise<void> {
-		if (this.ready) await this.keepNow();
-		const id = crypto.randomUUID();
-		// Kept before it is shown: what is on the screen is never lost. Its name is known once it is read.
-		await this.put(() => keepSite({ id, name: nameless, changed: Date.now(), ...files }));
-		await this.show(id, files, emptyHistory);
-		await this.keepNow();
+	/** Opens files as a site of their own, which is kept before it is shown. */
+	private adopt(files: SiteFiles): Promise<void> {
+		return this.leave(() => this.adoptNow(files));
 	}
 
-	private async show(id: string, files: SiteFiles, history: History): Promise<void> {
-		this.id = id;
-		this.texts = files.texts;
-		this.assets = files.assets;
-		this.history = history;
+	private async adoptNow(files: SiteFiles): Promise<void> {
+		const listed = { id: crypto.randomUUID(), name: nameless, changed: Date.now() };
+		const work: Work = { texts: files.texts, history: emptyHistory, number: 0 };
+		this.keeper.reset();
+		await this.keeper.put(async () => {
+			await keepAssets(listed.id, files.assets);
+			await keepWork(listed.id, work);
+			await keepListed(listed);
+		});
+		await this.show(listed, work, files.assets);
+		await this.keeper.put(() => keepListed(this.listed));
+		await this.listAgain();
+	}
+
+	private async show(
+		listed: ListedSite,
+		work: Work,
+		assets: ReadonlyMap<string, Uint8Array>
+	): Promise<void> {
+		this.tab?.close();
+		this.id = listed.id;
+		this.tab = new SiteTab(listed.id, {
+			gained: () => void this.fetchAgain().then(() => (this.writes = true)),
+			lost: () => void this.onLost(),
+			heard: (entries) => void this.heard(entries),
+			asked: () => this.keepNow()
+		});
+		this.work = { texts: work.texts, history: work.history, number: work.number };
+		this.assets = assets;
+		this.outside = listed.outside ?? false;
 		this.notice = undefined;
 		this.held = undefined;
+		this.reader.stopped = undefined;
+		this.writes = await this.tab.join();
+		noteTab(listed.id);
 		await this.reopen();
 	}
 
-	private async reopen(): Promise<void> {
-		for (const url of this.assetUrls.values()) URL.revokeObjectURL(url);
-		this.assetUrls = new Map();
-		for (const [path, bytes] of this.assets) {
-			const type = mime.getType(path) ?? 'application/octet-stream';
-			const blob = new Blob([new Uint8Array(bytes)], { type });
-			this.assetUrls.set(path, URL.createObjectURL(blob));
-		}
-		const { texts, assets, assetUrls } = this;
-		const shown = await this.core.open({ texts, assets, assetUrls }, this.wish);
-		this.take(shown);
+	/** Another tab took the site. What was not kept here yet must not be lost: it becomes a copy. */
+	private async onLost(): Promise<void> {
+		this.writes = false;
+		if (!this.keeper.pending) return;
+		const { texts, assets } = this;
+		this.keeper.reset();
+		await this.adoptNow({ texts, assets });
+		this.say(
+			'Another tab took over the site before the last edits here were kept. They are open here as a copy.'
+		);
 	}
 
-	private async change(
-		texts: ReadonlyMap<string, string>,
-		changes: readonly Change[]
-	): Promise<void> {
-		this.texts = texts;
-		clearTimeout(this.keepTimer);
-		this.keepTimer = setTimeout(() => void this.keepNow(), keepDelay);
-		this.take(await this.core.change(changes, this.wish));
+	private async reopen(): Promise<void> {
+		const { texts, assets } = this;
+		await this.attempt(() => this.core.open({ texts, assets }, this.wish));
+	}
+
+	/** Takes what the worker gives; where it fails, that is said and what was drawn stays. */
+	private async attempt(ask: () => Promise<Shown>): Promise<void> {
+		try {
+			this.take(await ask());
+		} catch (failure) {
+			// A worker that stopped has been spoken of, and started again.
+			if (failure instanceof Error && failure.name === 'WorkerStopped') return;
+			this.say(`The site could not be drawn: ${reasonOf(failure)}. Its text is in Source.`);
+		}
 	}
 
 	private take(shown: Shown): void {
@@ -239,6 +372,26 @@ class SiteStore {
 		if (shown.site.roofline) this.roofline = shown.site.roofline;
 		this.page = shown.page;
 		if (shown.page) this.wish = { page: shown.page.page, address: shown.page.address };
+	}
+}
+
+/** Where a tab notes which site it has open, so that it comes back to it. */
+const tabKey = 'long-eave site';
+
+function noteTab(id: string): void {
+	try {
+		sessionStorage.setItem(tabKey, id);
+	} catch {
+		// It then comes back to the site that was opened last.
+	}
+	void noteOpened(id).catch(() => undefined);
+}
+
+async function lastOpened(): Promise<string | undefined> {
+	try {
+		return sessionStorage.getItem(tabKey) ?? (await openedLast());
+	} catch {
+		return openedLast();
 	}
 }
 

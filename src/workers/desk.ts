@@ -1,7 +1,15 @@
 import { crossSection } from '$core/drawing/cross-section.ts';
 import { hasSameRoofline, roofline, type Roofline } from '$core/drawing/roofline.ts';
-import { deliverPage, packSource, packZip, sheetsOf, tryDeliver } from '$core/emit/delivery.ts';
-import { pageHead } from '$core/emit/page.ts';
+import {
+	deliverPage,
+	packSource,
+	packZip,
+	sheetsOf,
+	deliverEach,
+	deliveryProblems,
+	type DeliveredFile
+} from '$core/emit/delivery.ts';
+import { pageHead, pieceHtmlOf } from '$core/emit/page.ts';
 import { pageFile } from '$core/emit/paths.ts';
 import { outputOf, sourceOf, traceOutput, traceSource, type Trace } from '$core/emit/trace.ts';
 import { piecesIn, type PieceView } from '$core/edit/pieces.ts';
@@ -20,9 +28,10 @@ import { boxView, type BoxView } from '$core/drawing/box-view.ts';
 import { jumpWidths } from '$core/geometry/jumps.ts';
 import { sizesFrom, type Metrics } from '$core/geometry/metrics.ts';
 import { PageLayout } from '$core/geometry/page-layout.ts';
-import { fixedSize, type PieceSizes } from '$core/geometry/piece-size.ts';
+import { estimateSize } from '$core/geometry/estimate.ts';
+import type { PieceSizes } from '$core/geometry/piece-size.ts';
 import { stageHtml } from '$core/emit/stage.ts';
-import { atEdge, reasonOf, type Problem } from '$core/messages/problem.ts';
+import { atEdge, hasErrors, reasonOf, type Problem } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { canonicalPath } from '$core/model/address.ts';
 import { layerName, type Page } from '$core/model/site.ts';
@@ -35,11 +44,14 @@ import { activeMarkup, type ActiveMarkup } from '$core/resolve/active.ts';
 import { isSound, resolveSite, type ResolvedSite } from '$core/resolve/site.ts';
 import { applyChanges, placeAfter, placeBefore, type Change } from '$core/source/change.ts';
 import { complete, type KnownNames } from '$core/source/complete.ts';
-import { IntakeError, refuseUnusable, takeIn } from '$core/source/intake.ts';
+import { refuseUnusable, takeIn, takeInFiles } from '$core/source/intake.ts';
+import { IntakeError } from '$core/source/limits.ts';
 import { readSiteFiles } from '$core/source/read.ts';
+import { AssetUrls } from './asset-urls.ts';
 import type {
 	BetweenView,
 	ActiveView,
+	DeliveredView,
 	DeliveryView,
 	FilesMessage,
 	OutputFile,
@@ -63,7 +75,7 @@ const mostDrawn = 8;
  */
 export class Desk {
 	private files: SiteFiles = { texts: new Map(), assets: new Map() };
-	private assetUrls: ReadonlyMap<string, string> = new Map();
+	private assetUrls = new AssetUrls(new Map());
 	/** The last edit that was proposed, ready to be made. */
 	private prepared:
 		{ before: ResolvedSite; changes: readonly Change[]; after: ResolvedSite } | undefined;
@@ -81,18 +93,25 @@ export class Desk {
 	/** Takes in a file the user brought. It changes nothing yet: what is open stays open. */
 	takeIn(name: string, bytes: Uint8Array): TakenIn {
 		try {
-			const files = takeIn(name, bytes);
-			refuseUnusable(files);
-			return files;
+			return usable(takeIn(name, bytes));
 		} catch (failure) {
-			if (failure instanceof IntakeError) return { refused: failure.message };
-			throw failure;
+			return refusal(failure);
+		}
+	}
+
+	/** The same for the files of a folder, by their paths from it. */
+	takeInFolder(files: ReadonlyMap<string, Uint8Array>): TakenIn {
+		try {
+			return usable(takeInFiles(files));
+		} catch (failure) {
+			return refusal(failure);
 		}
 	}
 
 	open(files: FilesMessage, wish: PageWish | undefined): Shown {
 		this.files = { texts: files.texts, assets: files.assets };
-		this.assetUrls = files.assetUrls;
+		this.assetUrls.release();
+		this.assetUrls = new AssetUrls(files.assets);
 		this.latest = this.good = this.drawn = undefined;
 		this.since = [];
 		this.lastDrawn.clear();
@@ -197,7 +216,11 @@ export class Desk {
 		const page = shown && this.find(wish, shown);
 		if (!shown || !page) return [];
 		const measured = sizesFrom(metrics);
-		const sizes: PieceSizes = (key) => measured(key) ?? fixedSize(0, 0);
+		const [instance] = shown.instances(page);
+		const target = { link: (url: string) => url, styleLines: [], year: this.year };
+		const html = instance && pieceHtmlOf(instance, shown, target);
+		// What is too large to be measured is estimated.
+		const sizes: PieceSizes = (key) => measured(key) ?? estimateSize(html?.(key) ?? '');
 		const ground = { page: shown.page(page), site: shown.site, sizes, open: new Set<string>() };
 		return jumpWidths(new PageLayout(ground));
 	}
@@ -249,24 +272,30 @@ export class Desk {
 
 	/** Names and sizes of everything that would be handed over, or what keeps it from that. */
 	delivery(): DeliveryView {
-		const { files, problems } = this.tryDeliver();
-		const views = files.map(({ path, kind, content }) => {
+		const problems = this.deliveryProblems();
+		const views: DeliveredView[] = [];
+		// One file at a time: all of them at once may be more than there is room for.
+		for (const { path, kind, content } of this.delivered(problems)) {
 			const size = typeof content === 'string' ? encodeUtf8(content).length : content.length;
-			return { path, kind, size };
-		});
+			views.push({ path, kind, size });
+		}
 		const active = this.latest ? activeMarkup(this.latest).map((one) => this.activeView(one)) : [];
 		return { files: views, problems: problems.map((one) => this.problemView(one)), active };
 	}
 
 	/** The static site as a zip; undefined while there are errors. */
-	siteZip(): Uint8Array<ArrayBuffer> | undefined {
-		const { files } = this.tryDeliver();
-		if (files.length === 0) return undefined;
-		return packZip(files.map(({ path, content }) => [path, content]));
+	siteZip(): Blob | undefined {
+		const problems = this.deliveryProblems();
+		if (!this.latest || hasErrors(problems)) return undefined;
+		return zipBlob(this.delivered(problems));
 	}
 
-	private tryDeliver(): ReturnType<typeof tryDeliver> {
-		return this.latest ? tryDeliver(this.latest, this.year) : { files: [], problems: [] };
+	private deliveryProblems(): readonly Problem[] {
+		return this.latest ? deliveryProblems(this.latest, this.year) : [];
+	}
+
+	private *delivered(problems: readonly Problem[]): Generator<DeliveredFile> {
+		if (this.latest && !hasErrors(problems)) yield* deliverEach(this.latest, this.year);
 	}
 
 	private activeView({ what, layer, piece, span }: ActiveMarkup): ActiveView {
@@ -274,8 +303,8 @@ export class Desk {
 		return { what, layer, piece, ...span, ...positionAt(text, span.from) };
 	}
 
-	sourceZip(): Uint8Array<ArrayBuffer> {
-		return packSource(this.files);
+	sourceZip(): Blob {
+		return new Blob([packSource(this.files)], { type: 'application/zip' });
 	}
 
 	private get shown(): ResolvedSite | undefined {
@@ -383,6 +412,24 @@ export class Desk {
 		const place = { ...span, ...positionAt(text, span.from) };
 		return { severity, code, sentence, ...place, ...(mend && { mend }) };
 	}
+}
+
+function usable(files: SiteFiles): SiteFiles {
+	refuseUnusable(files);
+	return files;
+}
+
+function refusal(failure: unknown): TakenIn {
+	if (failure instanceof IntakeError) return { refused: failure.message };
+	throw failure;
+}
+
+function zipBlob(files: Iterable<DeliveredFile>): Blob {
+	const named = function* (): Generator<readonly [string, string | Uint8Array]> {
+		for (const { path, content } of files) yield [path, content];
+	};
+	const parts = packZip(named()).map((part) => new Uint8Array(part));
+	return new Blob(parts, { type: 'application/zip' });
 }
 
 function sameChanges(a: readonly Change[], b: readonly Change[]): boolean {

@@ -96,8 +96,6 @@ export interface OutputFile {
 export interface FilesMessage {
 	readonly texts: ReadonlyMap<string, string>;
 	readonly assets: ReadonlyMap<string, Uint8Array>;
-	/** Where the application serves each asset to the stage. */
-	readonly assetUrls: ReadonlyMap<string, string>;
 }
 
 /** A site taken in from a file, or the sentence that says why not. */

@@ -1,8 +1,20 @@
 import { wrap, type Remote } from 'comlink';
 import type { Desk } from './desk.ts';
+import { WorkerLink } from './link.ts';
 
-/** Starts the worker that reads and resolves the open site. */
-export function openDesk(): Remote<Desk> {
-	const worker = new Worker(new URL('./site.worker.ts', import.meta.url), { type: 'module' });
-	return wrap<Desk>(worker);
+/** The worker that reads and resolves the open site, and the way to start it again. */
+export interface OpenDesk {
+	readonly desk: Remote<Desk>;
+	/** Ends what it is doing; whatever waits for it fails with `why`. */
+	restart(why: string): void;
+}
+
+export function openDesk(
+	onWaiting: (count: number) => void,
+	onRestart: (why: string) => void
+): OpenDesk {
+	const start = (): Worker =>
+		new Worker(new URL('./site.worker.ts', import.meta.url), { type: 'module' });
+	const link = new WorkerLink(start, onWaiting, onRestart);
+	return { desk: wrap<Desk>(link), restart: (why) => link.restart(why) };
 }

@@ -174,8 +174,8 @@ test('a file is taken in or refused with a sentence, and what is open stays', ()
 	assert.match(desk.page(home)?.html ?? '', /hello/);
 	const delivered = desk.delivery().files;
 	assert.ok(delivered?.some(({ path, size }) => path === 'index.html' && size > 100));
-	assert.ok((desk.siteZip()?.length ?? 0) > 100);
-	assert.ok(desk.sourceZip().length > 100);
+	assert.ok((desk.siteZip()?.size ?? 0) > 100);
+	assert.ok(desk.sourceZip().size > 100);
 });
 
 test('completion knows the names of the site', () => {

@@ -5,7 +5,7 @@ import { generate, parse, type CssNode } from 'css-tree';
 import { unzipSync } from 'fflate';
 import { parse as parseHtml } from 'parse5';
 import { layoutSheet, pageSheet, siteSheet } from '../../src/core/emit/css.ts';
-import { deliver, packSource, packZip } from '../../src/core/emit/delivery.ts';
+import { deliver, packSource } from '../../src/core/emit/delivery.ts';
 import { outputOf, sourceOf, traceOutput, traceSource } from '../../src/core/emit/trace.ts';
 import { resolveSite } from '../../src/core/resolve/site.ts';
 import { takeIn } from '../../src/core/source/intake.ts';
@@ -171,7 +171,7 @@ test('a site packed as source and taken in again is the same site', async () => 
 	const again = takeIn('demo.zip', packSource(files));
 	assert.deepEqual([...again.texts].sort(), [...files.texts].sort());
 	assert.deepEqual([...again.assets.keys()].sort(), [...files.assets.keys()].sort());
-	const other = packZip([['a.txt', 'x']]);
+	const other = packSource({ texts: new Map([['a.txt', 'x']]), assets: new Map() });
 	assert.deepEqual(Object.keys(unzipSync(other)), ['a.txt']);
 });
 

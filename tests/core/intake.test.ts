@@ -5,7 +5,8 @@ import { zipSync } from 'fflate';
 import { encodeUtf8 } from '../../src/core/model/utf8.ts';
 import { applyChanges, type Change } from '../../src/core/source/change.ts';
 import { blockWords, complete } from '../../src/core/source/complete.ts';
-import { IntakeError, mostBytes, refuseUnusable, takeIn } from '../../src/core/source/intake.ts';
+import { refuseUnusable, takeIn } from '../../src/core/source/intake.ts';
+import { IntakeError, mostBytes } from '../../src/core/source/limits.ts';
 import { readStarterRegions, starterText } from '../../src/core/source/starter.ts';
 import { around, bodyOf, resolve, sound } from '../lib/site.ts';
 

@@ -2,8 +2,13 @@ import { error, type Problem } from '../messages/problem.ts';
 import { layerName, layerSpan } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import type { DeliveredFile } from './delivery.ts';
 import { planPaths } from './paths.ts';
+
+/** Where a file of a delivery lies, and what kind it is. */
+export interface Place {
+	readonly path: string;
+	readonly kind: 'page' | 'style' | 'asset';
+}
 
 /** What a file of the delivery is made from, for sentences. */
 interface Maker {
@@ -12,10 +17,10 @@ interface Maker {
 }
 
 /** Sees that no file of a delivery takes another's place, and that none is where another has a folder. */
-export function checkPaths(files: readonly DeliveredFile[], resolved: ResolvedSite): Problem[] {
+export function checkPaths(files: readonly Place[], resolved: ResolvedSite): Problem[] {
 	const problems: Problem[] = [];
 	const makerOf = makers(resolved);
-	const byPath = new Map<string, DeliveredFile>();
+	const byPath = new Map<string, Place>();
 	for (const file of files) {
 		const other = byPath.get(file.path);
 		if (!other) {
@@ -37,7 +42,7 @@ export function checkPaths(files: readonly DeliveredFile[], resolved: ResolvedSi
 	return problems;
 }
 
-function makers(resolved: ResolvedSite): (file: DeliveredFile) => Maker {
+function makers(resolved: ResolvedSite): (file: Place) => Maker {
 	const site = resolved.site.settings.name.span;
 	const { pages } = planPaths(resolved);
 	return ({ path, kind }) => {

@@ -1,4 +1,4 @@
-import { zipSync, type Zippable } from 'fflate';
+import { Zip, ZipDeflate } from 'fflate';
 import type { SiteFiles } from '../model/files.ts';
 import type { Layout, Page } from '../model/site.ts';
 import { encodePath } from '../model/address.ts';
@@ -6,7 +6,7 @@ import { encodeUtf8 } from '../model/utf8.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { Problem } from '../messages/problem.ts';
 import { isSound, type ResolvedSite } from '../resolve/site.ts';
-import { checkPaths } from './check-paths.ts';
+import { checkPaths, type Place } from './check-paths.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
 import { layoutSheet, pageSheet, siteSheet, siteSheetPath, type StyleSheet } from './css.ts';
 import { pageHtml } from './page.ts';
@@ -20,21 +20,22 @@ export interface DeliveredFile {
 	readonly content: string | Uint8Array;
 }
 
-/** All files of the static site: pages, style sheets, and the site's other files. */
-export function deliver(resolved: ResolvedSite, year: number): DeliveredFile[] {
+/** All files of the static site: pages, style sheets, and the site's other files, one after the other. */
+export function* deliverEach(resolved: ResolvedSite, year: number): Generator<DeliveredFile> {
 	const delivery = new Delivery(resolved, year);
-	return [...delivery.pages(), ...delivery.styles(), ...delivery.assets()];
+	yield* delivery.pages();
+	yield* delivery.styles();
+	yield* delivery.assets();
 }
 
-/** The files of the static site, or what keeps it from being written. */
-export function tryDeliver(
-	resolved: ResolvedSite,
-	year: number
-): { readonly files: readonly DeliveredFile[]; readonly problems: readonly Problem[] } {
-	if (!isSound(resolved)) return { files: [], problems: resolved.problems };
-	const files = deliver(resolved, year);
-	const problems = checkPaths(files, resolved);
-	return { files: problems.length > 0 ? [] : files, problems };
+export function deliver(resolved: ResolvedSite, year: number): DeliveredFile[] {
+	return [...deliverEach(resolved, year)];
+}
+
+/** What keeps the static site from being written; nothing where it can be. */
+export function deliveryProblems(resolved: ResolvedSite, year: number): readonly Problem[] {
+	if (!isSound(resolved)) return resolved.problems;
+	return checkPaths(new Delivery(resolved, year).places(), resolved);
 }
 
 /** One page of the delivery, as its file will be. */
@@ -61,6 +62,15 @@ class Delivery {
 		private readonly year: number
 	) {
 		this.plan = planPaths(resolved);
+	}
+
+	/** Where each file will be, before any is written. */
+	places(): Place[] {
+		return [
+			...[...this.plan.pages.keys()].map((path): Place => ({ path, kind: 'page' })),
+			...[...this.styles()].map(({ path, kind }): Place => ({ path, kind })),
+			...this.resolved.site.assets.map((path): Place => ({ path, kind: 'asset' }))
+		];
 	}
 
 	*pages(): Generator<DeliveredFile> {
@@ -130,19 +140,35 @@ class Delivery {
 	}
 }
 
-/** A zip of files by path. The same files always give the same bytes. */
-export function packZip(
-	files: Iterable<readonly [string, string | Uint8Array]>
-): Uint8Array<ArrayBuffer> {
-	const entries: Zippable = {};
+/**
+ * A zip of files by path, in parts: what is packed need not be there as a whole. The same files always
+ * give the same bytes.
+ */
+export function packZip(files: Iterable<readonly [string, string | Uint8Array]>): Uint8Array[] {
+	const parts: Uint8Array[] = [];
+	const zip = new Zip((failure, part) => {
+		if (failure) throw failure;
+		parts.push(part);
+	});
 	for (const [path, content] of files) {
-		entries[path] = typeof content === 'string' ? encodeUtf8(content) : content;
+		const file = new ZipDeflate(path, { level: 6 });
+		// The zip format counts dates from 1980 (APPNOTE, section 4.4.6); a fixed one keeps archives equal.
+		file.mtime = '1980-01-01T00:00:00';
+		zip.add(file);
+		file.push(typeof content === 'string' ? encodeUtf8(content) : content, true);
 	}
-	// The zip format counts dates from 1980 (APPNOTE, section 4.4.6); a fixed one keeps archives equal.
-	return zipSync(entries, { level: 6, mtime: '1980-01-01T00:00:00' });
+	zip.end();
+	return parts;
 }
 
 /** A site's own files as a zip: what "as source" hands over, and what opening a zip takes in. */
 export function packSource(files: SiteFiles): Uint8Array<ArrayBuffer> {
-	return packZip([...files.texts, ...files.assets]);
+	const parts = packZip([...files.texts, ...files.assets]);
+	const whole = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
+	let at = 0;
+	for (const part of parts) {
+		whole.set(part, at);
+		at += part.length;
+	}
+	return whole;
 }

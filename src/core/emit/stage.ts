@@ -11,7 +11,7 @@ import { pageHtml } from './page.ts';
 export function stageHtml(
 	instance: PageInstance,
 	resolved: ResolvedSite,
-	assetUrls: ReadonlyMap<string, string>,
+	assetUrls: { get(path: string): string | undefined },
 	year: number
 ): string {
 	const sheets = sheetsOf(instance.page, resolved);

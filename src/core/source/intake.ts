@@ -1,16 +1,8 @@
-import { unzipSync, type UnzipFileInfo } from 'fflate';
 import { isEaveFile, type SiteFiles } from '../model/files.ts';
 import { decodeUtf8 } from '../model/utf8.ts';
+import { checkPath, IntakeError, mostBytes, mostFiles, tooLarge } from './limits.ts';
 import { placeOf, readSiteFiles } from './read.ts';
-
-/** A site may be this large, unpacked. */
-export const mostBytes = 50 * 1024 * 1024;
-const mostFiles = 20_000;
-
-/** Files could not be taken in; `message` is a sentence for the user. */
-export class IntakeError extends Error {
-	override readonly name = 'IntakeError';
-}
+import { unpack } from './unpack.ts';
 
 /**
  * Takes in what the user brought: one `.eave` file, or a zip of a site's folder.
@@ -28,6 +20,7 @@ export function takeInFiles(files: ReadonlyMap<string, Uint8Array>): SiteFiles {
 	const texts = new Map<string, string>();
 	const assets = new Map<string, Uint8Array>();
 	let total = 0;
+	if (files.size > mostFiles) throw new IntakeError(`It has more than ${mostFiles} files.`);
 	for (const [path, bytes] of withoutCommonFolder(files)) {
 		checkPath(path);
 		total += bytes.length;
@@ -64,7 +57,8 @@ function toText(path: string, bytes: Uint8Array): string {
 	try {
 		const text = decodeUtf8(bytes);
 		if (text.includes('\0')) throw new IntakeError(`${path} is not text: it has null characters.`);
-		return text;
+		// Line ends of one CR, as some old editors write them, would make one line of all.
+		return text.replace(/\r(?!\n)/g, '\n');
 	} catch (failure) {
 		if (failure instanceof IntakeError) throw failure;
 		throw new IntakeError(`${path} is not UTF-8 text.`);
@@ -75,47 +69,6 @@ function toText(path: string, bytes: Uint8Array): string {
 function looksLikeZip(bytes: Uint8Array): boolean {
 	if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return false;
 	return (bytes[2] === 3 && bytes[3] === 4) || (bytes[2] === 5 && bytes[3] === 6);
-}
-
-function unpack(name: string, bytes: Uint8Array): Map<string, Uint8Array> {
-	let total = 0;
-	let count = 0;
-	const wanted = (info: UnzipFileInfo): boolean => {
-		if (info.name.endsWith('/') || isClutter(info.name)) return false;
-		checkPath(info.name);
-		total += info.originalSize;
-		if (total > mostBytes) throw tooLarge();
-		if (++count > mostFiles) throw new IntakeError(`It has more than ${mostFiles} files.`);
-		return true;
-	};
-	try {
-		return new Map(Object.entries(unzipSync(bytes, { filter: wanted })));
-	} catch (failure) {
-		if (failure instanceof IntakeError) throw failure;
-		throw new IntakeError(`${name} is not a zip file that can be unpacked.`);
-	}
-}
-
-function tooLarge(): IntakeError {
-	return new IntakeError(`It is larger than ${mostBytes / 1024 / 1024} MB unpacked.`);
-}
-
-/** Files that file managers put into archives by themselves. */
-function isClutter(path: string): boolean {
-	return path.startsWith('__MACOSX/') || /(^|\/)(\.DS_Store|Thumbs\.db)$/.test(path);
-}
-
-function checkPath(path: string): void {
-	const words = path.split(/[/\\]/);
-	if (path.startsWith('/') || path.startsWith('\\') || /^[a-z]:/i.test(path)) {
-		throw new IntakeError(`It has a file with an absolute path, ${path}, and was not opened.`);
-	}
-	if (words.includes('..')) {
-		throw new IntakeError(`It has a file whose path climbs out, ${path}, and was not opened.`);
-	}
-	if (words.includes('') || words.includes('.')) {
-		throw new IntakeError(`It has a file with an unusable path, ${path}, and was not opened.`);
-	}
 }
 
 /** An archive of a folder often has that folder as its only entry; it is not part of the site. */

@@ -1,11 +1,15 @@
 <script lang="ts">
+	import { download, slugOf } from '$store/download.ts';
 	import { store } from '$store/site.svelte.ts';
-	import type { DeliveredView } from '$workers/messages.ts';
+	import type { DeliveryView } from '$workers/messages.ts';
 	import ProblemList from '$views/shell/ProblemList.svelte';
+	import FileList from './FileList.svelte';
+	import ScriptLine from './ScriptLine.svelte';
+	import { sizeText } from './size-text.ts';
 
-	let files = $state.raw<readonly DeliveredView[] | undefined>();
-	/** What is handed over has been worked out, or cannot be. */
-	let known = $state(false);
+	let delivery = $state.raw<DeliveryView | undefined>();
+	/** It could not be worked out: why. */
+	let failed = $state<string | undefined>();
 	let busy = $state(false);
 
 	const kinds = [
@@ -13,59 +17,65 @@
 		{ kind: 'style', name: 'Style sheets' },
 		{ kind: 'asset', name: 'Other files of the site' }
 	] as const;
-	const slug = $derived(
-		(store.site?.name ?? 'site')
-			.toLowerCase()
-			.replace(/[^a-z0-9]+/g, '-')
-			.replace(/^-|-$/g, '') || 'site'
-	);
-	const total = $derived((files ?? []).reduce((sum, file) => sum + file.size, 0));
+	const slug = $derived(slugOf(store.site?.name));
+	const files = $derived(delivery?.files ?? []);
+	const total = $derived(files.reduce((sum, file) => sum + file.size, 0));
 
 	$effect(() => {
 		// Asked again whenever the site's text is another.
 		if (!store.site) return;
-		void store.core.delivery().then((found) => {
-			files = found;
-			known = true;
-		});
+		let current = true;
+		store.core
+			.delivery()
+			.then((found) => {
+				if (!current) return;
+				delivery = found;
+				failed = undefined;
+			})
+			.catch((failure: unknown) => {
+				if (current) failed = failure instanceof Error ? failure.message : String(failure);
+			});
+		return () => (current = false);
 	});
 
-	function size(bytes: number): string {
-		return bytes < 1024 ? `${bytes} B` : `${(bytes / 1024).toFixed(1)} kB`;
-	}
-
-	async function download(kind: 'site' | 'source'): Promise<void> {
+	async function handOver(kind: 'site' | 'source'): Promise<void> {
 		busy = true;
-		const bytes = kind === 'site' ? await store.core.siteZip() : await store.core.sourceZip();
-		busy = false;
-		if (!bytes) return;
-		const url = URL.createObjectURL(new Blob([bytes], { type: 'application/zip' }));
-		const link = document.createElement('a');
-		link.href = url;
-		link.download = kind === 'site' ? `${slug}.zip` : `${slug}-source.zip`;
-		link.click();
-		setTimeout(() => URL.revokeObjectURL(url), 10_000);
+		try {
+			await download(kind);
+		} catch (failure) {
+			const why = failure instanceof Error ? failure.message : String(failure);
+			store.say(`Nothing was handed over: ${why}`);
+		} finally {
+			busy = false;
+		}
 	}
 </script>
 
 <div class="deliver">
-	{#if store.site && known && !files}
-		<ProblemList problems={store.site.problems} current={true} />
+	{#if delivery && files.length === 0}
+		<ProblemList problems={delivery.problems} current={true} />
 	{/if}
 	<div class="ways">
 		<section>
 			<h2>The static site</h2>
 			<p>
-				HTML, a page a file, and CSS, a file a layout. No script. Unpack it and open
+				HTML, a page a file, and CSS, a file a layout. Unpack it and open
 				<span class="mono">index.html</span>: links work with and without a server.
 			</p>
-			<button class="primary" disabled={!files || busy} onclick={() => void download('site')}>
+			<div class="script"><ScriptLine active={delivery?.active ?? []} /></div>
+			<button
+				class="primary"
+				disabled={files.length === 0 || busy}
+				onclick={() => void handOver('site')}
+			>
 				Download {slug}.zip
 			</button>
 			<p class="small">
-				{#if files}
-					{files.length} files, {size(total)} before packing
-				{:else if !known}
+				{#if failed !== undefined}
+					What there is to hand over could not be worked out: {failed}
+				{:else if files.length > 0}
+					{files.length} files, {sizeText(total)} before packing
+				{:else if !delivery}
 					Working out what there is to hand over …
 				{:else}
 					Mend the errors above first; nothing is handed over by halves.
@@ -78,24 +88,16 @@
 				The site’s <span class="mono">.eave</span> files and everything beside them, as a folder that
 				can be reviewed in version control and opened here again.
 			</p>
-			<button class="primary" disabled={busy} onclick={() => void download('source')}>
+			<button class="primary" disabled={busy} onclick={() => void handOver('source')}>
 				Download {slug}-source.zip
 			</button>
 			<p class="small">{store.texts.size} text files, {store.assets.size} others</p>
 		</section>
 	</div>
-	{#if files}
+	{#if files.length > 0}
 		<div class="lists">
 			{#each kinds as { kind, name } (kind)}
-				{@const list = files.filter((file) => file.kind === kind)}
-				<table>
-					<caption class="cap">{name}, {list.length}</caption>
-					<tbody>
-						{#each list as file (file.path)}
-							<tr><td class="mono">{file.path}</td><td class="mono size">{size(file.size)}</td></tr>
-						{/each}
-					</tbody>
-				</table>
+				<FileList {name} files={files.filter((file) => file.kind === kind)} />
 			{/each}
 		</div>
 	{/if}
@@ -135,19 +137,7 @@
 		padding: 16px 28px 40px;
 		align-items: start;
 	}
-	caption {
-		text-align: left;
-		padding: 6px 0;
-	}
-	td {
-		border-bottom: 1px solid var(--hair);
-		padding: 3px 0;
-	}
-	table {
-		width: 100%;
-	}
-	.size {
-		text-align: right;
-		color: var(--ink-2);
+	.script {
+		margin-bottom: 12px;
 	}
 </style>

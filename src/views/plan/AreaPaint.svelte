@@ -2,7 +2,7 @@
 	import { isBetween, painted, type Cell } from '$core/drawing/track-gestures.ts';
 	import type { BoxRef, Wish } from '$core/edit/wish.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import type { MeasuredTracks } from './frame.ts';
+	import type { MeasuredTracks } from '$views/frame/frame.ts';
 
 	interface Props {
 		/** The box whose areas are painted, and how it is called. */

@@ -3,7 +3,7 @@
 	import type { BoxRef, Wish } from '$core/edit/wish.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import EdgeHandle from './EdgeHandle.svelte';
-	import type { MeasuredTracks } from './frame.ts';
+	import type { MeasuredTracks } from '$views/frame/frame.ts';
 
 	interface Props {
 		/** The box whose areas they are. */

@@ -4,7 +4,7 @@
 	import type { Wish } from '$core/edit/wish.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import EdgeHandle from './EdgeHandle.svelte';
-	import type { MeasuredTracks } from './frame.ts';
+	import type { MeasuredTracks } from '$views/frame/frame.ts';
 
 	interface Props {
 		/** The region that spans columns. */

@@ -46,6 +46,7 @@
 					html(),
 					eaveColors,
 					editorLook,
+					EditorState.readOnly.of(!store.writes),
 					EditorView.lineWrapping,
 					EditorView.contentAttributes.of({ 'aria-label': `Markup of ${name}` }),
 					EditorView.updateListener.of((update) => {
@@ -59,9 +60,18 @@
 		return () => view?.destroy();
 	});
 
+	/** The newest words go to the site as soon as it has answered the ones before; those between are passed over. */
+	let waiting: string | undefined;
+
 	async function send(words: string): Promise<void> {
+		waiting = words;
+		if (pending > 0) return;
 		pending++;
-		refused = !(await write(words));
+		while (waiting !== undefined) {
+			const next: string = waiting;
+			waiting = undefined;
+			refused = !(await write(next).catch(() => false));
+		}
 		pending--;
 	}
 

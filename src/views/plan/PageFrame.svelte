@@ -16,7 +16,11 @@
 		traceAt,
 		type FollowedLink,
 		type MeasuredTracks
-	} from './frame.ts';
+	} from '$views/frame/frame.ts';
+	import { byId, partsOf } from '$views/frame/dom.ts';
+	import { outside } from '$views/frame/outside.svelte.ts';
+	import { store } from '$store/site.svelte.ts';
+	import { takeDrop } from '$store/drop.ts';
 	import { measures } from './measures.svelte.ts';
 	import Tracks from './Tracks.svelte';
 
@@ -38,7 +42,9 @@
 	const { page, marks, scale, height, inert, between, main, onLink, onPick }: Props = $props();
 
 	let frame = $state<HTMLIFrameElement | undefined>();
-	let loaded = $state(false);
+	/** How often the frame has got a document of its own; 0 while it has none. */
+	let loads = $state(0);
+	const source = $derived(store.outside ? '/stage?outside' : '/stage');
 	let measured = $state.raw<readonly MeasuredBox[]>([]);
 	let tracks = $state.raw<MeasuredTracks | undefined>();
 	let rtl = $state(false);
@@ -69,9 +75,9 @@
 	}
 
 	$effect(() => {
-		if (!frame || !loaded) return;
-		showInFrame(frame, page.html, page.address);
-		measure();
+		if (!frame || loads === 0) return;
+		if (main) outside.clear();
+		if (showInFrame(frame, page.html, page.address)) measure();
 	});
 
 	$effect(() => {
@@ -96,10 +102,18 @@
 
 	function onLoad(): void {
 		const inner = frame?.contentDocument;
-		if (!inner) return;
-		loaded = true;
+		const root = inner && partsOf(inner)?.root;
+		if (!frame || !inner || root?.dataset['stage'] === undefined) {
+			// Whatever led it away, the stage shows the site and comes back.
+			if (frame) frame.src = source;
+			return;
+		}
+		loads++;
 		for (const kind of ['click', 'auxclick'] as const) inner.addEventListener(kind, onClick);
 		inner.addEventListener('submit', (event) => event.preventDefault());
+		inner.addEventListener('dragover', (event) => event.preventDefault());
+		inner.addEventListener('drop', (event) => void takeDrop(event));
+		inner.addEventListener('securitypolicyviolation', (event) => outside.note(event.blockedURI));
 		inner.addEventListener('pointermove', (event) => {
 			hot.point(traceAt(event));
 			measuring = event.altKey;
@@ -121,7 +135,7 @@
 		const link = followedLink(event, page.address);
 		if (link) {
 			event.preventDefault();
-			if (link.kind === 'place') frame?.contentDocument?.getElementById(link.id)?.scrollIntoView();
+			if (link.kind === 'place') scrollTo(link.id);
 			else onLink(link);
 			return;
 		}
@@ -132,6 +146,11 @@
 		} else {
 			onPick(trace);
 		}
+	}
+
+	function scrollTo(id: string): void {
+		const inner = frame?.contentDocument;
+		if (inner) byId(inner, id)?.scrollIntoView();
 	}
 
 	function isLit(trace: Trace): boolean {
@@ -157,7 +176,7 @@
 		bind:this={frame}
 		title="The page {page.address} at {look.width} px"
 		sandbox="allow-same-origin"
-		srcdoc="<!doctype html><html><head></head><body></body></html>"
+		src={source}
 		style:width="{look.width}px"
 		style:height="{height}px"
 		style:transform="scale({scale})"

@@ -3,6 +3,7 @@
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { PageView } from '$workers/messages.ts';
+	import LongSelect from '$views/shell/LongSelect.svelte';
 	import LayerMark from './LayerMark.svelte';
 	import UnderMenu from './UnderMenu.svelte';
 
@@ -17,6 +18,7 @@
 	let { page, layouts, pages, comingFrom = $bindable(), underOpen = $bindable() }: Props = $props();
 
 	const marks = $derived(new Map(layouts.map((layout) => [layout.name, layout.mark])));
+	const others = $derived(pages.filter((one) => one !== page.page));
 	const isRoute = $derived(page.page.startsWith('/'));
 </script>
 
@@ -36,29 +38,21 @@
 	{/if}
 	<span class="end">
 		{#if page.addresses.length > 1}
-			<select
-				class="field mono"
-				aria-label="Which of its pages"
+			<LongSelect
+				label="Which of its pages"
 				value={page.address}
-				onchange={(event) =>
-					void store.goTo({ page: page.page, address: event.currentTarget.value })}
-			>
-				{#each page.addresses as address (address)}
-					<option value={address}>{address}</option>
-				{/each}
-			</select>
+				options={page.addresses}
+				choose={(address) => void store.goTo({ page: page.page, address })}
+			/>
 		{/if}
-		<select
-			class="field from"
-			aria-label="Coming from"
+		<LongSelect
+			label="Coming from"
 			title="Marks what stays and what is thrown away when a visitor comes from another page"
-			bind:value={comingFrom}
-		>
-			<option value="">coming from …</option>
-			{#each pages.filter((one) => one !== page.page) as one (one)}
-				<option value={one}>from {one}</option>
-			{/each}
-		</select>
+			value={comingFrom}
+			none="coming from …"
+			options={others}
+			choose={(name) => (comingFrom = name)}
+		/>
 		<button
 			class="field"
 			aria-pressed={store.held !== undefined}
@@ -104,12 +98,6 @@
 		gap: 6px;
 		font-size: var(--text-code);
 		align-items: center;
-	}
-	select {
-		max-width: 158px;
-	}
-	.from {
-		max-width: 124px;
 	}
 	button {
 		white-space: nowrap;

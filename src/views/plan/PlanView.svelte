@@ -2,6 +2,7 @@
 	import type { Trace } from '$core/emit/trace.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { BetweenView } from '$workers/messages.ts';
+	import Drawing from '$views/shell/Drawing.svelte';
 	import ProblemList from '$views/shell/ProblemList.svelte';
 	import { look } from '$store/look.svelte.ts';
 	import { chosenBox } from './chosen-box.svelte.ts';
@@ -61,15 +62,27 @@
 
 {#if site}
 	<div class="plan" class:editing={holder}>
-		<Roofline {roofline} chosen={page?.page} openUnder={() => (underOpen = true)} />
+		<Drawing name="The roofline">
+			<Roofline {roofline} chosen={page?.page} openUnder={() => (underOpen = true)} />
+		</Drawing>
 		<section class="work" aria-label="Page">
 			{#if site.problems.some((problem) => problem.severity === 'error')}
 				<ProblemList problems={site.problems} current={site.current} />
 			{/if}
 			{#if page}
 				<PageLine {page} layouts={roofline.layouts} {pages} bind:comingFrom bind:underOpen />
-				<Stage {page} bands={site.bands} layouts={roofline.layouts} {between} onPick={pick} />
-				<CrossSection section={page.section} {between} />
+				<Drawing name="The stage"
+					><Stage
+						{page}
+						bands={site.bands}
+						layouts={roofline.layouts}
+						{between}
+						onPick={pick}
+					/></Drawing
+				>
+				<Drawing name="The cross-section">
+					<CrossSection section={page.section} {between} />
+				</Drawing>
 			{:else}
 				<p class="empty">
 					This site has no page yet. Write a route in <a class="act" href="/source">Source</a>.
@@ -77,7 +90,7 @@
 			{/if}
 		</section>
 		{#if holder}
-			<PieceEditor {holder} title={pieceTitle} />
+			<Drawing name="The pieces"><PieceEditor {holder} title={pieceTitle} /></Drawing>
 		{/if}
 	</div>
 {/if}

@@ -4,10 +4,11 @@
 	import { clampWidth } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import type { BandView, BetweenView, PageView } from '$workers/messages.ts';
-	import type { FollowedLink } from './frame.ts';
+	import type { BandView, BetweenView, PageView, PageWish } from '$workers/messages.ts';
+	import type { FollowedLink } from '$views/frame/frame.ts';
 	import PageFrame from './PageFrame.svelte';
-	import { measurePieces } from './measure-pieces.ts';
+	import { measurePieces } from '$views/frame/measure-pieces.ts';
+	import OutsideLine from './OutsideLine.svelte';
 	import PlaceLine from './PlaceLine.svelte';
 	import Ruler from './Ruler.svelte';
 	import ScreenSize from './ScreenSize.svelte';
@@ -46,20 +47,28 @@
 		const { page: name, address, html } = page;
 		const frame = hidden;
 		void bands;
-		let current = true;
+		const given = new AbortController();
+		const { signal } = given;
 		jumps = undefined;
 		const wait = setTimeout(() => {
-			if (!frame) return;
-			const metrics = measurePieces(frame, html, address);
-			void store.core.jumps({ page: name, address }, metrics).then((found) => {
-				if (current) jumps = found;
-			});
+			if (frame) void findJumps(frame, { page: name, address }, html, signal);
 		}, 600);
 		return () => {
-			current = false;
+			given.abort();
 			clearTimeout(wait);
 		};
 	});
+	async function findJumps(
+		frame: HTMLIFrameElement,
+		wish: PageWish & { readonly address: string },
+		html: string,
+		signal: AbortSignal
+	): Promise<void> {
+		const metrics = await measurePieces(frame, html, wish.address, signal);
+		const found = metrics && (await store.core.jumps(wish, metrics).catch(() => undefined));
+		if (!signal.aborted) jumps = found;
+	}
+
 	const next = $derived(nextBreakpoints(bands, look.width));
 
 	function nextBreakpoints(all: readonly BandView[], width: number): string {
@@ -181,7 +190,9 @@
 			onchange={onWidth}
 		/>px
 	</label>
+	<OutsideLine />
 </div>
+{#if page.fault}<p class="fault small" role="alert">{page.fault} This is how it was before.</p>{/if}
 <div class="below">
 	<PlaceLine page={page.page} />
 	<ScreenSize {bands} {jumps} />
@@ -194,6 +205,7 @@
 	aria-hidden="true"
 	tabindex="-1"
 	sandbox="allow-same-origin"
+	src="/stage"
 ></iframe>
 
 <style>
@@ -227,6 +239,10 @@
 		left: 0;
 		display: flex;
 		overflow: hidden auto;
+	}
+	.fault {
+		padding: 2px 16px;
+		color: var(--fault);
 	}
 	.held {
 		position: absolute;

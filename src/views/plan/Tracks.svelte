@@ -7,7 +7,7 @@
 	import ColumnSpan from './ColumnSpan.svelte';
 	import EdgeHandle from './EdgeHandle.svelte';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import type { MeasuredTracks, Stretch } from './frame.ts';
+	import type { MeasuredTracks, Stretch } from '$views/frame/frame.ts';
 
 	interface Props {
 		/** The box whose tracks are drawn. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { download } from '$store/download.ts';
 	import { store } from '$store/site.svelte.ts';
 
 	let now = $state(Date.now());
@@ -9,8 +10,9 @@
 	});
 
 	const words = $derived.by(() => {
-		if (store.keptAt === undefined) return '';
-		const seconds = Math.max(0, Math.round((now - store.keptAt) / 1000));
+		const { keptAt } = store.keeper;
+		if (keptAt === undefined) return '';
+		const seconds = Math.max(0, Math.round((now - keptAt) / 1000));
 		if (seconds < 2) return 'kept';
 		if (seconds < 60) return `kept ${seconds} s ago`;
 		const minutes = Math.floor(seconds / 60);
@@ -18,8 +20,18 @@
 	});
 </script>
 
-{#if store.keepFault}
-	<span class="fault" role="alert" title={store.keepFault}>not kept: the browser refused</span>
+{#if !store.writes}
+	<span class="kept">edited in another tab</span>
+	<button class="act" onclick={() => void store.takeOver()}>Edit it here</button>
+{:else if store.keeper.fault !== undefined}
+	<span
+		class="fault"
+		role="alert"
+		title="The browser refused to keep the site: {store.keeper.fault}. It is tried again by itself."
+	>
+		not kept
+	</span>
+	<button class="act" onclick={() => void download('source')}>Save to a file</button>
 {:else}
 	<span class="kept" title="Everything is kept in this browser as you go.">{words}</span>
 {/if}

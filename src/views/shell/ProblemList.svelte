@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mendProblem } from '$store/mend.ts';
 	import type { ProblemView } from '$workers/messages.ts';
 
 	interface Props {
@@ -34,6 +35,10 @@
 					</a>
 				{/if}
 				<span>{problem.sentence}</span>
+				{#if problem.mend}
+					{@const mend = problem.mend}
+					<button class="act" onclick={() => void mendProblem(mend)}>{mend.label}</button>
+				{/if}
 			</li>
 		{/each}
 	</ul>

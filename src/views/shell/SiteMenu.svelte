@@ -1,16 +1,24 @@
 <script lang="ts">
 	import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { isLeftOut } from '$store/drop.ts';
 	import { store } from '$store/site.svelte.ts';
+	import KeptSites from './KeptSites.svelte';
 	import NewSite from './NewSite.svelte';
 
 	let fileInput: HTMLInputElement;
+	let folderInput: HTMLInputElement;
 	let asking = $state(false);
+	let listing = $state(false);
+	/** As many as are quickly looked through; the others are in the list of all. */
+	const most = 5;
 
 	const others = $derived(store.sites.filter((site) => site.id !== store.id));
 
 	function choose(value: string): void {
 		if (value === 'new') asking = true;
 		else if (value === 'open') fileInput.click();
+		else if (value === 'folder') folderInput.click();
+		else if (value === 'list') listing = true;
 		else if (value === 'demo') void store.openDemo();
 		else if (value.startsWith('site ')) void store.switchTo(value.slice(5));
 	}
@@ -19,6 +27,16 @@
 		const [file] = fileInput.files ?? [];
 		if (file) await store.openFile(file);
 		fileInput.value = '';
+	}
+
+	async function openFolder(): Promise<void> {
+		const files = new Map<string, Uint8Array>();
+		for (const file of folderInput.files ?? []) {
+			if (isLeftOut(file.webkitRelativePath)) continue;
+			files.set(file.webkitRelativePath, new Uint8Array(await file.arrayBuffer()));
+		}
+		if (files.size > 0) await store.openFolder(files);
+		folderInput.value = '';
 	}
 </script>
 
@@ -37,14 +55,20 @@
 					<Menu.Item class="menu-item" value="open">
 						<Menu.ItemText>Open a file (.eave or .zip) …</Menu.ItemText>
 					</Menu.Item>
+					<Menu.Item class="menu-item" value="folder">
+						<Menu.ItemText>Open a folder …</Menu.ItemText>
+					</Menu.Item>
 					<Menu.Item class="menu-item" value="demo">
 						<Menu.ItemText>Open the demo site</Menu.ItemText>
+					</Menu.Item>
+					<Menu.Item class="menu-item" value="list">
+						<Menu.ItemText>All sites kept in this browser …</Menu.ItemText>
 					</Menu.Item>
 					{#if others.length > 0}
 						<Menu.ItemGroup>
 							<Menu.ItemGroupLabel class="small menu-item">Kept in this browser</Menu.ItemGroupLabel
 							>
-							{#each others as site (site.id)}
+							{#each others.slice(0, most) as site (site.id)}
 								<Menu.Item class="menu-item" value="site {site.id}">
 									<Menu.ItemText>{site.name}</Menu.ItemText>
 									<span class="small">{new Date(site.changed).toLocaleString()}</span>
@@ -64,9 +88,18 @@
 		hidden
 		onchange={() => void openChosen()}
 	/>
+	<input
+		bind:this={folderInput}
+		type="file"
+		webkitdirectory
+		aria-label="Open a folder"
+		hidden
+		onchange={() => void openFolder()}
+	/>
 </div>
 
 <NewSite bind:open={asking} />
+<KeptSites bind:open={listing} />
 
 <style>
 	.site {

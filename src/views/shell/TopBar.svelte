@@ -3,6 +3,7 @@
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import BusyLine from './BusyLine.svelte';
 	import KeptSince from './KeptSince.svelte';
 	import SiteMenu from './SiteMenu.svelte';
 
@@ -37,6 +38,7 @@
 		{/each}
 	</nav>
 	<div class="right">
+		<BusyLine />
 		<button
 			class="quiet"
 			disabled={!lastStep}

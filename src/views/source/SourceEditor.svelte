@@ -2,9 +2,9 @@
 	import { closeBrackets } from '@codemirror/autocomplete';
 	import { defaultKeymap, indentWithTab } from '@codemirror/commands';
 	import { bracketMatching, foldGutter } from '@codemirror/language';
-	import { lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
+	import { lintGutter, setDiagnostics, type Action, type Diagnostic } from '@codemirror/lint';
 	import { highlightSelectionMatches, searchKeymap } from '@codemirror/search';
-	import { Annotation, EditorState } from '@codemirror/state';
+	import { Annotation, Compartment, EditorState } from '@codemirror/state';
 	import {
 		drawSelection,
 		EditorView,
@@ -14,7 +14,9 @@
 		type ViewUpdate
 	} from '@codemirror/view';
 	import { onMount, untrack } from 'svelte';
+	import type { Mend } from '$core/messages/problem.ts';
 	import type { Change } from '$core/source/change.ts';
+	import { mendProblem } from '$store/mend.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { ProblemView, Stretch } from '$workers/messages.ts';
 	import { eave, eaveColors } from './eave-language.ts';
@@ -36,6 +38,9 @@
 	let host: HTMLElement;
 	let view: EditorView | undefined;
 	let shownFile = '';
+	/** Another tab may have the site open for writing. */
+	const access = new Compartment();
+	const locked = () => EditorState.readOnly.of(!store.writes);
 
 	/** Marks changes that came from outside the editor, so that they are not sent back. */
 	const fromOutside = Annotation.define<boolean>();
@@ -65,10 +70,16 @@
 				eaveColors,
 				editorLook,
 				traced,
+				access.of(locked()),
 				EditorView.contentAttributes.of({ 'aria-label': `Source of ${file}` }),
 				EditorView.updateListener.of(onUpdate)
 			]
 		});
+	}
+
+	/** A button beside the message that makes the change it speaks of. */
+	function mendAction({ label, span, insert }: Mend): Action {
+		return { name: label, apply: () => void mendProblem({ label, span, insert }) };
 	}
 
 	function onUpdate(update: ViewUpdate): void {
@@ -137,10 +148,16 @@
 					to,
 					severity: problem.severity,
 					message: problem.sentence,
-					source: problem.code
+					source: problem.code,
+					...(problem.mend && { actions: [mendAction(problem.mend)] })
 				};
 			});
 		if (view) view.dispatch(setDiagnostics(view.state, diagnostics));
+	});
+
+	$effect(() => {
+		void store.writes;
+		view?.dispatch({ effects: access.reconfigure(locked()) });
 	});
 
 	$effect(() => {

@@ -2,6 +2,7 @@
 	import { page as address } from '$app/state';
 	import { untrack } from 'svelte';
 	import { store } from '$store/site.svelte.ts';
+	import LongSelect from '$views/shell/LongSelect.svelte';
 	import ProblemList from '$views/shell/ProblemList.svelte';
 	import type { OutputFile, PageWish, ProblemView, Stretch } from '$workers/messages.ts';
 	import FileTabs from './FileTabs.svelte';
@@ -17,6 +18,7 @@
 	let outputs = $state.raw<readonly OutputFile[]>([]);
 	let outputPath = $state('');
 
+	const pages = $derived(store.roofline.rows.map((row) => row.page));
 	const output = $derived(outputs.find((one) => one.path === outputPath) ?? outputs[0]);
 	const wish = $derived<PageWish | undefined>(
 		store.page && { page: store.page.page, address: store.page.address }
@@ -77,17 +79,13 @@
 	<section aria-label="What comes out">
 		<div class="tabs">
 			<label class="small" for="output-page">of</label>
-			<select
+			<LongSelect
 				id="output-page"
-				class="field mono"
-				value={store.page?.page}
-				onchange={(event) =>
-					void store.goTo({ page: event.currentTarget.value, address: undefined })}
-			>
-				{#each store.roofline.rows as row (row.page)}
-					<option value={row.page}>{row.page}</option>
-				{/each}
-			</select>
+				label="The page that comes out"
+				value={store.page?.page ?? ''}
+				options={pages}
+				choose={(page) => void store.goTo({ page, address: undefined })}
+			/>
 			<div class="names" role="tablist" aria-label="Files that come out">
 				{#each outputs as one (one.path)}
 					<button
@@ -138,9 +136,6 @@
 		height: 38px;
 		padding: 0 10px;
 		border-bottom: 1px solid var(--hair);
-	}
-	select {
-		max-width: 190px;
 	}
 	.names {
 		display: flex;

@@ -1,34 +1,62 @@
 import type { BoxRef } from '$core/edit/wish.ts';
 import type { MeasuredBox } from '$core/drawing/overlay.ts';
 import { readTrace, type Trace } from '$core/emit/trace.ts';
+import {
+	all,
+	around,
+	attribute,
+	create,
+	first,
+	htmlIn,
+	isElement,
+	isLaidOut,
+	partsOf,
+	prependTo,
+	rectOf,
+	replaceChildrenOf
+} from './dom.ts';
 
 /** The stage's frame: a real page in a sandbox without scripts, changed in place so that it never blinks. */
 
 /** A host that cannot be (RFC 2606, section 2): where the site's own addresses are relative to. */
-const siteOrigin = 'https://site.invalid';
+export const siteOrigin = 'https://site.invalid';
 
 const sandboxParser = new DOMParser();
 
-/** Puts a page into the frame's document. Scripts in it do not run: the frame's sandbox forbids them. */
-export function showInFrame(frame: HTMLIFrameElement, html: string, address: string): void {
-	const target = frame.contentDocument;
-	if (!target) return;
+/** What a browser would do before anyone looks: connections, which no policy of content forbids. */
+const ahead =
+	'link[rel~="preconnect" i], link[rel~="dns-prefetch" i], meta[http-equiv="refresh" i]';
+
+/** What was put into a frame last, so that the same page again changes nothing. */
+const shown = new WeakMap<Element, string>();
+
+/**
+ * Puts a page into the frame's document; gives whether it has one to put it into. Scripts in the page
+ * do not run: the frame's sandbox and its policy forbid them.
+ */
+export function showInFrame(frame: HTMLIFrameElement, html: string, address: string): boolean {
+	const document = frame.contentDocument;
+	const target = document && partsOf(document);
 	const page = sandboxParser.parseFromString(html, 'text/html');
-	target.documentElement.lang = page.documentElement.lang;
-	target.documentElement.dir = page.documentElement.dir;
+	const source = partsOf(page);
+	if (!document || !target || !source) return false;
+	target.root.lang = source.root.lang;
+	target.root.dir = source.root.dir;
+	for (const element of all(page, ahead)) element.remove();
 	// A base outside the application, so that nothing relative in the page reaches it.
-	const base = page.createElement('base');
-	base.href = new URL(address, siteOrigin).href;
-	page.head.prepend(base);
-	replaceWith(target.head, page.head);
-	replaceWith(target.body, page.body);
+	const base = create(page, 'base');
+	base.setAttribute('href', new URL(address, siteOrigin).href);
+	prependTo(source.head, base);
+	replaceWith(target.head, source.head, document);
+	replaceWith(target.body, source.body, document);
+	return true;
 }
 
-function replaceWith(target: HTMLElement, source: HTMLElement): void {
-	if (target.innerHTML === source.innerHTML) return;
-	target.replaceChildren(
-		...[...source.childNodes].map((node) => target.ownerDocument.importNode(node, true))
-	);
+function replaceWith(target: Element, source: Element, document: Document): void {
+	const html = htmlIn(source);
+	if (shown.get(target) === html) return;
+	shown.set(target, html);
+	replaceChildrenOf(target, source, document);
 }
 
 /** What a click in the page asks for. */
@@ -37,12 +65,13 @@ export type FollowedLink =
 	| { readonly kind: 'outside'; readonly url: string }
 	| { readonly kind: 'place'; readonly id: string };
 
-/** The link that was clicked, seen from the page's own address; undefined where it is none. */
+/** The link that was clicked, of HTML or SVG, seen from the page's own address; undefined where it is none. */
 export function followedLink(event: Event, pageAddress: string): FollowedLink | undefined {
 	const { target } = event;
-	const link = isElement(target) ? target.closest('a[href], area[href]') : null;
+	const link = isElement(target) ? around(target, 'a, area') : null;
 	if (!link) return undefined;
-	const href = link.getAttribute('href') ?? '';
+	const href = attribute(link, 'href') ?? attribute(link, 'xlink:href');
+	if (href === undefined) return undefined;
 	if (href.startsWith('#')) return { kind: 'place', id: href.slice(1) };
 	const base = new URL(pageAddress, siteOrigin);
 	const url = URL.canParse(href, base) ? new URL(href, base) : undefined;
@@ -53,10 +82,10 @@ export function followedLink(event: Event, pageAddress: string): FollowedLink | 
 /** Every region and piece of the page, in document order, measured where it stands now. */
 export function measureBoxes(inner: Document): MeasuredBox[] {
 	const boxes: MeasuredBox[] = [];
-	for (const element of inner.querySelectorAll('[data-region], [data-piece]')) {
-		const trace = readTrace((name) => element.getAttribute(name) ?? undefined);
+	for (const element of all(inner, '[data-region], [data-piece]')) {
+		const trace = readTrace((name) => attribute(element, name));
 		if (!trace) continue;
-		const { x, y, width, height } = element.getBoundingClientRect();
+		const { x, y, width, height } = rectOf(element);
 		boxes.push({ trace, x, y, width, height });
 	}
 	return boxes;
@@ -66,13 +95,8 @@ export function measureBoxes(inner: Document): MeasuredBox[] {
 export function traceAt(event: Event): Trace | undefined {
 	const { target } = event;
 	if (!isElement(target)) return undefined;
-	const box = target.closest('[data-region], [data-piece]');
-	return box ? readTrace((name) => box.getAttribute(name) ?? undefined) : undefined;
-}
-
-/** Elements of the frame come from its own realm, so `instanceof` would not know them. */
-function isElement(value: unknown): value is Element {
-	return typeof value === 'object' && value !== null && 'getAttribute' in value;
+	const box = around(target, '[data-region], [data-piece]');
+	return box ? readTrace((name) => attribute(box, name)) : undefined;
 }
 
 /** Where a track or a box begins and ends along one axis, px of the page as it is scrolled now. */
@@ -95,16 +119,16 @@ export interface MeasuredTracks {
 function elementOf(inner: Document, { layout, box }: BoxRef): Element | null {
 	const own = `[data-layout='${layout}']`;
 	return box === undefined
-		? inner.querySelector(`.layer${own}`)
-		: inner.querySelector(`${own}[data-region='${box}'], ${own}[data-wrapper='${box}']`);
+		? first(inner, `.layer${own}`)
+		: first(inner, `${own}[data-region='${box}'], ${own}[data-wrapper='${box}']`);
 }
 
 /** Measures the tracks of a box; undefined where it is not there or no grid. */
 export function measureTracks(inner: Document, ref: BoxRef): MeasuredTracks | undefined {
 	const element = elementOf(inner, ref);
-	const style = element && inner.defaultView?.getComputedStyle(element);
-	if (!element || !style || element.getClientRects().length === 0) return undefined;
-	const rect = element.getBoundingClientRect();
+	if (!element || !isLaidOut(element)) return undefined;
+	const style = getComputedStyle(element);
+	const rect = rectOf(element);
 	const px = (value: string): number => Number.parseFloat(value) || 0;
 	const x = rect.x + px(style.paddingLeft);
 	const y = rect.y + px(style.paddingTop);
@@ -136,8 +160,8 @@ function stretches(list: string, gap: number, start: number): Stretch[] {
 
 /** The widths that layouts get which measure their own space, by layout, px. */
 export function measureSpaces(inner: Document): Map<string, number> {
-	const spaces = [...inner.querySelectorAll<HTMLElement>('.space')];
+	const spaces = all(inner, '.space[data-space]');
 	return new Map(
-		spaces.map((space) => [space.dataset['space'] ?? '', space.getBoundingClientRect().width])
+		spaces.map((space) => [attribute(space, 'data-space') ?? '', rectOf(space).width])
 	);
 }

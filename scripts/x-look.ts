@@ -1,0 +1,10 @@
+import { startApp } from '../tests/lib/app.ts';
+const app = await startApp();
+app.page.on('console', (m) => console.log('console', m.type(), m.text().slice(0, 300)));
+app.page.on('requestfailed', (r) => console.log('failed', r.url().slice(0,120), r.failure()?.errorText));
+await app.open(process.argv[2] ?? '/plan');
+await new Promise((r) => setTimeout(r, 2500));
+await app.page.screenshot({ path: process.argv[3] ?? '/tmp/look.png' });
+console.log(app.faults);
+await app.close();
+process.exit(0);

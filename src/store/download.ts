@@ -1,0 +1,23 @@
+import { store } from './site.svelte.ts';
+
+/** The site's name as the name of a file. */
+export function slugOf(name: string | undefined): string {
+	const slug = (name ?? '')
+		.toLowerCase()
+		.replace(/[^a-z0-9]+/g, '-')
+		.replace(/^-|-$/g, '');
+	return slug || 'site';
+}
+
+/** Hands the site, or its source, over as a file. Gives whether there was something to hand over. */
+export async function download(kind: 'site' | 'source'): Promise<boolean> {
+	const zip = kind === 'site' ? await store.core.siteZip() : await store.core.sourceZip();
+	if (!zip) return false;
+	const url = URL.createObjectURL(zip);
+	const link = document.createElement('a');
+	link.href = url;
+	link.download = `${slugOf(store.site?.name)}${kind === 'site' ? '' : '-source'}.zip`;
+	link.click();
+	setTimeout(() => URL.revokeObjectURL(url), 10_000);
+	return true;
+}

@@ -1,0 +1,105 @@
+import { mostBytes } from '$core/source/limits.ts';
+import { store } from './site.svelte.ts';
+
+/** Files of a folder that are never part of a site. */
+const leftOut = /(^|\/)(\.[^/]*|node_modules)(\/|$)/;
+
+export function isLeftOut(path: string): boolean {
+	return leftOut.test(path);
+}
+
+/** Whether something that is dragged brings files, and not a piece of text. */
+export function bringsFiles(event: DragEvent): boolean {
+	return event.dataTransfer?.types.includes('Files') ?? false;
+}
+
+/**
+ * Takes what was dropped anywhere in the window: a zip, an `.eave` file or a folder is opened as a site;
+ * of anything else a sentence says why not. It never becomes text of the open site.
+ */
+export async function takeDrop(event: DragEvent): Promise<void> {
+	if (!bringsFiles(event)) {
+		event.preventDefault();
+		return;
+	}
+	event.preventDefault();
+	event.stopPropagation();
+	// Entries are there only while the event is.
+	const entries = [...(event.dataTransfer?.items ?? [])].flatMap((item) => {
+		const entry = item.webkitGetAsEntry();
+		return entry ? [entry] : [];
+	});
+	try {
+		await openEntries(entries);
+	} catch (failure) {
+		const why = failure instanceof Error ? failure.message : String(failure);
+		store.say(`What was dropped cannot be opened: ${why}`);
+	}
+}
+
+async function openEntries(entries: readonly FileSystemEntry[]): Promise<void> {
+	const [first] = entries;
+	if (!first) {
+		store.say('Nothing of what was dropped is a file.');
+		return;
+	}
+	const isSite = (name: string): boolean => /\.(eave|zip)$/i.test(name);
+	if (entries.length === 1 && isFile(first)) {
+		if (isSite(first.name)) await store.openFile(await fileOf(first));
+		else {
+			store.say(
+				`${first.name} is no site, so it was not opened. A site is an .eave file, a zip, or a folder with .eave files in it.`
+			);
+		}
+		return;
+	}
+	const files = new Map<string, Uint8Array>();
+	const left = { bytes: mostBytes };
+	for (const entry of entries)
+		await collect(entry, entries.length === 1 ? '' : entry.name, files, left);
+	await store.openFolder(files);
+}
+
+async function collect(
+	entry: FileSystemEntry,
+	path: string,
+	files: Map<string, Uint8Array>,
+	left: { bytes: number }
+): Promise<void> {
+	if (isLeftOut(path)) return;
+	if (isFolder(entry)) {
+		for (const inner of await entriesOf(entry)) {
+			await collect(inner, path === '' ? inner.name : `${path}/${inner.name}`, files, left);
+		}
+	} else if (isFile(entry)) {
+		const file = await fileOf(entry);
+		left.bytes -= file.size;
+		if (left.bytes < 0) throw new Error(`it is larger than ${mostBytes / 1024 / 1024} MB.`);
+		files.set(path, new Uint8Array(await file.arrayBuffer()));
+	}
+}
+
+function isFile(entry: FileSystemEntry): entry is FileSystemFileEntry {
+	return entry.isFile;
+}
+
+function isFolder(entry: FileSystemEntry): entry is FileSystemDirectoryEntry {
+	return entry.isDirectory;
+}
+
+function fileOf(entry: FileSystemFileEntry): Promise<File> {
+	return new Promise((resolve, reject) => entry.file(resolve, reject));
+}
+
+/** All entries of a folder; a reader gives some at a time, and none at the end. */
+async function entriesOf(folder: FileSystemDirectoryEntry): Promise<FileSystemEntry[]> {
+	const reader = folder.createReader();
+	const found: FileSystemEntry[] = [];
+	for (;;) {
+		const some = await new Promise<FileSystemEntry[]>((resolve, reject) =>
+			reader.readEntries(resolve, reject)
+		);
+		if (some.length === 0) return found;
+		found.push(...some);
+	}
+}

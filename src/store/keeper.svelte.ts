@@ -1,0 +1,121 @@
+import { keepEntries, keepListed, keepWork, type ListedSite } from './keep.ts';
+import type { Entry, Work } from './journal.ts';
+
+/** After so many entries the whole is kept, so that opening goes through few of them. */
+const mostEntries = 120;
+/** ms until it is tried again where the browser refused. */
+const retryAfter = 2000;
+
+/** What is to be kept of the open site, as it is at that moment. */
+export interface Keepable {
+	readonly listed: ListedSite;
+	readonly work: Work;
+}
+
+/**
+ * Keeps the entries of the open site as they are made: each as soon as the one before it is kept, so
+ * that whatever stops the browser, at most what was done while one is written is lost.
+ */
+export class Keeper {
+	/** When something was kept last, ms. */
+	keptAt = $state<number | undefined>();
+	/** Why the browser did not take what should be kept; undefined where it did. */
+	fault = $state<string | undefined>();
+	private queue: Entry[] = [];
+	private kept = 0;
+	private running: Promise<void> | undefined;
+	private retry: ReturnType<typeof setTimeout> | undefined;
+	/** What the browser refused, to be tried again. */
+	private refused: (() => Promise<void>)[] = [];
+
+	constructor(
+		private readonly current: () => Keepable,
+		private readonly told: (entries: readonly Entry[]) => void
+	) {}
+
+	/** Whether something is not kept yet. */
+	get pending(): boolean {
+		return this.queue.length > 0;
+	}
+
+	note(entry: Entry): void {
+		this.queue.push(entry);
+		void this.run();
+	}
+
+	/** Keeps what is not kept yet; with `whole`, all of the site's text in one record. */
+	async flush(whole = false): Promise<void> {
+		await this.run();
+		if (!whole || this.queue.length > 0) return;
+		await this.put(() => this.keepWhole());
+	}
+
+	/** Nothing of another site is kept under this one's name. */
+	reset(): void {
+		clearTimeout(this.retry);
+		this.queue = [];
+		this.refused = [];
+		this.kept = 0;
+		this.fault = undefined;
+	}
+
+	/** Keeps something beside the entries; where the browser refuses, that is said and tried again. */
+	async put(keep: () => Promise<void>): Promise<boolean> {
+		const done = await this.attempt(keep);
+		if (!done && !this.refused.includes(keep)) this.refused.push(keep);
+		return done;
+	}
+
+	private async attempt(keep: () => Promise<void>): Promise<boolean> {
+		try {
+			await keep();
+			this.keptAt = Date.now();
+			this.fault = undefined;
+			return true;
+		} catch (failure) {
+			this.fault = failure instanceof Error ? failure.message || failure.name : String(failure);
+			clearTimeout(this.retry);
+			this.retry = setTimeout(() => void this.tryAgain(), retryAfter);
+			return false;
+		}
+	}
+
+	/** Tries what was refused, in its order, and then what came after it. */
+	private async tryAgain(): Promise<void> {
+		for (const keep of this.refused.splice(0)) {
+			if (!(await this.put(keep))) return;
+		}
+		await this.run();
+	}
+
+	private run(): Promise<void> {
+		this.running ??= this.keepQueue();
+		return this.running;
+	}
+
+	private async keepQueue(): Promise<void> {
+		// Not in the same moment: `running` is to be set before anything is done.
+		await Promise.resolve();
+		while (this.queue.length > 0 && (await this.keepBatch()));
+		this.running = undefined;
+	}
+
+	private async keepBatch(): Promise<boolean> {
+		const batch = [...this.queue];
+		const { id } = this.current().listed;
+		// Where it is refused they stay in the queue, which is tried again.
+		if (!(await this.attempt(() => keepEntries(id, batch)))) return false;
+		this.queue = this.queue.slice(batch.length);
+		this.told(batch);
+		this.kept += batch.length;
+		if (this.kept >= mostEntries) await this.put(() => this.keepWhole());
+		return true;
+	}
+
+	private async keepWhole(): Promise<void> {
+		const { listed, work } = this.current();
+		await keepWork(listed.id, work);
+		await keepListed(listed);
+		this.kept = 0;
+	}
+}

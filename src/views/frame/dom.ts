@@ -1,0 +1,105 @@
+/**
+ * Reading a document that a stranger wrote. `<img name="head">` and `<input name="closest">` put themselves
+ * in place of what a document or form has under that name (HTML standard, "named elements"), so what is
+ * asked for here is asked of the prototypes, which no markup reaches.
+ */
+
+const { querySelector, querySelectorAll, getElementById, adoptNode, createElement } =
+	Document.prototype;
+const { closest, getAttribute, getBoundingClientRect, getClientRects } = Element.prototype;
+const { prepend, append, replaceChildren } = Element.prototype;
+
+/** Gives what a property is by its prototype, whatever stands in its place on the object itself. */
+function getter<T extends object, K extends keyof T & string>(
+	prototype: T,
+	name: K
+): (of: T) => T[K] {
+	const get = Object.getOwnPropertyDescriptor(prototype, name)?.get;
+	return (of) => get?.call(of);
+}
+
+const elementOf = getter(Document.prototype, 'documentElement');
+const childNodesOf = getter(Node.prototype, 'childNodes');
+const innerHtmlOf = getter(Element.prototype, 'innerHTML');
+const parentOf = getter(Node.prototype, 'parentElement');
+
+/** The root, head and body of a document; undefined while it has none. */
+export interface DocumentParts {
+	readonly root: HTMLElement;
+	readonly head: HTMLElement;
+	readonly body: HTMLElement;
+}
+
+export function partsOf(document: Document): DocumentParts | undefined {
+	const root = elementOf(document);
+	if (!root) return undefined;
+	const children = [...childNodesOf(root)];
+	const named = (name: string): HTMLElement | undefined =>
+		children.find((node): node is HTMLElement => node.nodeName === name);
+	const [head, body] = [named('HEAD'), named('BODY')];
+	return head && body ? { root, head, body } : undefined;
+}
+
+export function all(document: Document, selector: string): HTMLElement[] {
+	return [...querySelectorAll.call(document, selector)].filter(isHtml);
+}
+
+export function first(document: Document, selector: string): Element | null {
+	return querySelector.call(document, selector);
+}
+
+export function byId(document: Document, id: string): Element | null {
+	return getElementById.call(document, id);
+}
+
+export function attribute(element: Element, name: string): string | undefined {
+	return getAttribute.call(element, name) ?? undefined;
+}
+
+export function around(element: Element, selector: string): Element | null {
+	return closest.call(element, selector);
+}
+
+export function parent(element: Element): Element | null {
+	return parentOf(element);
+}
+
+export function htmlIn(element: Element): string {
+	return innerHtmlOf(element);
+}
+
+export function rectOf(element: Element): DOMRect {
+	return getBoundingClientRect.call(element);
+}
+
+/** Whether an element is laid out at all. */
+export function isLaidOut(element: Element): boolean {
+	return getClientRects.call(element).length > 0;
+}
+
+export function create(document: Document, name: string): HTMLElement {
+	return createElement.call(document, name);
+}
+
+export function prependTo(element: Element, node: Node): void {
+	prepend.call(element, node);
+}
+
+export function appendTo(element: Element, node: Node): void {
+	append.call(element, node);
+}
+
+/** Puts the children of one element, which may be another document's, in place of another's. */
+export function replaceChildrenOf(target: Element, source: Element, document: Document): void {
+	const nodes = [...childNodesOf(source)].map((node) => adoptNode.call(document, node));
+	replaceChildren.call(target, ...nodes);
+}
+
+/** Elements of a frame come from its own realm, so `instanceof` would not know them. */
+export function isElement(value: EventTarget | null): value is Element {
+	return value !== null && 'ownerDocument' in value && 'attributes' in value;
+}
+
+function isHtml(element: Element): element is HTMLElement {
+	return 'style' in element;
+}

@@ -1,0 +1,158 @@
+import type { Metrics } from '$core/geometry/metrics.ts';
+import { all, appendTo, attribute, create, htmlIn, parent, partsOf, rectOf } from './dom.ts';
+import { showInFrame } from './frame.ts';
+
+/** Sizes of pieces as the browser shows them, measured in a frame that no one sees. */
+
+type Measured = Metrics['pieces'][number];
+
+/** What was measured, by the style around it, and then by the piece's place and HTML. */
+const known = new Map<string, Map<string, Measured>>();
+const mostKnown = 4000;
+
+/** Stands every box there, so that also what is hidden or slid away can be measured. */
+const showAll = `
+	[data-region], [data-wrapper], [data-opener] { display: flow-root !important; position: static !important; }
+	[data-piece], [data-opener] { display: flow-root !important; position: absolute !important; padding: 0 !important;
+		margin: 0 !important; min-width: 0 !important; max-width: none !important; height: auto !important;
+		min-height: 0 !important; max-height: none !important; }
+`;
+
+/** More widths than any text needs before its height stays the same. */
+const mostSamples = 120;
+/** Characters; laying out more than this at many widths would hold up everything else. It is estimated. */
+const mostMarkup = 60_000;
+/** ms of work before the page itself gets its turn. */
+const slice = 12;
+
+/**
+ * Measures every piece and opener of a page, each text once, a little at a time. Pieces that are too
+ * large are left out. Gives undefined where it was given up meanwhile.
+ */
+export async function measurePieces(
+	frame: HTMLIFrameElement,
+	html: string,
+	address: string,
+	signal: AbortSignal
+): Promise<Metrics | undefined> {
+	const inner = frame.contentDocument;
+	if (!inner || !showInFrame(frame, html, address)) return undefined;
+	const head = partsOf(inner)?.head;
+	if (!head) return undefined;
+	const elements = all(inner, '[data-piece], [data-opener]').filter((element) => {
+		if (htmlIn(element).length <= mostMarkup) return true;
+		element.remove();
+		return false;
+	});
+	const styles = all(inner, 'head style').map((one) => one.textContent);
+	if (!all(inner, 'style[data-measuring]')[0]) {
+		const style = create(inner, 'style');
+		style.setAttribute('data-measuring', '');
+		style.textContent = showAll;
+		appendTo(head, style);
+	}
+	const cache = cacheFor(styles.join(''));
+	const turns = new Turns(signal);
+	const pieces: Measured[] = [];
+	for (const element of elements) {
+		const name = nameOf(element);
+		const key = JSON.stringify(name) + htmlIn(element);
+		const measured = cache.get(key) ?? (await sizeOf(element, turns));
+		if (!measured) return undefined;
+		cache.set(key, { ...name, ...measured });
+		pieces.push({ ...name, ...measured });
+		if (!(await turns.next())) return undefined;
+	}
+	return { pieces };
+}
+
+function cacheFor(styles: string): Map<string, Measured> {
+	let cache = known.get(styles);
+	const count = [...known.values()].reduce((sum, one) => sum + one.size, 0);
+	if (count > mostKnown) known.clear();
+	if (!cache) known.set(styles, (cache = new Map()));
+	return cache;
+}
+
+/** Gives the page its turn whenever a slice of work is done. */
+class Turns {
+	private since = performance.now();
+
+	constructor(private readonly signal: AbortSignal) {}
+
+	/** Gives whether to go on. */
+	async next(): Promise<boolean> {
+		if (performance.now() - this.since > slice) {
+			await new Promise((resolve) => setTimeout(resolve));
+			this.since = performance.now();
+		}
+		return !this.signal.aborted;
+	}
+}
+
+function nameOf(
+	element: HTMLElement
+): Pick<Measured, 'piece' | 'owner' | 'layout' | 'region' | 'opener'> {
+	const data = (name: string): string | undefined => attribute(element, `data-${name}`);
+	const around = parent(element);
+	const [layout, region] = ['data-layout', 'data-region'].map((name) =>
+		around ? attribute(around, name) : undefined
+	);
+	return {
+		piece: data('piece') ?? data('opener') ?? '',
+		owner: data('layout') ?? data('route') ?? data('state') ?? '',
+		...(layout !== undefined && { layout }),
+		...(region !== undefined && { region }),
+		...(data('opener') !== undefined && { opener: true })
+	};
+}
+
+type Sizes = Pick<Measured, 'min' | 'max' | 'heights'>;
+
+async function sizeOf(element: HTMLElement, turns: Turns): Promise<Sizes | undefined> {
+	const widthAs = (width: string): number => {
+		element.style.setProperty('width', width, 'important');
+		return rectOf(element).width;
+	};
+	const heightAt = (width: number): number => {
+		element.style.setProperty('width', `${width}px`, 'important');
+		return rectOf(element).height;
+	};
+	const min = widthAs('min-content');
+	const max = widthAs('max-content');
+	const heights = await steps(heightAt, Math.floor(min), Math.ceil(max), turns);
+	element.style.removeProperty('width');
+	return heights && { min, max, heights };
+}
+
+/** The widths at which a height changes, found by halving wherever two ends differ. */
+async function steps(
+	heightAt: (width: number) => number,
+	from: number,
+	to: number,
+	turns: Turns
+): Promise<[number, number][] | undefined> {
+	const found = new Map<number, number>([[from, heightAt(from)]]);
+	let left = mostSamples;
+	const search = async (
+		low: number,
+		lowHeight: number,
+		high: number,
+		highHeight: number
+	): Promise<boolean> => {
+		if (lowHeight === highHeight || left-- <= 0) return true;
+		if (high - low <= 1) {
+			found.set(high, highHeight);
+			return true;
+		}
+		if (!(await turns.next())) return false;
+		const middle = Math.floor((low + high) / 2);
+		const height = heightAt(middle);
+		return (
+			(await search(low, lowHeight, middle, height)) &&
+			(await search(middle, height, high, highHeight))
+		);
+	};
+	const whole = await search(from, found.get(from) ?? 0, to, heightAt(to));
+	return whole ? [...found].sort(([a], [b]) => a - b) : undefined;
+}

@@ -1,0 +1,35 @@
+<script lang="ts">
+	import { store } from '$store/site.svelte.ts';
+	import { outside } from '$views/frame/outside.svelte.ts';
+
+	const hosts = $derived([...new Set(outside.missing.map((url) => new URL(url).host))]);
+</script>
+
+{#if outside.missing.length > 0 || store.outside}
+	<p class="line small" role="status">
+		{#if store.outside}
+			This page may load from other hosts, for this site only.
+			<button class="act" onclick={() => store.allowOutside(false)}>Keep everything inside</button>
+		{:else}
+			<span title={outside.missing.join('\n')}>
+				Not loaded: {outside.missing.length}
+				{outside.missing.length === 1 ? 'thing' : 'things'} from {hosts.slice(0, 3).join(', ')}
+				{hosts.length > 3 ? ` and ${hosts.length - 3} more` : ''}.
+			</span>
+			<button class="act" onclick={() => store.allowOutside(true)}>Load them for this site</button>
+		{/if}
+	</p>
+{/if}
+
+<style>
+	.line {
+		position: absolute;
+		left: 8px;
+		bottom: 6px;
+		z-index: 3;
+		padding: 2px 8px;
+		background: var(--sheet);
+		border: 1px solid var(--hair);
+		border-radius: var(--radius);
+	}
+</style>

@@ -1,0 +1,90 @@
+<script lang="ts">
+	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import type { ListedSite } from '$store/keep.ts';
+	import { duplicate, forget } from '$store/kept-sites.ts';
+	import { store } from '$store/site.svelte.ts';
+
+	let { open = $bindable() }: { open: boolean } = $props();
+
+	async function show(site: ListedSite): Promise<void> {
+		open = false;
+		await store.switchTo(site.id);
+	}
+
+	async function carryOut(deed: Promise<void>): Promise<void> {
+		await deed.catch((failure: unknown) => {
+			store.say(
+				`The browser refused: ${failure instanceof Error ? failure.message : String(failure)}.`
+			);
+		});
+	}
+</script>
+
+<Dialog {open} onOpenChange={(details) => (open = details.open)}>
+	<Portal>
+		<Dialog.Backdrop class="question-veil" />
+		<Dialog.Positioner class="question-place">
+			<Dialog.Content class="question">
+				<Dialog.Title class="title">Sites kept in this browser</Dialog.Title>
+				<Dialog.Description class="small">
+					Each is kept by itself. What is forgotten can be taken back until the application is
+					started the next time.
+				</Dialog.Description>
+				<ul>
+					{#each store.sites as site (site.id)}
+						<li>
+							<span class="name">{site.name}</span>
+							<span class="small">{new Date(site.changed).toLocaleString()}</span>
+							<span class="acts">
+								{#if site.id === store.id}
+									<span class="small">open</span>
+								{:else}
+									<button class="act" aria-label="Open {site.name}" onclick={() => void show(site)}
+										>Open</button
+									>
+								{/if}
+								<button
+									class="act"
+									aria-label="Duplicate {site.name}"
+									onclick={() => void carryOut(duplicate(site))}>Duplicate</button
+								>
+								<button
+									class="act"
+									aria-label="Forget {site.name}"
+									disabled={site.id === store.id}
+									onclick={() => void carryOut(forget(site))}>Forget</button
+								>
+							</span>
+						</li>
+					{/each}
+				</ul>
+				<Dialog.CloseTrigger class="act">Close</Dialog.CloseTrigger>
+			</Dialog.Content>
+		</Dialog.Positioner>
+	</Portal>
+</Dialog>
+
+<style>
+	ul {
+		margin: 12px 0;
+		max-height: 50vh;
+		overflow-y: auto;
+	}
+	li {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto auto;
+		gap: 14px;
+		align-items: baseline;
+		padding: 6px 0;
+		border-bottom: 1px solid var(--hair);
+	}
+	.name {
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+	.acts {
+		display: flex;
+		gap: 12px;
+	}
+</style>

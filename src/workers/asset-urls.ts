@@ -1,0 +1,48 @@
+import mime from 'mime';
+
+/** Types that a browser would run or read markup of, were they opened in a tab of their own. */
+const active = /html|xml|svg/;
+/** bytes; larger pictures of such types are not shown. */
+const mostActive = 2 * 1024 * 1024;
+
+/**
+ * URLs under which the stage finds the other files of a site, each made when it is first asked for.
+ * Files that could run script never get a URL of the application's own origin: they become `data:`
+ * URLs, whose origin is no one's (HTML standard, section 7.1.1), and browsers open none in a tab.
+ */
+export class AssetUrls {
+	private readonly known = new Map<string, string>();
+
+	constructor(private readonly assets: ReadonlyMap<string, Uint8Array>) {}
+
+	/** The URL of a file; undefined where the site has none of that path. */
+	get(path: string): string | undefined {
+		const known = this.known.get(path);
+		if (known !== undefined) return known;
+		const bytes = this.assets.get(path);
+		if (!bytes) return undefined;
+		const type = mime.getType(path) ?? 'application/octet-stream';
+		const url = active.test(type)
+			? dataUrl(type, bytes)
+			: URL.createObjectURL(new Blob([new Uint8Array(bytes)], { type }));
+		this.known.set(path, url);
+		return url;
+	}
+
+	/** Gives back the memory of all of them. */
+	release(): void {
+		for (const url of this.known.values()) {
+			if (url.startsWith('blob:')) URL.revokeObjectURL(url);
+		}
+		this.known.clear();
+	}
+}
+
+function dataUrl(type: string, bytes: Uint8Array): string {
+	if (bytes.length > mostActive) return 'data:,';
+	let text = '';
+	for (let at = 0; at < bytes.length; at += 8192) {
+		text += String.fromCharCode(...bytes.subarray(at, at + 8192));
+	}
+	return `data:${type};base64,${btoa(text)}`;
+}
