@@ -43,20 +43,29 @@ export function showInFrame(frame: HTMLIFrameElement, html: string, address: str
 	target.root.lang = source.root.lang;
 	target.root.dir = source.root.dir;
 	for (const element of all(page, ahead)) element.remove();
-	// A base outside the application, so that nothing relative in the page reaches it.
-	const base = create(page, 'base');
-	base.setAttribute('href', new URL(address, siteOrigin).href);
-	prependTo(source.head, base);
-	replaceWith(target.head, source.head, document);
-	replaceWith(target.body, source.body, document);
+	const href = new URL(address, siteOrigin).href;
+	if (replaceWith(target.head, source.head, document, href)) {
+		// A base outside the application, so that nothing relative in the page reaches it.
+		const base = create(document, 'base');
+		base.setAttribute('href', href);
+		prependTo(target.head, base);
+	}
+	replaceWith(target.body, source.body, document, '');
 	return true;
 }
 
-function replaceWith(target: Element, source: Element, document: Document): void {
-	const html = htmlIn(source);
-	if (shown.get(target) === html) return;
+/** Puts one element's children in place of another's, where they are others. Gives whether they were. */
+function replaceWith(
+	target: Element,
+	source: Element,
+	document: Document,
+	besides: string
+): boolean {
+	const html = htmlIn(source) + besides;
+	if (shown.get(target) === html) return false;
 	shown.set(target, html);
 	replaceChildrenOf(target, source, document);
+	return true;
 }
 
 /** What a click in the page asks for. */
