@@ -8,7 +8,7 @@ import { advanceAll, entrySchema, type Entry, type Work } from './journal.ts';
  * and its other files, each in a record of its own that is written when it changes.
  */
 const place = (storeName: string): LocalForage =>
-	localforage.createInstance({ name: 'long-eave', storeName });
+	localforage.createInstance({ name: 'long-eave', storeName, driver: localforage.INDEXEDDB });
 const sites = place('sites');
 const works = place('works');
 const journal = place('journal');
@@ -53,8 +53,15 @@ export async function keepListed(site: ListedSite): Promise<void> {
 	await sites.setItem(site.id, { ...site, version });
 }
 
+/** Another tab has kept edits of the site meanwhile: this one's must not be written over them. */
+export class KeptByAnother extends Error {
+	override readonly name = 'KeptByAnother';
+}
+
 /** Keeps texts and history as a whole; the entries that are in it are no longer needed. */
 export async function keepWork(id: string, { texts, history, number }: Work): Promise<void> {
+	const there = workSchema.safeParse(await works.getItem(id)).data;
+	if (there && there.number > number) throw new KeptByAnother();
 	await works.setItem(id, { texts, history, number });
 	for (const key of await entryKeys(id)) {
 		if (key <= entryKey(id, number)) await journal.removeItem(key);
@@ -64,7 +71,14 @@ export async function keepWork(id: string, { texts, history, number }: Work): Pr
 /** Keeps entries that follow the last whole record. */
 export async function keepEntries(id: string, entries: readonly Entry[]): Promise<void> {
 	const [first] = entries;
-	if (first) await journal.setItem(entryKey(id, first.number), entries);
+	if (!first) return;
+	const key = entryKey(id, first.number);
+	const there = z.array(entrySchema).safeParse(await journal.getItem(key)).data ?? [];
+	// What is tried again may be there already; anything else there is another tab's.
+	if (JSON.stringify(there) !== JSON.stringify(entries.slice(0, there.length))) {
+		throw new KeptByAnother();
+	}
+	await journal.setItem(key, entries);
 }
 
 export async function keepAssets(

@@ -1,10 +1,22 @@
-import { keepEntries, keepListed, keepWork, type ListedSite } from './keep.ts';
+import { keepEntries, keepListed, keepWork, KeptByAnother, type ListedSite } from './keep.ts';
 import type { Entry, Work } from './journal.ts';
 
 /** After so many entries the whole is kept, so that opening goes through few of them. */
 const mostEntries = 120;
 /** ms until it is tried again where the browser refused. */
 const retryAfter = 2000;
+
+/** ms; a browser that takes longer to answer may never do so. */
+const patience = 8000;
+
+/** The same, but it fails where the browser does not answer. */
+function inTime(keeping: Promise<void>): Promise<void> {
+	let timer: ReturnType<typeof setTimeout>;
+	const late = new Promise<never>((_, reject) => {
+		timer = setTimeout(() => reject(new Error('the browser does not answer')), patience);
+	});
+	return Promise.race([keeping, late]).finally(() => clearTimeout(timer));
+}
 
 /** What is to be kept of the open site, as it is at that moment. */
 export interface Keepable {
@@ -30,7 +42,9 @@ export class Keeper {
 
 	constructor(
 		private readonly current: () => Keepable,
-		private readonly told: (entries: readonly Entry[]) => void
+		private readonly told: (entries: readonly Entry[]) => void,
+		/** Another tab has written the site meanwhile. */
+		private readonly overtaken: () => void
 	) {}
 
 	/** Whether something is not kept yet. */
@@ -68,11 +82,12 @@ export class Keeper {
 
 	private async attempt(keep: () => Promise<void>): Promise<boolean> {
 		try {
-			await keep();
+			await inTime(keep());
 			this.keptAt = Date.now();
 			this.fault = undefined;
 			return true;
 		} catch (failure) {
+			if (failure instanceof KeptByAnother) this.overtaken();
 			this.fault = failure instanceof Error ? failure.message || failure.name : String(failure);
 			clearTimeout(this.retry);
 			this.retry = setTimeout(() => void this.tryAgain(), retryAfter);

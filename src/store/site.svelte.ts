@@ -64,7 +64,8 @@ class SiteStore {
 
 	readonly keeper = new Keeper(
 		() => ({ listed: this.listed, work: this.work }),
-		(entries) => this.tab?.tell(entries)
+		(entries) => this.tab?.tell(entries),
+		() => void this.onLost()
 	);
 	readonly reader = new Reader((why) => void this.onRestart(why));
 	private tab: SiteTab | undefined;
@@ -323,7 +324,7 @@ class SiteStore {
 		this.tab?.close();
 		this.id = listed.id;
 		this.tab = new SiteTab(listed.id, {
-			gained: () => void this.fetchAgain().then(() => (this.writes = true)),
+			gained: () => void this.onGained(),
 			lost: () => void this.onLost(),
 			heard: (entries) => void this.heard(entries),
 			asked: () => this.keepNow()
@@ -339,12 +340,20 @@ class SiteStore {
 		await this.reopen();
 	}
 
+	/** It may write. What another tab kept last is taken first, as long as the browser answers. */
+	private async onGained(): Promise<void> {
+		await Promise.race([this.fetchAgain(), new Promise((resolve) => setTimeout(resolve, 1500))]);
+		this.writes = true;
+	}
+
 	/** Another tab took the site. What was not kept here yet must not be lost: it becomes a copy. */
 	private async onLost(): Promise<void> {
+		if (!this.writes) return;
 		this.writes = false;
-		if (!this.keeper.pending) return;
 		const { texts, assets } = this;
+		const { pending } = this.keeper;
 		this.keeper.reset();
+		if (!pending) return this.fetchAgain();
 		await this.adoptNow({ texts, assets });
 		this.say(
 			'Another tab took over the site before the last edits here were kept. They are open here as a copy.'

@@ -23,9 +23,9 @@ export const siteOrigin = 'https://site.invalid';
 
 const sandboxParser = new DOMParser();
 
-/** What a browser would do before anyone looks: connections, which no policy of content forbids. */
+/** What a browser would do by itself: connections, which no policy of content forbids, and other bases. */
 const ahead =
-	'link[rel~="preconnect" i], link[rel~="dns-prefetch" i], meta[http-equiv="refresh" i]';
+	'base, link[rel~="preconnect" i], link[rel~="dns-prefetch" i], meta[http-equiv="refresh" i]';
 
 /** What was put into a frame last, so that the same page again changes nothing. */
 const shown = new WeakMap<Element, string>();

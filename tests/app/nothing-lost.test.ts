@@ -1,0 +1,252 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import type { Page } from 'puppeteer-core';
+import { openPage } from '../../scripts/lib/browser.ts';
+import { named, startApp, until, type App } from '../lib/app.ts';
+import { editorText, openText, toEnd } from '../lib/source.ts';
+
+/** What is written stays, whatever is closed, killed, full or damaged. */
+
+let app: App;
+
+before(async () => {
+	app = await startApp();
+});
+after(() => app.close());
+
+const site = (name: string): string =>
+	[
+		`site "${name}" { bands { narrow 0 } }`,
+		'layout frame at / { region main as main { slot } }',
+		'route / { title "Home"; piece body """<h1>Home</h1>""" }',
+		'// '
+	].join('\n');
+
+async function tab(path: string): Promise<Page> {
+	const page = await openPage(app.page.browser());
+	await page.goto(app.address + path);
+	await page.waitForSelector('[data-ready]');
+	return page;
+}
+
+async function openNew(page: Page, name: string): Promise<void> {
+	await openText(page, site(name));
+	await until(`${name} is open`, async () => (await editorText(page)).includes(`"${name}"`));
+}
+
+/** Ends the process that runs a page, as a crash does. */
+async function kill(page: Page): Promise<void> {
+	const session = await page.createCDPSession();
+	await session.send('Page.crash').catch(() => undefined);
+	await page.close().catch(() => undefined);
+}
+
+test('of twenty processes killed while someone types, none loses more than a second', async () => {
+	let page = await tab('/source');
+	await openNew(page, 'Killed');
+	for (let run = 0; run < 20; run++) {
+		const pause = 20 + Math.round((280 * run) / 19);
+		const before = await editorText(page);
+		await toEnd(page);
+		const keys: { key: string; at: number }[] = [];
+		const until = performance.now() + 1300;
+		while (performance.now() < until) {
+			const key = String(keys.length % 10);
+			await page.keyboard.press(`Digit${Number(key)}`.replace('Digit', '') as '0');
+			keys.push({ key, at: performance.now() });
+			await new Promise((resolve) => setTimeout(resolve, pause));
+		}
+		const killedAt = performance.now();
+		void kill(page);
+		page = await tab('/source');
+		const kept = await editorText(page);
+		const certain = keys.filter(({ at }) => at < killedAt - 1000).map(({ key }) => key);
+		assert.ok(
+			kept.startsWith(before + certain.join('')),
+			`run ${run}, ${pause} ms a key: ${kept.length - before.length} of ${keys.length} keys were kept`
+		);
+	}
+	await page.close();
+});
+
+test('of two tabs one writes; the other looks on live, takes over, and nothing is written over', async () => {
+	const first = await tab('/source');
+	await openNew(first, 'Shared');
+	const second = await tab('/source');
+	assert.match(
+		await second.$eval('header', (bar) => bar.textContent ?? ''),
+		/edited in another tab/
+	);
+	await toEnd(first);
+	await first.keyboard.type('from the first');
+	await until('the second sees it', async () =>
+		(await editorText(second)).includes('from the first')
+	);
+	await toEnd(second);
+	await second.keyboard.type('unasked');
+	assert.ok(!(await editorText(second)).includes('unasked'), 'who looks on writes nothing');
+	await (await named(second, 'button', 'Edit it here')).click();
+	await until('the first looks on', async () =>
+		(await first.$eval('header', (bar) => bar.textContent ?? '')).includes('edited in another tab')
+	);
+	await toEnd(second);
+	await second.keyboard.type(', then the second');
+	await until('the first sees it', async () =>
+		(await editorText(first)).includes('then the second')
+	);
+	// The one that looks on is closed, and then the one that writes: the text is what was written last.
+	await first.close();
+	await second.close();
+	const third = await tab('/source');
+	assert.match(await editorText(third), /from the first, then the second$/);
+	await third.close();
+});
+
+test('a tab that does not answer does not keep the site; it looks on when it comes back', async () => {
+	const asleep = await tab('/source');
+	await openNew(asleep, 'Asleep');
+	await toEnd(asleep);
+	await asleep.keyboard.type('before');
+	const other = await tab('/source');
+	await until('it is kept', async () => (await editorText(other)).endsWith('before'));
+	// Nothing of it runs for a while, as where a browser has put it to sleep.
+	void asleep.evaluate(() => {
+		const end = performance.now() + 4000;
+		while (performance.now() < end);
+	});
+	await (await named(other, 'button', 'Edit it here')).click();
+	await until(
+		'it may write',
+		async () =>
+			!(await other.$eval('header', (bar) => bar.textContent ?? '')).includes('another tab')
+	);
+	await toEnd(other);
+	await other.keyboard.type(' and after');
+	assert.match(await editorText(other), /before and after$/);
+	await until('the one that woke looks on', async () =>
+		(await editorText(asleep)).endsWith('before and after')
+	);
+	await other.close();
+	await asleep.close();
+});
+
+test('where the browser keeps nothing, it says so, offers a file, and goes on when it can again', async () => {
+	const page = await tab('/source');
+	await openNew(page, 'Full');
+	await page.evaluate(() => {
+		Object.assign(window, { put: IDBObjectStore.prototype.put });
+		Object.assign(IDBObjectStore.prototype, {
+			put() {
+				throw new DOMException('The disk is full.', 'QuotaExceededError');
+			}
+		});
+	});
+	await toEnd(page);
+	await page.keyboard.type('not kept at first');
+	await named(page, 'button', 'Save to a file');
+	const bar = await page.$eval('header', (one) => one.innerHTML);
+	assert.match(bar, /The disk is full/);
+	await page.evaluate(() => {
+		if ('put' in window) Object.assign(IDBObjectStore.prototype, { put: window.put });
+	});
+	await until(
+		'it is kept',
+		async () => !(await page.$eval('header', (one) => one.textContent))?.includes('not kept')
+	);
+	await page.close();
+	const again = await tab('/source');
+	assert.match(await editorText(again), /not kept at first$/);
+	await again.close();
+});
+
+test('a site that was damaged is rescued as far as it can be read, and said', async () => {
+	const page = await tab('/source');
+	await openNew(page, 'Damaged');
+	await until('its name is kept', async () => (await page.title()) !== '');
+	await page.evaluate(async () => {
+		const open = indexedDB.open('long-eave');
+		const database = await new Promise<IDBDatabase>(
+			(resolve) => (open.onsuccess = () => resolve(open.result))
+		);
+		const store = database.transaction('works', 'readwrite').objectStore('works');
+		const id = sessionStorage.getItem('long-eave site') ?? '';
+		const get = store.get(id);
+		const work = await new Promise<{ texts: Map<string, unknown> }>(
+			(resolve) => (get.onsuccess = () => resolve(get.result))
+		);
+		work.texts.set('broken.eave', 7);
+		await new Promise((resolve) => (store.put(work, id).onsuccess = resolve));
+		database.close();
+	});
+	await page.reload();
+	await page.waitForSelector('[data-ready]');
+	assert.match(
+		await page.$eval('[role=alert]', (one) => one.textContent ?? ''),
+		/was damaged in this browser/
+	);
+	assert.match(await editorText(page), /"Damaged"/);
+	await page.close();
+});
+
+test('unreadable settings and no storage at all do not keep the application from opening', async () => {
+	const page = await openPage(app.page.browser());
+	await page.evaluateOnNewDocument(() => {
+		Storage.prototype.getItem = () => '{ not JSON';
+		Object.defineProperty(window, 'indexedDB', { value: undefined });
+	});
+	await page.goto(`${app.address}/plan`);
+	await page.waitForSelector('[data-ready] [role=option]');
+	await named(page, 'button', 'Save to a file');
+	await page.close();
+});
+
+test('what reads the site is started again where it stops, and the text goes on', async () => {
+	const page = await tab('/source');
+	await openNew(page, 'Stopped');
+	// It must have run for a while; one that cannot start is not started for ever.
+	await new Promise((resolve) => setTimeout(resolve, 4200));
+	const worker = page.workers().find((one) => one.url().includes('site.worker'));
+	assert.ok(worker);
+	await worker.evaluate(
+		() =>
+			void setTimeout(() => {
+				throw new Error('a slip of memory');
+			})
+	);
+	await page.waitForFunction(() =>
+		document.querySelector('[role=alert]')?.textContent?.includes('started again')
+	);
+	await toEnd(page);
+	await page.keyboard.type('goes on');
+	await until('it is read again', async () =>
+		(await page.$eval('[aria-label="What comes out"]', (one) => one.textContent ?? '')).includes(
+			'Home'
+		)
+	);
+	assert.match(await editorText(page), /goes on$/);
+	await page.close();
+});
+
+test('kept sites are listed, duplicated and forgotten, and what is forgotten can be taken back', async () => {
+	const page = await tab('/source');
+	await openNew(page, 'Listed');
+	await (await page.waitForSelector('.site-name'))?.click();
+	await (await named(page, 'menuitem', 'All sites kept in this browser …')).click();
+	await (await named(page, 'button', 'Duplicate Listed')).click();
+	const count = (): Promise<number> =>
+		page.$$eval(
+			'[role=dialog] li',
+			(rows) => rows.filter((row) => row.textContent?.includes('Listed')).length
+		);
+	await until('there are two', async () => (await count()) === 2);
+	await (
+		await page.waitForSelector('[aria-label="Forget Listed (copy)"]:not([disabled])')
+	)?.click();
+	await until('one is left', async () => (await count()) === 1);
+	await page.keyboard.press('Escape');
+	await (await named(page, 'button', 'Take it back')).click();
+	await (await page.waitForSelector('.site-name'))?.click();
+	await (await named(page, 'menuitem', 'All sites kept in this browser …')).click();
+	await until('it is back', async () => (await count()) === 2);
+	await page.close();
+});
