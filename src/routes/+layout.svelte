@@ -8,12 +8,17 @@
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import TopBar from '$views/shell/TopBar.svelte';
+	import { views } from '$views/shell/views.ts';
 	import AskDialog from '$views/shell/AskDialog.svelte';
 	import ConfirmEdit from '$views/shell/ConfirmEdit.svelte';
 	import Drawing from '$views/shell/Drawing.svelte';
 	import NoticeLine from '$views/shell/NoticeLine.svelte';
 
 	const { children }: { children: Snippet } = $props();
+
+	const viewName = $derived(
+		views.find((view) => page.url.pathname.startsWith(view.path))?.name ?? 'Long Eave'
+	);
 
 	onMount(() => {
 		look.start();
@@ -94,6 +99,7 @@
 	<TopBar />
 	<NoticeLine />
 	<main data-ready={store.ready || undefined}>
+		<h1 class="unseen">{viewName} of {store.site?.name || 'a site'}</h1>
 		{#if store.ready}
 			<Drawing name="This view">{@render children()}</Drawing>
 		{:else}

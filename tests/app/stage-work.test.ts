@@ -28,7 +28,10 @@ test('what an edit changes in other bands is marked before it is made, and after
 	await until('the pages that have the head are marked', () =>
 		app.page.$$eval('[role=option]', (rows) => {
 			const marked = rows.filter((row) => row.textContent.includes('changes'));
-			return marked.length === rows.filter((row) => row.ariaLabel?.includes('commons')).length;
+			return (
+				marked.length ===
+				rows.filter((row) => row.querySelector('.unseen')?.textContent?.includes('commons')).length
+			);
 		})
 	);
 	await app.page.keyboard.press('Enter');

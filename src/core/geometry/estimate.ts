@@ -32,12 +32,12 @@ export function estimateSize(html: string): PieceSize {
 	const lines = linesIn(parseFragment(html).childNodes).filter((line) => line.widths.length > 0);
 	const sumOf = ({ widths }: Line): number =>
 		widths.reduce((sum, width) => sum + width, 0) + characterWidth * (widths.length - 1);
-	const min = Math.max(0, ...lines.flatMap((line) => line.widths));
-	const max = Math.max(0, ...lines.map(sumOf));
+	const min = lines.reduce((most, { widths }) => widths.reduce((a, b) => Math.max(a, b), most), 0);
+	const max = lines.reduce((most, line) => Math.max(most, sumOf(line)), 0);
 	const heightAt = (room: number): number =>
 		lines.reduce((height, line) => height + rowsIn(line, room) * line.height, 0);
 	const words = lines.reduce((sum, line) => sum + line.widths.length, 0);
-	const step = Math.ceil(words / mostWords);
+	const step = Math.max(1, Math.ceil(words / mostWords));
 	return sampledSize(min, max, samples(heightAt, Math.floor(min), Math.ceil(max), step));
 }
 

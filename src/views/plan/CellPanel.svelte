@@ -208,6 +208,6 @@
 	}
 	kbd {
 		font: 10.5px var(--mono);
-		opacity: 0.75;
+		color: var(--ink-2);
 	}
 </style>

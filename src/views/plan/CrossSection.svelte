@@ -36,6 +36,19 @@
 	});
 	const facts = $derived(cellFacts(section, place));
 
+	/** How far it is scrolled, and how much is seen, px: only columns in sight are drawn. */
+	let scrolled = $state(0);
+	let seen = $state(1200);
+	/** Columns beyond the edges that are drawn all the same. */
+	const spare = 3;
+	const columns = $derived.by(() => {
+		const from = Math.floor((scrolled - nameWidth) / columnWidth) - spare;
+		const to = (scrolled + seen) / columnWidth + spare;
+		return section.columns
+			.map((column, index) => ({ column, index }))
+			.filter(({ index }) => (index >= from && index < to) || index === place.column);
+	});
+
 	const kinds: Readonly<Record<string, FillKind>> = {
 		b: 'before',
 		a: 'after',
@@ -137,7 +150,11 @@
 </script>
 
 <section aria-label="Cross-section" class:alone>
-	<div class="scroll">
+	<div
+		class="scroll"
+		bind:clientWidth={seen}
+		onscroll={(event) => (scrolled = event.currentTarget.scrollLeft)}
+	>
 		<div
 			class="drawing"
 			style:width="{width}px"
@@ -148,14 +165,14 @@
 			bind:this={drawing}
 			onkeydown={onKey}
 		>
-			<div class="head" role="row">
-				<span class="cap corner" role="columnheader">Cross-section</span>
-				{#each section.columns as column, index (index)}
+			<!-- What stands here is also the name of each region's row of cells. -->
+			<div class="head" aria-hidden="true">
+				<span class="cap corner">Cross-section</span>
+				{#each columns as { column, index } (index)}
 					{@const fate = fateOf(column)}
 					<span
 						class="mono column"
 						class:at={index === place.column}
-						role="columnheader"
 						title={column.regions
 							.map((one) => `${one.layout}.${one.name}, ${one.element}`)
 							.join(' › ')}
@@ -194,8 +211,13 @@
 					{/each}
 					<span class="name lands-name" style:top="{rows * rowHeight}px">Lands as</span>
 				</div>
-				{#each section.columns as column, index (index)}
-					<div class="stack" style:left="{nameWidth + index * columnWidth}px">
+				{#each columns as { column, index } (index)}
+					<div
+						class="stack"
+						role="row"
+						aria-label="{columnName(column)}{fateOf(column) ? `, ${fateOf(column)}` : ''}"
+						style:left="{nameWidth + index * columnWidth}px"
+					>
 						{#each column.threads as thread (`${thread.from} ${thread.to}`)}
 							<i
 								class="thread"

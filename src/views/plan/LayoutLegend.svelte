@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import type { RooflineLayout } from '$core/drawing/roofline.ts';
 	import { hot } from '$store/hot.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
@@ -37,37 +37,35 @@
 		>
 			<Menu
 				onSelect={({ value }) => choose(layout, value)}
-				positioning={{ placement: 'top-start' }}
+				positioning={{ placement: 'top-start', strategy: 'fixed' }}
 			>
 				<Menu.Trigger class="layout-name">
 					<LayerMark mark={layout.mark} />
 					<span class="mono">{layout.name}</span>
 					<span class="small at">{layout.at}</span>
 				</Menu.Trigger>
-				<Portal>
-					<Menu.Positioner>
-						<Menu.Content class="menu">
-							<Menu.Item class="menu-item" value="rename"
-								><Menu.ItemText>Rename …</Menu.ItemText></Menu.Item
-							>
-							<Menu.Item class="menu-item" value="cover"
-								><Menu.ItemText>Let it cover another branch …</Menu.ItemText></Menu.Item
-							>
-							<Menu.Item class="menu-item" value="region"
-								><Menu.ItemText>Add a region …</Menu.ItemText></Menu.Item
-							>
-							<Menu.Item class="menu-item" value="nothing"
-								><Menu.ItemText>Let it sit under nothing</Menu.ItemText></Menu.Item
-							>
-							<Menu.Item class="menu-item" value="nearest"
-								><Menu.ItemText>Let it sit under what covers it</Menu.ItemText></Menu.Item
-							>
-							<Menu.Item class="menu-item" value="remove"
-								><Menu.ItemText>Remove</Menu.ItemText></Menu.Item
-							>
-						</Menu.Content>
-					</Menu.Positioner>
-				</Portal>
+				<Menu.Positioner>
+					<Menu.Content class="menu">
+						<Menu.Item class="menu-item" value="rename"
+							><Menu.ItemText>Rename …</Menu.ItemText></Menu.Item
+						>
+						<Menu.Item class="menu-item" value="cover"
+							><Menu.ItemText>Let it cover another branch …</Menu.ItemText></Menu.Item
+						>
+						<Menu.Item class="menu-item" value="region"
+							><Menu.ItemText>Add a region …</Menu.ItemText></Menu.Item
+						>
+						<Menu.Item class="menu-item" value="nothing"
+							><Menu.ItemText>Let it sit under nothing</Menu.ItemText></Menu.Item
+						>
+						<Menu.Item class="menu-item" value="nearest"
+							><Menu.ItemText>Let it sit under what covers it</Menu.ItemText></Menu.Item
+						>
+						<Menu.Item class="menu-item" value="remove"
+							><Menu.ItemText>Remove</Menu.ItemText></Menu.Item
+						>
+					</Menu.Content>
+				</Menu.Positioner>
 			</Menu>
 			<span class="small covers">
 				{layout.onRequest ? 'on request, ' : ''}{layout.covers} of {routeCount}

@@ -48,7 +48,7 @@
 					editorLook,
 					EditorState.readOnly.of(!store.writes),
 					EditorView.lineWrapping,
-					EditorView.contentAttributes.of({ 'aria-label': `Markup of ${name}` }),
+					EditorView.contentAttributes.of({ 'aria-label': `Markup of ${name}`, tabindex: '0' }),
 					EditorView.updateListener.of((update) => {
 						const isOutside = update.transactions.some((one) => one.annotation(fromOutside));
 						if (!update.docChanged || isOutside) return;

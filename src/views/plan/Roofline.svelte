@@ -169,14 +169,14 @@
 					role="option"
 					tabindex="-1"
 					aria-selected={row.page === chosen}
-					aria-label="{row.page}, {row.title}, {row.bare
-						? 'bare'
-						: `under ${row.chain.join(', ')}`}"
 					style:top="{topOf(from + offset)}px"
 					style:padding-left="{left + row.depth * 14}px"
 					data-row={from + offset}
 					data-drop="none"
 				>
+					<span class="unseen">
+						{row.page}, {row.title}, {row.bare ? 'bare' : `under ${row.chain.join(', ')}`}
+					</span>
 					<span
 						class="grip"
 						style:width="{left - 6}px"
@@ -193,8 +193,10 @@
 							>{folded.has(row.page) ? '▸' : '▾'}</span
 						>
 					{/if}
-					<span class="mono path" title={row.page}>{search.trim() ? row.page : row.label}</span>
-					<span class="end">
+					<span class="mono path" aria-hidden="true" title={row.page}
+						>{search.trim() ? row.page : row.label}</span
+					>
+					<span class="end" aria-hidden="true">
 						{#if folded.has(row.page)}<span class="small">{row.below} below</span>{/if}
 						{#if row.states.length > 0}
 							<span class="mono states" title="Drawn in place of a page here and below">

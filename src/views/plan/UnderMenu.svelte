@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import type { UnderChoice } from '$core/edit/under-choices.ts';
 	import type { LayerRef } from '$core/edit/wish.ts';
 	import { store } from '$store/site.svelte.ts';
@@ -33,27 +33,25 @@
 		if (highlightedValue) void wishes.preview(wishFor(highlightedValue));
 		else wishes.forget();
 	}}
-	positioning={{ placement: 'bottom-start' }}
+	positioning={{ placement: 'bottom-start', strategy: 'fixed' }}
 >
 	<Menu.Trigger class="act" title="Change what it sits under (U in the roofline)"
 		>change</Menu.Trigger
 	>
-	<Portal>
-		<Menu.Positioner>
-			<Menu.Content class="menu">
-				{#each choices as choice (choice.under)}
-					<Menu.Item class="menu-item" value={choice.under} disabled={choice.refused !== undefined}>
-						<Menu.ItemText>
-							{choice.under === 'none' ? 'nothing: let it be bare' : choice.under}
-						</Menu.ItemText>
-						{#if choice.now}<span class="small">now</span>{/if}
-						{#if choice.refused}<span class="small">{choice.refused}</span>{/if}
-					</Menu.Item>
-				{/each}
-				<Menu.Item class="menu-item" value="nearest">
-					<Menu.ItemText>whatever covers it</Menu.ItemText>
+	<Menu.Positioner>
+		<Menu.Content class="menu">
+			{#each choices as choice (choice.under)}
+				<Menu.Item class="menu-item" value={choice.under} disabled={choice.refused !== undefined}>
+					<Menu.ItemText>
+						{choice.under === 'none' ? 'nothing: let it be bare' : choice.under}
+					</Menu.ItemText>
+					{#if choice.now}<span class="small">now</span>{/if}
+					{#if choice.refused}<span class="small">{choice.refused}</span>{/if}
 				</Menu.Item>
-			</Menu.Content>
-		</Menu.Positioner>
-	</Portal>
+			{/each}
+			<Menu.Item class="menu-item" value="nearest">
+				<Menu.ItemText>whatever covers it</Menu.ItemText>
+			</Menu.Item>
+		</Menu.Content>
+	</Menu.Positioner>
 </Menu>

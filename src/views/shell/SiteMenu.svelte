@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { isLeftOut } from '$store/drop.ts';
 	import { store } from '$store/site.svelte.ts';
 	import KeptSites from './KeptSites.svelte';
@@ -41,44 +41,44 @@
 </script>
 
 <div class="site">
-	<Menu onSelect={({ value }) => choose(value)} positioning={{ placement: 'bottom-start' }}>
+	<Menu
+		onSelect={({ value }) => choose(value)}
+		positioning={{ placement: 'bottom-start', strategy: 'fixed' }}
+	>
 		<Menu.Trigger class="site-name">
 			{store.site?.name || 'Site'}
 			<span class="small" aria-hidden="true">▾</span>
 		</Menu.Trigger>
-		<Portal>
-			<Menu.Positioner>
-				<Menu.Content class="menu">
-					<Menu.Item class="menu-item" value="new">
-						<Menu.ItemText>New site …</Menu.ItemText>
-					</Menu.Item>
-					<Menu.Item class="menu-item" value="open">
-						<Menu.ItemText>Open a file (.eave or .zip) …</Menu.ItemText>
-					</Menu.Item>
-					<Menu.Item class="menu-item" value="folder">
-						<Menu.ItemText>Open a folder …</Menu.ItemText>
-					</Menu.Item>
-					<Menu.Item class="menu-item" value="demo">
-						<Menu.ItemText>Open the demo site</Menu.ItemText>
-					</Menu.Item>
-					<Menu.Item class="menu-item" value="list">
-						<Menu.ItemText>All sites kept in this browser …</Menu.ItemText>
-					</Menu.Item>
-					{#if others.length > 0}
-						<Menu.ItemGroup>
-							<Menu.ItemGroupLabel class="small menu-item">Kept in this browser</Menu.ItemGroupLabel
-							>
-							{#each others.slice(0, most) as site (site.id)}
-								<Menu.Item class="menu-item" value="site {site.id}">
-									<Menu.ItemText>{site.name}</Menu.ItemText>
-									<span class="small">{new Date(site.changed).toLocaleString()}</span>
-								</Menu.Item>
-							{/each}
-						</Menu.ItemGroup>
-					{/if}
-				</Menu.Content>
-			</Menu.Positioner>
-		</Portal>
+		<Menu.Positioner>
+			<Menu.Content class="menu">
+				<Menu.Item class="menu-item" value="new">
+					<Menu.ItemText>New site …</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="open">
+					<Menu.ItemText>Open a file (.eave or .zip) …</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="folder">
+					<Menu.ItemText>Open a folder …</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="demo">
+					<Menu.ItemText>Open the demo site</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="list">
+					<Menu.ItemText>All sites kept in this browser …</Menu.ItemText>
+				</Menu.Item>
+				{#if others.length > 0}
+					<Menu.ItemGroup>
+						<Menu.ItemGroupLabel class="small menu-item">Kept in this browser</Menu.ItemGroupLabel>
+						{#each others.slice(0, most) as site (site.id)}
+							<Menu.Item class="menu-item" value="site {site.id}">
+								<Menu.ItemText>{site.name}</Menu.ItemText>
+								<span class="small">{new Date(site.changed).toLocaleString()}</span>
+							</Menu.Item>
+						{/each}
+					</Menu.ItemGroup>
+				{/if}
+			</Menu.Content>
+		</Menu.Positioner>
 	</Menu>
 	<input
 		bind:this={fileInput}

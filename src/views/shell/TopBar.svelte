@@ -6,12 +6,8 @@
 	import BusyLine from './BusyLine.svelte';
 	import KeptSince from './KeptSince.svelte';
 	import SiteMenu from './SiteMenu.svelte';
+	import { views } from './views.ts';
 
-	const views = [
-		{ path: '/plan', name: 'Plan' },
-		{ path: '/source', name: 'Source' },
-		{ path: '/deliver', name: 'Deliver' }
-	];
 	/** Every view is opened at the same page and width. */
 	const place = $derived(placeQuery(readPlace(page.url)));
 	const lastStep = $derived(store.history.past.at(-1));

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { store } from '$store/site.svelte.ts';
 
 	interface Props {
@@ -41,31 +41,32 @@
 </script>
 
 <div class="tabs">
-	<Menu onSelect={({ value }) => choose(value)} positioning={{ placement: 'bottom-start' }}>
+	<Menu
+		onSelect={({ value }) => choose(value)}
+		positioning={{ placement: 'bottom-start', strategy: 'fixed' }}
+	>
 		<Menu.Trigger class="field mono">
 			{file || 'no file'} <span class="small" aria-hidden="true">▾</span>
 		</Menu.Trigger>
-		<Portal>
-			<Menu.Positioner>
-				<Menu.Content class="menu">
-					{#each folders as folder (folder)}
-						<Menu.ItemGroup>
-							{#if folder}
-								<Menu.ItemGroupLabel class="small menu-item">{folder}</Menu.ItemGroupLabel>
-							{/if}
-							{#each files.filter((path) => folderOf(path) === folder) as path (path)}
-								<Menu.Item class="menu-item mono" value={path}>
-									<Menu.ItemText>{path.split('/').at(-1)}</Menu.ItemText>
-									{#if counts.get(path)}
-										<span class="errors">{counts.get(path)} errors</span>
-									{/if}
-								</Menu.Item>
-							{/each}
-						</Menu.ItemGroup>
-					{/each}
-				</Menu.Content>
-			</Menu.Positioner>
-		</Portal>
+		<Menu.Positioner>
+			<Menu.Content class="menu">
+				{#each folders as folder (folder)}
+					<Menu.ItemGroup>
+						{#if folder}
+							<Menu.ItemGroupLabel class="small menu-item">{folder}</Menu.ItemGroupLabel>
+						{/if}
+						{#each files.filter((path) => folderOf(path) === folder) as path (path)}
+							<Menu.Item class="menu-item mono" value={path}>
+								<Menu.ItemText>{path.split('/').at(-1)}</Menu.ItemText>
+								{#if counts.get(path)}
+									<span class="errors">{counts.get(path)} errors</span>
+								{/if}
+							</Menu.Item>
+						{/each}
+					</Menu.ItemGroup>
+				{/each}
+			</Menu.Content>
+		</Menu.Positioner>
 	</Menu>
 	<span class="small">{files.length} files</span>
 	{#if adding}

@@ -32,7 +32,7 @@
 				eaveColors,
 				editorLook,
 				traced,
-				EditorView.contentAttributes.of({ 'aria-label': `What comes out: ${path}` }),
+				EditorView.contentAttributes.of({ 'aria-label': `What comes out: ${path}`, tabindex: '0' }),
 				EditorView.updateListener.of((update) => {
 					const byUser = update.transactions.some((one) => one.isUserEvent('select'));
 					if (update.selectionSet && byUser) onCursor(update.state.selection.main.head);

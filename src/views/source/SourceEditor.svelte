@@ -71,7 +71,7 @@
 				editorLook,
 				traced,
 				access.of(locked()),
-				EditorView.contentAttributes.of({ 'aria-label': `Source of ${file}` }),
+				EditorView.contentAttributes.of({ 'aria-label': `Source of ${file}`, tabindex: '0' }),
 				EditorView.updateListener.of(onUpdate)
 			]
 		});

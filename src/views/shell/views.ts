@@ -1,0 +1,6 @@
+/** The views of the application, in the order of the bar. */
+export const views = [
+	{ path: '/plan', name: 'Plan' },
+	{ path: '/source', name: 'Source' },
+	{ path: '/deliver', name: 'Deliver' }
+] as const;

@@ -1,0 +1,107 @@
+import assert from 'node:assert/strict';
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { after, before, test } from 'node:test';
+import { z } from 'zod';
+import { named, startApp, type App } from '../lib/app.ts';
+import { toEnd } from '../lib/source.ts';
+
+/** Nothing that axe-core finds, in any view, menu and dialog, by day and by night. */
+
+let app: App;
+let axe: string;
+
+before(async () => {
+	app = await startApp();
+	axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+});
+after(() => app.close());
+
+const foundSchema = z.array(
+	z.object({
+		id: z.string(),
+		nodes: z.array(z.object({ html: z.string(), failureSummary: z.string() }))
+	})
+);
+
+/** What axe-core finds in the application; the page on the stage is the site's own affair. */
+async function violations(): Promise<string[]> {
+	// Colours pass over into others; what is judged is what stays.
+	await new Promise((resolve) => setTimeout(resolve, 400));
+	await app.page.evaluate(axe);
+	const result: unknown = await app.page.evaluate(
+		'axe.run({ exclude: ["iframe"] }, { iframes: false }).then((found) => found.violations)'
+	);
+	return foundSchema
+		.parse(result)
+		.flatMap(({ id, nodes }) =>
+			nodes.map(
+				({ html, failureSummary }) =>
+					`${id}: ${html.slice(0, 160)} ${failureSummary.split('\n')[1] ?? ''}`
+			)
+		);
+}
+
+async function check(where: string): Promise<void> {
+	assert.deepEqual(await violations(), [], where);
+}
+
+for (const mode of ['day', 'night'] as const) {
+	test(`Plan, with its panels, by ${mode}`, async () => {
+		await app.open('/plan?route=/catalogue');
+		const toNight = await app.page.$('::-p-text(by night)');
+		if (mode === 'night') await toNight?.click();
+		await app.page.waitForSelector('[role=gridcell]');
+		await check('Plan');
+		await (await named(app.page, 'button', 'Tracks')).click();
+		await (
+			await app.page.waitForSelector('[role=gridcell][aria-label^="catalogue, menu"]')
+		)?.click();
+		await app.page.keyboard.press('Enter');
+		await app.page.waitForSelector('[aria-label="Pieces"] .cm-content');
+		await check('Plan with tracks and pieces');
+		await app.page.keyboard.press('Escape');
+		await (await named(app.page, 'button', 'Tracks')).click();
+	});
+
+	test(`Source, with an error, by ${mode}`, async () => {
+		await app.open('/source');
+		await app.page.waitForSelector('[aria-label="Source"] .cm-content');
+		await check('Source');
+		await toEnd(app.page);
+		await app.page.keyboard.type('}');
+		await app.page.waitForSelector('[aria-label="Errors in the source"]');
+		await check('Source with an error');
+		await (await app.page.waitForSelector('::-p-text(undo)'))?.click();
+	});
+
+	test(`Deliver, menus and dialogs, by ${mode}`, async () => {
+		await app.open('/deliver');
+		await app.page.waitForSelector('caption');
+		await check('Deliver');
+		await (await app.page.waitForSelector('.site-name'))?.click();
+		await named(app.page, 'menuitem', 'New site …');
+		await check('the menu of sites');
+		await (await named(app.page, 'menuitem', 'New site …')).click();
+		await app.page.waitForSelector('[role=dialog]');
+		await check('a new site');
+		await app.page.keyboard.press('Escape');
+		await app.page.waitForSelector('[role=dialog]', { hidden: true });
+		await (await app.page.waitForSelector('.site-name'))?.click();
+		await (await named(app.page, 'menuitem', 'All sites kept in this browser …')).click();
+		await app.page.waitForSelector('[role=dialog]');
+		await check('kept sites');
+		await app.page.keyboard.press('Escape');
+	});
+
+	test(`questions before an edit, by ${mode}`, async () => {
+		await app.open('/plan?route=/catalogue');
+		await (await named(app.page, 'button', 'Add route')).click();
+		await app.page.waitForSelector('[role=dialog]');
+		await check('adding a route');
+		await app.page.keyboard.press('Escape');
+		await app.page.waitForSelector('[role=dialog]', { hidden: true });
+		await (await app.page.waitForSelector('::-p-text(change)'))?.click();
+		await check('what a page sits under');
+	});
+}
