@@ -25,12 +25,13 @@ export async function takeDrop(event: DragEvent): Promise<void> {
 	event.preventDefault();
 	event.stopPropagation();
 	// Entries are there only while the event is.
-	const entries = [...(event.dataTransfer?.items ?? [])].flatMap((item) => {
-		const entry = item.webkitGetAsEntry();
-		return entry ? [entry] : [];
-	});
+	const items = [...(event.dataTransfer?.items ?? [])];
+	const entries = items.flatMap((item) => item.webkitGetAsEntry() ?? []);
+	const [file] = event.dataTransfer?.files ?? [];
 	try {
-		await openEntries(entries);
+		// What comes from another page is a file without a place in a folder.
+		if (entries.length === 0 && file) await openOne(file);
+		else await openEntries(entries);
 	} catch (failure) {
 		const why = failure instanceof Error ? failure.message : String(failure);
 		store.say(`What was dropped cannot be opened: ${why}`);
@@ -43,21 +44,22 @@ async function openEntries(entries: readonly FileSystemEntry[]): Promise<void> {
 		store.say('Nothing of what was dropped is a file.');
 		return;
 	}
-	const isSite = (name: string): boolean => /\.(eave|zip)$/i.test(name);
-	if (entries.length === 1 && isFile(first)) {
-		if (isSite(first.name)) await store.openFile(await fileOf(first));
-		else {
-			store.say(
-				`${first.name} is no site, so it was not opened. A site is an .eave file, a zip, or a folder with .eave files in it.`
-			);
-		}
-		return;
-	}
+	if (entries.length === 1 && isFile(first)) return openOne(await fileOf(first));
 	const files = new Map<string, Uint8Array>();
 	const left = { bytes: mostBytes };
 	for (const entry of entries)
 		await collect(entry, entries.length === 1 ? '' : entry.name, files, left);
 	await store.openFolder(files);
+}
+
+async function openOne(file: File): Promise<void> {
+	if (/\.(eave|zip)$/i.test(file.name)) {
+		await store.openFile(file);
+		return;
+	}
+	store.say(
+		`${file.name} is no site, so it was not opened. A site is an .eave file, a zip, or a folder with .eave files in it.`
+	);
 }
 
 async function collect(

@@ -84,14 +84,14 @@ function findLongLine(file: string, text: string): Problem | undefined {
 	return undefined;
 }
 
-/** Brackets left open inside each other, with which a parser that mends as it goes would never be done. */
+/** Blocks left open inside each other, with which a parser that mends as it goes would never be done. */
 const deepestOpen = 300;
 
-/** The place where more brackets are open than can be read; what stands in text and markup is none. */
+/** The place where more blocks are open than can be read; what stands in text and markup is none. */
 function findDeepPlace(file: string, text: string): Problem | undefined {
 	let depth = 0;
 	const marks =
-		/"""|"(?:[^"\\\n]|\\.)*"|\/\/[^\n]*|[{}()]|\n(?=(?:site|layout|route|state|data|part)[ \t])/g;
+		/"""|"(?:[^"\\\n]|\\.)*"|\/\/[^\n]*|[{}]|\n(?=(?:site|layout|route|state|data|part)[ \t])/g;
 	for (let mark = marks.exec(text); mark; mark = marks.exec(text)) {
 		if (mark[0] === '"""') {
 			const end = text.indexOf('"""', marks.lastIndex);
@@ -100,10 +100,10 @@ function findDeepPlace(file: string, text: string): Problem | undefined {
 		} else if (mark[0] === '\n') {
 			// A declaration that starts in the first column ends whatever is open above it.
 			depth = 0;
-		} else if (mark[0] === '{' || mark[0] === '(') {
+		} else if (mark[0] === '{') {
 			if (++depth <= deepestOpen) continue;
 			return error('nested-too-deep', { file, from: mark.index, to: mark.index + 1 }, deepestOpen);
-		} else if (mark[0] === '}' || mark[0] === ')') {
+		} else if (mark[0] === '}') {
 			depth = Math.max(0, depth - 1);
 		}
 	}
@@ -216,13 +216,15 @@ class SyntaxBuilder {
 	}
 
 	private reportErrorsIn(node: SyntaxNode): void {
-		const cursor = node.cursor();
-		do {
-			if (!cursor.type.isError) continue;
-			const opening = this.span(node.from, node.from + 1);
-			this.problems.push(error('unclosed-parenthesis', opening));
-			return;
-		} while (cursor.next() && cursor.from < node.to);
+		let level = [node];
+		while (level.length > 0) {
+			if (level.some((one) => one.type.isError)) {
+				const opening = this.span(node.from, node.from + 1);
+				this.problems.push(error('unclosed-parenthesis', opening));
+				return;
+			}
+			level = level.flatMap(childrenOf);
+		}
 	}
 
 	private reportError(node: SyntaxNode): void {
@@ -247,6 +249,12 @@ class SyntaxBuilder {
 	private span(from: number, to: number): Span {
 		return { file: this.file, from, to };
 	}
+}
+
+function childrenOf(node: SyntaxNode): SyntaxNode[] {
+	const children: SyntaxNode[] = [];
+	for (let child = node.firstChild; child; child = child.nextSibling) children.push(child);
+	return children;
 }
 
 function endsWithoutBrace(node: SyntaxNode | null): boolean {

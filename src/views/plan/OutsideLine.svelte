@@ -1,8 +1,14 @@
 <script lang="ts">
+	import { listWords } from '$core/messages/problem.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { outside } from '$views/frame/outside.svelte.ts';
 
-	const hosts = $derived([...new Set(outside.missing.map((url) => new URL(url).host))]);
+	const most = 3;
+	const from = $derived.by(() => {
+		const hosts = [...new Set(outside.missing.map((url) => new URL(url).host))];
+		const more = hosts.length > most ? [`${hosts.length - most} others`] : [];
+		return listWords([...hosts.slice(0, most), ...more]);
+	});
 </script>
 
 {#if outside.missing.length > 0 || store.outside}
@@ -13,8 +19,7 @@
 		{:else}
 			<span title={outside.missing.join('\n')}>
 				Not loaded: {outside.missing.length}
-				{outside.missing.length === 1 ? 'thing' : 'things'} from {hosts.slice(0, 3).join(', ')}
-				{hosts.length > 3 ? ` and ${hosts.length - 3} more` : ''}.
+				{outside.missing.length === 1 ? 'thing' : 'things'} from {from}.
 			</span>
 			<button class="act" onclick={() => store.allowOutside(true)}>Load them for this site</button>
 		{/if}

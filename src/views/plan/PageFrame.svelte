@@ -51,6 +51,7 @@
 	/** A modifier is held that shows distances. */
 	let measuring = $state(false);
 	let frameRequest = 0;
+	let lastHtml = '';
 
 	const boxes = $derived(overlayBoxes(measured, marks));
 	const chosenAt = $derived.by(() => {
@@ -76,7 +77,9 @@
 
 	$effect(() => {
 		if (!frame || loads === 0) return;
-		if (main) outside.clear();
+		// The same page again loads nothing again.
+		if (main && page.html !== lastHtml) outside.clear();
+		lastHtml = page.html;
 		if (showInFrame(frame, page.html, page.address)) measure();
 	});
 

@@ -72,7 +72,7 @@
 	}
 	li {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) auto auto;
+		grid-template-columns: minmax(0, 1fr) 150px 180px;
 		gap: 14px;
 		align-items: baseline;
 		padding: 6px 0;
@@ -85,6 +85,7 @@
 	}
 	.acts {
 		display: flex;
+		justify-content: end;
 		gap: 12px;
 	}
 </style>
