@@ -141,14 +141,8 @@ test('a number of bands, of lines with errors and of layers is bounded or no mor
 		).severity,
 		'error'
 	);
-	const time = (lines: number): number => {
-		const started = performance.now();
-		resolve(around('nonsense here 5 }\n'.repeat(lines)));
-		return performance.now() - started;
-	};
-	time(1000);
-	// Twice the lines take about twice the time; four times would be a square.
-	assert.ok(time(16_000) < 3.2 * time(8000) + 50);
+	// A square of this would be minutes.
+	assert.ok(resolve(around('nonsense here 5 }\n'.repeat(40_000))).problems.length > 0);
 	const many = resolve(around('nonsense here 5 }\n'.repeat(3000))).problems;
 	assert.equal(many.length, 501);
 	assert.match(only(many, 'more-errors').sentence, /more errors are not listed/);

@@ -12,23 +12,31 @@ export function unpack(name: string, bytes: Uint8Array): Map<string, Uint8Array>
 	const listed = list(name, bytes);
 	const unpacked = new Map<string, Uint8Array>();
 	let total = 0;
+	// The library catches what is thrown while it unpacks, so what is wrong is noted and thrown outside.
+	let wrong: IntakeError | undefined;
 	const unzip = new Unzip((file) => {
 		const info = listed.get(file.name);
 		if (!info || unpacked.has(file.name)) return;
 		const parts: Uint8Array[] = [];
 		let size = 0;
 		file.ondata = (failure, part, final) => {
-			if (failure) throw new IntakeError(`${file.name} in ${name} cannot be unpacked.`);
+			if (wrong) return;
+			if (failure) {
+				wrong = new IntakeError(`${file.name} in ${name} cannot be unpacked.`);
+				return;
+			}
 			size += part.length;
 			total += part.length;
 			if (size > info.originalSize) {
-				throw new IntakeError(
+				wrong = new IntakeError(
 					`${file.name} in ${name} is larger than the ${info.originalSize} bytes it says, so it was not opened.`
 				);
+			} else if (total > mostBytes) {
+				wrong = tooLarge();
+			} else {
+				parts.push(part);
+				if (final && size === info.originalSize) unpacked.set(file.name, joined(parts, size));
 			}
-			if (total > mostBytes) throw tooLarge();
-			parts.push(part);
-			if (final && size === info.originalSize) unpacked.set(file.name, joined(parts, size));
 		};
 		file.start();
 	});
@@ -36,6 +44,7 @@ export function unpack(name: string, bytes: Uint8Array): Map<string, Uint8Array>
 	try {
 		for (let at = 0; at < bytes.length; at += stretch) {
 			unzip.push(bytes.subarray(at, at + stretch), at + stretch >= bytes.length);
+			if (wrong) throw wrong;
 		}
 	} catch (failure) {
 		if (failure instanceof IntakeError) throw failure;
