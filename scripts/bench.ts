@@ -4,6 +4,7 @@ import { cpus, totalmem } from 'node:os';
 import { benchBoxes } from './bench/boxes.ts';
 import { benchBrowser } from './bench/browser.ts';
 import { benchCore, benchDelivery, type BenchRow } from './bench/core.ts';
+import { benchHeavy } from './bench/heavy.ts';
 import { build } from './lib/setup.js';
 
 build();
@@ -11,7 +12,8 @@ const rows: BenchRow[] = [
 	...(await benchBoxes()),
 	...benchCore(),
 	...benchDelivery(),
-	...(await benchBrowser())
+	...(await benchBrowser()),
+	...(await benchHeavy())
 ];
 const head =
 	'| what | median, ms | 95 %, ms | least to most, ms | runs | note |\n| --- | ---: | ---: | ---: | ---: | --- |';

@@ -230,6 +230,8 @@ export function rooflineRuns(
 		open.delete(key);
 	};
 	for (const [index, row] of rows.entries()) {
+		const above = rows[index - 1];
+		if (above && standsAlike(row, above)) continue;
 		const here = new Map<string, { layout: string; lane: number; kind: 'bar' | 'thread' }>();
 		for (const [lane, layout] of row.chain.entries()) {
 			here.set(`bar ${layout} ${lane}`, { layout, lane, kind: 'bar' });
@@ -241,7 +243,7 @@ export function rooflineRuns(
 				here.set(`thread ${layout} ${lane}`, { layout, lane, kind: 'thread' });
 			}
 		}
-		const startsGroup = index > 0 && rows[index - 1]?.kind !== row.kind;
+		const startsGroup = above !== undefined && above.kind !== row.kind;
 		for (const key of [...open.keys()]) {
 			if (startsGroup || !here.has(key)) close(key, index - 1);
 		}
@@ -251,4 +253,17 @@ export function rooflineRuns(
 	}
 	for (const key of [...open.keys()]) close(key, rows.length - 1);
 	return runs.sort((a, b) => a.lane - b.lane || a.from - b.from);
+}
+
+/** Whether nothing begins or ends between two rows: both sit under the same, and are passed by the same. */
+function standsAlike(row: RooflineRow, above: RooflineRow): boolean {
+	return (
+		row.kind === above.kind &&
+		sameWords(row.chain, above.chain) &&
+		sameWords(row.passedBy, above.passedBy)
+	);
+}
+
+function sameWords(one: readonly string[], other: readonly string[]): boolean {
+	return one.length === other.length && one.every((word, at) => word === other[at]);
 }

@@ -95,18 +95,26 @@ function measureLine(input: InputStream, start: number): Line {
 	let textAt = start;
 	while (isSpace(input.peek(textAt))) textAt++;
 	let end = textAt;
-	let text = '';
+	let quotes = 0;
 	for (let code = input.peek(end); code !== NEWLINE && code !== END; code = input.peek(++end)) {
-		text += String.fromCharCode(code);
+		if (code === QUOTE) quotes++;
 	}
+	// Most lines have no quotes, and a block may have thousands: only the others are read as text.
+	const text = quotes >= 3 ? stretch(input, textAt, end) : '';
 	return {
 		textAt,
 		end,
 		indent: textAt - start,
-		blank: text.trim() === '',
+		blank: end === textAt,
 		startsWithQuotes: text.startsWith('"""'),
 		opensAnother: /^[a-z][^"]*"""\s*$/.test(text)
 	};
+}
+
+function stretch(input: InputStream, from: number, to: number): string {
+	let text = '';
+	for (let at = from; at < to; at++) text += String.fromCharCode(input.peek(at));
+	return text;
 }
 
 function indentBefore(input: InputStream): number {

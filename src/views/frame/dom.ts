@@ -21,6 +21,7 @@ function getter<T extends object, K extends keyof T & string>(
 const elementOf = getter(Document.prototype, 'documentElement');
 const childNodesOf = getter(Node.prototype, 'childNodes');
 const innerHtmlOf = getter(Element.prototype, 'innerHTML');
+const isConnected = getter(Node.prototype, 'isConnected');
 const parentOf = getter(Node.prototype, 'parentElement');
 
 /** The root, head and body of a document; undefined while it has none. */
@@ -85,8 +86,26 @@ export function prependTo(element: Element, node: Node): void {
 	prepend.call(element, node);
 }
 
-export function appendTo(element: Element, node: Node): void {
-	append.call(element, node);
+export function appendTo(element: Element, ...nodes: Node[]): void {
+	append.call(element, ...nodes);
+}
+
+export function childrenOf(element: Element): Iterable<ChildNode> {
+	return childNodesOf(element);
+}
+
+export function remove(node: Node): void {
+	node.parentNode?.removeChild(node);
+}
+
+/** Whether a node stands in a document. */
+export function isThere(node: Node): boolean {
+	return isConnected(node);
+}
+
+/** How many characters a node has to be laid out. */
+export function lengthOf(node: Node): number {
+	return node.textContent?.length ?? 0;
 }
 
 /** Puts the children of one element, which may be another document's, in place of another's. */

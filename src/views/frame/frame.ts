@@ -3,16 +3,21 @@ import type { MeasuredBox } from '$core/drawing/overlay.ts';
 import { readTrace, type Trace } from '$core/emit/trace.ts';
 import {
 	all,
+	appendTo,
 	around,
 	attribute,
+	childrenOf,
 	create,
 	first,
 	htmlIn,
 	isElement,
 	isLaidOut,
+	isThere,
+	lengthOf,
 	partsOf,
 	prependTo,
 	rectOf,
+	remove,
 	replaceChildrenOf
 } from './dom.ts';
 
@@ -27,45 +32,100 @@ const sandboxParser = new DOMParser();
 const ahead =
 	'base, link[rel~="preconnect" i], link[rel~="dns-prefetch" i], meta[http-equiv="refresh" i]';
 
-/** What was put into a frame last, so that the same page again changes nothing. */
+/** What was put into a frame last, so that the same page again, or the same body, changes nothing. */
+const pages = new WeakMap<Element, string>();
 const shown = new WeakMap<Element, string>();
 
 /**
  * Puts a page into the frame's document; gives whether it has one to put it into. Scripts in the page
- * do not run: the frame's sandbox and its policy forbid them.
+ * do not run: the frame's sandbox and its policy forbid them. With `onMore`, a piece that is very long
+ * comes a part at a time, and it is told of each.
  */
-export function showInFrame(frame: HTMLIFrameElement, html: string, address: string): boolean {
+export function showInFrame(
+	frame: HTMLIFrameElement,
+	html: string,
+	address: string,
+	onMore?: () => void
+): boolean {
 	const document = frame.contentDocument;
 	const target = document && partsOf(document);
+	if (!target) return false;
+	if (pages.get(target.body) === address + html) return true;
+	pages.set(target.body, address + html);
 	const page = sandboxParser.parseFromString(html, 'text/html');
 	const source = partsOf(page);
-	if (!document || !target || !source) return false;
+	if (!source) return false;
 	target.root.lang = source.root.lang;
 	target.root.dir = source.root.dir;
 	for (const element of all(page, ahead)) element.remove();
 	const href = new URL(address, siteOrigin).href;
-	if (replaceWith(target.head, source.head, document, href)) {
+	if (isOther(target.head, htmlIn(source.head) + href)) {
+		replaceChildrenOf(target.head, source.head, document);
 		// A base outside the application, so that nothing relative in the page reaches it.
 		const base = create(document, 'base');
 		base.setAttribute('href', href);
 		prependTo(target.head, base);
 	}
-	replaceWith(target.body, source.body, document, '');
+	if (isOther(target.body, bodyOf(html))) {
+		const rest = onMore ? takeRest(page) : [];
+		replaceChildrenOf(target.body, source.body, document);
+		addRest(rest, onMore);
+	}
 	return true;
 }
 
-/** Puts one element's children in place of another's, where they are others. Gives whether they were. */
-function replaceWith(
-	target: Element,
-	source: Element,
-	document: Document,
-	besides: string
-): boolean {
-	const html = htmlIn(source) + besides;
+/** Whether an element shows something else; what is to be shown in it is noted. */
+function isOther(target: Element, html: string): boolean {
 	if (shown.get(target) === html) return false;
 	shown.set(target, html);
-	replaceChildrenOf(target, source, document);
 	return true;
+}
+
+/** The body of a written page, which is a long text: it is cut out, not parsed. */
+function bodyOf(html: string): string {
+	return html.slice(Math.max(0, html.indexOf('<body')));
+}
+
+/** Characters that are laid out at a time; a page with more comes in parts. */
+const mostAtOnce = 60_000;
+
+/** What of a long piece comes later: its place, and the parts in their order. */
+interface Rest {
+	readonly piece: Element;
+	readonly parts: Node[][];
+}
+
+/** Takes out of a page what is more than can be laid out at once. */
+function takeRest(page: Document): Rest[] {
+	let room = mostAtOnce;
+	return all(page, '[data-piece]').flatMap((piece) => {
+		const parts: Node[][] = [];
+		for (const node of childrenOf(piece)) {
+			room -= lengthOf(node);
+			const last = parts.at(-1);
+			if (room < 0) {
+				parts.push([node]);
+				room = mostAtOnce - lengthOf(node);
+			} else {
+				last?.push(node);
+			}
+		}
+		for (const node of parts.flat()) remove(node);
+		return parts.length > 0 ? [{ piece, parts }] : [];
+	});
+}
+
+/** Adds the rest of a page, as long as it stands: another page takes its place at once. */
+function addRest(rest: readonly Rest[], onMore: (() => void) | undefined): void {
+	const [first, ...others] = rest;
+	if (!first) return;
+	setTimeout(() => {
+		if (!isThere(first.piece)) return;
+		const part = first.parts.shift();
+		if (part) appendTo(first.piece, ...part);
+		onMore?.();
+		addRest(first.parts.length > 0 ? rest : others, onMore);
+	});
 }
 
 /** What a click in the page asks for. */

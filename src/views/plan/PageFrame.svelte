@@ -80,7 +80,7 @@
 		// The same page again loads nothing again.
 		if (main && page.html !== lastHtml) outside.clear();
 		lastHtml = page.html;
-		if (showInFrame(frame, page.html, page.address)) measure();
+		if (showInFrame(frame, page.html, page.address, measure)) measure();
 	});
 
 	$effect(() => {

@@ -6,7 +6,7 @@
 	import { EditorView, lineNumbers } from '@codemirror/view';
 	import { onMount } from 'svelte';
 	import type { OutputFile, Stretch } from '$workers/messages.ts';
-	import { eaveColors } from './eave-language.ts';
+	import { eaveColors, mostColoured } from './eave-language.ts';
 	import { editorLook } from './editor-look.ts';
 	import { showTraced, traced } from './traced.ts';
 
@@ -28,7 +28,7 @@
 				EditorState.readOnly.of(true),
 				lineNumbers(),
 				foldGutter(),
-				language === 'html' ? html() : css(),
+				...(text.length > mostColoured ? [] : [language === 'html' ? html() : css()]),
 				eaveColors,
 				editorLook,
 				traced,

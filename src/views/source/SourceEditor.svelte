@@ -66,7 +66,7 @@
 				bracketMatching(),
 				closeBrackets(),
 				keymap.of([...undoKeys, ...searchKeymap, ...defaultKeymap, indentWithTab]),
-				eave((offset) => store.core.complete(file, offset)),
+				eave((offset) => store.core.complete(file, offset), doc.length),
 				eaveColors,
 				editorLook,
 				traced,

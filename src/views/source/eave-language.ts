@@ -14,6 +14,7 @@ import {
 	LRLanguage,
 	syntaxHighlighting
 } from '@codemirror/language';
+import type { Extension } from '@codemirror/state';
 import { parseMixed, type SyntaxNodeRef, type Input } from '@lezer/common';
 import { styleTags, tags } from '@lezer/highlight';
 import { parser } from '$core/source/grammar/parser.ts';
@@ -74,8 +75,11 @@ export const eaveColors = syntaxHighlighting(colors);
 
 type AskCompletion = (offset: number) => Promise<ReturnType<typeof complete>>;
 
-/** Eave in the editor: colours, folding, and completion by what the core knows. */
-export function eave(ask: AskCompletion): LanguageSupport {
+/** Characters; colouring more than this would hold up every key. */
+export const mostColoured = 300_000;
+
+/** Eave in the editor: colours and folding while the text is not too long, and completion by what the core knows. */
+export function eave(ask: AskCompletion, length: number): Extension {
 	const source = async (context: CompletionContext): Promise<CompletionResult | null> => {
 		if (!context.explicit && !context.matchBefore(/[\w./:]$/)) return null;
 		const found = await ask(context.pos);
@@ -87,5 +91,6 @@ export function eave(ask: AskCompletion): LanguageSupport {
 		}));
 		return { from: found.from, options, validFor: /^[\w./:*-]*$/ };
 	};
-	return new LanguageSupport(eaveLanguage, [autocompletion({ override: [source], icons: false })]);
+	const completion = autocompletion({ override: [source], icons: false });
+	return length > mostColoured ? completion : new LanguageSupport(eaveLanguage, [completion]);
 }

@@ -1,0 +1,28 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { heavySites, heavySteps } from '../../scripts/bench/heavy.ts';
+import { startApp, type App } from '../lib/app.ts';
+
+/** Heavy sites hold nothing up. What was seconds must not come back; how few milliseconds it is, the benchmark says. */
+
+let app: App;
+
+before(async () => {
+	app = await startApp();
+});
+after(() => app.close());
+
+/** ms; the aim is 200 on a quiet machine, where tests run beside other work it may be more. */
+const most = 600;
+
+for (const site of heavySites) {
+	test(`${site.what}: no step of the page’s own thread takes long, in any view`, async () => {
+		await app.open('/plan');
+		const steps = await heavySteps(app.page, site);
+		assert.ok(
+			Object.values(steps).every((step) => step < most),
+			JSON.stringify(steps)
+		);
+		assert.deepEqual(app.faults, []);
+	});
+}
