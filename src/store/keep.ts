@@ -68,17 +68,15 @@ export async function keepWork(id: string, { texts, history, number }: Work): Pr
 	}
 }
 
-/** Keeps entries that follow the last whole record. */
-export async function keepEntries(id: string, entries: readonly Entry[]): Promise<void> {
-	const [first] = entries;
-	if (!first) return;
-	const key = entryKey(id, first.number);
-	const there = z.array(entrySchema).safeParse(await journal.getItem(key)).data ?? [];
-	// What is tried again may be there already; anything else there is another tab's.
-	if (JSON.stringify(there) !== JSON.stringify(entries.slice(0, there.length))) {
-		throw new KeptByAnother();
+/** Keeps an entry that follows the last whole record; with `check` only where no other tab has kept one there. */
+export async function keepEntry(id: string, entry: Entry, check: boolean): Promise<void> {
+	const key = entryKey(id, entry.number);
+	if (check) {
+		const there = entrySchema.safeParse(await journal.getItem(key)).data;
+		// What is tried again may be there already; anything else there is another tab's.
+		if (there && JSON.stringify(there) !== JSON.stringify(entry)) throw new KeptByAnother();
 	}
-	await journal.setItem(key, entries);
+	await journal.setItem(key, entry);
 }
 
 export async function keepAssets(
@@ -114,8 +112,8 @@ async function fetchWork(id: string, lost: string[]): Promise<Work | undefined> 
 	if (!whole) lost.push('Some of its text or its history could not be read.');
 	const entries: Entry[] = [];
 	for (const key of await entryKeys(id)) {
-		const batch = z.array(entrySchema).safeParse(await journal.getItem(key)).data;
-		if (batch) entries.push(...batch);
+		const entry = entrySchema.safeParse(await journal.getItem(key)).data;
+		if (entry) entries.push(entry);
 		else lost.push('Some of the last edits could not be read.');
 	}
 	try {

@@ -1,4 +1,4 @@
-import { keepEntries, keepListed, keepWork, KeptByAnother, type ListedSite } from './keep.ts';
+import { keepEntry, keepListed, keepWork, KeptByAnother, type ListedSite } from './keep.ts';
 import type { Entry, Work } from './journal.ts';
 
 /** After so many entries the whole is kept, so that opening goes through few of them. */
@@ -24,9 +24,13 @@ export interface Keepable {
 	readonly work: Work;
 }
 
+/** ms; after a rest as long as this another tab may have taken the site. */
+const rest = 1000;
+
 /**
- * Keeps the entries of the open site as they are made: each as soon as the one before it is kept, so
- * that whatever stops the browser, at most what was done while one is written is lost.
+ * Keeps the entries of the open site as they are made. Each is handed to the browser at once, without
+ * waiting for the one before it to be kept: so whatever stops the page, and however busy it is, hardly
+ * more than what was done in the moment before is lost.
  */
 export class Keeper {
 	/** When something was kept last, ms. */
@@ -35,7 +39,8 @@ export class Keeper {
 	fault = $state<string | undefined>();
 	private queue: Entry[] = [];
 	private kept = 0;
-	private running: Promise<void> | undefined;
+	private readonly sending = new Set<Promise<void>>();
+	private sentAt = 0;
 	private retry: ReturnType<typeof setTimeout> | undefined;
 	/** What the browser refused, to be tried again. */
 	private refused: (() => Promise<void>)[] = [];
@@ -54,12 +59,14 @@ export class Keeper {
 
 	note(entry: Entry): void {
 		this.queue.push(entry);
-		void this.run();
+		const sent = this.send(entry);
+		this.sending.add(sent);
+		void sent.finally(() => this.sending.delete(sent));
 	}
 
-	/** Keeps what is not kept yet; with `whole`, all of the site's text in one record. */
+	/** Waits for what is not kept yet; with `whole`, keeps all of the site's text in one record. */
 	async flush(whole = false): Promise<void> {
-		await this.run();
+		await Promise.all(this.sending);
 		if (!whole || this.queue.length > 0) return;
 		await this.put(() => this.keepWhole());
 	}
@@ -87,7 +94,10 @@ export class Keeper {
 			this.fault = undefined;
 			return true;
 		} catch (failure) {
-			if (failure instanceof KeptByAnother) this.overtaken();
+			if (failure instanceof KeptByAnother) {
+				this.overtaken();
+				return false;
+			}
 			this.fault = failure instanceof Error ? failure.message || failure.name : String(failure);
 			clearTimeout(this.retry);
 			this.retry = setTimeout(() => void this.tryAgain(), retryAfter);
@@ -100,31 +110,20 @@ export class Keeper {
 		for (const keep of this.refused.splice(0)) {
 			if (!(await this.put(keep))) return;
 		}
-		await this.run();
+		for (const entry of [...this.queue]) await this.send(entry);
 	}
 
-	private run(): Promise<void> {
-		this.running ??= this.keepQueue();
-		return this.running;
-	}
-
-	private async keepQueue(): Promise<void> {
-		// Not in the same moment: `running` is to be set before anything is done.
-		await Promise.resolve();
-		while (this.queue.length > 0 && (await this.keepBatch()));
-		this.running = undefined;
-	}
-
-	private async keepBatch(): Promise<boolean> {
-		const batch = [...this.queue];
+	private async send(entry: Entry): Promise<void> {
 		const { id } = this.current().listed;
-		// Where it is refused they stay in the queue, which is tried again.
-		if (!(await this.attempt(() => keepEntries(id, batch)))) return false;
-		this.queue = this.queue.slice(batch.length);
-		this.told(batch);
-		this.kept += batch.length;
-		if (this.kept >= mostEntries) await this.put(() => this.keepWhole());
-		return true;
+		const check = Date.now() - this.sentAt > rest;
+		this.sentAt = Date.now();
+		// Where it is refused it stays in the queue, which is tried again.
+		if (!(await this.attempt(() => keepEntry(id, entry, check)))) return;
+		this.queue = this.queue.filter((one) => one !== entry);
+		this.told([entry]);
+		if (++this.kept < mostEntries) return;
+		this.kept = 0;
+		await this.put(() => this.keepWhole());
 	}
 
 	private async keepWhole(): Promise<void> {
