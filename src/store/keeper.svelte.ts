@@ -91,7 +91,8 @@ export class Keeper {
 		try {
 			await inTime(keep());
 			this.keptAt = Date.now();
-			this.fault = undefined;
+			// The one that was just kept is still in the queue; others there are not kept yet.
+			if (this.queue.length <= 1 && this.refused.length === 0) this.fault = undefined;
 			return true;
 		} catch (failure) {
 			if (failure instanceof KeptByAnother) {
