@@ -13,6 +13,18 @@ const asked: string[] = [];
 const sent: string[] = [];
 const outside = (): string[] => sent.filter((url) => url.includes('.example'));
 
+before(async () => {
+	app = await startApp();
+	app.page.on('request', (request) => asked.push(request.url()));
+	// What the policy keeps back is told of as well, though it is never sent.
+	app.page.on('requestfailed', (request) => {
+		const why = request.failure()?.errorText ?? '';
+		if (why !== '') sent.push(request.url());
+	});
+	app.page.on('requestfinished', (request) => sent.push(request.url()));
+});
+after(() => app.close());
+
 const site = (name: string, body: string): string =>
 	[
 		`site "${name}" { bands { narrow 0 } }`,

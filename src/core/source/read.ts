@@ -55,7 +55,12 @@ export function readSiteFiles(files: SiteFiles, previous?: SiteReading): SiteRea
 }
 
 function sameValues(a: ReadonlyMap<string, unknown>, b: ReadonlyMap<string, unknown>): boolean {
-	return a.size === b.size && [...a].every(([name, value]) => b.has(name) && b.get(name) === value);
+	const others = [...b];
+	// In the same order too: messages name them in it.
+	return (
+		a.size === b.size &&
+		[...a].every(([name, value], at) => others[at]?.[0] === name && others[at][1] === value)
+	);
 }
 
 /** `file:line:col` of a place, for sentences and for the command line. */
