@@ -6,15 +6,7 @@ import type { Change } from '$core/source/change.ts';
 import type { Desk } from '$workers/desk.ts';
 import type { PageView, PageWish, Shown, SiteView } from '$workers/messages.ts';
 import { emptyHistory } from './history.ts';
-import {
-	advance,
-	advanceAll,
-	changesOf,
-	entryFor,
-	type Deed,
-	type Entry,
-	type Work
-} from './journal.ts';
+import { advance, changesOf, entryFor, type Deed, type Entry, type Work } from './journal.ts';
 import {
 	fetchSite,
 	keepAssets,
