@@ -17,7 +17,7 @@ export const heavySites = [
 export type HeavySite = (typeof heavySites)[number];
 
 /** ms; long enough for all that follows an opening or a change of view to have happened. */
-const settled = 1800;
+const settled = 1200;
 
 /**
  * The longest step of the page's own thread (ms) while a heavy site is opened in Plan, and while each

@@ -32,7 +32,7 @@
 			.start(place.wish)
 			.then(clearForgotten)
 			.catch(() => undefined);
-		const keep = () => void store.keepNow();
+		const keep = () => void store.leavePage();
 		// A page that comes back from being put to sleep may be behind another tab.
 		const woken = (event: PageTransitionEvent) => {
 			if (event.persisted) location.reload();

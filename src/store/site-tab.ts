@@ -21,6 +21,9 @@ export interface TabEvents {
 	asked(): Promise<void>;
 }
 
+/** ms; a page that was left, as by loading it again, has let go of the site by then. */
+const handover = 900;
+
 /** ms; a tab that does not answer within this is asleep, or gone. */
 const patience = 1000;
 
@@ -52,7 +55,7 @@ export class SiteTab {
 	async join(): Promise<boolean> {
 		// Without the API, as on addresses that are not secure, every tab writes.
 		if (!('locks' in navigator)) return true;
-		const got = await this.request({ ifAvailable: true });
+		const got = await this.request({ signal: AbortSignal.timeout(handover) });
 		if (!got) this.waitInLine();
 		return got;
 	}

@@ -170,6 +170,13 @@ class SiteStore {
 		if (this.writes && this.id !== '') await this.keeper.flush(true);
 	}
 
+	/** The page is left: what is not kept is kept, and another may write the site. */
+	async leavePage(): Promise<void> {
+		const keeping = this.keepNow();
+		this.tab?.close();
+		await keeping;
+	}
+
 	takeOver(): Promise<void> {
 		return this.tab?.takeOver() ?? Promise.resolve();
 	}

@@ -93,13 +93,14 @@
 		cancelAnimationFrame(frameRequest);
 		frameRequest = requestAnimationFrame(() => {
 			const inner = frame?.contentDocument;
-			if (!inner) return;
+			const root = inner && partsOf(inner)?.root;
+			if (!root) return;
 			measured = measureBoxes(inner);
 			if (!main) return;
 			chosenBox.noteSpaces(measureSpaces(inner));
 			const around = chosenBox.around?.ref;
 			tracks = around && measureTracks(inner, around);
-			rtl = inner.documentElement.dir === 'rtl';
+			rtl = root.dir === 'rtl';
 		});
 	}
 
