@@ -17,8 +17,9 @@ import { mutate } from './mutate.ts';
 import { Random } from './random.ts';
 import { seedSites } from './seeds.ts';
 
-/** px and ms: nothing that is done with a site of this size takes longer. */
+/** px, at which boxes are worked out. */
 const widths = [320, 800, 1400];
+/** ms; nothing that is done with a site of this size takes longer. */
 const mostTime = 1000;
 const year = 2000;
 

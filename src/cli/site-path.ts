@@ -1,6 +1,6 @@
 import { readdir, readFile, stat } from 'node:fs/promises';
 import { basename, join, relative, sep } from 'node:path';
-import type { SiteFiles } from '../core/model/files.ts';
+import { isLeftOut, type SiteFiles } from '../core/model/files.ts';
 import { takeIn, takeInFiles } from '../core/source/intake.ts';
 
 /**
@@ -17,7 +17,7 @@ export async function readSitePath(
 	for (const entry of await readdir(path, { recursive: true, withFileTypes: true })) {
 		const full = join(entry.parentPath, entry.name);
 		const inside = relative(path, full).split(sep).join('/');
-		if (inside.split('/').some((word) => word.startsWith('.') || word === 'node_modules')) continue;
+		if (isLeftOut(inside)) continue;
 		if (entry.isSymbolicLink()) leftOut(inside);
 		if (!entry.isFile()) continue;
 		files.set(inside, await readFile(full));

@@ -6,6 +6,7 @@
 	import { bringsFiles, takeDrop } from '$store/drop.ts';
 	import { clearForgotten } from '$store/kept-sites.ts';
 	import { look } from '$store/look.svelte.ts';
+	import { start } from '$store/opening.ts';
 	import { store } from '$store/site.svelte.ts';
 	import TopBar from '$views/shell/TopBar.svelte';
 	import { views } from '$views/shell/views.ts';
@@ -28,8 +29,7 @@
 			look.width = place.width;
 			look.height = place.height;
 		}
-		void store
-			.start(place.wish)
+		void start(place.wish)
 			.then(clearForgotten)
 			.catch(() => undefined);
 		const keep = () => void store.leavePage();

@@ -1,12 +1,7 @@
+import { isLeftOut } from '$core/model/files.ts';
 import { mostBytes } from '$core/source/limits.ts';
+import { openFile, openFolder } from './opening.ts';
 import { store } from './site.svelte.ts';
-
-/** Files of a folder that are never part of a site. */
-const leftOut = /(^|\/)(\.[^/]*|node_modules)(\/|$)/;
-
-export function isLeftOut(path: string): boolean {
-	return leftOut.test(path);
-}
 
 /** Whether something that is dragged brings files, and not a piece of text. */
 export function bringsFiles(event: DragEvent): boolean {
@@ -49,12 +44,12 @@ async function openEntries(entries: readonly FileSystemEntry[]): Promise<void> {
 	const left = { bytes: mostBytes };
 	for (const entry of entries)
 		await collect(entry, entries.length === 1 ? '' : entry.name, files, left);
-	await store.openFolder(files);
+	await openFolder(files);
 }
 
 async function openOne(file: File): Promise<void> {
 	if (/\.(eave|zip)$/i.test(file.name)) {
-		await store.openFile(file);
+		await openFile(file);
 		return;
 	}
 	store.say(

@@ -14,7 +14,6 @@ import {
 	keepWork,
 	listSites,
 	noteOpened,
-	openedLast,
 	type KeptSite,
 	type ListedSite
 } from './keep.ts';
@@ -71,49 +70,15 @@ class SiteStore {
 		return this.work.history;
 	}
 
-	/** Opens what was open before; at a first visit, the demo site. Never fails: what does is said. */
-	async start(wish: PageWish | undefined): Promise<void> {
+	/** Starts what reads sites; `wish` is the page to show first. */
+	begin(wish: PageWish | undefined): void {
 		this.wish = wish;
 		this.reader.start();
-		try {
-			await this.startWith(await lastOpened());
-		} catch (failure) {
-			this.say(`What this browser has kept cannot be read: ${reasonOf(failure)}.`);
-		}
-		if (this.work === nothing) await this.openDemo();
-		this.ready = true;
 	}
 
-	async openDemo(): Promise<void> {
-		const response = await fetch('/demo.zip').catch(() => undefined);
-		if (!response?.ok) {
-			this.say('The demo site could not be loaded: the server does not answer.');
-			return;
-		}
-		await this.openBytes('demo.zip', new Uint8Array(await response.arrayBuffer()));
-	}
-
-	/** Opens a file the user brought. Where it is no site, a notice says why, and the open site stays. */
-	async openFile(file: File): Promise<boolean> {
-		return this.openBytes(file.name, new Uint8Array(await file.arrayBuffer()));
-	}
-
-	/** The same for a folder. */
-	async openFolder(files: ReadonlyMap<string, Uint8Array>): Promise<boolean> {
-		return this.openTaken(await this.core.takeInFolder(files));
-	}
-
-	async openText(text: string): Promise<void> {
-		await this.adopt({ texts: new Map([['site.eave', text]]), assets: new Map() });
-	}
-
-	/** Opens another site that this browser has kept. */
-	async switchTo(id: string): Promise<void> {
-		await this.leave(async () => {
-			this.keeper.reset();
-			this.wish = undefined;
-			await this.startWith(id);
-		});
+	/** Another site starts with its own first page. */
+	forgetPlace(): void {
+		this.wish = undefined;
 	}
 
 	/** Changes the text as one step that can be undone. */
@@ -207,7 +172,7 @@ class SiteStore {
 	}
 
 	/** Keeps what is open before another site takes its place; where that cannot be, the user decides. */
-	private async leave(go: () => Promise<void>): Promise<void> {
+	async leave(go: () => Promise<void>): Promise<void> {
 		if (this.ready && this.writes) await this.keeper.flush(true);
 		if (!this.keeper.pending && this.keeper.fault === undefined) return go();
 		this.say(
@@ -258,18 +223,8 @@ class SiteStore {
 		await this.reopen();
 	}
 
-	private async startWith(id: string | undefined): Promise<void> {
-		const kept = id === undefined ? undefined : await fetchSite(id);
-		await this.listAgain();
-		if (kept) return this.showKept(kept);
-		if (id !== undefined) {
-			this.say(
-				'The site that was open here cannot be read any more. What is left of it was not changed.'
-			);
-		}
-	}
-
-	private async showKept(kept: KeptSite): Promise<void> {
+	/** Shows a site as it was kept; one that was damaged goes on as another. */
+	async showKept(kept: KeptSite): Promise<void> {
 		const { listed, lost } = kept;
 		if (lost.length > 0) {
 			// What is damaged is not written over: what could be read goes on as another site.
@@ -279,25 +234,13 @@ class SiteStore {
 			);
 			return;
 		}
+		this.keeper.reset();
 		await this.show(listed, kept, kept.assets);
 		this.keeper.keptAt = listed.changed;
 	}
 
-	private async openBytes(name: string, bytes: Uint8Array): Promise<boolean> {
-		return this.openTaken(await this.core.takeIn(name, bytes));
-	}
-
-	private async openTaken(taken: SiteFiles | { readonly refused: string }): Promise<boolean> {
-		if ('refused' in taken) {
-			this.say(`${taken.refused} The open site is as it was.`);
-			return false;
-		}
-		await this.adopt(taken);
-		return true;
-	}
-
 	/** Opens files as a site of their own, which is kept before it is shown. */
-	private adopt(files: SiteFiles): Promise<void> {
+	adopt(files: SiteFiles): Promise<void> {
 		return this.leave(() => this.adoptNow(files));
 	}
 
@@ -384,7 +327,7 @@ class SiteStore {
 }
 
 /** Where a tab notes which site it has open, so that it comes back to it. */
-const tabKey = 'long-eave site';
+export const tabKey = 'long-eave site';
 
 function noteTab(id: string): void {
 	try {
@@ -393,14 +336,6 @@ function noteTab(id: string): void {
 		// It then comes back to the site that was opened last.
 	}
 	void noteOpened(id).catch(() => undefined);
-}
-
-async function lastOpened(): Promise<string | undefined> {
-	try {
-		return sessionStorage.getItem(tabKey) ?? (await openedLast());
-	} catch {
-		return openedLast();
-	}
 }
 
 export const store = new SiteStore();

@@ -1,4 +1,5 @@
 import type { CrossSection } from '$core/drawing/cross-section.ts';
+import type { Place as FilePlace } from '$core/emit/check-paths.ts';
 import type { Roofline } from '$core/drawing/roofline.ts';
 import type { RegionFate } from '$core/resolve/between.ts';
 import type { Mend } from '$core/messages/problem.ts';
@@ -62,9 +63,7 @@ export interface Shown {
 	readonly page: PageView | undefined;
 }
 
-export interface DeliveredView {
-	readonly path: string;
-	readonly kind: 'page' | 'style' | 'asset';
+export interface DeliveredView extends FilePlace {
 	/** bytes */
 	readonly size: number;
 }

@@ -49,8 +49,8 @@ test('of twenty processes killed while someone types, none loses more than a sec
 		const before = await editorText(page);
 		await toEnd(page);
 		const keys: { key: string; at: number }[] = [];
-		const until = performance.now() + 1300;
-		while (performance.now() < until) {
+		const end = performance.now() + 1300;
+		while (performance.now() < end) {
 			const key = String(keys.length % 10);
 			await page.keyboard.type(key);
 			keys.push({ key, at: performance.now() });
@@ -185,6 +185,26 @@ test('a site that was damaged is rescued as far as it can be read, and said', as
 		/was damaged in this browser/
 	);
 	assert.match(await editorText(page), /"Damaged"/);
+	await page.close();
+});
+
+test('a site of which nothing can be read does not become the demo in silence', async () => {
+	const page = await tab('/source');
+	await openNew(page, 'Gone');
+	await page.evaluate(async () => {
+		const open = indexedDB.open('long-eave');
+		const database = await new Promise<IDBDatabase>(
+			(resolve) => (open.onsuccess = () => resolve(open.result))
+		);
+		const id = sessionStorage.getItem('long-eave site') ?? '';
+		const store = database.transaction('works', 'readwrite').objectStore('works');
+		await new Promise((resolve) => (store.put('nothing that is a text', id).onsuccess = resolve));
+		database.close();
+	});
+	await page.reload();
+	await page.waitForSelector('[data-ready]');
+	const said = await page.$eval('[role=alert]', (one) => one.textContent ?? '');
+	assert.match(said, /cannot be read any more.*The demo site is open instead/);
 	await page.close();
 });
 

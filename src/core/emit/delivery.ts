@@ -14,9 +14,7 @@ import { planPaths, type PathPlan } from './paths.ts';
 import { escapeHtml } from './escape.ts';
 
 /** One file that is handed over. */
-export interface DeliveredFile {
-	readonly path: string;
-	readonly kind: 'page' | 'style' | 'asset';
+export interface DeliveredFile extends Place {
 	readonly content: string | Uint8Array;
 }
 

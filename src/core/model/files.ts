@@ -7,3 +7,8 @@ export interface SiteFiles {
 export function isEaveFile(path: string): boolean {
 	return path.endsWith('.eave');
 }
+
+/** What lies in a site's folder and is none of its files: what is hidden, and installed packages. */
+export function isLeftOut(path: string): boolean {
+	return path.split('/').some((word) => word.startsWith('.') || word === 'node_modules');
+}

@@ -2,17 +2,13 @@ import type { Layout, Member } from '../model/site.ts';
 import { arrangementAt, settingsAt, type Bands } from './bands.ts';
 
 /** A box by what it says about what is in it. */
-type Around = Pick<Layout, 'settings' | 'arrangements'> & { readonly members: readonly Member[] };
+type Around = Pick<Layout, 'settings' | 'arrangements' | 'members'>;
 
-/** Whether a region of a layout can be seen in a band: it, and all that it stands in, is shown and placed. */
-export function isShownAt(region: Member, layout: Layout, bands: Bands, band: number): boolean {
-	return isShownIn(layout, region, bands, band);
-}
-
-function isShownIn(around: Around, wanted: Member, bands: Bands, band: number): boolean {
+/** Whether a region in a box can be seen in a band: it, and all that it stands in, is shown and placed. */
+export function isShownAt(region: Member, around: Around, bands: Bands, band: number): boolean {
 	return around.members.some((member) => {
 		const holds =
-			member === wanted || (member.kind === 'wrapper' && isShownIn(member, wanted, bands, band));
+			member === region || (member.kind === 'wrapper' && isShownAt(region, member, bands, band));
 		return holds && isPlaced(member, around, bands, band);
 	});
 }

@@ -2,13 +2,14 @@
 	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import type { ListedSite } from '$store/keep.ts';
 	import { duplicate, forget } from '$store/kept-sites.ts';
+	import { switchTo } from '$store/opening.ts';
 	import { store } from '$store/site.svelte.ts';
 
 	let { open = $bindable() }: { open: boolean } = $props();
 
 	async function show(site: ListedSite): Promise<void> {
 		open = false;
-		await store.switchTo(site.id);
+		await switchTo(site.id);
 	}
 
 	async function carryOut(deed: Promise<void>): Promise<void> {

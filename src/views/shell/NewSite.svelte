@@ -2,7 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { readStarterRegions, starterElements, starterText } from '$core/source/starter.ts';
-	import { store } from '$store/site.svelte.ts';
+	import { openText } from '$store/opening.ts';
 
 	let { open = $bindable() }: { open: boolean } = $props();
 
@@ -13,7 +13,7 @@
 
 	async function create(event: SubmitEvent): Promise<void> {
 		event.preventDefault();
-		await store.openText(starterText(name.trim() || 'My site', regions));
+		await openText(starterText(name.trim() || 'My site', regions));
 		open = false;
 		await goto('/plan');
 	}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
-	import { isLeftOut } from '$store/drop.ts';
+	import { isLeftOut } from '$core/model/files.ts';
+	import { openDemo, openFile, openFolder, switchTo } from '$store/opening.ts';
 	import { store } from '$store/site.svelte.ts';
 	import KeptSites from './KeptSites.svelte';
 	import NewSite from './NewSite.svelte';
@@ -19,23 +20,23 @@
 		else if (value === 'open') fileInput.click();
 		else if (value === 'folder') folderInput.click();
 		else if (value === 'list') listing = true;
-		else if (value === 'demo') void store.openDemo();
-		else if (value.startsWith('site ')) void store.switchTo(value.slice(5));
+		else if (value === 'demo') void openDemo();
+		else if (value.startsWith('site ')) void switchTo(value.slice(5));
 	}
 
 	async function openChosen(): Promise<void> {
 		const [file] = fileInput.files ?? [];
-		if (file) await store.openFile(file);
+		if (file) await openFile(file);
 		fileInput.value = '';
 	}
 
-	async function openFolder(): Promise<void> {
+	async function openChosenFolder(): Promise<void> {
 		const files = new Map<string, Uint8Array>();
 		for (const file of folderInput.files ?? []) {
 			if (isLeftOut(file.webkitRelativePath)) continue;
 			files.set(file.webkitRelativePath, new Uint8Array(await file.arrayBuffer()));
 		}
-		if (files.size > 0) await store.openFolder(files);
+		if (files.size > 0) await openFolder(files);
 		folderInput.value = '';
 	}
 </script>
@@ -94,7 +95,7 @@
 		webkitdirectory
 		aria-label="Open a folder"
 		hidden
-		onchange={() => void openFolder()}
+		onchange={() => void openChosenFolder()}
 	/>
 </div>
 

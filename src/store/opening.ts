@@ -1,0 +1,87 @@
+import { reasonOf } from '$core/messages/problem.ts';
+import type { SiteFiles } from '$core/model/files.ts';
+import type { PageWish } from '$workers/messages.ts';
+import { fetchSite, openedLast } from './keep.ts';
+import { store, tabKey } from './site.svelte.ts';
+
+/** The ways in which a site comes to be open. Whatever cannot be opened, a notice says why, and the open site stays. */
+
+/** Opens what was open before; at a first visit, the demo site. Never fails: what does is said. */
+export async function start(wish: PageWish | undefined): Promise<void> {
+	store.begin(wish);
+	let lost: string | undefined;
+	try {
+		const id = await lastOpened();
+		if (id !== undefined && !(await showKept(id))) {
+			lost =
+				'The site that was open here cannot be read any more. What is left of it was not changed.';
+		}
+	} catch (failure) {
+		lost = `What this browser has kept cannot be read: ${reasonOf(failure)}.`;
+	}
+	if (store.id === '') await openDemo();
+	// Said last: opening another site takes away what was said of the one before.
+	if (lost !== undefined)
+		store.say(`${lost}${store.id === '' ? '' : ' The demo site is open instead.'}`);
+	store.ready = true;
+}
+
+export async function openDemo(): Promise<void> {
+	const response = await fetch('/demo.zip').catch(() => undefined);
+	if (!response?.ok) {
+		store.say('The demo site could not be loaded: the server does not answer.');
+		return;
+	}
+	await openBytes('demo.zip', new Uint8Array(await response.arrayBuffer()));
+}
+
+export async function openFile(file: File): Promise<boolean> {
+	return openBytes(file.name, new Uint8Array(await file.arrayBuffer()));
+}
+
+/** Opens the files of a folder, by their paths from it. */
+export async function openFolder(files: ReadonlyMap<string, Uint8Array>): Promise<boolean> {
+	return openTaken(await store.core.takeInFolder(files));
+}
+
+export async function openText(text: string): Promise<void> {
+	await store.adopt({ texts: new Map([['site.eave', text]]), assets: new Map() });
+}
+
+/** Opens another site that this browser has kept. */
+export async function switchTo(id: string): Promise<void> {
+	await store.leave(async () => {
+		store.forgetPlace();
+		const shown = await showKept(id).catch(() => false);
+		if (!shown) store.say('That site cannot be read in this browser any more.');
+	});
+}
+
+/** Shows a kept site; gives whether it could be read. */
+async function showKept(id: string): Promise<boolean> {
+	const kept = await fetchSite(id);
+	await store.listAgain();
+	if (kept) await store.showKept(kept);
+	return kept !== undefined;
+}
+
+async function openBytes(name: string, bytes: Uint8Array): Promise<boolean> {
+	return openTaken(await store.core.takeIn(name, bytes));
+}
+
+async function openTaken(taken: SiteFiles | { readonly refused: string }): Promise<boolean> {
+	if ('refused' in taken) {
+		store.say(`${taken.refused} The open site is as it was.`);
+		return false;
+	}
+	await store.adopt(taken);
+	return true;
+}
+
+async function lastOpened(): Promise<string | undefined> {
+	try {
+		return sessionStorage.getItem(tabKey) ?? (await openedLast());
+	} catch {
+		return openedLast();
+	}
+}
