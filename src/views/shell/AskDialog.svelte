@@ -1,7 +1,8 @@
 <script lang="ts">
-	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import { ask } from '$store/ask.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import Question from './Question.svelte';
 
 	let values = $state<string[]>([]);
 	let refused = $state<string | undefined>();
@@ -32,40 +33,26 @@
 	}
 </script>
 
-<Dialog
+<Question
 	open={ask.question !== undefined}
-	onOpenChange={({ open }) => {
-		if (!open) ask.question = undefined;
-	}}
+	title={ask.question?.title ?? ''}
+	says={ask.question?.says ?? ''}
+	onClose={() => (ask.question = undefined)}
 >
-	<Portal>
-		<Dialog.Backdrop class="question-veil" />
-		<Dialog.Positioner class="question-place">
-			<Dialog.Content class="question">
-				<Dialog.Title class="title">{ask.question?.title}</Dialog.Title>
-				<Dialog.Description class="small">{ask.question?.says}</Dialog.Description>
-				<form onsubmit={submit}>
-					{#each ask.question?.fields ?? [] as field, index (field.label)}
-						<label>
-							<span class="cap">{field.label}</span>
-							<input
-								class="field"
-								class:mono={field.mono}
-								bind:value={values[index]}
-								onfocus={toEnd}
-							/>
-						</label>
-					{/each}
-					{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
-					<div class="buttons">
-						<button class="primary" type="submit">{ask.question?.act}</button>
-						<Dialog.CloseTrigger class="act">Leave it</Dialog.CloseTrigger>
-					</div>
-				</form>
-			</Dialog.Content>
-		</Dialog.Positioner>
-	</Portal>
-</Dialog>
+	<form onsubmit={submit}>
+		{#each ask.question?.fields ?? [] as field, index (field.label)}
+			<label>
+				<span class="cap">{field.label}</span>
+				<input class="field" class:mono={field.mono} bind:value={values[index]} onfocus={toEnd} />
+			</label>
+		{/each}
+		{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
+		<div class="buttons">
+			<button class="primary" type="submit">{ask.question?.act}</button>
+			<Dialog.CloseTrigger class="act">Leave it</Dialog.CloseTrigger>
+		</div>
+	</form>
+</Question>
 
 <style>
 	form {

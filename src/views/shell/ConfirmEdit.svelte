@@ -1,35 +1,27 @@
 <script lang="ts">
-	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import { wishes } from '$store/wishes.svelte.ts';
+	import Question from './Question.svelte';
 </script>
 
-<Dialog
-	role="alertdialog"
+<Question
+	alert
 	open={wishes.asking !== undefined}
-	onOpenChange={({ open }) => {
-		if (!open) wishes.asking = undefined;
-	}}
+	title="{wishes.asking?.edit.label ?? ''}?"
+	says="This changes more than it says:"
+	onClose={() => (wishes.asking = undefined)}
 >
-	<Portal>
-		<Dialog.Backdrop class="question-veil" />
-		<Dialog.Positioner class="question-place">
-			<Dialog.Content class="question">
-				<Dialog.Title class="title">{wishes.asking?.edit.label}?</Dialog.Title>
-				<Dialog.Description>This changes more than it says:</Dialog.Description>
-				<ul>
-					{#each wishes.asking?.edit.consequences ?? [] as sentence (sentence)}
-						<li>{sentence}</li>
-					{/each}
-				</ul>
-				<div class="buttons">
-					<button class="primary" onclick={() => void wishes.agree()}>Do it all</button>
-					<Dialog.CloseTrigger class="act">Leave it</Dialog.CloseTrigger>
-				</div>
-				<p class="small">It is one step: undo takes all of it back.</p>
-			</Dialog.Content>
-		</Dialog.Positioner>
-	</Portal>
-</Dialog>
+	<ul>
+		{#each wishes.asking?.edit.consequences ?? [] as sentence (sentence)}
+			<li>{sentence}</li>
+		{/each}
+	</ul>
+	<div class="buttons">
+		<button class="primary" onclick={() => void wishes.agree()}>Do it all</button>
+		<Dialog.CloseTrigger class="act">Leave it</Dialog.CloseTrigger>
+	</div>
+	<p class="small">It is one step: undo takes all of it back.</p>
+</Question>
 
 <style>
 	ul {

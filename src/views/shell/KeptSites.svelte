@@ -1,9 +1,10 @@
 <script lang="ts">
-	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import type { ListedSite } from '$store/keep.ts';
 	import { duplicate, forget } from '$store/kept-sites.ts';
 	import { switchTo } from '$store/opening.ts';
 	import { store } from '$store/site.svelte.ts';
+	import Question from './Question.svelte';
 
 	let { open = $bindable() }: { open: boolean } = $props();
 
@@ -21,49 +22,42 @@
 	}
 </script>
 
-<Dialog {open} onOpenChange={(details) => (open = details.open)}>
-	<Portal>
-		<Dialog.Backdrop class="question-veil" />
-		<Dialog.Positioner class="question-place">
-			<Dialog.Content class="question">
-				<Dialog.Title class="title">Sites kept in this browser</Dialog.Title>
-				<Dialog.Description class="small">
-					Each is kept by itself. What is forgotten can be taken back until the application is
-					started the next time.
-				</Dialog.Description>
-				<ul>
-					{#each store.sites as site (site.id)}
-						<li>
-							<span class="name">{site.name}</span>
-							<span class="small">{new Date(site.changed).toLocaleString()}</span>
-							<span class="acts">
-								{#if site.id === store.id}
-									<span class="small">open</span>
-								{:else}
-									<button class="act" aria-label="Open {site.name}" onclick={() => void show(site)}
-										>Open</button
-									>
-								{/if}
-								<button
-									class="act"
-									aria-label="Duplicate {site.name}"
-									onclick={() => void carryOut(duplicate(site))}>Duplicate</button
-								>
-								<button
-									class="act"
-									aria-label="Forget {site.name}"
-									disabled={site.id === store.id}
-									onclick={() => void carryOut(forget(site))}>Forget</button
-								>
-							</span>
-						</li>
-					{/each}
-				</ul>
-				<Dialog.CloseTrigger class="act">Close</Dialog.CloseTrigger>
-			</Dialog.Content>
-		</Dialog.Positioner>
-	</Portal>
-</Dialog>
+<Question
+	{open}
+	title="Sites kept in this browser"
+	says="Each is kept by itself. What is forgotten can be taken back until the application is started the next time."
+	onClose={() => (open = false)}
+>
+	<ul>
+		{#each store.sites as site (site.id)}
+			<li>
+				<span class="name">{site.name}</span>
+				<span class="small">{new Date(site.changed).toLocaleString()}</span>
+				<span class="acts">
+					{#if site.id === store.id}
+						<span class="small">open</span>
+					{:else}
+						<button class="act" aria-label="Open {site.name}" onclick={() => void show(site)}
+							>Open</button
+						>
+					{/if}
+					<button
+						class="act"
+						aria-label="Duplicate {site.name}"
+						onclick={() => void carryOut(duplicate(site))}>Duplicate</button
+					>
+					<button
+						class="act"
+						aria-label="Forget {site.name}"
+						disabled={site.id === store.id}
+						onclick={() => void carryOut(forget(site))}>Forget</button
+					>
+				</span>
+			</li>
+		{/each}
+	</ul>
+	<Dialog.CloseTrigger class="act">Close</Dialog.CloseTrigger>
+</Question>
 
 <style>
 	ul {

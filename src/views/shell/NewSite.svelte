@@ -1,8 +1,9 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import { readStarterRegions, starterElements, starterText } from '$core/source/starter.ts';
 	import { openText } from '$store/opening.ts';
+	import Question from './Question.svelte';
 
 	let { open = $bindable() }: { open: boolean } = $props();
 
@@ -19,47 +20,37 @@
 	}
 </script>
 
-<Dialog {open} onOpenChange={(details) => (open = details.open)}>
-	<Portal>
-		<Dialog.Backdrop class="question-veil" />
-		<Dialog.Positioner class="question-place">
-			<Dialog.Content class="question">
-				<Dialog.Title class="title">What regions does your page have?</Dialog.Title>
-				<Dialog.Description class="small">
-					Look at the page you want and name its parts, in reading order. The first layout is
-					written from them; you can change everything later. The site that is open now stays in
-					this browser.
-				</Dialog.Description>
-				<form onsubmit={create}>
-					<label>
-						<span class="cap">Name of the site</span>
-						<input class="field" bind:value={name} />
-					</label>
-					<label>
-						<span class="cap">Regions, with commas between</span>
-						<input class="field mono" bind:value={words} />
-					</label>
-					<ol aria-label="Regions of the first layout">
-						{#each regions as region (region.name)}
-							<li>
-								<span class="mono">{region.name}</span>
-								<span class="small">
-									{starterElements[region.role]}{region.role === 'content'
-										? ', the slot for pages'
-										: ''}
-								</span>
-							</li>
-						{/each}
-					</ol>
-					<div class="buttons">
-						<button class="primary" type="submit">Make the site</button>
-						<Dialog.CloseTrigger class="act">Leave it</Dialog.CloseTrigger>
-					</div>
-				</form>
-			</Dialog.Content>
-		</Dialog.Positioner>
-	</Portal>
-</Dialog>
+<Question
+	{open}
+	title="What regions does your page have?"
+	says="Look at the page you want and name its parts, in reading order. The first layout is written from them; you can change everything later. The site that is open now stays in this browser."
+	onClose={() => (open = false)}
+>
+	<form onsubmit={create}>
+		<label>
+			<span class="cap">Name of the site</span>
+			<input class="field" bind:value={name} />
+		</label>
+		<label>
+			<span class="cap">Regions, with commas between</span>
+			<input class="field mono" bind:value={words} />
+		</label>
+		<ol aria-label="Regions of the first layout">
+			{#each regions as region (region.name)}
+				<li>
+					<span class="mono">{region.name}</span>
+					<span class="small">
+						{starterElements[region.role]}{region.role === 'content' ? ', the slot for pages' : ''}
+					</span>
+				</li>
+			{/each}
+		</ol>
+		<div class="buttons">
+			<button class="primary" type="submit">Make the site</button>
+			<Dialog.CloseTrigger class="act">Leave it</Dialog.CloseTrigger>
+		</div>
+	</form>
+</Question>
 
 <style>
 	form {

@@ -1,0 +1,35 @@
+<script lang="ts">
+	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import type { Snippet } from 'svelte';
+
+	/** A dialog over everything else: what it asks, and below that what it is answered with. */
+	interface Props {
+		open: boolean;
+		title: string;
+		says: string;
+		/** It waits for a word before something is done. */
+		alert?: boolean;
+		onClose: () => void;
+		children: Snippet;
+	}
+	const { open, title, says, alert = false, onClose, children }: Props = $props();
+</script>
+
+<Dialog
+	role={alert ? 'alertdialog' : 'dialog'}
+	{open}
+	onOpenChange={(details) => {
+		if (!details.open) onClose();
+	}}
+>
+	<Portal>
+		<Dialog.Backdrop class="question-veil" />
+		<Dialog.Positioner class="question-place">
+			<Dialog.Content class="question">
+				<Dialog.Title class="title">{title}</Dialog.Title>
+				<Dialog.Description class="small">{says}</Dialog.Description>
+				{@render children()}
+			</Dialog.Content>
+		</Dialog.Positioner>
+	</Portal>
+</Dialog>
