@@ -36,6 +36,13 @@ const ahead =
 const pages = new WeakMap<Element, string>();
 const shown = new WeakMap<Element, string>();
 
+/** The frame's document, once it is the one that the application serves for pages and none before or after it. */
+export function stageOf(frame: HTMLIFrameElement): Document | undefined {
+	const document = frame.contentDocument;
+	const root = document && partsOf(document)?.root;
+	return root && attribute(root, 'data-stage') !== undefined ? document : undefined;
+}
+
 /**
  * Puts a page into the frame's document; gives whether it has one to put it into. Scripts in the page
  * do not run: the frame's sandbox and its policy forbid them. With `onMore`, a piece that is very long
@@ -47,7 +54,7 @@ export function showInFrame(
 	address: string,
 	onMore?: () => void
 ): boolean {
-	const document = frame.contentDocument;
+	const document = stageOf(frame);
 	const target = document && partsOf(document);
 	if (!target) return false;
 	if (pages.get(target.body) === address + html) return true;

@@ -1,6 +1,6 @@
 import type { Metrics } from '$core/geometry/metrics.ts';
 import { all, appendTo, attribute, create, htmlIn, parent, partsOf, rectOf } from './dom.ts';
-import { showInFrame } from './frame.ts';
+import { showInFrame, stageOf } from './frame.ts';
 
 /** Sizes of pieces as the browser shows them, measured in a frame that no one sees. */
 
@@ -35,7 +35,7 @@ export async function measurePieces(
 	address: string,
 	signal: AbortSignal
 ): Promise<Metrics | undefined> {
-	const inner = frame.contentDocument;
+	const inner = stageOf(frame);
 	if (!inner || !showInFrame(frame, html, address)) return undefined;
 	const head = partsOf(inner)?.head;
 	if (!head) return undefined;

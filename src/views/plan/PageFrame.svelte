@@ -13,6 +13,7 @@
 		measureSpaces,
 		measureTracks,
 		showInFrame,
+		stageOf,
 		traceAt,
 		type FollowedLink,
 		type MeasuredTracks
@@ -105,11 +106,11 @@
 	}
 
 	function onLoad(): void {
-		const inner = frame?.contentDocument;
-		const root = inner && partsOf(inner)?.root;
-		if (!frame || !inner || root?.dataset['stage'] === undefined) {
+		if (!frame) return;
+		const inner = stageOf(frame);
+		if (!inner) {
 			// Whatever led it away, the stage shows the site and comes back.
-			if (frame) frame.src = source;
+			frame.src = source;
 			return;
 		}
 		loads++;

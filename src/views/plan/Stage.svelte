@@ -40,12 +40,14 @@
 	const reach = $derived((held ? room + 12 : paneWidth) / scale);
 	const pageHeight = $derived(look.height ?? Math.max(200, (paneHeight - rulerHeight) / scale));
 	let hidden = $state<HTMLIFrameElement | undefined>();
+	/** The frame that measures has its document. */
+	let loaded = $state(false);
 	let jumps = $state.raw<readonly number[] | undefined>();
 
 	// Once the page rests: its pieces are measured, and the widths at which something jumps worked out.
 	$effect(() => {
 		const { page: name, address, html } = page;
-		const frame = hidden;
+		const frame = loaded ? hidden : undefined;
 		void bands;
 		const given = new AbortController();
 		const { signal } = given;
@@ -206,6 +208,7 @@
 	tabindex="-1"
 	sandbox="allow-same-origin"
 	src="/stage"
+	onload={() => (loaded = true)}
 ></iframe>
 
 <style>
