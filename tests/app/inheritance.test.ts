@@ -17,7 +17,8 @@ async function stageText(selector: string): Promise<string> {
 
 /** What the roofline says of a page. */
 async function row(page: string): Promise<string> {
-	return app.page.$eval(`[id="row ${page}"]`, (one) => one.getAttribute('aria-label') ?? '');
+	// What the row is called, as it is read out.
+	return app.page.$eval(`[id="row ${page}"] .unseen`, (one) => one.textContent?.trim() ?? '');
 }
 
 async function says(page: string, end: string): Promise<void> {
