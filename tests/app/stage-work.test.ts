@@ -121,12 +121,17 @@ test('pieces change their order, and a file comes and goes', async () => {
 	await (await named(app.page, 'button', 'Add file')).click();
 	await (await named(app.page, 'textbox', 'Name of the new file')).type('pages/about');
 	await app.page.keyboard.press('Enter');
-	await until('it is open', async () => (await textOf(app.page, '.tabs')).includes('about.eave'));
+	await until('it is open', async () =>
+		(await textOf(app.page, '.tabs [data-part=trigger]')).includes('about.eave')
+	);
 	await kept(app, 'Add pages/about.eave');
 	await app.page.reload();
 	await app.page.waitForSelector('[data-ready] .cm-content');
 	await (await named(app.page, 'button', 'Remove file')).click();
-	await until('it is gone', async () => !(await textOf(app.page, '.tabs')).includes('about.eave'));
+	await until(
+		'it is gone',
+		async () => !(await textOf(app.page, '.tabs [data-part=trigger]')).includes('about.eave')
+	);
 	const files = async (): Promise<string | undefined> =>
 		/(\d+) files/.exec(await textOf(app.page, '.tabs'))?.[1];
 	const without = Number(await files());

@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import type { BoundingBox, ElementHandle } from 'puppeteer-core';
 import { named, until, type App } from './app.ts';
 
 /** The text of a file of the open site, as Source shows it. */
@@ -26,10 +27,23 @@ export async function showTracks(app: App): Promise<void> {
 	if (await button.evaluate((one) => one.ariaPressed !== 'true')) await button.click();
 }
 
+/** Where something is once it stays there: what lies over the page follows it when it is laid out. */
+async function atRest(handle: ElementHandle): Promise<BoundingBox | undefined> {
+	let before = '';
+	return until('it rests', async () => {
+		const box = await handle.boundingBox();
+		const now = JSON.stringify(box);
+		const rests = now === before;
+		before = now;
+		await new Promise((resolve) => setTimeout(resolve, 120));
+		return rests && box !== null && box;
+	});
+}
+
 /** Drags something along by so many px of the screen. */
 export async function dragBy(app: App, role: string, name: string, x: number): Promise<void> {
 	const handle = await named(app.page, role, name);
-	const box = await handle.boundingBox();
+	const box = await atRest(handle);
 	assert.ok(box, `${name} is there`);
 	const [left, top] = [box.x + box.width / 2, box.y + Math.min(box.height / 2, 40)];
 	await app.page.mouse.move(left, top);
