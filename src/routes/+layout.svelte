@@ -32,7 +32,7 @@
 		void start(place.wish)
 			.then(clearForgotten)
 			.catch(() => undefined);
-		const keep = () => void store.leavePage();
+		const keep = () => store.leavePage();
 		// A page that comes back from being put to sleep may be behind another tab.
 		const woken = (event: PageTransitionEvent) => {
 			if (event.persisted) location.reload();

@@ -71,6 +71,15 @@ export class Keeper {
 		await this.put(() => this.keepWhole());
 	}
 
+	/**
+	 * Hands over what is not kept yet without waiting for anything: the page is left, and only what the
+	 * browser has by then is kept.
+	 */
+	handOver(): void {
+		const { id } = this.current().listed;
+		for (const entry of this.queue) void keepEntry(id, entry, false).catch(() => undefined);
+	}
+
 	/** Nothing of another site is kept under this one's name. */
 	reset(): void {
 		clearTimeout(this.retry);

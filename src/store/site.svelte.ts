@@ -136,10 +136,9 @@ class SiteStore {
 	}
 
 	/** The page is left: what is not kept is kept, and another may write the site. */
-	async leavePage(): Promise<void> {
-		const keeping = this.keepNow();
+	leavePage(): void {
+		if (this.writes && this.id !== '') this.keeper.handOver();
 		this.tab?.close();
-		await keeping;
 	}
 
 	takeOver(): Promise<void> {
