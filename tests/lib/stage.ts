@@ -9,9 +9,16 @@ export async function sourceText(app: App, file: string): Promise<string> {
 	await page.waitForSelector('[data-ready] .cm-content');
 	// The editor draws what is seen; a tall window sees all of it.
 	await page.setViewport({ width: 1280, height: 4000 });
-	const text = await until('the file is shown', () =>
-		page.$$eval('.cm-content .cm-line', (lines) => lines.map((line) => line.textContent).join('\n'))
-	);
+	let before = '';
+	const text = await until('all of the file is shown', async () => {
+		const now = await page.$$eval('.cm-content', ([editor]) =>
+			[...(editor?.querySelectorAll('.cm-line') ?? [])].map((line) => line.textContent).join('\n')
+		);
+		const rests = now !== '' && now === before;
+		before = now;
+		await new Promise((resolve) => setTimeout(resolve, 120));
+		return rests && now;
+	});
 	await page.setViewport({ width: 1280, height: 800 });
 	return text;
 }
