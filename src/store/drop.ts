@@ -1,3 +1,4 @@
+import { reasonOf } from '$core/messages/problem.ts';
 import { isLeftOut } from '$core/model/files.ts';
 import { mostBytes } from '$core/source/limits.ts';
 import { openFile, openFolder } from './opening.ts';
@@ -28,7 +29,7 @@ export async function takeDrop(event: DragEvent): Promise<void> {
 		if (entries.length === 0 && file) await openOne(file);
 		else await openEntries(entries);
 	} catch (failure) {
-		const why = failure instanceof Error ? failure.message : String(failure);
+		const why = reasonOf(failure);
 		store.say(`What was dropped cannot be opened: ${why}`);
 	}
 }

@@ -19,7 +19,7 @@ export const changeSchema = z.discriminatedUnion('kind', [
 	z.object({ kind: z.literal('drop'), file: z.string() })
 ]);
 
-export const stepSchema = z.object({
+const stepSchema = z.object({
 	label: z.string(),
 	changes: z.array(changeSchema),
 	inverse: z.array(changeSchema),

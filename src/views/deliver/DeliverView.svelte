@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { reasonOf } from '$core/messages/problem.ts';
 	import { download, slugOf } from '$store/download.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { DeliveryView } from '$workers/messages.ts';
@@ -33,7 +34,7 @@
 				failed = undefined;
 			})
 			.catch((failure: unknown) => {
-				if (current) failed = failure instanceof Error ? failure.message : String(failure);
+				if (current) failed = reasonOf(failure);
 			});
 		return () => (current = false);
 	});
@@ -43,7 +44,7 @@
 		try {
 			await download(kind);
 		} catch (failure) {
-			const why = failure instanceof Error ? failure.message : String(failure);
+			const why = reasonOf(failure);
 			store.say(`Nothing was handed over: ${why}`);
 		} finally {
 			busy = false;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { reasonOf } from '$core/messages/problem.ts';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import type { ListedSite } from '$store/keep.ts';
 	import { duplicate, forget } from '$store/kept-sites.ts';
@@ -15,9 +16,7 @@
 
 	async function carryOut(deed: Promise<void>): Promise<void> {
 		await deed.catch((failure: unknown) => {
-			store.say(
-				`The browser refused: ${failure instanceof Error ? failure.message : String(failure)}.`
-			);
+			store.say(`The browser refused: ${reasonOf(failure)}.`);
 		});
 	}
 </script>
