@@ -1,5 +1,5 @@
 // npm test: sets everything up, then types, lint, core tests and browser tests.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { build, install, must, root } from './lib/setup.js';
@@ -13,19 +13,32 @@ if (!chromium) {
 	);
 	process.exit(1);
 }
+const env = { ...process.env, CHROMIUM: chromium };
 must('npx', ['svelte-kit', 'sync']);
-must('npm', ['run', '--silent', 'types']);
-must('npm', ['run', '--silent', 'lint']);
 build();
-const tests = ['tests/core', 'tests/app'].flatMap((folder) =>
-	readdirSync(join(root, folder))
-		.filter((name) => name.endsWith('.test.ts'))
-		.map((name) => join(folder, name))
-);
-// One file at a time: a browser and the server it tests want both cores.
-must(process.execPath, ['--import', 'tsx', '--test', '--test-concurrency=1', ...tests], {
-	CHROMIUM: chromium
-});
+const coreTests = readdirSync(join(root, 'tests/core'))
+	.filter((name) => name.endsWith('.test.ts'))
+	.map((name) => join('tests/core', name));
+// What judges the text of the code beside what runs it; the browser tests want both cores.
+const judged = await Promise.all([
+	all([
+		['npm', 'run', '--silent', 'types'],
+		['npm', 'run', '--silent', 'lint']
+	]),
+	all([[process.execPath, '--import', 'tsx', '--test', '--test-concurrency=2', ...coreTests]])
+]);
+if (judged.includes(false)) process.exit(1);
+must(process.execPath, ['--import', 'tsx', 'scripts/app-tests.ts'], env);
+
+/** Runs commands one after the other; gives whether all went well. */
+async function all(commands) {
+	for (const [command, ...args] of commands) {
+		const child = spawn(command, args, { cwd: root, stdio: 'inherit', env });
+		const code = await new Promise((resolve) => child.on('exit', resolve));
+		if (code !== 0) return false;
+	}
+	return true;
+}
 
 function findChromium() {
 	const known = [

@@ -1,6 +1,7 @@
 import type { ChildProcess, StdioOptions } from 'node:child_process';
 
 export declare const root: string;
+export declare const sharedServer: string;
 export declare function must(
 	command: string,
 	args: readonly string[],
@@ -12,3 +13,4 @@ export declare function serve(
 	port: number,
 	stdio?: StdioOptions
 ): Promise<{ server: ChildProcess; address: string }>;
+export declare function anyPort(): Promise<number>;

@@ -1,10 +1,14 @@
 // What both commands need before anything else can run. No packages: they may not be installed yet.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, statSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const root = fileURLToPath(new URL('../..', import.meta.url));
+
+/** The variable of the environment that names a running server which several test files share. */
+export const sharedServer = 'LONG_EAVE_SERVER';
 
 /** Runs a command in the project's folder and ends this process where it fails. */
 export function must(command, args, env = {}) {
@@ -68,4 +72,18 @@ export async function serve(port, stdio = 'inherit') {
 	}
 	server.kill();
 	throw new Error(`The application did not start on port ${port}.`);
+}
+
+/** A port that nothing listens on. */
+export function anyPort() {
+	return new Promise((resolve, reject) => {
+		const probe = createServer();
+		probe.listen(0, '127.0.0.1', () => {
+			const found = probe.address();
+			probe.close(() => {
+				if (found && typeof found === 'object') resolve(found.port);
+				else reject(new Error('No port is free.'));
+			});
+		});
+	});
 }

@@ -5,9 +5,10 @@ import { metricsSchema, sizesFrom } from '../core/geometry/metrics.ts';
 import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';
 import { Sweep } from '../core/geometry/sweep.ts';
 import type { PieceSizes } from '../core/geometry/piece-size.ts';
-import { hasErrors } from '../core/messages/problem.ts';
+import { hasErrors, reasonOf } from '../core/messages/problem.ts';
 import { layerName } from '../core/model/site.ts';
 import { openSite } from './open-site.ts';
+import type { Streams } from './streams.ts';
 
 /** What `boxes` is asked for, as it was typed. */
 export interface BoxesOptions {
@@ -20,14 +21,18 @@ export interface BoxesOptions {
 }
 
 /** Prints the boxes of a page at a width, or at every width of a range. */
-export async function boxesCommand(path: string, options: BoxesOptions): Promise<number> {
+export async function boxesCommand(
+	path: string,
+	options: BoxesOptions,
+	streams: Streams
+): Promise<number> {
 	const widths = widthsOf(options);
 	const height = Number(options.height);
 	if (!widths || !(height > 0)) {
-		process.stderr.write('Give --width 900 or --widths 280..1760, and --height in px.\n');
+		streams.errors('Give --width 900 or --widths 280..1760, and --height in px.\n');
 		return 2;
 	}
-	const opened = await openSite(path);
+	const opened = await openSite(path, streams);
 	if (typeof opened === 'number') return opened;
 	const page = [...opened.site.routes, ...opened.site.states].find(
 		(one) => layerName(one) === options.route
@@ -35,12 +40,12 @@ export async function boxesCommand(path: string, options: BoxesOptions): Promise
 	const [instance] = page ? opened.instances(page) : [];
 	if (!page || !instance) {
 		const known = opened.routes.map((one) => one.pattern.text).join(', ');
-		process.stderr.write(`There is no route ${options.route}. There is ${known}.\n`);
+		streams.errors(`There is no route ${options.route}. There is ${known}.\n`);
 		return 2;
 	}
 	const measured = await readMetrics(options.metrics);
 	if (typeof measured === 'string') {
-		process.stderr.write(`${measured}\n`);
+		streams.errors(`${measured}\n`);
 		return 2;
 	}
 	const target = { link: (url: string) => url, styleLines: [], year: new Date().getFullYear() };
@@ -63,11 +68,11 @@ export async function boxesCommand(path: string, options: BoxesOptions): Promise
 	}));
 	const [only] = found;
 	const answer = options.widths === undefined ? only?.boxes : found;
-	process.stdout.write(
+	streams.out(
 		(options.json ? JSON.stringify(answer, null, 1) : found.map(tableOf).join('\n\n')) + '\n'
 	);
 	if (estimated > 0) {
-		process.stderr.write(
+		streams.errors(
 			'Sizes of pieces are estimated from their text; --metrics brings measured ones.\n'
 		);
 	}
@@ -91,7 +96,7 @@ async function readMetrics(
 		if (parsed.success) return sizesFrom(parsed.data);
 		return `${path} holds no metrics: ${parsed.error.issues[0]?.message ?? 'it has another shape'}.`;
 	} catch (failure) {
-		return `${path} cannot be read: ${failure instanceof Error ? failure.message : String(failure)}`;
+		return `${path} cannot be read: ${reasonOf(failure)}`;
 	}
 }
 

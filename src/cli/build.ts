@@ -3,29 +3,36 @@ import { basename, dirname, join, relative, resolve, sep } from 'node:path';
 import { deliver, deliveryProblems } from '../core/emit/delivery.ts';
 import { hasErrors } from '../core/messages/problem.ts';
 import { openSite, printProblems, systemSentence } from './open-site.ts';
+import type { Streams } from './streams.ts';
 import { writeDelivery, WriteRefused } from './write-delivery.ts';
 
 /**
  * Writes the static site of `path` into `out`. Nothing is written where the site has errors (1), and
  * where the folder cannot be written to it is left as it was (2).
  */
-export async function buildCommand(path: string, out: string, year: number): Promise<number> {
+export async function buildCommand(
+	path: string,
+	out: string,
+	year: number,
+	streams: Streams
+): Promise<number> {
 	if (!Number.isInteger(year)) {
-		process.stderr.write(`--year needs a year, such as 2026.\n`);
+		streams.errors(`--year needs a year, such as 2026.\n`);
 		return 2;
 	}
 	const wrong = await whyNotInto(out, path);
 	if (wrong !== undefined) {
-		process.stderr.write(`${wrong}\n`);
+		streams.errors(`${wrong}\n`);
 		return 2;
 	}
-	const opened = await openSite(path);
+	const opened = await openSite(path, streams);
 	if (typeof opened === 'number') return opened;
 	const problems = deliveryProblems(opened, year);
 	if (hasErrors(problems)) {
 		printProblems(
 			problems.filter((problem) => !opened.problems.includes(problem)),
-			opened.reading.files.texts
+			opened.reading.files.texts,
+			streams
 		);
 		return 1;
 	}
@@ -34,14 +41,12 @@ export async function buildCommand(path: string, out: string, year: number): Pro
 		const { removed } = await writeDelivery(files, out);
 		const pages = files.filter((file) => file.kind === 'page').length;
 		const gone = removed > 0 ? `, and took away ${removed} that the site no longer has` : '';
-		process.stdout.write(
-			`Wrote ${pages} pages and ${files.length - pages} other files to ${out}${gone}\n`
-		);
+		streams.out(`Wrote ${pages} pages and ${files.length - pages} other files to ${out}${gone}\n`);
 		return 0;
 	} catch (failure) {
 		const sentence = failure instanceof WriteRefused ? failure.message : systemSentence(failure);
 		if (sentence === undefined) throw failure;
-		process.stderr.write(`Nothing was written: ${sentence}\n`);
+		streams.errors(`Nothing was written: ${sentence}\n`);
 		return 2;
 	}
 }

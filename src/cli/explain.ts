@@ -2,21 +2,27 @@ import { layerName } from '../core/model/site.ts';
 import { explain, explanationText } from '../core/resolve/explain.ts';
 import { hasErrors } from '../core/messages/problem.ts';
 import { openSite } from './open-site.ts';
+import type { Streams } from './streams.ts';
 
 /** Prints where everything on a page comes from, as text or as JSON. */
-export async function explainCommand(path: string, route: string, json: boolean): Promise<number> {
-	const opened = await openSite(path);
+export async function explainCommand(
+	path: string,
+	route: string,
+	json: boolean,
+	streams: Streams
+): Promise<number> {
+	const opened = await openSite(path, streams);
 	if (typeof opened === 'number') return opened;
 	const page = [...opened.site.routes, ...opened.site.states].find(
 		(one) => layerName(one) === route
 	);
 	if (!page) {
 		const known = opened.routes.map((one) => one.pattern.text).join(', ');
-		process.stderr.write(`There is no route ${route}. There is ${known}.\n`);
+		streams.errors(`There is no route ${route}. There is ${known}.\n`);
 		return 2;
 	}
 	const explanation = explain(page, opened);
 	const text = json ? JSON.stringify(explanation, null, 2) : explanationText(explanation);
-	process.stdout.write(text + '\n');
+	streams.out(text + '\n');
 	return hasErrors(opened.problems) ? 1 : 0;
 }

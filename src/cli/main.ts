@@ -3,15 +3,17 @@ import { boxesCommand, type BoxesOptions } from './boxes.ts';
 import { buildCommand } from './build.ts';
 import { reasonOf } from '../core/messages/problem.ts';
 import { explainCommand } from './explain.ts';
+import { ownStreams } from './streams.ts';
 
 /** How a command ended. */
 export const exitCodes = { done: 0, errors: 1, usage: 2 } as const;
 
 /** Runs the command line and gives the exit code: 0 done, 1 errors in the site, 2 wrong usage. */
-export async function run(args: readonly string[]): Promise<number> {
+export async function run(args: readonly string[], streams = ownStreams): Promise<number> {
 	let code: number = exitCodes.done;
 	const program = new Command('long-eave')
 		.description('Shared page shells and nested layouts, as plain HTML and CSS.')
+		.configureOutput({ writeOut: streams.out, writeErr: streams.errors })
 		.exitOverride();
 	program
 		.command('build')
@@ -21,7 +23,7 @@ export async function run(args: readonly string[]): Promise<number> {
 		.option('--year <year>', 'the year that {year} stands for', String(new Date().getFullYear()))
 		.exitOverride()
 		.action(async (site: string, options: { out: string; year: string }) => {
-			code = await buildCommand(site, options.out, Number(options.year));
+			code = await buildCommand(site, options.out, Number(options.year), streams);
 		});
 	program
 		.command('explain')
@@ -34,7 +36,7 @@ export async function run(args: readonly string[]): Promise<number> {
 		.option('--json', 'as JSON')
 		.exitOverride()
 		.action(async (site: string, options: { route: string; json?: true }) => {
-			code = await explainCommand(site, options.route, options.json ?? false);
+			code = await explainCommand(site, options.route, options.json ?? false, streams);
 		});
 	program
 		.command('boxes')
@@ -51,7 +53,7 @@ export async function run(args: readonly string[]): Promise<number> {
 		.option('--json', 'as JSON', false)
 		.exitOverride()
 		.action(async (site: string, options: BoxesOptions) => {
-			code = await boxesCommand(site, options);
+			code = await boxesCommand(site, options, streams);
 		});
 	try {
 		await program.parseAsync([...args], { from: 'user' });
@@ -59,7 +61,7 @@ export async function run(args: readonly string[]): Promise<number> {
 		if (failure instanceof CommanderError) {
 			return failure.exitCode === 0 ? exitCodes.done : exitCodes.usage;
 		}
-		process.stderr.write(`This could not be done: ${reasonOf(failure)}\n`);
+		streams.errors(`This could not be done: ${reasonOf(failure)}\n`);
 		return exitCodes.errors;
 	}
 	return code;

@@ -3,37 +3,39 @@ import { resolveSite, type ResolvedSite } from '../core/resolve/site.ts';
 import { IntakeError } from '../core/source/limits.ts';
 import { placeOf, readSiteFiles } from '../core/source/read.ts';
 import { readSitePath } from './site-path.ts';
+import type { Streams } from './streams.ts';
 
 /**
- * Reads and resolves the site at a path, and prints what is wrong with it to standard error.
+ * Reads and resolves the site at a path, and prints what is wrong with it among the errors.
  * Gives an exit code instead where there is no site to read.
  */
-export async function openSite(path: string): Promise<ResolvedSite | number> {
+export async function openSite(path: string, streams: Streams): Promise<ResolvedSite | number> {
 	try {
 		const files = await readSitePath(path, (file) => {
-			process.stderr.write(`${file} is a symbolic link and is left out.\n`);
+			streams.errors(`${file} is a symbolic link and is left out.\n`);
 		});
 		const resolved = resolveSite(readSiteFiles(files));
-		printProblems(resolved.problems, files.texts);
+		printProblems(resolved.problems, files.texts, streams);
 		return resolved;
 	} catch (failure) {
 		if (failure instanceof IntakeError) {
-			process.stderr.write(`${path}:1:1: intake: ${failure.message}\n`);
+			streams.errors(`${path}:1:1: intake: ${failure.message}\n`);
 			return 1;
 		}
 		const sentence = systemSentence(failure);
 		if (sentence === undefined) throw failure;
-		process.stderr.write(`${path} cannot be read: ${sentence}\n`);
+		streams.errors(`${path} cannot be read: ${sentence}\n`);
 		return 2;
 	}
 }
 
-/** Prints problems to standard error, each with its place. */
+/** Prints problems among the errors, each with its place. */
 export function printProblems(
 	problems: readonly Problem[],
-	texts: ReadonlyMap<string, string>
+	texts: ReadonlyMap<string, string>,
+	streams: Streams
 ): void {
-	for (const problem of problems) process.stderr.write(problemLine(problem, texts) + '\n');
+	for (const problem of problems) streams.errors(problemLine(problem, texts) + '\n');
 }
 
 const known: Readonly<Record<string, string>> = {

@@ -22,6 +22,8 @@ import { Reader } from './reader.svelte.ts';
 import { SiteTab } from './site-tab.ts';
 
 const nameless = 'Site without a name';
+/** Rows of the roofline that take a while to draw. */
+const manyRows = 2000;
 const nothing: Work = { texts: new Map(), history: emptyHistory, number: 0 };
 
 /** A sentence for the user, shown until it is dismissed or the next one comes. */
@@ -61,6 +63,7 @@ class SiteStore {
 	readonly reader = new Reader((why) => void this.onRestart(why));
 	private tab: SiteTab | undefined;
 	private wish: PageWish | undefined;
+	private taken: Promise<void> = Promise.resolve();
 
 	get texts(): ReadonlyMap<string, string> {
 		return this.work.texts;
@@ -306,10 +309,22 @@ class SiteStore {
 		await this.attempt(() => this.core.open({ texts, assets }, this.wish));
 	}
 
+	/** Asks the worker at once; what it gives is taken in the order in which it was asked. */
+	private attempt(ask: () => Promise<Shown>): Promise<void> {
+		const answer = ask();
+		// Until its turn comes, no one waits for it.
+		answer.catch(() => undefined);
+		this.taken = this.taken.then(() => this.takeFrom(answer));
+		return this.taken;
+	}
+
 	/** Takes what the worker gives; where it fails, that is said and what was drawn stays. */
-	private async attempt(ask: () => Promise<Shown>): Promise<void> {
+	private async takeFrom(answer: Promise<Shown>): Promise<void> {
 		try {
-			this.take(await ask());
+			const shown = await answer;
+			// To take in what a large site sends, and to draw it, are two steps: between them the page answers.
+			if ((shown.site.roofline?.rows.length ?? 0) > manyRows) await nextTask();
+			this.take(shown);
 		} catch (failure) {
 			// A worker that stopped has been spoken of, and started again.
 			if (failure instanceof Error && failure.name === 'WorkerStopped') return;
@@ -323,6 +338,10 @@ class SiteStore {
 		this.page = shown.page;
 		if (shown.page) this.wish = { page: shown.page.page, address: shown.page.address };
 	}
+}
+
+function nextTask(): Promise<void> {
+	return new Promise((resolve) => setTimeout(resolve));
 }
 
 /** Where a tab notes which site it has open, so that it comes back to it. */

@@ -73,6 +73,7 @@ for (const mode of ['day', 'night'] as const) {
 		await app.page.waitForSelector('[aria-label="Errors in the source"]');
 		await check('Source with an error');
 		await (await app.page.waitForSelector('::-p-text(undo)'))?.click();
+		await app.page.waitForSelector('[aria-label="Errors in the source"]', { hidden: true });
 	});
 
 	test(`Deliver, menus and dialogs, by ${mode}`, async () => {

@@ -5,19 +5,26 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, test } from 'node:test';
 import { z } from 'zod';
+import { explanationSchema } from '../../src/core/resolve/explain.ts';
+import { run as runCommand } from '../../src/cli/main.ts';
 import { around } from '../lib/site.ts';
 
 const folder = await mkdtemp(join(tmpdir(), 'eave-cli-'));
 after(() => rm(folder, { recursive: true }));
 
-function run(...args: string[]): { code: number | null; out: string; errors: string } {
-	const result = spawnSync(process.execPath, ['bin/long-eave.js', ...args], { encoding: 'utf8' });
-	return { code: result.status, out: result.stdout, errors: result.stderr };
+/** What a command line gives, without a process of its own. */
+async function run(...args: string[]): Promise<{ code: number; out: string; errors: string }> {
+	let [out, errors] = ['', ''];
+	const code = await runCommand(args, {
+		out: (text) => (out += text),
+		errors: (text) => (errors += text)
+	});
+	return { code, out, errors };
 }
 
 test('build writes the site, with exit code 0', async () => {
 	const out = join(folder, 'out');
-	const { code, errors } = run('build', 'demo', '--out', out, '--year', '2031');
+	const { code, errors } = await run('build', 'demo', '--out', out, '--year', '2031');
 	assert.equal(code, 0, errors);
 	assert.match(await readFile(join(out, 'visit/index.html'), 'utf8'), /© 2031 Marrow Lane/);
 	assert.match(
@@ -29,7 +36,7 @@ test('build writes the site, with exit code 0', async () => {
 test('errors go to standard error with their place, exit code 1, and nothing is written', async () => {
 	const file = join(folder, 'bad.eave');
 	await writeFile(file, around('route /x {\n  fill foot after { piece a """x""" }\n}'));
-	const { code, errors } = run('build', file, '--out', join(folder, 'none'));
+	const { code, errors } = await run('build', file, '--out', join(folder, 'none'));
 	assert.equal(code, 1);
 	assert.equal(
 		errors,
@@ -37,7 +44,7 @@ test('errors go to standard error with their place, exit code 1, and nothing is 
 	);
 	assert.ok(!(await readdir(folder)).includes('none'));
 	await writeFile(join(folder, 'empty.eave'), '');
-	const empty = run('build', join(folder, 'empty.eave'), '--out', join(folder, 'none'));
+	const empty = await run('build', join(folder, 'empty.eave'), '--out', join(folder, 'none'));
 	assert.equal(empty.code, 1);
 	assert.match(empty.errors, /empty\.eave:1:1: intake: empty\.eave is empty\./);
 });
@@ -46,7 +53,15 @@ test('boxes are printed for a width or for all of a range, from measured or esti
 	const schema = z.array(
 		z.object({ layout: z.string(), region: z.string().optional(), piece: z.string().optional(), x: z.number(), y: z.number(), width: z.number(), height: z.number(), overflowX: z.number(), overflowY: z.number() })
 	); // prettier-ignore
-	const estimated = run('boxes', 'demo', '--route', '/catalogue', '--width', '1180', '--json');
+	const estimated = await run(
+		'boxes',
+		'demo',
+		'--route',
+		'/catalogue',
+		'--width',
+		'1180',
+		'--json'
+	);
 	assert.equal(estimated.code, 0);
 	assert.match(estimated.errors, /estimated/);
 	const boxes = schema.parse(JSON.parse(estimated.out));
@@ -55,7 +70,7 @@ test('boxes are printed for a width or for all of a range, from measured or esti
 	const metrics = join(folder, 'metrics.json');
 	const measured = { piece: 'hours', owner: 'commons', min: 80, max: 160, heights: [[80, 90], [120, 60]] }; // prettier-ignore
 	await writeFile(metrics, JSON.stringify({ pieces: [measured] }));
-	const known = run(
+	const known = await run(
 		'boxes',
 		'demo',
 		'--route',
@@ -68,21 +83,72 @@ test('boxes are printed for a width or for all of a range, from measured or esti
 	);
 	const hours = schema.parse(JSON.parse(known.out)).find((box) => box.piece === 'hours');
 	assert.equal(hours?.height, 60);
-	const range = run('boxes', 'demo', '--route', '/', '--widths', '280..283', '--json');
+	const range = await run('boxes', 'demo', '--route', '/', '--widths', '280..283', '--json');
 	const all = z.array(z.object({ width: z.number(), boxes: schema })).parse(JSON.parse(range.out));
 	assert.deepEqual(all.map((one) => one.width), [280, 281, 282, 283]); // prettier-ignore
 	await writeFile(metrics, '{"pieces": [{}]}');
 	assert.equal(
-		run('boxes', 'demo', '--route', '/', '--width', '300', '--metrics', metrics).code,
+		(await run('boxes', 'demo', '--route', '/', '--width', '300', '--metrics', metrics)).code,
 		2
 	);
-	assert.equal(run('boxes', 'demo', '--route', '/none', '--width', '300').code, 2);
-	assert.equal(run('boxes', 'demo', '--route', '/').code, 2);
+	assert.equal((await run('boxes', 'demo', '--route', '/none', '--width', '300')).code, 2);
+	assert.equal((await run('boxes', 'demo', '--route', '/')).code, 2);
 });
 
-test('wrong usage is exit code 2', () => {
-	assert.equal(run('build', 'demo').code, 2);
-	assert.equal(run('paint').code, 2);
-	assert.equal(run('build', join(folder, 'nowhere'), '--out', folder).code, 2);
-	assert.equal(run('--help').code, 0);
+test('wrong usage is exit code 2', async () => {
+	assert.equal((await run('build', 'demo')).code, 2);
+	assert.equal((await run('paint')).code, 2);
+	assert.equal((await run('build', join(folder, 'nowhere'), '--out', folder)).code, 2);
+	assert.equal((await run('--help')).code, 0);
+});
+
+test('the command itself is one process that ends with the code', () => {
+	const ended = spawnSync(process.execPath, ['bin/long-eave.js', 'build', 'demo'], {
+		encoding: 'utf8'
+	});
+	assert.equal(ended.status, 2);
+	assert.match(ended.stderr, /--out/);
+	assert.equal(ended.stdout, '');
+});
+
+test('explain says the chain of a page, and what each layer did in each region', async () => {
+	const file = join(folder, 'explained.eave');
+	const text = around(
+		[
+			'layout inner at /in { region side as aside { piece tools """x""" }; region body as div { slot }; fill head after { piece more """x""" } }',
+			'route /in/deep { piece own """x"""; fill head instead { piece other """x""" }; fill side empty }'
+		].join('\n')
+	);
+	await writeFile(file, text);
+	const { code, out } = await run('explain', file, '--route', '/in/deep', '--json');
+	assert.equal(code, 0);
+	const { chain, regions } = explanationSchema.parse(JSON.parse(out));
+	assert.deepEqual(
+		chain.map(({ layout, at }) => `${layout} at ${at}`),
+		['outer at /', 'inner at /in']
+	);
+	const said = regions.map(({ layout, region, steps, lands }) => {
+		const deeds = steps.map(({ layer, action }) => `${layer} ${action}`).join(', ');
+		const ends = lands.map((one) => (one.kind === 'piece' ? one.piece : one.layout)).join(' ');
+		return `${layout}.${region}: ${deeds}: ${ends}`;
+	});
+	assert.deepEqual(said, [
+		'outer.head: outer gave, inner after, /in/deep instead: other',
+		'outer.main: outer gave, inner content, /in/deep passed: inner',
+		'outer.foot: outer gave, inner passed, /in/deep passed: small',
+		'inner.side: inner gave, /in/deep emptied: ',
+		'inner.body: inner gave, /in/deep content: own'
+	]);
+	const [land] = regions[0]?.lands ?? [];
+	assert.equal(text.slice(land?.place.from, land?.place.to), 'piece other """x"""');
+});
+
+test('explain as text names the same, and a page that is not there is wrong usage', async () => {
+	const text = await run('explain', 'demo', '--route', '/catalogue');
+	assert.match(text.out, /commons[\s\S]*catalogue/);
+	const state = await run('explain', 'demo', '--route', 'not-found at /');
+	assert.equal(state.code, 0, state.errors);
+	const unknown = await run('explain', 'demo', '--route', '/none');
+	assert.equal(unknown.code, 2);
+	assert.match(unknown.errors, /There is no route \/none\. There is \//);
 });

@@ -1,10 +1,9 @@
 import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ElementHandle, Frame, Page } from 'puppeteer-core';
 import { openBrowser, openPage } from '../../scripts/lib/browser.ts';
-import { serve } from '../../scripts/lib/setup.js';
+import { anyPort, serve, sharedServer } from '../../scripts/lib/setup.js';
 
 /** The running application in a browser of its own. */
 export interface App {
@@ -21,9 +20,9 @@ export interface App {
 }
 
 export async function startApp(): Promise<App> {
-	const { server, address } = await serve(await freePort());
-	const { browser, close } = await openBrowser();
+	const { address, stop } = await theServer();
 	const downloads = await mkdtemp(join(tmpdir(), 'eave-downloads-'));
+	const { browser, close } = await openBrowser();
 	const page = await openPage(browser);
 	const session = await browser.target().createCDPSession();
 	await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: downloads });
@@ -57,10 +56,18 @@ export async function startApp(): Promise<App> {
 		},
 		async close() {
 			await close();
-			server.kill();
+			stop();
 			await rm(downloads, { recursive: true, force: true });
 		}
 	};
+}
+
+/** The server that test files share where there is one, else one of its own. */
+async function theServer(): Promise<{ address: string; stop: () => void }> {
+	const shared = process.env[sharedServer];
+	if (shared) return { address: shared, stop: () => undefined };
+	const { server, address } = await serve(await anyPort());
+	return { address, stop: () => void server.kill() };
 }
 
 /** Waits until a function gives something, in the test's own process. */
@@ -86,17 +93,4 @@ export async function named(page: Page, role: string, name: string): Promise<Ele
 
 export async function textOf(page: Page | Frame, selector: string): Promise<string> {
 	return page.$eval(selector, (element) => element.textContent ?? '');
-}
-
-async function freePort(): Promise<number> {
-	return new Promise((resolve, reject) => {
-		const probe = createServer();
-		probe.listen(0, '127.0.0.1', () => {
-			const found = probe.address();
-			probe.close(() => {
-				if (found && typeof found === 'object') resolve(found.port);
-				else reject(new Error('No port is free.'));
-			});
-		});
-	});
 }

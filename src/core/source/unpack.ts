@@ -2,7 +2,7 @@ import { Unzip, UnzipInflate, unzipSync, type UnzipFileInfo } from 'fflate';
 import { IntakeError, mostBytes, mostFiles, checkPath, tooLarge } from './limits.ts';
 
 /** Archives are read by so much at a time, so that one that never ends is noticed early. */
-const stretch = 64 * 1024;
+const stretch = 8 * 1024;
 
 /**
  * Unpacks a zip. What it says of its sizes is not believed: bytes are counted as they come out, and
