@@ -9,9 +9,10 @@ const program = new Command('fuzz')
 const { runs, seed, from } = program.parse().opts<{ runs: string; seed: string; from: string }>();
 const started = performance.now();
 const result = await runFuzz(Number(runs), Number(seed), Number(from));
-for (const { run, says, change } of result.failures.slice(0, 20)) {
-	console.log(`Run ${run}: ${says}`);
-	console.log(JSON.stringify(change).slice(0, 400));
+for (const [index, { run, says, change }] of result.failures.entries()) {
+	// The first are told whole, the others in a line.
+	if (index < 20) console.log(`Run ${run}: ${says}\n${JSON.stringify(change).slice(0, 400)}`);
+	else console.log(`Run ${run}: ${says.split('\n')[0] ?? ''}`);
 }
 const seconds = ((performance.now() - started) / 1000).toFixed(1);
 console.log(
