@@ -9,12 +9,14 @@ const coreOrder = [
 	'model',
 	'messages',
 	'size',
+	'settings',
 	'source',
 	'resolve',
-	'boxes',
+	'declare',
 	'geometry',
 	'emit',
 	'check',
+	'edit',
 	'drawing'
 ];
 

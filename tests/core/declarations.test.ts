@@ -1,9 +1,9 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { declare, declareInSlot } from '../../src/core/boxes/declare.ts';
-import { inOrder } from '../../src/core/boxes/declarations.ts';
-import { frameOf } from '../../src/core/boxes/frame.ts';
-import { groundOf } from '../../src/core/boxes/ground.ts';
+import { declare, declareInSlot } from '../../src/core/declare/declare.ts';
+import { inOrder, printed } from '../../src/core/emit/printed.ts';
+import { frameOf } from '../../src/core/declare/frame.ts';
+import { surroundingsOf } from '../../src/core/declare/surroundings.ts';
 import { resolve } from '../lib/site.ts';
 
 const bandNames = ['narrow', 'medium', 'wide'];
@@ -23,8 +23,8 @@ function css(layout: string, box: string | undefined, band = 'narrow', outer = '
 	const { root, boxes } = frameOf(found, bands);
 	const wanted = box === undefined ? root : boxes.get(box);
 	assert.ok(wanted, `there is a box ${box}`);
-	const declared = declare(wanted, bandNames.indexOf(band), groundOf(outside, bands));
-	return inOrder(declared)
+	const declared = declare(wanted, bandNames.indexOf(band), surroundingsOf(outside, bands));
+	return inOrder(printed(declared))
 		.map(([property, value]) => `${property}: ${value}`)
 		.join('; ');
 }
@@ -140,7 +140,7 @@ test('what lands in a slot is placed by the slot', () => {
 		const [layout] = site.layouts;
 		const box = layout && frameOf(layout, site.settings.bands).boxes.get('m');
 		assert.ok(box);
-		return [...declareInSlot(box, 0, site.settings.bands)];
+		return [...printed(declareInSlot(box, 0, site.settings.bands))];
 	};
 	assert.deepEqual(landed(''), []);
 	assert.deepEqual(landed('arrange columns 4 { }'), [['grid-column', '1 / -1']]);

@@ -12,7 +12,7 @@ import {
 	type Bands
 } from '../resolve/bands.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { settingKinds } from '../source/read/setting.ts';
+import { settingsOn } from '../settings/list.ts';
 
 /** A stretch of bands in which one value of a setting holds. */
 export interface Overhang {
@@ -78,7 +78,7 @@ export function boxView(resolved: ResolvedSite, ref: BoxRef, width: number): Box
 	const { bands } = resolved.site.settings;
 	const band = bandAt(bands, width);
 	const said = new Set(box.settings.map((setting) => setting.kind));
-	const kinds = settingKinds[box.kind].filter((kind) => said.has(kind));
+	const kinds = settingsOn(box.kind).filter((kind) => said.has(kind));
 	const around = layout.kind === 'layout' ? parentOf(layout, box) : undefined;
 	const parentArrangement = around && arrangementAt(around.arrangements, bands, band);
 	const textOf = (setting: Setting): string => valueText(setting, resolved);
@@ -99,7 +99,7 @@ export function boxView(resolved: ResolvedSite, ref: BoxRef, width: number): Box
 			setting,
 			overhangs: overhangsOf(box, setting, bands, textOf)
 		})),
-		unsaid: settingKinds[box.kind].filter((kind) => !said.has(kind))
+		unsaid: settingsOn(box.kind).filter((kind) => !said.has(kind))
 	};
 }
 

@@ -1,6 +1,6 @@
-import { declare } from '../boxes/declare.ts';
-import { frameOf, pieceBox, type Box } from '../boxes/frame.ts';
-import { groundOf } from '../boxes/ground.ts';
+import { declare } from '../declare/declare.ts';
+import { frameOf, pieceBox, type Box } from '../declare/frame.ts';
+import { surroundingsOf } from '../declare/surroundings.ts';
 import type { Layout } from '../model/site.ts';
 import { bandPlaces } from '../resolve/bands.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
@@ -53,7 +53,7 @@ function siteAt({ site }: ResolvedSite, place: number): string {
 function layoutAt(layout: Layout, { site, structure }: ResolvedSite, place: number): string {
 	const { bands } = site.settings;
 	const { root, boxes } = frameOf(layout, bands);
-	const ground = groundOf(structure.chainOf(layout), bands);
+	const surroundings = surroundingsOf(structure.chainOf(layout), bands);
 	const all: Box[] = [root, ...boxes.values()];
 	for (const member of membersIn(layout.members)) {
 		const host = boxes.get(member.name.text);
@@ -61,5 +61,5 @@ function layoutAt(layout: Layout, { site, structure }: ResolvedSite, place: numb
 			all.push(...member.pieces.map((piece) => pieceBox(piece, host)));
 		}
 	}
-	return JSON.stringify(all.map((box) => [box.name, ...declare(box, place, ground)]));
+	return JSON.stringify(all.map((box) => [box.name, declare(box, place, surroundings)]));
 }

@@ -1,16 +1,16 @@
-import { initialValue, inOrder, type Declarations } from '../boxes/declarations.ts';
 import type { Bands } from '../resolve/bands.ts';
 import type { Layout } from '../model/site.ts';
 import { splitSizes } from '../size/split.ts';
 import { group, indent, rule } from './css-text.ts';
+import { initialValue, inOrder, type Printed } from './printed.ts';
 import { cascadeName } from './selectors.ts';
 
 /** What a selector says in each band, narrowest first. */
 export interface BandedRule {
 	readonly selector: string;
-	readonly bands: readonly Declarations[];
+	readonly bands: readonly Printed[];
 	/** What a weaker selector gives the same elements, band by band. */
-	readonly under?: readonly Declarations[];
+	readonly under?: readonly Printed[];
 	/** The layout whose bands are meant: its own space may be what they look at. */
 	readonly layout: Layout | undefined;
 }
@@ -45,7 +45,7 @@ const shorthands: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** What a rule has to say anew in each band. */
-function changesByBand({ bands, under = [] }: BandedRule): Declarations[] {
+function changesByBand({ bands, under = [] }: BandedRule): Printed[] {
 	const said = new Map<string, string>();
 	return bands.map((wanted, place) => {
 		const weaker = under[place] ?? new Map<string, string>();
@@ -68,7 +68,7 @@ function changesByBand({ bands, under = [] }: BandedRule): Declarations[] {
 	});
 }
 
-function lines(declarations: Declarations): string[] {
+function lines(declarations: Printed): string[] {
 	return withPadding(inOrder(declarations)).map(([property, value]) =>
 		value.includes('\n') ? `${property}:\n${indent(value)};` : `${property}: ${value};`
 	);

@@ -1,7 +1,7 @@
-import { groundOf, settingKindsUsed } from '../boxes/ground.ts';
-import { edgesInside, overlappedIn } from '../boxes/landing.ts';
+import { surroundingsOf, settingKindsUsed } from '../declare/surroundings.ts';
+import { edgesInside, overlappedIn } from '../declare/landing.ts';
 import { bandPlace, type Bands } from '../resolve/bands.ts';
-import { frameOf } from '../boxes/frame.ts';
+import { frameOf } from '../declare/frame.ts';
 import { isDrawer } from '../resolve/drawers.ts';
 import type { Layer, Layout, Member, Page, Site, Style } from '../model/site.ts';
 import { layerName, layerPattern } from '../model/site.ts';
@@ -128,7 +128,7 @@ function tokenRules(site: Site): string {
 /** The sheet of one layout: how its boxes lie in each band, and its own styles. */
 export function layoutSheet(layout: Layout, site: Site, structure: Structure): StyleSheet {
 	const { bands } = site.settings;
-	const ground = groundOf(
+	const surroundings = surroundingsOf(
 		structure.chainOf(layout),
 		bands,
 		edgesInside(layout, structure),
@@ -140,11 +140,14 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 		.flatMap((member) => {
 			const box = boxes.get(member.name.text);
 			const selector = memberSelector(layout, member.kind, member.name.text);
-			return box ? scrollingCss(selector, box, layout, ground) : [];
+			return box ? scrollingCss(selector, box, layout, surroundings) : [];
 		});
 	const rules = [
 		spaceRule(layout, cascadeName(layout)),
-		...bandedCss([...frameRules(layout, ground), ...fillRules(layout, site, structure)], bands),
+		...bandedCss(
+			[...frameRules(layout, surroundings), ...fillRules(layout, site, structure)],
+			bands
+		),
 		...moving,
 		...layout.styles.map((style) => styleCss(layerRoots(layout), layout, style, layout, bands)),
 		...layout.regions.flatMap((region) => {
@@ -200,11 +203,11 @@ function contentRules(page: Page, site: Site, structure: Structure): BandedRule[
 	const slot = layout && slotOf(layout);
 	const box = layout && slot && frameOf(layout, bands).boxes.get(slot.name.text);
 	if (!layout || !box) {
-		const ground = groundOf([], bands);
-		return pieces.map((piece) => barePieceRule(piece, page, ground));
+		const surroundings = surroundingsOf([], bands);
+		return pieces.map((piece) => barePieceRule(piece, page, surroundings));
 	}
-	const ground = groundOf(chain.slice(0, -1), bands);
-	return pieces.map((piece) => pieceRule(piece, page, { box, layout, ground }));
+	const surroundings = surroundingsOf(chain.slice(0, -1), bands);
+	return pieces.map((piece) => pieceRule(piece, page, { box, layout, surroundings }));
 }
 
 /** What a layer puts into regions of layouts further out. */
@@ -217,11 +220,11 @@ function fillRules(layer: Layer, site: Site, structure: Structure): BandedRule[]
 		const { layout, region } = target;
 		const box = frameOf(layout, bands).boxes.get(region.name.text);
 		if (!box) return [];
-		const ground = groundOf(chain.slice(0, chain.indexOf(layout)), bands);
+		const surroundings = surroundingsOf(chain.slice(0, chain.indexOf(layout)), bands);
 		const inAreas = region.arrangements.some((one) => one.kind === 'areas');
 		return fill.pieces
 			.filter((piece) => piece.settings.length > 0 || inAreas)
-			.map((piece) => pieceRule(piece, layer, { box, layout, ground }));
+			.map((piece) => pieceRule(piece, layer, { box, layout, surroundings }));
 	});
 }
 

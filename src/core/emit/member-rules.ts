@@ -1,10 +1,11 @@
 import { bandPlaces, settingsAt, type Bands } from '../resolve/bands.ts';
-import { declare, declareInRegion, declareInSlot, type Ground } from '../boxes/declare.ts';
-import type { Declarations } from '../boxes/declarations.ts';
-import { bareBox, frameOf, openerBox, pieceBox, type Box } from '../boxes/frame.ts';
+import { declare, declareInRegion, declareInSlot } from '../declare/declare.ts';
+import type { Surroundings } from '../declare/surroundings.ts';
+import { bareBox, frameOf, openerBox, pieceBox, type Box } from '../declare/frame.ts';
 import type { Opener } from '../resolve/drawers.ts';
 import type { Layer, Layout, Page, Piece } from '../model/site.ts';
 import type { BandedRule } from './banded.ts';
+import { printed, type Printed } from './printed.ts';
 import {
 	memberSelector,
 	openerSelector,
@@ -16,47 +17,52 @@ import {
 /** What style sheets say of each box that a layout arranges, band by band. */
 
 /** The layout's root, its wrappers and regions, and what lands in them. */
-export function frameRules(layout: Layout, ground: Ground): BandedRule[] {
-	const { root, openers } = frameOf(layout, ground.bands);
+export function frameRules(layout: Layout, surroundings: Surroundings): BandedRule[] {
+	const { root, openers } = frameOf(layout, surroundings.bands);
 	return [
-		{ selector: rootSelector(layout), bands: inBands(root, ground), layout },
-		...root.members.flatMap((box) => memberRules(box, layout, ground)),
-		...openers.map((opener) => openerRule(opener, layout, ground))
+		{ selector: rootSelector(layout), bands: inBands(root, surroundings), layout },
+		...root.members.flatMap((box) => memberRules(box, layout, surroundings)),
+		...openers.map((opener) => openerRule(opener, layout, surroundings))
 	];
 }
 
-function inBands(box: Box, ground: Ground): Declarations[] {
-	return bandPlaces(ground.bands).map((place) => declare(box, place, ground));
+function inBands(box: Box, surroundings: Surroundings): Printed[] {
+	return bandPlaces(surroundings.bands).map((place) => printed(declare(box, place, surroundings)));
 }
 
-function memberRules(box: Box, layout: Layout, ground: Ground): BandedRule[] {
+function memberRules(box: Box, layout: Layout, surroundings: Surroundings): BandedRule[] {
 	if (box.kind === 'wrapper') {
 		const selector = memberSelector(layout, 'wrapper', box.name);
-		const own: BandedRule = { selector, bands: inBands(box, ground), layout };
-		return [own, ...box.members.flatMap((inner) => memberRules(inner, layout, ground))];
+		const own: BandedRule = { selector, bands: inBands(box, surroundings), layout };
+		return [own, ...box.members.flatMap((inner) => memberRules(inner, layout, surroundings))];
 	}
 	const selector = memberSelector(layout, 'region', box.name);
 	const region = layout.regions.find((one) => one.name.text === box.name);
 	const pieces = region?.pieces ?? [];
 	return [
-		{ selector, bands: inBands(box, ground), layout },
-		...closedRule(box, selector, layout, ground),
-		...landedRules(box, selector, layout, ground.bands),
-		...pieces.map((piece) => pieceRule(piece, layout, { box, layout, ground }))
+		{ selector, bands: inBands(box, surroundings), layout },
+		...closedRule(box, selector, layout, surroundings),
+		...landedRules(box, selector, layout, surroundings.bands),
+		...pieces.map((piece) => pieceRule(piece, layout, { box, layout, surroundings }))
 	];
 }
 
 /** A drawer that is not open is not there; in other bands the region is, opened or not. */
-function closedRule(box: Box, selector: string, layout: Layout, ground: Ground): BandedRule[] {
+function closedRule(
+	box: Box,
+	selector: string,
+	layout: Layout,
+	surroundings: Surroundings
+): BandedRule[] {
 	let hidden = false;
-	const bands = bandPlaces(ground.bands).map((place): Declarations => {
-		const { show } = settingsAt(box.settings, ground.bands, place);
+	const bands = bandPlaces(surroundings.bands).map((place): Printed => {
+		const { show } = settingsAt(box.settings, surroundings.bands, place);
 		if (show?.kind === 'drawer') {
 			hidden = true;
 			return new Map([['display', 'none']]);
 		}
 		// Back to what the region is by itself; before the first drawer there is nothing to take back.
-		const display = declare(box, place, ground).get('display') ?? 'flow-root';
+		const display = declare(box, place, surroundings).display ?? 'flow-root';
 		return new Map(hidden ? [['display', display]] : []);
 	});
 	return hidden ? [{ selector: `${selector}:not(:popover-open)`, bands, layout }] : [];
@@ -65,13 +71,13 @@ function closedRule(box: Box, selector: string, layout: Layout, ground: Ground):
 /** What a region's arrangement gives to everything that lands in it, whoever brings it. */
 function landedRules(box: Box, selector: string, layout: Layout, allBands: Bands): BandedRule[] {
 	const places = bandPlaces(allBands);
-	const forAll = places.map((place) => declareInRegion(box, place, allBands));
+	const forAll = places.map((place) => printed(declareInRegion(box, place, allBands)));
 	const rules: BandedRule[] = [];
 	if (forAll.some((one) => one.size > 0)) {
 		rules.push({ selector: `${selector} > *`, bands: forAll, layout });
 	}
 	if (!box.holdsSlot) return rules;
-	const inSlot = places.map((place) => declareInSlot(box, place, allBands));
+	const inSlot = places.map((place) => printed(declareInSlot(box, place, allBands)));
 	if (inSlot.some((one) => one.get('flex')?.startsWith('1'))) {
 		const landed = `${selector} > :is(.layer, .space)`;
 		rules.push({ selector: landed, bands: inSlot, under: forAll, layout });
@@ -83,40 +89,42 @@ function landedRules(box: Box, selector: string, layout: Layout, allBands: Bands
 export interface PiecePlace {
 	readonly box: Box;
 	readonly layout: Layout;
-	readonly ground: Ground;
+	readonly surroundings: Surroundings;
 }
 
 /** A piece's own settings, over what its region gives to everything in it. */
 export function pieceRule(piece: Piece, owner: Layer, place: PiecePlace): BandedRule {
-	const { box, layout, ground } = place;
+	const { box, layout, surroundings } = place;
 	const selector = memberSelector(layout, 'region', box.name);
 	return {
 		selector: pieceSelector(selector, owner, piece.name.text),
-		bands: inBands(pieceBox(piece, box), ground),
-		under: bandPlaces(ground.bands).map((at) => declareInRegion(box, at, ground.bands)),
+		bands: inBands(pieceBox(piece, box), surroundings),
+		under: bandPlaces(surroundings.bands).map((at) =>
+			printed(declareInRegion(box, at, surroundings.bands))
+		),
 		layout
 	};
 }
 
 /** A piece of a page that sits under nothing. */
-export function barePieceRule(piece: Piece, page: Page, ground: Ground): BandedRule {
+export function barePieceRule(piece: Piece, page: Page, surroundings: Surroundings): BandedRule {
 	return {
 		selector: pieceSelector(rootSelector(page), page, piece.name.text),
-		bands: inBands(pieceBox(piece, bareBox), ground),
+		bands: inBands(pieceBox(piece, bareBox), surroundings),
 		layout: undefined
 	};
 }
 
 /** The opener shows only where its region is a drawer. */
-function openerRule(opener: Opener, layout: Layout, ground: Ground): BandedRule {
-	const host = frameOf(layout, ground.bands).boxes.get(opener.host.name.text);
-	const bands = bandPlaces(ground.bands).map((place): Declarations => {
-		const { show } = settingsAt(opener.region.settings, ground.bands, place);
+function openerRule(opener: Opener, layout: Layout, surroundings: Surroundings): BandedRule {
+	const host = frameOf(layout, surroundings.bands).boxes.get(opener.host.name.text);
+	const bands = bandPlaces(surroundings.bands).map((place): Printed => {
+		const { show } = settingsAt(opener.region.settings, surroundings.bands, place);
 		if (show?.kind !== 'drawer' || !host) return new Map([['display', 'none']]);
-		return declare(openerBox(opener, host), place, ground);
+		return printed(declare(openerBox(opener, host), place, surroundings));
 	});
-	const under = bandPlaces(ground.bands).map((place) =>
-		host ? declareInRegion(host, place, ground.bands) : new Map<string, string>()
+	const under = bandPlaces(surroundings.bands).map((place) =>
+		printed(host ? declareInRegion(host, place, surroundings.bands) : {})
 	);
 	return { selector: openerSelector(layout, opener.region.name.text), bands, under, layout };
 }

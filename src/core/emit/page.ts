@@ -1,6 +1,6 @@
 import { templateText } from '../model/template.ts';
 import { layerName, type Layer, type Layout, type Member, type Piece } from '../model/site.ts';
-import { frameOf } from '../boxes/frame.ts';
+import { frameOf } from '../declare/frame.ts';
 import type { PieceKey } from '../geometry/piece-size.ts';
 import type { Opener } from '../resolve/drawers.ts';
 import { keptAs } from '../resolve/between.ts';

@@ -1,12 +1,13 @@
 import type { Layout } from '../model/site.ts';
 import type { SettingsAt } from '../model/setting.ts';
 import { bandPlaces, settingsAt } from '../resolve/bands.ts';
-import type { Declarations } from '../boxes/declarations.ts';
-import { declare, type Ground } from '../boxes/declare.ts';
-import type { Box } from '../boxes/frame.ts';
-import { shrinkOf } from '../boxes/stick.ts';
+import { declare } from '../declare/declare.ts';
+import type { Box } from '../declare/frame.ts';
+import type { Surroundings } from '../declare/surroundings.ts';
+import { shrinkOf } from '../settings/member/stick.ts';
 import { bandedCss, type BandedRule } from './banded.ts';
 import { group, rule } from './css-text.ts';
+import type { Printed } from './printed.ts';
 
 /** How far one scrolls until a shadow is there, px. */
 const shadowRange = 24;
@@ -16,18 +17,23 @@ const shadowRange = 24;
  * Where a browser has none of it, a head that shrinks slides up under the edge by as much as it
  * would, and no shadow comes.
  */
-export function scrollingCss(selector: string, box: Box, layout: Layout, ground: Ground): string[] {
-	const { bands } = ground;
+export function scrollingCss(
+	selector: string,
+	box: Box,
+	layout: Layout,
+	surroundings: Surroundings
+): string[] {
+	const { bands } = surroundings;
 	const places = bandPlaces(bands);
 	const frames = new Keyframes(`shrink-${layout.name.text}-${box.name}`);
 	const moving = places.map((place) => animation(settingsAt(box.settings, bands, place), frames));
 	if (moving.every((declarations) => declarations.size === 0)) return [];
-	const sliding = places.map((place) => slide(box, place, ground));
+	const sliding = places.map((place) => slide(box, place, surroundings));
 	const plain = places.map((place) => {
-		const inset = declare(box, place, ground).get('inset-block-start');
+		const inset = declare(box, place, surroundings)['inset-block-start'];
 		return new Map(inset === undefined ? [] : [['inset-block-start', inset]]);
 	});
-	const asRule = (list: readonly Declarations[], under?: readonly Declarations[]): BandedRule => ({
+	const asRule = (list: readonly Printed[], under?: readonly Printed[]): BandedRule => ({
 		selector,
 		bands: list,
 		layout,
@@ -65,7 +71,7 @@ class Keyframes {
 	}
 }
 
-function animation(settings: SettingsAt, frames: Keyframes): Declarations {
+function animation(settings: SettingsAt, frames: Keyframes): Printed {
 	if (settings.show?.kind === 'hidden' || settings.show?.kind === 'drawer') return new Map();
 	const parts: { animation: string; range: string }[] = [];
 	const shrink = shrinkOf(settings);
@@ -93,9 +99,9 @@ function shrunk({ from, to }: { from: string; to: string }, overlap = '0'): stri
 	return [`height: ${to};`, `margin-block-end: calc(${from} - ${to}${less});`];
 }
 
-function slide(box: Box, place: number, ground: Ground): Declarations {
-	const shrink = shrinkOf(settingsAt(box.settings, ground.bands, place));
-	const inset = declare(box, place, ground).get('inset-block-start');
+function slide(box: Box, place: number, surroundings: Surroundings): Printed {
+	const shrink = shrinkOf(settingsAt(box.settings, surroundings.bands, place));
+	const inset = declare(box, place, surroundings)['inset-block-start'];
 	if (inset === undefined) return new Map();
 	if (!shrink) return new Map([['inset-block-start', inset]]);
 	const lost = `${shrink.to} - ${shrink.from}`;

@@ -3,7 +3,7 @@ import { larger, noteTurns, smaller, type Turns } from '../size/turns.ts';
 import type { BoxName, GridLines, LayoutBox } from './layout-box.ts';
 import { Layout } from './layout.ts';
 import { notedBand } from './noted-band.ts';
-import { boxesInBand, type PageGround } from './page.ts';
+import { boxesInBand, type PageContent } from './page.ts';
 import { padDown, usedWidth } from './sizing.ts';
 
 /** Where a box is on the page at one width, px from the top left, before anything is scrolled. */
@@ -25,11 +25,11 @@ export class PageLayout {
 	/** The boxes of each band of the screen, made when they are first asked for. */
 	private readonly roots = new Map<number, LayoutBox>();
 
-	constructor(private readonly ground: PageGround) {}
+	constructor(private readonly content: PageContent) {}
 
 	/** All boxes that are shown, each before what is in it. */
 	boxesAt(view: Viewport): PlacedBox[] {
-		const { settings } = this.ground.site;
+		const { settings } = this.content.site;
 		const root = this.rootIn(notedBand(settings.bands, view.width));
 		const layout = new Layout(view);
 		const width = usedWidth(root, view.width, view.width, true, layout);
@@ -53,7 +53,7 @@ export class PageLayout {
 
 	private rootIn(band: number): LayoutBox {
 		let root = this.roots.get(band);
-		if (!root) this.roots.set(band, (root = boxesInBand(this.ground, band)));
+		if (!root) this.roots.set(band, (root = boxesInBand(this.content, band)));
 		return root;
 	}
 }

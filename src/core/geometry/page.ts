@@ -1,10 +1,10 @@
 import { settingsAt, type Bands } from '../resolve/bands.ts';
-import { declare, declareInSlot, type Ground } from '../boxes/declare.ts';
-import type { Declarations } from '../boxes/declarations.ts';
-import { groundOf } from '../boxes/ground.ts';
-import { bareBox, frameOf, openerBox, pieceBox, type Box, type Frame } from '../boxes/frame.ts';
+import { declare, declareInSlot } from '../declare/declare.ts';
+import { surroundingsOf, type Surroundings } from '../declare/surroundings.ts';
+import { bareBox, frameOf, openerBox, pieceBox, type Box, type Frame } from '../declare/frame.ts';
 import { layerName, type Layer, type Layout, type Page, type Site } from '../model/site.ts';
 import type { Landed, ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
+import { handedOn, type Declarations } from '../settings/declarations.ts';
 import { substitute, tokensAt, type Lookup } from '../size/tokens.ts';
 import type { BoxName, LayoutBox } from './layout-box.ts';
 import type { PieceSize, PieceSizes } from './piece-size.ts';
@@ -20,7 +20,7 @@ export function drawerName(layout: string, region: string): string {
 }
 
 /** What a page's boxes are made from. */
-export interface PageGround {
+export interface PageContent {
 	readonly page: ResolvedPage;
 	readonly site: Site;
 	readonly sizes: PieceSizes;
@@ -28,15 +28,15 @@ export interface PageGround {
 }
 
 /** Makes the boxes of a page as they are in a band of the screen, given by its place. */
-export function boxesInBand(ground: PageGround, band: number): LayoutBox {
-	return new BoxMaker(ground, band).make();
+export function boxesInBand(content: PageContent, band: number): LayoutBox {
+	return new BoxMaker(content, band).make();
 }
 
 /** A layout with the band that its boxes are in. */
 interface InBand {
 	readonly frame: Frame;
 	readonly band: number;
-	readonly ground: Ground;
+	readonly surroundings: Surroundings;
 	readonly lookup: Lookup;
 	/** Open drawers found so far. */
 	readonly drawers: LayoutBox[];
@@ -47,7 +47,7 @@ class BoxMaker {
 	private readonly tokens: ReadonlyMap<string, string>;
 
 	constructor(
-		private readonly given: PageGround,
+		private readonly given: PageContent,
 		private readonly screenBand: number
 	) {
 		const { bands, tokens } = given.site.settings;
@@ -66,13 +66,13 @@ class BoxMaker {
 
 	private bare(page: Page, lookup: Lookup): LayoutBox {
 		const owner = layerName(page);
-		const ground = groundOf([], this.bands);
+		const surroundings = surroundingsOf([], this.bands);
 		const children = this.given.page.bare.flatMap(({ piece }) => {
-			const declared = declare(pieceBox(piece, bareBox), this.screenBand, ground);
+			const declared = declare(pieceBox(piece, bareBox), this.screenBand, surroundings);
 			const name = { ...noName, kind: 'piece' as const, piece: piece.name.text, owner };
 			return this.leaf(name, declared, lookup);
 		});
-		return makeBox({ ...noName, kind: 'bare', owner }, readStyle(new Map(), lookup), children);
+		return makeBox({ ...noName, kind: 'bare', owner }, readStyle({}, lookup), children);
 	}
 
 	/** A layout's root; in a box of its own where its bands look at that box's width. */
@@ -83,9 +83,7 @@ class BoxMaker {
 			layout: layout.name.text,
 			owner: layout.name.text
 		};
-		const inSlot = host
-			? declareInSlot(host.box, host.at.band, this.bands)
-			: new Map<string, string>();
+		const inSlot = host ? declareInSlot(host.box, host.at.band, this.bands) : {};
 		if (layout.measure === 'screen') {
 			return this.layout(layout, this.screenBand, name, inSlot, lookup);
 		}
@@ -95,7 +93,7 @@ class BoxMaker {
 			// A sum of parts may come out a hair below the whole.
 			const band = notedBand(this.bands, width + 0.008);
 			let made = variants.get(band);
-			if (!made) variants.set(band, (made = this.layout(layout, band, name, new Map(), lookup)));
+			if (!made) variants.set(band, (made = this.layout(layout, band, name, {}, lookup)));
 			return made;
 		};
 		return { ...space, variant };
@@ -110,11 +108,11 @@ class BoxMaker {
 	): LayoutBox {
 		const { chain } = this.given.page;
 		const frame = frameOf(layout, this.bands);
-		const ground = groundOf(chain.slice(0, chain.indexOf(layout)), this.bands);
-		const declared = new Map([...inSlot, ...declare(frame.root, band, ground)]);
+		const surroundings = surroundingsOf(chain.slice(0, chain.indexOf(layout)), this.bands);
+		const declared = { ...inSlot, ...declare(frame.root, band, surroundings) };
 		const inner = extended(lookup, declared);
 		const drawers: LayoutBox[] = [];
-		const at: InBand = { frame, band, ground, lookup: inner, drawers };
+		const at: InBand = { frame, band, surroundings, lookup: inner, drawers };
 		const made = makeBox(name, readStyle(declared, lookup), this.members(frame.root, at));
 		return { ...made, drawers };
 	}
@@ -124,9 +122,9 @@ class BoxMaker {
 	}
 
 	private member(box: Box, at: InBand): LayoutBox[] {
-		const { frame, band, ground, lookup } = at;
-		const declared = declare(box, band, ground);
-		if (declared.get('display') === 'none') return [];
+		const { frame, band, surroundings, lookup } = at;
+		const declared = declare(box, band, surroundings);
+		if (declared.display === 'none') return [];
 		const layout = frame.layout.name.text;
 		const style = readStyle(declared, lookup);
 		if (box.kind === 'wrapper') {
@@ -160,7 +158,7 @@ class BoxMaker {
 					const shows = settingsAt(opener.region.settings, this.bands, host.at.band).show;
 					if (shows?.kind !== 'drawer') return [];
 					const box = openerBox(opener, host.box);
-					const declared = declare(box, host.at.band, host.at.ground);
+					const declared = declare(box, host.at.band, host.at.surroundings);
 					const name = this.pieceName(host, box.name, host.at.frame.layout);
 					return this.leaf({ ...name, kind: 'opener' }, declared, host.at.lookup);
 				});
@@ -171,7 +169,7 @@ class BoxMaker {
 	private landedOne(one: Landed, host: InRegion): LayoutBox[] {
 		if (one.kind === 'layout') return [this.layoutOrSpace(one.layout, host, host.at.lookup)];
 		const box = pieceBox(one.piece, host.box);
-		const declared = declare(box, host.at.band, host.at.ground);
+		const declared = declare(box, host.at.band, host.at.surroundings);
 		return this.leaf(this.pieceName(host, box.name, one.owner), declared, host.at.lookup);
 	}
 
@@ -187,7 +185,7 @@ class BoxMaker {
 	}
 
 	private leaf(name: BoxName, declared: Declarations, lookup: Lookup): LayoutBox[] {
-		if (declared.get('display') === 'none') return [];
+		if (declared.display === 'none') return [];
 		const { layout, region, piece = '', owner } = name;
 		const size = this.given.sizes({ layout, region, piece, owner, opener: name.kind === 'opener' });
 		return [makeBox(name, readStyle(declared, lookup), [], size)];
@@ -209,7 +207,7 @@ const noName = {
 
 /** Custom properties that a box declares hold for everything in it. */
 function extended(lookup: Lookup, declared: Declarations): Lookup {
-	const own = [...declared].filter(([property]) => property.startsWith('--'));
+	const own = handedOn(declared);
 	if (own.length === 0) return lookup;
 	// Worked out with what holds outside: a property may refer to itself further out.
 	const values = new Map(own.map(([name, value]) => [name, substitute(value, lookup)]));

@@ -1,7 +1,6 @@
 import { areasOf, type AreaPlace } from '../model/arrange.ts';
-import type { Declarations } from '../boxes/declarations.ts';
+import type { CssText, Declarations, GridLines, Tracks } from '../settings/declarations.ts';
 import { isLength, parseLength, px, type Length } from '../size/length.ts';
-import { splitSizes } from '../size/split.ts';
 import { substitute, type Lookup } from '../size/tokens.ts';
 import {
 	isTrackList,
@@ -67,68 +66,52 @@ export interface Style {
 const zero = px(0);
 const noTracks: TrackList = { tracks: [], repeat: undefined };
 
-/** Reads declarations. What cannot be read counts as not said, as a browser has it. */
-export function readStyle(declarations: Declarations, lookup: Lookup): Style {
-	const text = (property: string): string | undefined => {
-		const written = declarations.get(property);
-		return written === undefined ? undefined : substitute(written, lookup);
-	};
-	const length = (property: string): Length | undefined => lengthFrom(text(property));
-	const pair = (property: string): [Length, Length] => {
-		const [one, other = one] = splitSizes(text(property) ?? '0');
-		return [lengthFrom(one) ?? zero, lengthFrom(other) ?? zero];
-	};
-	const edges = (property: string): [Length | undefined, Length | undefined] => {
-		const [one, other = one] = splitSizes(text(property) ?? 'auto');
-		return [lengthFrom(one), lengthFrom(other)];
-	};
-	const [padTop, padBottom] = pair('padding-block');
-	const [padStart, padEnd] = pair('padding-inline');
-	const [rowGap, columnGap] = pair('gap');
-	const [fixedTop, fixedBottom] = edges('inset-block');
-	const [start, end] = edges('inset-inline');
-	const [grow, shrink, basis] = flexOf(text('flex'));
-	const { areas, areaColumns, areaRows } = areasFrom(text('grid-template-areas'));
+/** Takes the values of declarations. What cannot be read counts as not said, as a browser has it. */
+export function readStyle(declared: Declarations, lookup: Lookup): Style {
+	const text = (written: CssText | undefined): string | undefined =>
+		written === undefined ? undefined : substitute(written, lookup);
+	const length = (written: CssText | undefined): Length | undefined => lengthFrom(text(written));
+	const space = (written: CssText | undefined): Length => length(written) ?? zero;
+	const [rowGap, columnGap = rowGap] = declared.gap ?? [];
+	const areas = declared['grid-template-areas'] ?? [];
 	return {
-		display: displayOf(text('display')),
-		position: positionOf(text('position')),
-		top: length('inset-block-start') ?? fixedTop,
-		bottom: length('inset-block-end') ?? fixedBottom,
-		start,
-		end,
-		width: widthOf(text('width')),
-		minWidth: length('min-width'),
-		maxWidth: length('max-width'),
-		height: length('height'),
-		minHeight: length('min-height'),
-		maxHeight: length('max-height'),
-		padTop,
-		padBottom,
-		padStart,
-		padEnd,
-		marginStart: length('margin-inline-start') ?? zero,
-		marginBottom: length('margin-block-end') ?? zero,
-		scrolls: declarations.has('overflow'),
-		order: Number(declarations.get('order') ?? 0),
-		alignSelf: text('align-self'),
-		justifySelf: text('justify-self'),
-		flexGrow: grow,
-		flexShrink: shrink,
-		flexBasis: basis,
-		isColumn: text('flex-direction') === 'column',
-		wraps: text('flex-wrap') === 'wrap',
-		justify: text('justify-content') ?? 'start',
-		align: text('align-items') ?? 'stretch',
-		rowGap,
-		columnGap,
-		columns: tracksFrom(text('grid-template-columns'), true),
-		rows: tracksFrom(text('grid-template-rows'), false),
-		areas,
-		areaColumns,
-		areaRows,
-		area: text('grid-area'),
-		column: gridSpanOf(text('grid-column')),
-		row: gridSpanOf(text('grid-row'))
+		display: displayOf(declared.display),
+		position: positionOf(declared.position),
+		top: length(declared['inset-block-start'] ?? declared['inset-block']?.start),
+		bottom: length(declared['inset-block-end'] ?? declared['inset-block']?.end),
+		start: length(declared['inset-inline']?.start),
+		end: length(declared['inset-inline']?.end),
+		width: widthOf(text(declared.width)),
+		minWidth: length(declared['min-width']),
+		maxWidth: length(declared['max-width']),
+		height: length(declared.height),
+		minHeight: length(declared['min-height']),
+		maxHeight: length(declared['max-height']),
+		padTop: space(declared['padding-block']?.start),
+		padBottom: space(declared['padding-block']?.end),
+		padStart: space(declared['padding-inline']?.start),
+		padEnd: space(declared['padding-inline']?.end),
+		marginStart: space(declared['margin-inline-start']),
+		marginBottom: space(declared['margin-block-end']),
+		scrolls: declared.overflow !== undefined,
+		order: declared.order ?? 0,
+		alignSelf: declared['align-self'],
+		justifySelf: declared['justify-self'],
+		...flexOf(declared.flex, length),
+		isColumn: declared['flex-direction'] === 'column',
+		wraps: declared['flex-wrap'] === 'wrap',
+		justify: declared['justify-content'] ?? 'start',
+		align: declared['align-items'] ?? 'stretch',
+		rowGap: space(rowGap),
+		columnGap: space(columnGap),
+		columns: tracksFrom(declared['grid-template-columns'], lookup, true),
+		rows: tracksFrom(declared['grid-template-rows'], lookup, false),
+		areas: areasOf(areas.map((cells) => ({ cells }))),
+		areaColumns: areas[0]?.length ?? 0,
+		areaRows: areas.length,
+		area: declared['grid-area'],
+		column: gridSpanOf(declared['grid-column']),
+		row: gridSpanOf(declared['grid-row'])
 	};
 }
 
@@ -151,8 +134,17 @@ function lengthFrom(text: string | undefined): Length | undefined {
 	return length;
 }
 
-function tracksFrom(text: string | undefined, shares: boolean): TrackList {
-	if (text === undefined) return noTracks;
+function tracksFrom(tracks: Tracks | undefined, lookup: Lookup, shares: boolean): TrackList {
+	if (tracks === undefined) return noTracks;
+	if (tracks.kind === 'equal') {
+		const track = tracks.least === 'nothing' ? 'minmax(0, 1fr)' : '1fr';
+		return tracksFromText(`repeat(${tracks.count}, ${track})`, shares);
+	}
+	const text = substitute(tracks.text, lookup);
+	return text === undefined ? noTracks : tracksFromText(text, shares);
+}
+
+function tracksFromText(text: string, shares: boolean): TrackList {
 	const read = parseTracks(text, { shares });
 	if (!isTrackList(read)) return noTracks;
 	const { repeat } = read;
@@ -184,12 +176,12 @@ function snappedBreadth(breadth: TrackBreadth): TrackBreadth {
 	return breadth.kind === 'length' ? { ...breadth, length: snapped(breadth.length) } : breadth;
 }
 
-function displayOf(text: string | undefined): Style['display'] {
-	return text === 'grid' || text === 'flex' || text === 'none' ? text : 'block';
+function displayOf(display: Declarations['display']): Style['display'] {
+	return display === undefined || display === 'flow-root' ? 'block' : display;
 }
 
-function positionOf(text: string | undefined): Style['position'] {
-	return text === 'sticky' || text === 'fixed' ? text : 'static';
+function positionOf(position: Declarations['position']): Style['position'] {
+	return position === 'sticky' || position === 'fixed' ? position : 'static';
 }
 
 function widthOf(text: string | undefined): Width {
@@ -197,32 +189,18 @@ function widthOf(text: string | undefined): Width {
 	return lengthFrom(text) ?? 'auto';
 }
 
-/** `none`, or grow, shrink and basis. */
-function flexOf(text: string | undefined): [number, number, Length | undefined] {
-	if (text === undefined) return [0, 1, undefined];
-	if (text === 'none') return [0, 0, undefined];
-	const [grow, shrink, ...basis] = splitSizes(text);
-	return [Number(grow), Number(shrink), lengthFrom(basis.join(' '))];
+function flexOf(
+	flex: Declarations['flex'],
+	length: (text: CssText) => Length | undefined
+): Pick<Style, 'flexGrow' | 'flexShrink' | 'flexBasis'> {
+	if (flex === undefined) return { flexGrow: 0, flexShrink: 1, flexBasis: undefined };
+	if (flex === 'none') return { flexGrow: 0, flexShrink: 0, flexBasis: undefined };
+	return { flexGrow: flex.grow, flexShrink: flex.shrink, flexBasis: length(flex.basis) };
 }
 
-/** `span K`, `1 / span K` or `1 / -1`. */
-function gridSpanOf(text: string | undefined): GridSpan {
-	if (text === undefined) return { start: undefined, span: 1 };
-	if (text === '1 / -1') return { start: 0, span: 'all' };
-	const span = Number(/span (\d+)/.exec(text)?.[1] ?? 1);
-	return { start: text.startsWith('1 /') ? 0 : undefined, span };
-}
-
-function areasFrom(text: string | undefined): Pick<Style, 'areas' | 'areaColumns' | 'areaRows'> {
-	if (text === undefined) return { areas: new Map(), areaColumns: 0, areaRows: 0 };
-	const rows = [...text.matchAll(/'([^']*)'/g)].map((match) => ({
-		cells: (match[1] ?? '').split(' ')
-	}));
-	return {
-		areas: areasOf(rows),
-		areaColumns: rows[0]?.cells.length ?? 0,
-		areaRows: rows.length
-	};
+function gridSpanOf(lines: GridLines | undefined): GridSpan {
+	if (lines === undefined) return { start: undefined, span: 1 };
+	return { start: lines.fromFirst ? 0 : undefined, span: lines.span };
 }
 
 /** Whether shares of what the box is in decide how often its columns repeat, by its bounds or its padding. */

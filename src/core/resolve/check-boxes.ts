@@ -1,8 +1,9 @@
 import { error, listWords, warning, type Problem } from '../messages/problem.ts';
 import { areasOf, isEmptyCell, type AreasArrangement, type Arrangement } from '../model/arrange.ts';
-import type { Setting, SettingKind, SettingsAt } from '../model/setting.ts';
+import type { Setting, SettingsAt } from '../model/setting.ts';
 import type { Layer, Layout, Member, Piece, Region, Site, Wrapper } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
+import { settings } from '../settings/list.ts';
 import { arrangementAt, bandPlaces, settingHolding, settingsAt } from './bands.ts';
 import { membersIn } from './check-bands.ts';
 import { checkOverrun } from './check-overrun.ts';
@@ -137,46 +138,23 @@ export function checkMember(
 	const kinds = [...new Set(member.settings.map((setting) => setting.kind))];
 	for (const place of bandPlaces(bands)) {
 		const around = arrangementAt(parent.arrangements, bands, place);
-		const settings = settingsAt(member.settings, bands, place);
-		const problem = spanProblem(settings, around, member, site, place);
+		const own = settingsAt(member.settings, bands, place);
+		const problem = spanProblem(own, around, member, site, place);
 		if (problem) problems.set(problem.span, problem);
 		for (const kind of kinds) {
 			const setting = settingHolding(member.settings, kind, bands, place);
-			if (setting && doesSomething(kind, around)) useful.add(setting);
+			const { needs } = settings[kind];
+			const inside = around ?? { kind: 'flow' };
+			if (setting && (!needs || needs.met(inside, own))) useful.add(setting);
 		}
 	}
 	for (const setting of member.settings) {
-		if (useful.has(setting) || needs[setting.kind] === undefined) continue;
-		const why = `nothing around ${member.name.text} is arranged ${needs[setting.kind]}`;
+		const { needs } = settings[setting.kind];
+		if (useful.has(setting) || !needs) continue;
+		const why = `nothing around ${member.name.text} is arranged ${needs.said}`;
 		problems.set(setting.span, warning('setting-idle', setting.span, setting.kind, why));
 	}
 	return [...problems.values()];
-}
-
-/** Settings that mean something only where the box around arranges in a certain way. */
-const needs: { readonly [K in SettingKind]?: string } = {
-	size: 'in a row or stack',
-	span: 'in columns',
-	offset: 'in columns',
-	'new-row': 'in columns',
-	'place-self': 'in areas, columns, a row or a stack',
-	order: 'in areas, columns, a row or a stack'
-};
-
-function doesSomething(kind: SettingKind, around: Arrangement | undefined): boolean {
-	switch (kind) {
-		case 'size':
-			return around?.kind === 'row' || around?.kind === 'stack';
-		case 'span':
-		case 'offset':
-		case 'new-row':
-			return around?.kind === 'columns';
-		case 'place-self':
-		case 'order':
-			return around !== undefined;
-		default:
-			return true;
-	}
 }
 
 function spanProblem(

@@ -3,54 +3,12 @@ import type { Setting, SettingKind } from '../model/setting.ts';
 import type { Site } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import { isLength, parseLength, type Length } from '../size/length.ts';
+import type { Size } from '../settings/definition.ts';
+import { sizesIn } from '../settings/list.ts';
 import { splitSizes } from '../size/split.ts';
 import { namesIn, substitute, tokensAt } from '../size/tokens.ts';
 import { isTrackList, parseTracks } from '../size/tracks.ts';
 import { bandPlaces } from './bands.ts';
-
-/** A size that a setting holds, with what it may be besides a length. */
-interface Size {
-	readonly text: string;
-	/** Shares (%) of what is not known would mean nothing. */
-	readonly shares: boolean;
-	readonly words: readonly string[];
-}
-
-const widthWords = ['auto', 'min-content', 'max-content', 'fit-content'];
-
-/** The sizes in a setting, in the order in which they are written. */
-function sizesIn(setting: Setting): Size[] {
-	const width = (text: string, words: readonly string[]): Size => ({ text, shares: true, words });
-	const height = (text: string | undefined, words: readonly string[]): Size[] =>
-		text === undefined ? [] : [{ text, shares: false, words }];
-	switch (setting.kind) {
-		case 'width':
-			return [width(setting.value, widthWords)];
-		case 'height':
-			return height(setting.value, ['auto', 'screen']);
-		case 'min':
-			return [width(setting.value.width, ['auto']), ...height(setting.value.height, ['auto'])];
-		case 'max':
-			return [width(setting.value.width, ['none']), ...height(setting.value.height, ['none'])];
-		case 'pad':
-			return setting.value.map((text) => width(text, []));
-		case 'gap':
-			return setting.value.flatMap((text) => height(text, []));
-		case 'contain':
-			return height(setting.value, ['none']);
-		case 'overlap':
-			return height(setting.value, []);
-		case 'shrink':
-			if (setting.value === 'none') return [];
-			return [...height(setting.value.from, []), ...height(setting.value.to, [])];
-		case 'size':
-			return setting.value.kind === 'fixed' ? [width(setting.value.size, [])] : [];
-		case 'show':
-			return setting.value.kind === 'drawer' ? [width(setting.value.size, [])] : [];
-		default:
-			return [];
-	}
-}
 
 /** More than any screen has, px: most likely a slip of the hand. */
 const absurd = 20_000;

@@ -1,20 +1,20 @@
 import { walk, type CssNode, type Rule } from 'css-tree';
+import { listWords } from '../messages/problem.ts';
+import { settingsLike } from '../settings/list.ts';
 
-/** What an author would write in place of a property that changes a box of the frame. */
-const inPlaceOf: readonly (readonly [RegExp, string])[] = [
-	[/^padding/, 'say it with pad'],
+/** What an author would write in place of a property that no setting says. */
+const otherAdvice: readonly (readonly [RegExp, string])[] = [
 	[/^margin/, 'say it with the gap or pad of what it stands in'],
 	[/^border(?!-(radius|spacing|collapse|image))/, 'draw it with outline or box-shadow, which take no room'],
-	[/^(width|inline-size)$/, 'say it with width'],
-	[/^(height|block-size)$/, 'say it with height'],
-	[/^min-/, 'say it with min'],
-	[/^max-/, 'say it with max'],
-	[/^(display|grid|flex|columns|float|place-|justify-|align-)/, 'say it with arrange'],
-	[/^((row-|column-)?gap)$/, 'say it with gap'],
-	[/^(position|inset|top|bottom|left|right)/, 'say it with stick or overlap'],
-	[/^overflow/, 'say it with scroll'],
-	[/^order$/, 'say it with order']
+	[/^(display|grid|flex|columns|float|place-|justify-|align-)/, 'say it with arrange']
 ]; // prettier-ignore
+
+/** What to do in place of a property that changes a box of the frame; undefined where it changes none. */
+function adviceFor(property: string): string | undefined {
+	const settings = settingsLike(property);
+	if (settings.length > 0) return `say it with ${listWords(settings, 'or')}`;
+	return otherAdvice.find(([pattern]) => pattern.test(property))?.[1];
+}
 
 /** A property in a style that changes how large a box of the frame is, or where. */
 export interface BoxStyle {
@@ -37,7 +37,7 @@ export function boxStyles(sheet: CssNode): BoxStyle[] {
 			if (!meansFrame(rule)) return;
 			rule.block.children.forEach((node) => {
 				if (node.type !== 'Declaration') return;
-				const advice = inPlaceOf.find(([pattern]) => pattern.test(node.property))?.[1];
+				const advice = adviceFor(node.property);
 				const at = node.loc?.start.offset ?? 0;
 				if (advice !== undefined) found.push({ property: node.property, at, advice });
 			});

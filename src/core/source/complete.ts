@@ -1,4 +1,8 @@
 import type { SyntaxNode } from '@lezer/common';
+import { arrangementKinds, arrangements } from '../settings/arrangements/list.ts';
+import { nextWords } from '../settings/form.ts';
+import { allSettings, settings, settingsOn } from '../settings/list.ts';
+import type { BoxKind } from '../settings/placed.ts';
 import { parser } from './grammar/parser.ts';
 
 /** What can be written at a place: the words, and what they are for. */
@@ -26,38 +30,27 @@ const layerWords = {
 
 const pageWords = { piece: 'a piece of the page’s own content', ...layerWords };
 
-/** Settings that every box has, and those of a box among others. */
-const boxWords = {
-	width: 'a CSS width',
-	height: 'a CSS height, or "screen": at least as tall as the screen',
-	min: 'the least width, and maybe height',
-	max: 'the greatest width, and maybe height',
-	pad: 'space inside the edges, as in CSS padding'
-};
-const aroundWords = {
-	gap: 'space between what it arranges',
-	contain: 'content is centred and no wider than this',
-	scroll: '"own": it scrolls by itself'
-};
-const memberWords = {
-	show: 'in-place, hidden, strip, or drawer SIDE SIZE "label"',
-	stick: 'keeps to the top or bottom as one scrolls',
-	shadow: 'none, always, or scrolled',
-	overlap: 'how far what follows rides up over it',
-	size: 'in a row or stack: fill, fill 2, hug, or a length',
-	span: 'in columns: how many, maybe "by" rows',
-	offset: 'in columns: how many stay free before it',
-	'new-row': 'in columns: starts a new row',
-	'place-self': 'where it lies in its place, as in CSS',
-	order: 'drawn earlier or later than it is read'
-};
-const regionSettings = {
-	...boxWords,
-	...aroundWords,
-	...memberWords,
-	shrink: 'FROM to TO: a tall head gets small as one scrolls',
-	arrange: 'how what it holds lies'
-};
+/** The settings of a box, with what each does and the form of its value. */
+function settingWords(box: BoxKind): Record<string, string> {
+	return Object.fromEntries(
+		settingsOn(box).map((kind) => {
+			const { says, form } = settings[kind];
+			return [kind, form === '' ? says : `${says}: ${form}`];
+		})
+	);
+}
+
+const arrangedWords = Object.fromEntries(
+	arrangementKinds.map((kind) => [
+		kind,
+		Object.fromEntries(
+			Object.entries(arrangements[kind].inner).map(([word, { says, form }]) => [
+				word,
+				form === '' ? says : `${says}: ${form}`
+			])
+		)
+	])
+);
 
 /** The words that each kind of block knows, by the word its statement starts with. */
 export const blockWords: Readonly<Record<string, Readonly<Record<string, string>>>> = {
@@ -78,8 +71,7 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 	layout: {
 		arrange: 'how the regions lie',
 		measure: '"measure by space": its bands look at the room it gets',
-		...boxWords,
-		...aroundWords,
+		...settingWords('layout'),
 		wrapper: 'a box around some regions',
 		admit: 'lets in only visitors of these roles',
 		region: 'a named part of the frame',
@@ -92,14 +84,16 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 		required: 'each page must end up with something in it',
 		piece: 'what the region shows when no one fills it',
 		style: 'CSS that reaches only this region',
-		...regionSettings
+		arrange: 'how what it holds lies',
+		...settingWords('region')
 	},
 	wrapper: {
 		region: 'a named part of the frame',
 		wrapper: 'a box around some regions',
-		...regionSettings
+		arrange: 'how what it holds lies',
+		...settingWords('wrapper')
 	},
-	piece: { ...boxWords, ...memberWords },
+	piece: settingWords('piece'),
 	fill: { piece: 'a piece that lands in the region' },
 	route: {
 		...pageWords,
@@ -114,19 +108,7 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 		fill: layerWords.fill,
 		style: layerWords.style
 	},
-	areas: { columns: 'widths of the columns', gap: 'space between rows and columns' },
-	columns: { gap: 'space between rows and columns' },
-	row: {
-		gap: 'space between',
-		justify: 'start, center, end, between, around or evenly',
-		align: 'start, center, end or stretch',
-		wrap: 'goes on in a further line'
-	},
-	stack: {
-		gap: 'space between',
-		justify: 'start, center, end, between, around or evenly',
-		align: 'start, center, end or stretch'
-	}
+	...arrangedWords
 };
 
 /** What can be written at an offset, and where the word being written starts. */
@@ -166,24 +148,36 @@ function namesAfter(
 	from: number,
 	names: KnownNames
 ): { from: number; options: Completion[] } | undefined {
-	const last = before.at(-1) ?? '';
-	const list: [readonly string[], string] | undefined =
-		last === 'under'
-			? [[...names.layouts, 'none'], 'sits under it']
-			: last === 'fill'
-				? [names.regions, 'a region further out']
-				: ['at', 'from', 'route'].includes(last)
-					? [names.routes, 'a route of the site']
-					: last === 'each'
-						? [names.data.map((name) => `data.${name}`), 'a list of the site’s data']
-						: before[0] === 'fill' && before.length === 2
-							? [['instead', 'before', 'after', 'empty'], 'the kind of fill']
-							: last === 'arrange'
-								? [['areas', 'columns', 'row', 'stack'], 'a way to arrange']
-								: undefined;
-	if (!list) return undefined;
-	const [words, says] = list;
+	const [words, says] = wordsAfter(before, names);
+	if (words.length === 0) return undefined;
 	return { from, options: words.map((word) => ({ word, says, kind: 'name' })) };
+}
+
+/** What can follow some words of a statement, and what it is. */
+function wordsAfter(
+	before: readonly string[],
+	{ layouts, regions, routes, data }: KnownNames
+): readonly [words: readonly string[], says: string] {
+	const [head = '', ...said] = before;
+	switch (before.at(-1)) {
+		case 'under':
+			return [[...layouts, 'none'], 'sits under it'];
+		case 'fill':
+			return [regions, 'a region further out'];
+		case 'at':
+		case 'from':
+		case 'route':
+			return [routes, 'a route of the site'];
+		case 'each':
+			return [data.map((name) => `data.${name}`), 'a list of the site’s data'];
+		case 'arrange':
+			return [arrangementKinds, 'a way to arrange'];
+	}
+	if (head === 'fill' && said.length === 1) {
+		return [['instead', 'before', 'after', 'empty'], 'the kind of fill'];
+	}
+	const setting = allSettings.find(({ kind }) => kind === head);
+	return setting ? [nextWords(setting.form, said), setting.says] : [[], ''];
 }
 
 /** The word that tells what kind of block encloses a place. */

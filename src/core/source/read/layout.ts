@@ -4,7 +4,7 @@ import { Once, readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { AdmitReader, LayerBody, UnderReader } from './layer.ts';
 import { MembersReader, regionsOf } from './member.ts';
-import { SettingsReader, settingKinds } from './setting.ts';
+import { SettingsReader } from './setting.ts';
 
 /** `layout NAME at ROUTE [on-request] { … }`. */
 export function readLayout(cursor: Cursor, context: ReadContext): Layout | undefined {
@@ -18,7 +18,7 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 	const under = new UnderReader();
 	const admit = new AdmitReader();
 	const measure = new Once<Layout['measure']>('What the bands look at');
-	const settings = new SettingsReader(settingKinds.layout, context);
+	const settings = new SettingsReader('layout', context);
 	const arrangements = new ArrangementsReader(context);
 	const members = new MembersReader(name.text, context);
 	readBlock(

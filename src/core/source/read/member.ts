@@ -4,7 +4,7 @@ import { ArrangementsReader } from './arrange.ts';
 import { readBlock, type ReadContext, type Vocabulary } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { readRegion, takeElement } from './region.ts';
-import { SettingsReader, settingKinds } from './setting.ts';
+import { SettingsReader } from './setting.ts';
 
 /** Collects the regions and wrappers of a layout, and sees that no name is there twice. */
 export class MembersReader {
@@ -44,7 +44,7 @@ function readWrapper(cursor: Cursor, { layout, context, taken }: Around): Wrappe
 	if (!name) return undefined;
 	const what = `The wrapper ${name.text}`;
 	const element = cursor.takeWord('as') ? takeElement(cursor, what) : undefined;
-	const settings = new SettingsReader(settingKinds.wrapper, context);
+	const settings = new SettingsReader('wrapper', context);
 	const arrangements = new ArrangementsReader(context);
 	const members = new MembersReader(layout, context, taken);
 	cursor.finish({ block: true });

@@ -6,7 +6,7 @@ import { readMarkupTemplate } from '../expression.ts';
 import type { Block } from '../syntax.ts';
 import { readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
-import { SettingsReader, settingKinds } from './setting.ts';
+import { SettingsReader } from './setting.ts';
 
 /** Deeper than any route. */
 const mostDepth = 20;
@@ -39,7 +39,7 @@ export function pieceReader(
 function readPiece(cursor: Cursor, context: ReadContext): Piece | undefined {
 	const name = cursor.takeName('A piece');
 	if (!name) return undefined;
-	const reader = new SettingsReader(settingKinds.piece, context);
+	const reader = new SettingsReader('piece', context);
 	const vocabulary = { name: `the piece ${name.text}`, statements: reader.statements };
 	readBlock(cursor.statement.block, vocabulary, context);
 	const { settings } = reader;

@@ -5,7 +5,7 @@ import { ArrangementsReader } from './arrange.ts';
 import { readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { pieceReader } from './piece.ts';
-import { SettingsReader, settingKinds } from './setting.ts';
+import { SettingsReader } from './setting.ts';
 import { readStyle } from './style.ts';
 
 /** Elements of the HTML standard (sections 4.3 and 4.4) that can hold what a region holds. */
@@ -32,7 +32,7 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 	};
 	const hasElement = cursor.needWord('as', `The region ${name.text}`);
 	const element = hasElement ? takeElement(cursor, `The region ${name.text}`) : undefined;
-	const settings = new SettingsReader(settingKinds.region, context);
+	const settings = new SettingsReader('region', context);
 	const arrangements = new ArrangementsReader(context);
 	cursor.finish({ block: true });
 	readBlock(

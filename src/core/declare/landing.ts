@@ -4,8 +4,8 @@ import { membersIn } from '../resolve/check-bands.ts';
 import { fillTarget, isProblem } from '../resolve/fill-target.ts';
 import { piecesIn } from '../resolve/pieces.ts';
 import { slotOf, type Structure } from '../resolve/structure.ts';
-import type { Edges } from './declare.ts';
-import type { Edge } from './stick.ts';
+import type { Edge } from '../settings/placed.ts';
+import type { Edges } from './surroundings.ts';
 
 /** What other layers bring into a layout, on any page, as far as the layout's own boxes depend on it. */
 
