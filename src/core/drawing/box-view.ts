@@ -12,7 +12,7 @@ import {
 	type Bands
 } from '../resolve/bands.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { settingsOn } from '../settings/list.ts';
+import { settings, settingsOn } from '../settings/list.ts';
 
 /** A stretch of bands in which one value of a setting holds. */
 export interface Overhang {
@@ -25,7 +25,17 @@ export interface Overhang {
 /** One setting over all bands. */
 export interface StripRow {
 	readonly setting: SettingKind;
+	/** The form of its value in words. */
+	readonly form: string;
 	readonly overhangs: readonly Overhang[];
+}
+
+/** A setting that a box could say and does not. */
+export interface UnsaidSetting {
+	readonly setting: SettingKind;
+	readonly form: string;
+	/** The value that it is given at first; undefined where there is none to guess. */
+	readonly first: string | undefined;
 }
 
 /** A column or row as it is written. */
@@ -68,7 +78,7 @@ export interface BoxView {
 	readonly members: readonly string[];
 	readonly strip: readonly StripRow[];
 	/** Settings that it could say and does not. */
-	readonly unsaid: readonly SettingKind[];
+	readonly unsaid: readonly UnsaidSetting[];
 }
 
 /** What there is to say about a box where its layout is `width` px wide. */
@@ -97,9 +107,16 @@ export function boxView(resolved: ResolvedSite, ref: BoxRef, width: number): Box
 		members: (box.kind === 'region' ? box.pieces : box.members).map((one) => one.name.text),
 		strip: kinds.map((setting) => ({
 			setting,
+			form: settings[setting].form,
 			overhangs: overhangsOf(box, setting, bands, textOf)
 		})),
-		unsaid: settingsOn(box.kind).filter((kind) => !said.has(kind))
+		unsaid: settingsOn(box.kind)
+			.filter((kind) => !said.has(kind))
+			.map((kind) => ({
+				setting: kind,
+				form: settings[kind].form,
+				first: settings[kind].first
+			}))
 	};
 }
 

@@ -1,8 +1,8 @@
 <script lang="ts">
-	import type { BoxView, Overhang, StripRow } from '$core/drawing/box-view.ts';
-	import type { Arrangement } from '$core/model/arrange.ts';
+	import type { BoxView, Overhang, StripRow, UnsaidSetting } from '$core/drawing/box-view.ts';
 	import type { Wish } from '$core/edit/wish.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
+	import { arrangementKinds } from '$core/settings/arrangements/list.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 
 	interface Props {
@@ -11,26 +11,15 @@
 	const { view }: Props = $props();
 
 	/** A setting that was asked for and has no value yet. */
-	let added = $state.raw<{ readonly box: string; readonly setting: SettingKind } | undefined>();
+	let added = $state.raw<{ readonly box: string; readonly unsaid: UnsaidSetting } | undefined>();
 
 	const key = $derived(`${view.ref.layout}.${view.ref.box ?? ''}`);
 	const rows = $derived<readonly StripRow[]>(
-		added?.box === key && view.unsaid.includes(added.setting)
-			? [...view.strip, { setting: added.setting, overhangs: [] }]
+		added?.box === key && view.unsaid.some(({ setting }) => setting === added?.unsaid.setting)
+			? [...view.strip, { ...added.unsaid, overhangs: [] }]
 			: view.strip
 	);
 	const places = $derived(view.bands.map((name, place) => ({ name, place })));
-
-	/** Values a setting starts with when it is said for the first time. */
-	const firstValues: Partial<Record<SettingKind, string>> = {
-		'new-row': '',
-		span: 'all',
-		size: 'fill',
-		show: 'hidden',
-		stick: 'top',
-		scroll: 'own',
-		shadow: 'scrolled'
-	};
 
 	function bandName(place: number): string {
 		return view.bands[place] ?? '';
@@ -84,7 +73,6 @@
 		void wishes.make({ kind: 'move-setting', box: view.ref, setting, from, to });
 	}
 
-	const arrangements: readonly Arrangement['kind'][] = ['areas', 'columns', 'row', 'stack'];
 	/** What holds where nothing is set for this band. */
 	const inherited = $derived(
 		view.arrangement && !view.arrangement.here
@@ -96,7 +84,7 @@
 
 	async function arrange(event: Event & { currentTarget: HTMLSelectElement }): Promise<void> {
 		const select = event.currentTarget;
-		const arrangement = arrangements.find((kind) => kind === select.value);
+		const arrangement = arrangementKinds.find((kind) => kind === select.value);
 		const band = bandName(view.band);
 		const wish = { kind: 'set-arrangement', box: view.ref, arrangement, band } as const;
 		if (!(await wishes.make(wish))) {
@@ -105,15 +93,15 @@
 	}
 
 	function add(event: Event & { currentTarget: HTMLSelectElement }): void {
-		const setting = view.unsaid.find((kind) => kind === event.currentTarget.value);
+		const unsaid = view.unsaid.find(({ setting }) => setting === event.currentTarget.value);
 		event.currentTarget.value = '';
-		if (!setting) return;
-		const value = firstValues[setting];
-		if (value === undefined) added = { box: key, setting };
-		else {
-			const band = bandName(0);
-			void wishes.make({ kind: 'set-setting', box: view.ref, setting, value, band });
+		if (!unsaid) return;
+		const { setting, first: value } = unsaid;
+		if (value === undefined) {
+			added = { box: key, unsaid };
+			return;
 		}
+		void wishes.make({ kind: 'set-setting', box: view.ref, setting, value, band: bandName(0) });
 	}
 </script>
 
@@ -171,11 +159,12 @@
 				<input
 					class="mono"
 					aria-label="{row.setting} of {view.name} at {name}"
+					placeholder={overhang ? undefined : row.form}
 					title={starts
-						? `Set here. Alt with an arrow key lets it hold from another band on.`
+						? `Set here: ${row.form}. Alt with an arrow key lets it hold from another band on.`
 						: overhang
-							? `From ${bandName(overhang.from)}: ${overhang.value}. Type to set it here.`
-							: 'Not set. Type to set it here.'}
+							? `From ${bandName(overhang.from)}: ${overhang.value}. Type to set it here: ${row.form}.`
+							: `Not set. Type to set it here: ${row.form}.`}
 					value={starts ? overhang?.value : ''}
 					onkeydown={(event) => onKey(event, row.setting, place)}
 					oninput={(event) =>
@@ -213,15 +202,15 @@
 			onchange={arrange}
 		>
 			<option value="">{inherited}</option>
-			{#each arrangements as kind (kind)}
+			{#each arrangementKinds as kind (kind)}
 				<option value={kind}>{kind}, set here</option>
 			{/each}
 		</select>
 	</label>
 	<select class="field add" aria-label="Add a setting to {view.name}" onchange={add}>
 		<option value="">Add a setting …</option>
-		{#each view.unsaid as kind (kind)}
-			<option value={kind}>{kind}</option>
+		{#each view.unsaid as { setting, form } (setting)}
+			<option value={setting}>{setting} {form}</option>
 		{/each}
 	</select>
 </div>

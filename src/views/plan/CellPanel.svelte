@@ -9,7 +9,7 @@
 	import LayerMark from './LayerMark.svelte';
 	import { measures } from './measures.svelte.ts';
 	import { selection, traceOf, type CellFacts } from './selection.svelte.ts';
-	import { sizeDeeds, type Deed } from './size-deeds.ts';
+	import { sizeDeeds, type Deed } from '$core/drawing/size-deeds.ts';
 
 	interface Props {
 		facts: CellFacts;

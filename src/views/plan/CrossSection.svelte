@@ -6,7 +6,7 @@
 	import type { BetweenView } from '$workers/messages.ts';
 	import CellPanel from './CellPanel.svelte';
 	import { chosenBox } from './chosen-box.svelte.ts';
-	import { sizeDeeds } from './size-deeds.ts';
+	import { sizeDeeds } from '$core/drawing/size-deeds.ts';
 	import { measures } from './measures.svelte.ts';
 	import { cellFacts, selection, traceOf, type CellPlace } from './selection.svelte.ts';
 

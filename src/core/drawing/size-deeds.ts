@@ -1,6 +1,6 @@
-import { valueNow, type BoxView } from '$core/drawing/box-view.ts';
-import type { SettingKind } from '$core/model/setting.ts';
-import type { Wish } from '$core/edit/wish.ts';
+import { valueNow, type BoxView } from './box-view.ts';
+import type { SettingKind } from '../model/setting.ts';
+import type { Wish } from '../edit/wish.ts';
 
 /** Something that can be done with a region's place, by a button or a key. */
 export interface Deed {
