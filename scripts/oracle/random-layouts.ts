@@ -1,4 +1,7 @@
 import fc from 'fast-check';
+import { blankOf, readForm, type Blank, type FormPlace } from '../../src/core/settings/form.ts';
+import { settings, settingsOn } from '../../src/core/settings/list.ts';
+import type { BoxKind } from '../../src/core/settings/placed.ts';
 
 /** Random sites made of everything that the language lets be said about sizes. */
 
@@ -95,72 +98,65 @@ const list = <T>(one: fc.Arbitrary<T>, max: number): fc.Arbitrary<T[]> =>
 const words = (one: fc.Arbitrary<string>, max: number): fc.Arbitrary<string> =>
 	list(one, max).map((parts) => parts.join(' '));
 
-const sizeSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
-	width: fc.oneof(
-		{ weight: 3, arbitrary: anySize },
-		{ weight: 1, arbitrary: fc.constantFrom('auto', 'min-content', 'max-content', 'fit-content') }
-	),
-	height: fc.oneof(
-		{ weight: 3, arbitrary: pxSize },
-		{ weight: 1, arbitrary: fc.constantFrom('screen', 'auto') }
-	),
-	min: fc.tuple(fc.oneof(anySize, fc.constant('auto')), fc.option(pxSize)).map(joined),
-	max: fc.tuple(fc.oneof(anySize, fc.constant('none')), fc.option(pxSize)).map(joined),
-	pad: words(padSize, 4),
-	scroll: fc.constantFrom('page', 'own')
-};
-const insideSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
-	gap: words(smallSize, 2),
-	contain: fc.oneof(pxSize, fc.constant('none'))
-};
-const placeSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
-	size: fc.oneof(fc.constantFrom('fill', 'fill 2', 'fill 0.4', 'hug'), anySize),
-	span: fc.oneof(
-		fc.integer({ min: 1, max: 3 }).map(String),
-		fc.constantFrom('all', '1 by 2', '2 by 2')
-	),
-	offset: fc.integer({ min: 0, max: 2 }).map(String),
-	'new-row': fc.constantFrom('', 'off'),
-	'place-self': words(fc.constantFrom('auto', 'start', 'center', 'end', 'stretch'), 2),
-	order: fc.integer({ min: -2, max: 2 }).map(String),
-	stick: fc.constantFrom('top', 'bottom', 'none'),
-	overlap: smallSize
-};
-const regionSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
-	shadow: fc.constantFrom('none', 'always', 'scrolled'),
-	shrink: fc.constantFrom('none', '128px to 56px', '90px to 30px')
-};
-const showSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
-	show: fc.oneof(
-		fc.constantFrom('in-place', 'hidden', 'strip'),
-		fc
-			.tuple(
-				fc.constantFrom('left', 'right', 'top', 'bottom'),
-				fc.constantFrom('120px', '45%', '900px')
-			)
-			.map(([side, size]) => `drawer ${side} ${size} "Open"`)
-	)
+/** Values for each blank in the form of a setting. */
+const blankValues: Readonly<Record<Blank, fc.Arbitrary<string>>> = {
+	WIDTH: anySize,
+	HEIGHT: pxSize,
+	SPACE: padSize,
+	GAP: smallSize,
+	MEASURE: fc.oneof({ weight: 3, arbitrary: pxSize }, fc.constantFrom('90%', '60%')),
+	LENGTH: fc.oneof(smallSize, fc.constantFrom('128px', '90px', '56px', '30px')),
+	SHARE: fc.constantFrom('2', '0.4'),
+	COUNT: fc.integer({ min: 1, max: 3 }).map(String),
+	FREE: fc.integer({ min: 0, max: 2 }).map(String),
+	PLACE: fc.integer({ min: -2, max: 2 }).map(String),
+	RATIO: fc.constantFrom('16 / 9', '1', '2 / 3', '4'),
+	TEXT: fc.constant('"Open"')
 };
 
-const stripSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
-	show: fc.constantFrom('in-place', 'strip')
-};
-const seenSettings: Readonly<Record<string, fc.Arbitrary<string>>> = {
-	show: fc.constantFrom('in-place', 'hidden')
-};
-
-function joined(parts: readonly (string | null)[]): string {
-	return parts.filter((part) => part !== null).join(' ');
+/** A value of a form: what has a blank is as likely as all words together. */
+function valueOf(form: string): fc.Arbitrary<string> {
+	const ways = readForm(form).map((places) => {
+		const hasBlank = places.some(({ choices }) => choices.some((one) => blankOf(one)));
+		return { weight: hasBlank ? 3 : 1, arbitrary: wayOf(places) };
+	});
+	return fc.oneof(...ways);
 }
 
-function settings(
-	kinds: Readonly<Record<string, fc.Arbitrary<string>>>,
-	max: number
-): fc.Arbitrary<Said[]> {
+function wayOf(places: readonly FormPlace[]): fc.Arbitrary<string> {
+	const [first, ...rest] = places;
+	if (!first) return fc.constant('');
+	const word = fc.oneof(
+		...first.choices.map((choice) => {
+			const blank = blankOf(choice);
+			return blank
+				? { weight: 3, arbitrary: blankValues[blank] }
+				: { weight: 1, arbitrary: fc.constant(choice) };
+		})
+	);
+	const whole = fc.tuple(word, wayOf(rest)).map((words) => words.filter(Boolean).join(' '));
+	return first.optional ? fc.oneof(fc.constant(''), whole) : whole;
+}
+
+/** What a kind of box cannot say where everything else about it is left open. */
+const notShown: Readonly<Record<BoxKind, readonly string[]>> = {
+	layout: [],
+	// It may hold the slot, which must be there.
+	wrapper: ['hidden', 'drawer'],
+	region: [],
+	piece: ['strip', 'drawer']
+};
+
+/** Settings of one box, of all that its kind can say. */
+function settingsOf(box: BoxKind, max: number): fc.Arbitrary<Said[]> {
 	const one = fc.oneof(
-		...Object.entries(kinds).map(([kind, value]) =>
-			fc.record({ kind: fc.constant(kind), value, band })
-		)
+		...settingsOn(box).map((kind) => {
+			const value = valueOf(settings[kind].form).filter(
+				(text) => kind !== 'show' || !notShown[box].some((way) => text.startsWith(way))
+			);
+			const where = settings[kind].everywhere ? fc.constant<Said['band']>('narrow') : band;
+			return fc.record({ kind: fc.constant(kind), value, band: where });
+		})
 	);
 	return fc.uniqueArray(one, { maxLength: max, selector: (said) => `${said.kind}@${said.band}` });
 }
@@ -233,18 +229,11 @@ const content = fc.oneof(
 );
 const piece: fc.Arbitrary<RandomPiece> = fc.record({
 	content,
-	settings: settings({ ...without(sizeSettings, 'scroll'), ...placeSettings, ...seenSettings }, 3)
+	settings: settingsOf('piece', 3)
 });
 
-function without<T>(record: Readonly<Record<string, T>>, key: string): Record<string, T> {
-	return Object.fromEntries(Object.entries(record).filter(([name]) => name !== key));
-}
-
 const region: fc.Arbitrary<RandomRegion> = fc.record({
-	settings: settings(
-		{ ...sizeSettings, ...insideSettings, ...placeSettings, ...regionSettings, ...showSettings },
-		4
-	),
+	settings: settingsOf('region', 4),
 	arranged,
 	pieces: fc.array(piece, { maxLength: 3 })
 });
@@ -254,17 +243,14 @@ const layout: fc.Arbitrary<RandomLayout> = fc.record({
 		{ weight: 3, arbitrary: fc.constant<'screen'>('screen') },
 		{ weight: 1, arbitrary: fc.constant<'space'>('space') }
 	),
-	settings: settings({ ...sizeSettings, ...insideSettings }, 3),
+	settings: settingsOf('layout', 3),
 	arranged,
 	regions: list(region, 4),
 	slot: fc.nat(3),
 	wrapper: fc.option(
 		fc.record({
 			from: fc.nat(3),
-			settings: settings(
-				{ ...sizeSettings, ...insideSettings, ...placeSettings, ...stripSettings },
-				3
-			),
+			settings: settingsOf('wrapper', 3),
 			arranged
 		}),
 		{ nil: undefined }

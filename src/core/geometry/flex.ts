@@ -70,7 +70,11 @@ function layRow(
 		placeLine(line, box, { width, gap, y, cross }, layouter);
 		y += cross + rowGap;
 	}
-	return sum;
+	if (style.wraps || height === undefined) return sum;
+	// In a height that is set, what stretches takes no more than there is.
+	return box.children.reduce((tallest, child) => {
+		return larger(tallest, child.height + child.style.marginBottom.at(width, layouter.view));
+	}, 0);
 }
 
 /** Sections 9.2 and 4.5: base size, bounds and hypothetical size of an item of a row. */

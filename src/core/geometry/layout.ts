@@ -26,7 +26,7 @@ export class Layout implements Layouter {
 		isKnown = true
 	): void {
 		if (this.isLaid(box, width, height, base) && box.laidKnown === isKnown) return;
-		const set = height ?? this.ownHeight(box, base);
+		const set = height ?? this.ownHeight(box, base) ?? this.ratioHeight(box, width, base);
 		const content = this.layContent(box, width, set, base, isKnown);
 		box.width = width;
 		box.height = set ?? clampHeight(box, content, base, this);
@@ -53,12 +53,21 @@ export class Layout implements Layouter {
 	}
 
 	contentHeightAt(box: LayoutBox, width: number, base: number): number {
+		const { ratio, scrolls } = box.style;
 		const known = box.measuredRun === this.run && alike(box.measuredWidth, width);
 		if (known && alike(box.measuredBase, base)) return box.contentHeight;
 		box.laidRun = 0;
-		const content = this.layContent(box, width, undefined, base);
-		this.remember(box, width, base, content);
-		return content;
+		const byRatio = ratio === undefined ? undefined : width / ratio;
+		const content = this.layContent(box, width, byRatio, base);
+		// CSS Box Sizing 4, section 5.1: by its ratio, and no less than its content unless that scrolls.
+		const height = scrolls ? (byRatio ?? content) : larger(content, byRatio ?? 0);
+		this.remember(box, width, base, height);
+		return height;
+	}
+
+	private ratioHeight(box: LayoutBox, width: number, base: number): number | undefined {
+		if (box.style.ratio === undefined) return undefined;
+		return clampHeight(box, this.contentHeightAt(box, width, base), base, this);
 	}
 
 	intrinsic(box: LayoutBox, base: number | undefined): void {

@@ -31,6 +31,8 @@ export interface Style {
 	readonly minWidth: Length | undefined;
 	readonly maxWidth: Length | undefined;
 	readonly height: Length | undefined;
+	/** Width by height, where the height follows from the width. */
+	readonly ratio: number | undefined;
 	readonly minHeight: Length | undefined;
 	readonly maxHeight: Length | undefined;
 	readonly padTop: Length;
@@ -85,6 +87,7 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 		minWidth: length(declared['min-width']),
 		maxWidth: length(declared['max-width']),
 		height: length(declared.height),
+		ratio: ratioOf(declared['aspect-ratio']),
 		minHeight: length(declared['min-height']),
 		maxHeight: length(declared['max-height']),
 		padTop: space(declared['padding-block']?.start),
@@ -178,6 +181,10 @@ function snappedBreadth(breadth: TrackBreadth): TrackBreadth {
 
 function displayOf(display: Declarations['display']): Style['display'] {
 	return display === undefined || display === 'flow-root' ? 'block' : display;
+}
+
+function ratioOf(ratio: Declarations['aspect-ratio']): number | undefined {
+	return ratio && ratio.width / ratio.height;
 }
 
 function positionOf(position: Declarations['position']): Style['position'] {

@@ -50,6 +50,8 @@ export const errors = {
 
 	'too-many-sizes': (what: string, most: number) => `${what} has ${most} sizes at most.`,
 	'count-zero': (what: string) => `${what} needs a number above zero here.`,
+	'aspect-invalid': (text: string) =>
+		`${text} is no ratio: write width / height, such as 16 / 9, or auto.`,
 	'shrink-invalid': () => 'What shrinks needs two heights, such as 128px to 56px.',
 	'fill-share-invalid': () => 'The share to fill needs a number above zero.',
 

@@ -49,6 +49,8 @@ export interface SettingValues {
 	readonly height: string;
 	readonly min: Extent;
 	readonly max: Extent;
+	/** Width to height, from which the height follows. */
+	readonly aspect: { readonly width: number; readonly height: number } | 'auto';
 	/** One to four, in the order of CSS `padding`, the sideways ones as end and start. */
 	readonly pad: readonly string[];
 	/** Between rows, then between columns; one for both. */
@@ -69,6 +71,8 @@ export interface SettingValues {
 	readonly 'new-row': boolean;
 	readonly 'place-self': { readonly align: Placement; readonly justify: Placement };
 	readonly order: number;
+	/** The accessible name of a region. */
+	readonly label: string;
 }
 
 export type SettingKind = keyof SettingValues;

@@ -151,7 +151,9 @@ export function checkMember(
 	for (const setting of member.settings) {
 		const { needs } = settings[setting.kind];
 		if (useful.has(setting) || !needs) continue;
-		const why = `nothing around ${member.name.text} is arranged ${needs.said}`;
+		const why = needs.isWhole
+			? needs.said
+			: `nothing around ${member.name.text} is arranged ${needs.said}`;
 		problems.set(setting.span, warning('setting-idle', setting.span, setting.kind, why));
 	}
 	return [...problems.values()];

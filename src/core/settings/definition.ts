@@ -13,8 +13,11 @@ export interface Size {
 
 /** What a setting needs to do something. */
 export interface Need {
-	/** The end of "nothing around head is arranged …", or a whole reason. */
+	/** The end of "nothing around head is arranged …", or a whole reason why it does nothing. */
 	readonly said: string;
+	/** What is said is a whole reason, not a way to arrange. */
+	readonly isWhole?: true;
+	/** `around` is how the box around it arranges, `own` what else holds for the box. */
 	met(around: Inside, own: SettingsAt): boolean;
 }
 
@@ -31,6 +34,8 @@ export interface SettingDefinition<K extends SettingKind> {
 	readonly called: string;
 	/** The value that drawings give it at first; undefined where there is none to guess. */
 	readonly first?: string;
+	/** It holds at every width, and names no band. */
+	readonly everywhere?: true;
 	/** What must hold around it; it does something everywhere where nothing is said. */
 	readonly needs?: Need;
 	/** Properties of a style that would do the same, unseen by the geometry. */

@@ -1,4 +1,5 @@
 import type { Setting, SettingKind, SettingOf } from '../model/setting.ts';
+import { aspect } from './member/aspect.ts';
 import { contain } from './box/contain.ts';
 import { gap } from './box/gap.ts';
 import { height } from './box/height.ts';
@@ -9,6 +10,7 @@ import { scroll } from './box/scroll.ts';
 import { width } from './box/width.ts';
 import type { Declarations } from './declarations.ts';
 import type { SettingDefinition, Size } from './definition.ts';
+import { label } from './member/label.ts';
 import { newRow } from './member/new-row.ts';
 import { offset } from './member/offset.ts';
 import { order } from './member/order.ts';
@@ -48,6 +50,7 @@ export const settings: { readonly [K in SettingKind]: Readable<K> } = {
 	height: readable(height),
 	min: readable(min),
 	max: readable(max),
+	aspect: readable(aspect),
 	pad: readable(pad),
 	gap: readable(gap),
 	contain: readable(contain),
@@ -62,7 +65,8 @@ export const settings: { readonly [K in SettingKind]: Readable<K> } = {
 	offset: readable(offset),
 	'new-row': readable(newRow),
 	'place-self': readable(placeSelf),
-	order: readable(order)
+	order: readable(order),
+	label: readable(label)
 };
 
 export const allSettings: readonly SettingDefinition<SettingKind>[] = Object.values(settings);

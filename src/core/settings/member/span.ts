@@ -5,7 +5,7 @@ import { inColumns, members, type SettingDefinition } from '../definition.ts';
 export const span: SettingDefinition<'span'> = {
 	kind: 'span',
 	on: members,
-	form: 'COUNT/all [by [COUNT]]',
+	form: 'COUNT/all [by COUNT]',
 	says: 'in columns: how many, maybe "by" rows',
 	called: 'The span',
 	first: 'all',

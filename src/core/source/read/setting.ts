@@ -38,7 +38,8 @@ function readSetting(kind: SettingKind, cursor: Cursor, context: ReadContext): S
 	const start = cursor.peek()?.span ?? cursor.headSpan;
 	return settings[kind].readWhole(new StatementWords(cursor, context), () => {
 		const end = cursor.lastTaken?.span ?? start;
-		const band = cursor.takeBand();
+		// What holds at every width names no band: one that stands there is said to be too much.
+		const band = settings[kind].everywhere ? undefined : cursor.takeBand();
 		cursor.finish();
 		const { span } = cursor.statement;
 		return { valueSpan: joinSpans(start, end), band, span };
