@@ -1,3 +1,4 @@
+import { sentenceOf } from '../../src/core/messages/problem.ts';
 import assert from 'node:assert/strict';
 import { crossSection } from '../../src/core/drawing/cross-section.ts';
 import { roofline } from '../../src/core/drawing/roofline.ts';
@@ -80,7 +81,9 @@ function tryOne(before: ResolvedSite, change: Change, random: Random): boolean {
 	const after: SiteFiles = { texts, assets: files.assets };
 	const resolved = resolveSite(readSiteFiles(after, before.reading));
 	sameAsFresh(resolved, resolveSite(readSiteFiles(after)));
-	for (const { span, sentence, code } of resolved.problems) {
+	for (const problem of resolved.problems) {
+		const { span, code } = problem;
+		const sentence = sentenceOf(problem);
 		const length = texts.get(span.file)?.length;
 		const inside = length !== undefined && 0 <= span.from && span.from <= span.to;
 		assert.ok(inside && span.to <= length, `${code} is marked outside the text: ${sentence}`);

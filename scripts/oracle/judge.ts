@@ -1,3 +1,4 @@
+import { sentenceOf } from '../../src/core/messages/problem.ts';
 import type { Browser, Page } from 'puppeteer-core';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import { sizesByName } from './sizes.ts';
@@ -60,7 +61,7 @@ export async function judge(
 		readSiteFiles({ texts: new Map([['site.eave', text]]), assets: new Map() })
 	);
 	const errors = resolved.problems.filter((problem) => problem.severity === 'error');
-	if (errors[0]) throw new Error(`The random site has errors: ${errors[0].sentence}`);
+	if (errors[0]) throw new Error(`The random site has errors: ${sentenceOf(errors[0])}`);
 	const route = resolved.routes.find((one) => one.pattern.text === address);
 	const [instance] = route ? resolved.instances(route) : [];
 	if (!route || !instance) throw new Error(`The random site has no page ${address}.`);

@@ -1,4 +1,4 @@
-import type { Problem } from '../core/messages/problem.ts';
+import { sentenceOf, type Problem } from '../core/messages/problem.ts';
 import { resolveSite, type ResolvedSite } from '../core/resolve/site.ts';
 import { IntakeError } from '../core/source/limits.ts';
 import { placeOf, readSiteFiles } from '../core/source/read.ts';
@@ -60,7 +60,7 @@ export function systemSentence(failure: unknown): string | undefined {
 
 function problemLine(problem: Problem, texts: ReadonlyMap<string, string>): string {
 	const kind = problem.severity === 'warning' ? 'warning: ' : '';
-	return `${placeOf(problem.span, texts)}: ${problem.code}: ${kind}${problem.sentence}`;
+	return `${placeOf(problem.span, texts)}: ${problem.code}: ${kind}${sentenceOf(problem)}`;
 }
 
 function isSystemError(

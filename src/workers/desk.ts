@@ -31,7 +31,7 @@ import { PageLayout } from '$core/geometry/page-layout.ts';
 import { estimateSize } from '$core/geometry/estimate.ts';
 import type { PieceSizes } from '$core/geometry/piece-size.ts';
 import { stageHtml } from '$core/emit/stage.ts';
-import { atEdge, hasErrors, reasonOf, type Problem } from '$core/messages/problem.ts';
+import { atEdge, hasErrors, reasonOf, type Problem, sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { canonicalPath } from '$core/model/address.ts';
 import { layerName, type Page } from '$core/model/site.ts';
@@ -407,10 +407,11 @@ export class Desk {
 		return pages.find((page) => layerName(page) === wish.page);
 	}
 
-	private problemView({ severity, code, sentence, span, mend }: Problem): ProblemView {
+	private problemView(problem: Problem): ProblemView {
+		const { severity, code, span, mend } = problem;
 		const text = this.files.texts.get(span.file) ?? '';
 		const place = { ...span, ...positionAt(text, span.from) };
-		return { severity, code, sentence, ...place, ...(mend && { mend }) };
+		return { severity, code, sentence: sentenceOf(problem), ...place, ...(mend && { mend }) };
 	}
 }
 

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import { sentenceOf } from '../../src/core/messages/problem.ts';
 import fc from 'fast-check';
 import { zipSync } from 'fflate';
 import { encodeUtf8 } from '../../src/core/model/utf8.ts';
@@ -117,7 +118,7 @@ test('every word that completion offers is one that the reader knows there', () 
 		for (const word of Object.keys(words)) {
 			const { problems } = resolve(`${head}\n${word}\n${close}`);
 			const unknown = problems.filter((one) => ['unknown-statement', 'not-yet'].includes(one.code));
-			assert.deepEqual(unknown.map((one) => one.sentence), [], `${word} in ${block}`);
+			assert.deepEqual(unknown.map(sentenceOf), [], `${word} in ${block}`);
 		}
 		const text = `${head}\n`;
 		const names = { layouts: ['outer'], regions: ['head'], routes: ['/'], data: [] };

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import { sentenceOf } from '../../src/core/messages/problem.ts';
 import { roofline } from '../../src/core/drawing/roofline.ts';
 import { routeFor } from '../../src/core/resolve/instance.ts';
 import { nearestState } from '../../src/core/resolve/structure.ts';
@@ -114,13 +115,10 @@ route /r/no-box { piece body """x""" }
 route /r/no-content { fill box instead { piece b """b""" } }
 `);
 	const resolved = resolve(text);
-	assert.deepEqual(
-		resolved.problems.map((problem) => problem.sentence),
-		[
-			'The page /r/no-box puts nothing into box, which the layout must requires.',
-			'The page /r/no-content puts nothing into s, which the layout must requires.'
-		]
-	);
+	assert.deepEqual(resolved.problems.map(sentenceOf), [
+		'The page /r/no-box puts nothing into box, which the layout must requires.',
+		'The page /r/no-content puts nothing into s, which the layout must requires.'
+	]);
 });
 
 test('each mistake of inheritance is an error at its place, in a whole sentence', () => {

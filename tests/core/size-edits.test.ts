@@ -166,15 +166,18 @@ test('a size edit changes one stretch of one file, and the rest stays to the byt
 test('what the strip says: where each value comes from, and until where it holds', () => {
 	const view = boxView(sound(text), head, 700);
 	assert.equal(view.bands[view.band], 'medium');
-	assert.deepEqual(view.strip, [
-		{
-			setting: 'pad',
-			overhangs: [
-				{ from: 0, to: 2, value: '4px' },
-				{ from: 2, to: 3, value: '8px' }
-			]
-		}
-	]);
+	assert.deepEqual(
+		view.strip.map(({ setting, overhangs }) => ({ setting, overhangs })),
+		[
+			{
+				setting: 'pad',
+				overhangs: [
+					{ from: 0, to: 2, value: '4px' },
+					{ from: 2, to: 3, value: '8px' }
+				]
+			}
+		]
+	);
 	assert.deepEqual(view.parent, { ref: f, kind: 'areas' });
 	const layout = boxView(sound(text), f, 700).arrangement;
 	assert.deepEqual([layout?.here, layout?.band, layout?.rows.map((row) => row.size)], [false, 'narrow', ['auto', '1fr', 'auto']]); // prettier-ignore

@@ -4,7 +4,7 @@ import { deliver } from '../../src/core/emit/delivery.ts';
 import { roofline } from '../../src/core/drawing/roofline.ts';
 import { openersOf } from '../../src/core/resolve/drawers.ts';
 import { applyChanges, placeAfter, placeBefore } from '../../src/core/source/change.ts';
-import { settingsOn } from '../../src/core/settings/list.ts';
+import { settings, settingsOn } from '../../src/core/settings/list.ts';
 import { Desk } from '../../src/workers/desk.ts';
 import { filesOf } from '../lib/desk.ts';
 import { around, codes, marked, only, resolve, sound } from '../lib/site.ts';
@@ -14,13 +14,15 @@ import { processorTime } from '../../scripts/lib/processor-time.ts';
 
 const home = { page: '/', address: undefined };
 
+/** Values of settings that are no size and have none to begin with. */
+const examples: Readonly<Record<string, string>> = {
+	shrink: '80px to 40px',
+	label: '"Main menu"'
+};
+
 test('a colon behind a setting’s name is an error with a mend, whatever the setting', () => {
-	const values: Readonly<Record<string, string>> = {
-		show: 'hidden', stick: 'top', shadow: 'always', scroll: 'own', size: 'hug', span: '2', offset: '1',
-		'new-row': '', 'place-self': 'center', order: '1', shrink: '80px to 40px', pad: '4px', gap: '4px'
-	}; // prettier-ignore
 	for (const kind of settingsOn('region')) {
-		const value = values[kind] ?? '200px';
+		const value = settings[kind].first ?? examples[kind] ?? '200px';
 		const text = around(
 			`layout x at /x { region main as main { slot }; region r as div {\n${kind}: ${value}\n} }`
 		);
@@ -39,7 +41,7 @@ test('a colon behind a setting’s name is an error with a mend, whatever the se
 		);
 		assert.match(
 			texts.get('site.eave') ?? '',
-			new RegExp(`\n${kind}( ${value.replace(/[()]/g, '.')})?\n`)
+			new RegExp(`\n${kind}( ${value.replaceAll(/[()/]/g, '.')})?\n`)
 		);
 	}
 	assert.equal(

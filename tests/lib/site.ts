@@ -3,7 +3,7 @@ import { encodeUtf8 } from '../../src/core/model/utf8.ts';
 import type { Page } from '../../src/core/model/site.ts';
 import { layerName } from '../../src/core/model/site.ts';
 import { pageHtml } from '../../src/core/emit/page.ts';
-import type { Problem } from '../../src/core/messages/problem.ts';
+import { type Problem, sentenceOf } from '../../src/core/messages/problem.ts';
 import { resolveSite, type ResolvedSite } from '../../src/core/resolve/site.ts';
 import { placeOf, readSiteFiles, type SiteReading } from '../../src/core/source/read.ts';
 
@@ -25,10 +25,7 @@ export function resolve(text: string, others: Readonly<Record<string, string>> =
 /** A site that must be without problems. */
 export function sound(text: string, others: Readonly<Record<string, string>> = {}): ResolvedSite {
 	const resolved = resolve(text, others);
-	assert.deepEqual(
-		resolved.problems.map((problem) => problem.sentence),
-		[]
-	);
+	assert.deepEqual(resolved.problems.map(sentenceOf), []);
 	return resolved;
 }
 
@@ -60,16 +57,20 @@ export function codes(resolved: ResolvedSite): string[] {
 	);
 }
 
-export function only(problems: readonly Problem[], code: string): Problem {
+/** The only problem of a kind, with its sentence. */
+export function only(
+	problems: readonly Problem[],
+	code: string
+): Problem & { readonly sentence: string } {
 	const found = problems.filter((problem) => problem.code === code);
 	assert.equal(
 		found.length,
 		1,
-		`one ${code} in ${problems.map((one) => `${one.code}: ${one.sentence}`).join('\n') || 'no problems'}`
+		`one ${code} in ${problems.map((one) => `${one.code}: ${sentenceOf(one)}`).join('\n') || 'no problems'}`
 	);
 	const [problem] = found;
 	assert.ok(problem);
-	return problem;
+	return { ...problem, sentence: sentenceOf(problem) };
 }
 
 /** The words that a problem marks in the text. */

@@ -1,4 +1,4 @@
-import { listWords, type Problem } from '../messages/problem.ts';
+import { listWords, sameness, sentenceOf, type Problem } from '../messages/problem.ts';
 import { layerName } from '../model/site.ts';
 import { applyChanges, type Change } from '../source/change.ts';
 import { readSiteFiles } from '../source/read.ts';
@@ -167,8 +167,8 @@ function resolveAfter(resolved: ResolvedSite, changes: readonly Change[]): Resol
 }
 
 function newProblems(before: ResolvedSite, after: ResolvedSite): Problem[] {
-	const known = new Set(before.problems.map((problem) => problem.sentence));
-	return after.problems.filter((problem) => !known.has(problem.sentence));
+	const known = new Set(before.problems.map(sameness));
+	return after.problems.filter((problem) => !known.has(sameness(problem)));
 }
 
 function newErrors(before: ResolvedSite, after: ResolvedSite): Problem[] {
@@ -181,12 +181,13 @@ const notShown: ReadonlySet<string> = new Set(['region-not-arranged', 'piece-not
 function vanishing(before: ResolvedSite, after: ResolvedSite): string[] {
 	return newProblems(before, after)
 		.filter((problem) => notShown.has(problem.code))
-		.map((problem) => problem.sentence);
+		.map(sentenceOf);
 }
 
 /** The sentence of an error that an edit would bring in; undefined where it brings none. */
 function newError(before: ResolvedSite, after: ResolvedSite): string | undefined {
-	return newErrors(before, after)[0]?.sentence;
+	const [first] = newErrors(before, after);
+	return first && sentenceOf(first);
 }
 
 const lostFill: ReadonlySet<string> = new Set([

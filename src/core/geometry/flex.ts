@@ -327,7 +327,8 @@ function columnItem(box: LayoutBox, own: number, width: number, layouter: Layout
 	const most = style.maxHeight ? style.maxHeight.at(0, view) : Infinity;
 	const content = layouter.contentHeightAt(box, own, width);
 	const basis = style.flexBasis && !style.flexBasis.share ? style.flexBasis.at(0, view) : undefined;
-	const base = larger(pad, basis ?? set ?? content);
+	const byRatio = style.ratio === undefined ? undefined : own / style.ratio;
+	const base = larger(pad, basis ?? set ?? byRatio ?? content);
 	const auto = style.scrolls ? 0 : smaller(smaller(content, set ?? Infinity), most);
 	const least = larger(pad, style.minHeight ? style.minHeight.at(0, view) : auto);
 	const hypothetical = larger(least, smaller(base, most));

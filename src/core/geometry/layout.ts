@@ -48,26 +48,29 @@ export class Layout implements Layouter {
 	heightAt(box: LayoutBox, width: number, base: number): number {
 		return (
 			this.ownHeight(box, base) ??
+			this.ratioHeight(box, width, base) ??
 			clampHeight(box, this.contentHeightAt(box, width, base), base, this)
 		);
 	}
 
 	contentHeightAt(box: LayoutBox, width: number, base: number): number {
-		const { ratio, scrolls } = box.style;
 		const known = box.measuredRun === this.run && alike(box.measuredWidth, width);
 		if (known && alike(box.measuredBase, base)) return box.contentHeight;
 		box.laidRun = 0;
-		const byRatio = ratio === undefined ? undefined : width / ratio;
-		const content = this.layContent(box, width, byRatio, base);
-		// CSS Box Sizing 4, section 5.1: by its ratio, and no less than its content unless that scrolls.
-		const height = scrolls ? (byRatio ?? content) : larger(content, byRatio ?? 0);
-		this.remember(box, width, base, height);
-		return height;
+		const content = this.layContent(box, width, undefined, base);
+		this.remember(box, width, base, content);
+		return content;
 	}
 
+	/** CSS Box Sizing 4, section 5.1: by its ratio, and no less than its content unless that scrolls. */
 	private ratioHeight(box: LayoutBox, width: number, base: number): number | undefined {
-		if (box.style.ratio === undefined) return undefined;
-		return clampHeight(box, this.contentHeightAt(box, width, base), base, this);
+		const { ratio, scrolls } = box.style;
+		if (ratio === undefined) return undefined;
+		const height = width / ratio;
+		if (scrolls) return clampHeight(box, height, base, this);
+		box.laidRun = 0;
+		const content = this.layContent(box, width, height, base);
+		return clampHeight(box, larger(content, height), base, this);
 	}
 
 	intrinsic(box: LayoutBox, base: number | undefined): void {

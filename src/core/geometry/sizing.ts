@@ -79,7 +79,9 @@ export function contribution(box: LayoutBox, kind: 'min' | 'max', layouter: Layo
 	const width = preferred(box, kind, pad, layouter);
 	const most = fixed(style.maxWidth, layouter) ?? Infinity;
 	const least = style.minWidth?.at(0, layouter.view) ?? 0;
-	return larger(larger(smaller(width, most), least), pad);
+	// CSS Box Sizing 4, section 5.2: as wide as the ratio makes what cannot be lower than its padding.
+	const byRatio = style.ratio === undefined ? 0 : padDown(box, 0, layouter) * style.ratio;
+	return larger(larger(larger(smaller(width, most), least), pad), byRatio);
 }
 
 function preferred(box: LayoutBox, kind: 'min' | 'max', pad: number, layouter: Layouter): number {

@@ -10,38 +10,72 @@ export interface Mend {
 	readonly insert: string;
 }
 
-/** Something wrong or doubtful in a site's text, with its place and one plain sentence. */
-export interface Problem {
-	readonly severity: 'error' | 'warning';
-	readonly code: ErrorCode | WarningCode;
-	readonly sentence: string;
+type ErrorDetails = { [C in ErrorCode]: Parameters<(typeof errors)[C]> };
+type WarningDetails = { [C in WarningCode]: Parameters<(typeof warnings)[C]> };
+
+interface Placed {
 	readonly span: Span;
 	readonly mend?: Mend;
 }
 
-type ErrorDetails = { [C in ErrorCode]: Parameters<(typeof errors)[C]> };
-type WarningDetails = { [C in WarningCode]: Parameters<(typeof warnings)[C]> };
+/** An error of one kind: the site cannot be delivered while it stands. */
+export interface ErrorOf<C extends ErrorCode> extends Placed {
+	readonly severity: 'error';
+	readonly code: C;
+	/** What the sentence is made of, in the order of the catalogue. */
+	readonly details: ErrorDetails[C];
+}
+
+/** A warning of one kind: the site can be delivered, but the author should look. */
+export interface WarningOf<C extends WarningCode> extends Placed {
+	readonly severity: 'warning';
+	readonly code: C;
+	readonly details: WarningDetails[C];
+}
+
+/**
+ * Something wrong or doubtful in a site's text, as a value: what kind of thing it is, its details and
+ * its place. The sentence is made where it is shown.
+ */
+export type Problem =
+	{ [C in ErrorCode]: ErrorOf<C> }[ErrorCode] | { [C in WarningCode]: WarningOf<C> }[WarningCode];
 
 const errorSentences: { [C in ErrorCode]: (...details: ErrorDetails[C]) => string } = errors;
 const warningSentences: { [C in WarningCode]: (...details: WarningDetails[C]) => string } =
 	warnings;
 
-/** An error: the site cannot be delivered while it stands. */
 export function error<C extends ErrorCode>(
 	code: C,
 	span: Span,
 	...details: ErrorDetails[C]
-): Problem {
-	return { severity: 'error', code, sentence: errorSentences[code](...details), span };
+): ErrorOf<C> {
+	return { severity: 'error', code, details, span };
 }
 
-/** A warning: the site can be delivered, but the author should look. */
 export function warning<C extends WarningCode>(
 	code: C,
 	span: Span,
 	...details: WarningDetails[C]
-): Problem {
-	return { severity: 'warning', code, sentence: warningSentences[code](...details), span };
+): WarningOf<C> {
+	return { severity: 'warning', code, details, span };
+}
+
+/** The plain sentence that says a problem. */
+export function sentenceOf(problem: Problem): string {
+	return problem.severity === 'error' ? errorSentence(problem) : warningSentence(problem);
+}
+
+function errorSentence<C extends ErrorCode>({ code, details }: ErrorOf<C>): string {
+	return errorSentences[code](...details);
+}
+
+function warningSentence<C extends WarningCode>({ code, details }: WarningOf<C>): string {
+	return warningSentences[code](...details);
+}
+
+/** What makes two problems the same wherever they stand: the kind and the details. */
+export function sameness({ code, details }: Problem): string {
+	return JSON.stringify([code, ...details]);
 }
 
 /**

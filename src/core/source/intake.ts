@@ -1,3 +1,4 @@
+import { sentenceOf } from '../messages/problem.ts';
 import { isEaveFile, type SiteFiles } from '../model/files.ts';
 import { decodeUtf8 } from '../model/utf8.ts';
 import { checkPath, IntakeError, mostBytes, mostFiles, tooLarge } from './limits.ts';
@@ -50,7 +51,7 @@ export function refuseUnusable(files: SiteFiles): void {
 	const problem = readSiteFiles(files).problems.find((one) => unusable.has(one.code));
 	if (!problem) return;
 	const place = problem.code === 'line-too-long' ? ` (${placeOf(problem.span, files.texts)})` : '';
-	throw new IntakeError(problem.sentence + place);
+	throw new IntakeError(sentenceOf(problem) + place);
 }
 
 function toText(path: string, bytes: Uint8Array): string {
