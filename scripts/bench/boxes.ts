@@ -6,7 +6,7 @@ import { estimateSize } from '../../src/core/geometry/estimate.ts';
 import { PageLayout } from '../../src/core/geometry/page-layout.ts';
 import { Sweep } from '../../src/core/geometry/sweep.ts';
 import { layerName, type Route } from '../../src/core/model/site.ts';
-import { resolveSite, type ResolvedSite } from '../../src/core/resolve/site.ts';
+import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { openBrowser } from '../lib/browser.ts';
 import type { BenchRow } from './core.ts';
@@ -19,7 +19,7 @@ const benched = '/catalogue';
 
 /** Boxes of the demo's pages, worked out here and read from a browser in turn. */
 export async function benchBoxes(): Promise<BenchRow[]> {
-	const resolved = resolveSite(readSiteFiles(await readSitePath('demo')));
+	const resolved = checkSite(readSiteFiles(await readSitePath('demo')));
 	const route = resolved.routes.find((one) => layerName(one) === benched);
 	if (!route) throw new Error(`The demo has no page ${benched}.`);
 	const layout = layoutOf(resolved, route);
@@ -72,7 +72,7 @@ export async function benchBoxes(): Promise<BenchRow[]> {
 	];
 }
 
-function benchRoutes(resolved: ResolvedSite): BenchRow {
+function benchRoutes(resolved: CheckedSite): BenchRow {
 	const runs = timeRuns(
 		() => {
 			for (const route of resolved.routes) {
@@ -91,7 +91,7 @@ function benchRoutes(resolved: ResolvedSite): BenchRow {
 }
 
 /** Sizes of pieces are estimated once, as the application measures them once. */
-function layoutOf(resolved: ResolvedSite, route: Route): PageLayout {
+function layoutOf(resolved: CheckedSite, route: Route): PageLayout {
 	const [instance] = resolved.instances(route);
 	if (!instance) throw new Error(`${layerName(route)} has no page.`);
 	const target = { link: (url: string) => url, styleLines: [], year: 2026 };

@@ -1,7 +1,7 @@
 import { parse } from 'parse5';
 import { roofline } from '../../src/core/drawing/roofline.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
-import { resolveSite } from '../../src/core/resolve/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { generatedSite } from './generated-site.ts';
@@ -26,7 +26,7 @@ export function benchCore(): BenchRow[] {
 			const texts = new Map(
 				[...files.texts].map(([path, text]) => [path, text.replaceAll('<', `<!--${run}--><`)])
 			);
-			const resolved = resolveSite(readSiteFiles({ texts, assets: noAssets }));
+			const resolved = checkSite(readSiteFiles({ texts, assets: noAssets }));
 			for (const route of resolved.site.routes) resolved.page(route);
 		},
 		15,
@@ -57,7 +57,7 @@ function editTimes(
 	words: string
 ): number[] {
 	let reading = readSiteFiles(files);
-	resolveSite(reading);
+	checkSite(reading);
 	return timeRuns(
 		() => {
 			const { texts } = reading.files;
@@ -65,7 +65,7 @@ function editTimes(
 			const change = { kind: 'edit', file, from: at, to: at, insert: 'x' } as const;
 			const next = applyChanges(texts, [change]).texts;
 			reading = readSiteFiles({ texts: next, assets: noAssets }, reading);
-			roofline(resolveSite(reading));
+			roofline(checkSite(reading));
 		},
 		60,
 		10
@@ -77,7 +77,7 @@ export function benchDelivery(): BenchRow[] {
 	const texts = generatedSite(10_000, 40);
 	const written: number[] = [];
 	const parsed: number[] = [];
-	const resolved = resolveSite(readSiteFiles({ texts, assets: noAssets }));
+	const resolved = checkSite(readSiteFiles({ texts, assets: noAssets }));
 	let bytes = 0;
 	for (let run = -1; run < 5; run++) {
 		const start = performance.now();

@@ -10,7 +10,7 @@ import { estimateSize } from '../../src/core/geometry/estimate.ts';
 import { PageLayout } from '../../src/core/geometry/page-layout.ts';
 import type { SiteFiles } from '../../src/core/model/files.ts';
 import { explain } from '../../src/core/resolve/explain.ts';
-import { resolveSite, type ResolvedSite } from '../../src/core/resolve/site.ts';
+import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { applyChanges, type Change } from '../../src/core/source/change.ts';
 import { complete } from '../../src/core/source/complete.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
@@ -42,7 +42,7 @@ export interface FuzzResult {
 
 /** Mutates sites and does everything with them that the application does. The same seed gives the same runs. */
 export async function runFuzz(runs: number, seed: number, from = 0): Promise<FuzzResult> {
-	const seeds = (await seedSites(seed)).map((files) => resolveSite(readSiteFiles(files)));
+	const seeds = (await seedSites(seed)).map((files) => checkSite(readSiteFiles(files)));
 	const failures: FuzzFailure[] = [];
 	let [sound, slowest] = [0, 0];
 	for (let run = from; run < from + runs; run++) {
@@ -74,13 +74,13 @@ export async function runFuzz(runs: number, seed: number, from = 0): Promise<Fuz
 }
 
 /** Everything that is done with a text after an edit. Gives whether the site is sound. */
-function tryOne(before: ResolvedSite, change: Change, random: Random): boolean {
+function tryOne(before: CheckedSite, change: Change, random: Random): boolean {
 	const { files } = before.reading;
 	const { texts, inverse } = applyChanges(files.texts, [change]);
 	assert.deepEqual(applyChanges(texts, inverse).texts, files.texts, 'undo gives the bytes back');
 	const after: SiteFiles = { texts, assets: files.assets };
-	const resolved = resolveSite(readSiteFiles(after, before.reading));
-	sameAsFresh(resolved, resolveSite(readSiteFiles(after)));
+	const resolved = checkSite(readSiteFiles(after, before.reading));
+	sameAsFresh(resolved, checkSite(readSiteFiles(after)));
 	for (const problem of resolved.problems) {
 		const { span, code } = problem;
 		const sentence = sentenceOf(problem);
@@ -103,10 +103,10 @@ function tryOne(before: ResolvedSite, change: Change, random: Random): boolean {
 }
 
 /** Reading again only what changed gives what reading everything does. */
-function sameAsFresh(resolved: ResolvedSite, fresh: ResolvedSite): void {
+function sameAsFresh(resolved: CheckedSite, fresh: CheckedSite): void {
 	assert.equal(asText(resolved.problems), asText(fresh.problems), 'problems equal a fresh reading');
 	assert.equal(asText(resolved.site), asText(fresh.site), 'the model equals a fresh reading');
-	const chains = ({ site, structure }: ResolvedSite): string =>
+	const chains = ({ site, structure }: CheckedSite): string =>
 		[...site.layouts, ...site.routes, ...site.states]
 			.map((layer) => structure.chainOf(layer).map((layout) => layout.name.text))
 			.join('|');
@@ -117,12 +117,12 @@ function asText(value: unknown): string {
 	return JSON.stringify(value, (_, inner: unknown) => (inner instanceof Map ? [...inner] : inner));
 }
 
-function pagesOf({ site }: ResolvedSite) {
+function pagesOf({ site }: CheckedSite) {
 	return [...site.routes, ...site.states];
 }
 
 /** What the views show: roofline, cross-section, and boxes at some widths. */
-function draw(resolved: ResolvedSite, random: Random): void {
+function draw(resolved: CheckedSite, random: Random): void {
 	roofline(resolved);
 	const pages = pagesOf(resolved);
 	if (pages.length === 0) return;
@@ -147,7 +147,7 @@ function draw(resolved: ResolvedSite, random: Random): void {
 }
 
 /** What is delivered where it is sound, and what the stage shows in any case. */
-function write(resolved: ResolvedSite): void {
+function write(resolved: CheckedSite): void {
 	deliver(resolved, year);
 	const [first] = pagesOf(resolved);
 	const [instance] = first ? resolved.instances(first) : [];

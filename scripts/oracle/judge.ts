@@ -6,7 +6,7 @@ import { PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.
 import type { BoxName } from '../../src/core/geometry/layout-box.ts';
 import { drawerName } from '../../src/core/geometry/page.ts';
 import { isDrawer } from '../../src/core/resolve/drawers.ts';
-import { resolveSite } from '../../src/core/resolve/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 
 /** Compares computed boxes with those of a browser. */
@@ -57,7 +57,7 @@ export async function judge(
 	address: string,
 	widths: readonly number[]
 ): Promise<Judgement> {
-	const resolved = resolveSite(
+	const resolved = checkSite(
 		readSiteFiles({ texts: new Map([['site.eave', text]]), assets: new Map() })
 	);
 	const errors = resolved.problems.filter((problem) => problem.severity === 'error');

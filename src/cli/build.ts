@@ -1,6 +1,7 @@
 import { realpath, stat } from 'node:fs/promises';
 import { basename, dirname, join, relative, resolve, sep } from 'node:path';
-import { deliver, deliveryProblems } from '../core/emit/delivery.ts';
+import { deliveryProblems } from '../core/check/delivery.ts';
+import { deliver } from '../core/emit/delivery.ts';
 import { hasErrors } from '../core/messages/problem.ts';
 import { openSite, printProblems, systemSentence } from './open-site.ts';
 import type { Streams } from './streams.ts';

@@ -1,5 +1,5 @@
 import { sentenceOf, type Problem } from '../core/messages/problem.ts';
-import { resolveSite, type ResolvedSite } from '../core/resolve/site.ts';
+import { checkSite, type CheckedSite } from '../core/check/site.ts';
 import { IntakeError } from '../core/source/limits.ts';
 import { placeOf, readSiteFiles } from '../core/source/read.ts';
 import { readSitePath } from './site-path.ts';
@@ -9,12 +9,12 @@ import type { Streams } from './streams.ts';
  * Reads and resolves the site at a path, and prints what is wrong with it among the errors.
  * Gives an exit code instead where there is no site to read.
  */
-export async function openSite(path: string, streams: Streams): Promise<ResolvedSite | number> {
+export async function openSite(path: string, streams: Streams): Promise<CheckedSite | number> {
 	try {
 		const files = await readSitePath(path, (file) => {
 			streams.errors(`${file} is a symbolic link and is left out.\n`);
 		});
-		const resolved = resolveSite(readSiteFiles(files));
+		const resolved = checkSite(readSiteFiles(files));
 		printProblems(resolved.problems, files.texts, streams);
 		return resolved;
 	} catch (failure) {

@@ -6,7 +6,6 @@ import {
 	packZip,
 	sheetsOf,
 	deliverEach,
-	deliveryProblems,
 	type DeliveredFile
 } from '$core/emit/delivery.ts';
 import { pageHead, pieceHtmlOf } from '$core/emit/page.ts';
@@ -41,7 +40,8 @@ import { between } from '$core/resolve/between.ts';
 import { nearestState } from '$core/resolve/structure.ts';
 import { routeFor, type PageInstance } from '$core/resolve/instance.ts';
 import { activeMarkup, type ActiveMarkup } from '$core/resolve/active.ts';
-import { isSound, resolveSite, type ResolvedSite } from '$core/resolve/site.ts';
+import { deliveryProblems } from '$core/check/delivery.ts';
+import { checkSite, isSound, type CheckedSite } from '$core/check/site.ts';
 import { applyChanges, placeAfter, placeBefore, type Change } from '$core/source/change.ts';
 import { complete, type KnownNames } from '$core/source/complete.ts';
 import { refuseUnusable, takeIn, takeInFiles } from '$core/source/intake.ts';
@@ -78,11 +78,11 @@ export class Desk {
 	private assetUrls = new AssetUrls(new Map());
 	/** The last edit that was proposed, ready to be made. */
 	private prepared:
-		{ before: ResolvedSite; changes: readonly Change[]; after: ResolvedSite } | undefined;
+		{ before: CheckedSite; changes: readonly Change[]; after: CheckedSite } | undefined;
 	/** The site whose roofline the application has; it is sent again only when it looks different. */
-	private drawn: ResolvedSite | undefined;
-	private latest: ResolvedSite | undefined;
-	private good: ResolvedSite | undefined;
+	private drawn: CheckedSite | undefined;
+	private latest: CheckedSite | undefined;
+	private good: CheckedSite | undefined;
 	/** What the text was changed by since the last state without errors. */
 	private since: Change[] = [];
 	/** Pages as they were drawn last, for one that cannot be drawn any more. */
@@ -307,7 +307,7 @@ export class Desk {
 		return new Blob([packSource(this.files)], { type: 'application/zip' });
 	}
 
-	private get shown(): ResolvedSite | undefined {
+	private get shown(): CheckedSite | undefined {
 		return this.good ?? this.latest;
 	}
 
@@ -322,14 +322,14 @@ export class Desk {
 		const problems: Problem[] = [];
 		const [file = 'site.eave'] = this.files.texts.keys();
 		const about = { what: 'The site', span: { file, from: 0, to: 0 } };
-		const read = atEdge<ResolvedSite | undefined>(
+		const read = atEdge<CheckedSite | undefined>(
 			about,
 			problems,
-			() => resolveSite(readSiteFiles(this.files, this.latest?.reading)),
+			() => checkSite(readSiteFiles(this.files, this.latest?.reading)),
 			undefined
 		);
 		if (read) return this.adopt(read, wish);
-		const nothing = resolveSite(readSiteFiles({ texts: new Map(), assets: new Map() }));
+		const nothing = checkSite(readSiteFiles({ texts: new Map(), assets: new Map() }));
 		const { files } = this;
 		const shown = this.adopt({ ...nothing, problems }, wish);
 		// The text is what the user wrote, read or not.
@@ -338,7 +338,7 @@ export class Desk {
 		return shown;
 	}
 
-	private adopt(latest: ResolvedSite, wish: PageWish | undefined): Shown {
+	private adopt(latest: CheckedSite, wish: PageWish | undefined): Shown {
 		this.latest = latest;
 		this.files = latest.reading.files;
 		if (isSound(latest)) {
@@ -357,8 +357,8 @@ export class Desk {
 	}
 
 	private siteView(
-		latest: ResolvedSite,
-		shown: ResolvedSite,
+		latest: CheckedSite,
+		shown: CheckedSite,
 		drawing: Roofline | undefined
 	): SiteView {
 		const { settings } = shown.site;
@@ -372,7 +372,7 @@ export class Desk {
 	}
 
 	/** A page as it is drawn. One that cannot be drawn stays as it was, and says why. */
-	private pageView(instance: PageInstance, shown: ResolvedSite): PageView | undefined {
+	private pageView(instance: PageInstance, shown: CheckedSite): PageView | undefined {
 		const name = layerName(instance.page);
 		const key = `${name} ${instance.address}`;
 		try {
@@ -388,7 +388,7 @@ export class Desk {
 		}
 	}
 
-	private drawPage(instance: PageInstance, shown: ResolvedSite): PageView {
+	private drawPage(instance: PageInstance, shown: CheckedSite): PageView {
 		const resolved = shown.page(instance.page);
 		return {
 			page: layerName(instance.page),
@@ -402,7 +402,7 @@ export class Desk {
 		};
 	}
 
-	private find(wish: PageWish, shown: ResolvedSite): Page | undefined {
+	private find(wish: PageWish, shown: CheckedSite): Page | undefined {
 		const pages: readonly Page[] = [...shown.site.routes, ...shown.site.states];
 		return pages.find((page) => layerName(page) === wish.page);
 	}

@@ -1,5 +1,5 @@
 import type { CrossSection } from '$core/drawing/cross-section.ts';
-import type { Place as FilePlace } from '$core/emit/check-paths.ts';
+import type { Place as FilePlace } from '$core/emit/delivery.ts';
 import type { Roofline } from '$core/drawing/roofline.ts';
 import type { RegionFate } from '$core/resolve/between.ts';
 import type { Mend } from '$core/messages/problem.ts';

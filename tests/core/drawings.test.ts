@@ -12,7 +12,7 @@ import {
 	searchRows,
 	unfolded
 } from '../../src/core/drawing/roofline.ts';
-import { resolveSite } from '../../src/core/resolve/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { randomSite, siteText } from '../lib/random-site.ts';
 import { pageNamed, resolve, sound } from '../lib/site.ts';
@@ -111,7 +111,7 @@ test('the branch over two routes, and rooflines that stay as they are', () => {
 	const edited = (from: string, to: string): boolean => {
 		const texts = new Map([['site.eave', text.replace(from, to)]]);
 		const { assets } = one.reading.files;
-		return hasSameRoofline(one, resolveSite(readSiteFiles({ texts, assets }, one.reading)));
+		return hasSameRoofline(one, checkSite(readSiteFiles({ texts, assets }, one.reading)));
 	};
 	assert.equal(edited('<p>hello</p>', '<p>hi</p>'), true);
 	assert.equal(edited('"Zoo"', '"Zoos"'), false);

@@ -7,7 +7,7 @@ import { touches } from '../../src/core/edit/touches.ts';
 import { underChoices } from '../../src/core/edit/under-choices.ts';
 import type { HolderRef, LayerRef, Proposal, Wish } from '../../src/core/edit/wish.ts';
 import { layerName } from '../../src/core/model/site.ts';
-import { isSound, resolveSite, type ResolvedSite } from '../../src/core/resolve/site.ts';
+import { isSound, checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { readSitePath } from '../../src/cli/site-path.ts';
@@ -59,7 +59,7 @@ const shop: LayerRef = { kind: 'route', name: '/shop' };
 const side = { layout: 'outer', region: 'side' };
 const head = { layout: 'outer', region: 'head' };
 
-function edit(resolved: ResolvedSite, wish: Wish): Extract<Proposal, { kind: 'edit' }> {
+function edit(resolved: CheckedSite, wish: Wish): Extract<Proposal, { kind: 'edit' }> {
 	const proposal = propose(resolved, wish);
 	assert.equal(proposal.kind, 'edit', proposal.kind === 'refused' ? proposal.sentence : '');
 	assert.ok(proposal.kind === 'edit');
@@ -67,7 +67,7 @@ function edit(resolved: ResolvedSite, wish: Wish): Extract<Proposal, { kind: 'ed
 }
 
 /** Makes an edit; sees that the site is sound, and that undoing gives the text back. */
-function made(wish: Wish, from = text): { resolved: ResolvedSite; text: string; said: string } {
+function made(wish: Wish, from = text): { resolved: CheckedSite; text: string; said: string } {
 	const before = sound(from);
 	const { changes, consequences } = edit(before, wish);
 	const { texts, inverse } = applyChanges(before.reading.files.texts, changes);
@@ -252,7 +252,7 @@ test('what an edit touches is known before it is made', () => {
 
 test('any series of edits of the demo leaves a sound site, and undoing gives the first text back', async () => {
 	const files = await readSitePath('demo');
-	const start = resolveSite(readSiteFiles(files));
+	const start = checkSite(readSiteFiles(files));
 	const seeds = fc.array(fc.nat(100_000), { minLength: 1, maxLength: 12 });
 	fc.assert(
 		fc.property(seeds, (numbers) => {
@@ -262,7 +262,7 @@ test('any series of edits of the demo leaves a sound site, and undoing gives the
 				const proposal = propose(resolved, anyWish(resolved, number));
 				if (proposal.kind === 'refused') continue;
 				const { texts, inverse } = applyChanges(resolved.reading.files.texts, proposal.changes);
-				const next = resolveSite(readSiteFiles({ texts, assets: files.assets }, resolved.reading));
+				const next = checkSite(readSiteFiles({ texts, assets: files.assets }, resolved.reading));
 				assert.ok(isSound(next), JSON.stringify([proposal, next.problems], null, 1));
 				undo.unshift(() => (last = applyChanges(last, inverse).texts));
 				resolved = next;
@@ -277,7 +277,7 @@ test('any series of edits of the demo leaves a sound site, and undoing gives the
 });
 
 /** Some wish about the site, chosen by a number. */
-function anyWish(resolved: ResolvedSite, number: number): Wish {
+function anyWish(resolved: CheckedSite, number: number): Wish {
 	let state = number;
 	const pick = <T>(list: readonly T[]): T => {
 		// A linear congruential step, so that picks of one wish do not go together.

@@ -8,7 +8,7 @@ import { parse as parseHtml } from 'parse5';
 import { layoutSheet, pageSheet, siteSheet } from '../../src/core/emit/css.ts';
 import { deliver, packSource } from '../../src/core/emit/delivery.ts';
 import { outputOf, sourceOf, traceOutput, traceSource } from '../../src/core/emit/trace.ts';
-import { resolveSite } from '../../src/core/resolve/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
 import { takeIn } from '../../src/core/source/intake.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { readSitePath } from '../../src/cli/site-path.ts';
@@ -177,7 +177,7 @@ test('a site packed as source and taken in again is the same site', async () => 
 });
 
 test('the demo has no problems, and every page of it is whole HTML', async () => {
-	const resolved = resolveSite(readSiteFiles(await readSitePath('demo')));
+	const resolved = checkSite(readSiteFiles(await readSitePath('demo')));
 	assert.deepEqual(resolved.problems.map(sentenceOf), []);
 	const pages = deliver(resolved, 2026).filter((file) => file.kind === 'page');
 	assert.ok(pages.length >= 20);

@@ -1,11 +1,11 @@
 import { sizesByName } from '../../scripts/oracle/sizes.ts';
 import { PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.ts';
 import { drawerName } from '../../src/core/geometry/page.ts';
-import type { ResolvedSite } from '../../src/core/resolve/site.ts';
+import type { CheckedSite } from '../../src/core/check/site.ts';
 import { pageNamed, resolve } from './site.ts';
 
 /** A site with one layout and one page; pieces are named for their sizes, such as `fix-50-20`. */
-export function oneLayout(layout: string, page = '', site = ''): ResolvedSite {
+export function oneLayout(layout: string, page = '', site = ''): CheckedSite {
 	return resolve(
 		[
 			`site "T" { bands { narrow 0; medium 600; wide 1000 }; tokens { --gap: 10px; --gap @wide: 30px }; ${site} }`,
@@ -17,7 +17,7 @@ export function oneLayout(layout: string, page = '', site = ''): ResolvedSite {
 
 /** `x y width height` of every box by its name: the piece's, else the region's or wrapper's, else "f". */
 export function boxesOf(
-	resolved: ResolvedSite,
+	resolved: CheckedSite,
 	width: number,
 	height = 400,
 	open: readonly string[] = []
@@ -34,7 +34,7 @@ export function boxesOf(
 }
 
 export function placedOf(
-	resolved: ResolvedSite,
+	resolved: CheckedSite,
 	width: number,
 	height: number,
 	open: readonly string[] = []

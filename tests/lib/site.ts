@@ -4,7 +4,7 @@ import type { Page } from '../../src/core/model/site.ts';
 import { layerName } from '../../src/core/model/site.ts';
 import { pageHtml } from '../../src/core/emit/page.ts';
 import { type Problem, sentenceOf } from '../../src/core/messages/problem.ts';
-import { resolveSite, type ResolvedSite } from '../../src/core/resolve/site.ts';
+import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { placeOf, readSiteFiles, type SiteReading } from '../../src/core/source/read.ts';
 
 /** A site of one file, `site.eave`, and maybe others by path. */
@@ -18,12 +18,12 @@ export function read(text: string, others: Readonly<Record<string, string>> = {}
 	return readSiteFiles({ texts, assets });
 }
 
-export function resolve(text: string, others: Readonly<Record<string, string>> = {}): ResolvedSite {
-	return resolveSite(read(text, others));
+export function resolve(text: string, others: Readonly<Record<string, string>> = {}): CheckedSite {
+	return checkSite(read(text, others));
 }
 
 /** A site that must be without problems. */
-export function sound(text: string, others: Readonly<Record<string, string>> = {}): ResolvedSite {
+export function sound(text: string, others: Readonly<Record<string, string>> = {}): CheckedSite {
 	const resolved = resolve(text, others);
 	assert.deepEqual(resolved.problems.map(sentenceOf), []);
 	return resolved;
@@ -43,7 +43,7 @@ export function around(declarations: string): string {
 	].join('\n');
 }
 
-export function pageNamed(resolved: ResolvedSite, name: string): Page {
+export function pageNamed(resolved: CheckedSite, name: string): Page {
 	const pages: readonly Page[] = [...resolved.site.routes, ...resolved.site.states];
 	const page = pages.find((one) => layerName(one) === name);
 	assert.ok(page, `there is no page ${name}`);
@@ -51,7 +51,7 @@ export function pageNamed(resolved: ResolvedSite, name: string): Page {
 }
 
 /** `site.eave:3:5 code` of each problem, in order. */
-export function codes(resolved: ResolvedSite): string[] {
+export function codes(resolved: CheckedSite): string[] {
 	return resolved.problems.map(
 		(problem) => `${placeOf(problem.span, resolved.reading.files.texts)} ${problem.code}`
 	);
@@ -74,13 +74,13 @@ export function only(
 }
 
 /** The words that a problem marks in the text. */
-export function marked(resolved: ResolvedSite, code: string): string {
+export function marked(resolved: CheckedSite, code: string): string {
 	const { span } = only(resolved.problems, code);
 	return (resolved.reading.files.texts.get(span.file) ?? '').slice(span.from, span.to);
 }
 
 /** The body of a page without links rewritten or sheets, each line trimmed. */
-export function bodyOf(resolved: ResolvedSite, name: string, address?: string): string {
+export function bodyOf(resolved: CheckedSite, name: string, address?: string): string {
 	const html = htmlOf(resolved, name, address);
 	const body = html.slice(html.indexOf('<body>') + 6, html.indexOf('</body>'));
 	return body
@@ -89,7 +89,7 @@ export function bodyOf(resolved: ResolvedSite, name: string, address?: string): 
 		.join('');
 }
 
-export function htmlOf(resolved: ResolvedSite, name: string, address?: string): string {
+export function htmlOf(resolved: CheckedSite, name: string, address?: string): string {
 	const instances = resolved.instances(pageNamed(resolved, name));
 	const instance = address ? instances.find((one) => one.address === address) : instances[0];
 	assert.ok(instance, `${name} has no page ${address ?? ''}`);
@@ -97,7 +97,7 @@ export function htmlOf(resolved: ResolvedSite, name: string, address?: string): 
 }
 
 /** What lands in a region, as `owner:piece` words. */
-export function lands(resolved: ResolvedSite, page: string, region: string): string[] {
+export function lands(resolved: CheckedSite, page: string, region: string): string[] {
 	const [layout, name] = region.includes('.') ? region.split('.') : [undefined, region];
 	const found = resolved
 		.page(pageNamed(resolved, page))

@@ -1,6 +1,6 @@
 import type { Setting } from '../model/setting.ts';
 import type { Layer, Layout, Member, Piece } from '../model/site.ts';
-import { membersIn } from '../resolve/check-bands.ts';
+import { membersIn } from '../resolve/members.ts';
 import { fillTarget, isProblem } from '../resolve/fill-target.ts';
 import { piecesIn } from '../resolve/pieces.ts';
 import { slotOf, type Structure } from '../resolve/structure.ts';

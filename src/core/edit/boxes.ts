@@ -2,7 +2,7 @@ import type { AreasArrangement, Arrangement } from '../model/arrange.ts';
 import type { Setting, SettingKind } from '../model/setting.ts';
 import type { Layout, Region, Wrapper } from '../model/site.ts';
 import { arrangementAt, bandPlace, type Bands } from '../resolve/bands.ts';
-import { membersIn } from '../resolve/check-bands.ts';
+import { membersIn } from '../resolve/members.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { splitSizes } from '../size/split.ts';
 import { isTrackList, parseTracks } from '../size/tracks.ts';

@@ -2,7 +2,7 @@ import { listWords, sameness, sentenceOf, type Problem } from '../messages/probl
 import { layerName } from '../model/site.ts';
 import { applyChanges, type Change } from '../source/change.ts';
 import { readSiteFiles } from '../source/read.ts';
-import { resolveSite, type ResolvedSite } from '../resolve/site.ts';
+import { checkSite, type CheckedSite } from '../check/site.ts';
 import {
 	moveSetting,
 	setAreas,
@@ -32,19 +32,19 @@ import { isSizeWish, WishRefused, type BoxRef, type Proposal, type Wish } from '
 /** A proposal together with the site as it would be, so that making it works nothing out again. */
 export interface Prepared {
 	readonly proposal: Proposal;
-	readonly after: ResolvedSite | undefined;
+	readonly after: CheckedSite | undefined;
 }
 
 /**
  * Turns a wish into the smallest change of the text that says it. A wish that would bring an error
  * into a site is refused with that error's sentence; what else it changes is said in `consequences`.
  */
-export function propose(resolved: ResolvedSite, wish: Wish): Proposal {
+export function propose(resolved: CheckedSite, wish: Wish): Proposal {
 	return prepare(resolved, wish).proposal;
 }
 
 /** The same, with the site as it would be. */
-export function prepare(resolved: ResolvedSite, wish: Wish): Prepared {
+export function prepare(resolved: CheckedSite, wish: Wish): Prepared {
 	const surgery = new Surgery(resolved.reading);
 	try {
 		const consequences = carryOut(resolved, surgery, wish);
@@ -75,7 +75,7 @@ function refuse(sentence: string): Prepared {
 	return { proposal: { kind: 'refused', sentence }, after: undefined };
 }
 
-function carryOut(resolved: ResolvedSite, surgery: Surgery, wish: Wish): string[] {
+function carryOut(resolved: CheckedSite, surgery: Surgery, wish: Wish): string[] {
 	switch (wish.kind) {
 		case 'set-setting':
 			setSetting(resolved, surgery, wish.box, wish.setting, wish.value, wish.band);
@@ -160,32 +160,32 @@ function carryOut(resolved: ResolvedSite, surgery: Surgery, wish: Wish): string[
 	}
 }
 
-function resolveAfter(resolved: ResolvedSite, changes: readonly Change[]): ResolvedSite {
+function resolveAfter(resolved: CheckedSite, changes: readonly Change[]): CheckedSite {
 	const { files } = resolved.reading;
 	const { texts } = applyChanges(files.texts, changes);
-	return resolveSite(readSiteFiles({ texts, assets: files.assets }, resolved.reading));
+	return checkSite(readSiteFiles({ texts, assets: files.assets }, resolved.reading));
 }
 
-function newProblems(before: ResolvedSite, after: ResolvedSite): Problem[] {
+function newProblems(before: CheckedSite, after: CheckedSite): Problem[] {
 	const known = new Set(before.problems.map(sameness));
 	return after.problems.filter((problem) => !known.has(sameness(problem)));
 }
 
-function newErrors(before: ResolvedSite, after: ResolvedSite): Problem[] {
+function newErrors(before: CheckedSite, after: CheckedSite): Problem[] {
 	return newProblems(before, after).filter((problem) => problem.severity === 'error');
 }
 
 const notShown: ReadonlySet<string> = new Set(['region-not-arranged', 'piece-not-arranged']);
 
 /** What an edit would take out of sight without saying so. */
-function vanishing(before: ResolvedSite, after: ResolvedSite): string[] {
+function vanishing(before: CheckedSite, after: CheckedSite): string[] {
 	return newProblems(before, after)
 		.filter((problem) => notShown.has(problem.code))
 		.map(sentenceOf);
 }
 
 /** The sentence of an error that an edit would bring in; undefined where it brings none. */
-function newError(before: ResolvedSite, after: ResolvedSite): string | undefined {
+function newError(before: CheckedSite, after: CheckedSite): string | undefined {
 	const [first] = newErrors(before, after);
 	return first && sentenceOf(first);
 }
@@ -202,9 +202,9 @@ const lostFill: ReadonlySet<string> = new Set([
  * cannot put anything at the side any more.
  */
 function dropLostFills(
-	before: ResolvedSite,
-	after: ResolvedSite
-): { after: ResolvedSite; changes: Change[]; consequences: string[] } | undefined {
+	before: CheckedSite,
+	after: CheckedSite
+): { after: CheckedSite; changes: Change[]; consequences: string[] } | undefined {
 	const lost = newErrors(before, after).filter((problem) => lostFill.has(problem.code));
 	if (lost.length === 0) return undefined;
 	const surgery = new Surgery(after.reading);

@@ -4,14 +4,18 @@ import type { Layout, Page } from '../model/site.ts';
 import { encodePath } from '../model/address.ts';
 import { encodeUtf8 } from '../model/utf8.ts';
 import type { PageInstance } from '../resolve/instance.ts';
-import type { Problem } from '../messages/problem.ts';
-import { isSound, type ResolvedSite } from '../resolve/site.ts';
-import { checkPaths, type Place } from './check-paths.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
 import { layoutSheet, pageSheet, siteSheet, siteSheetPath, type StyleSheet } from './css.ts';
 import { pageHtml } from './page.ts';
 import { planPaths, type PathPlan } from './paths.ts';
 import { escapeHtml } from './escape.ts';
+
+/** Where a file of a delivery lies, and what kind it is. */
+export interface Place {
+	readonly path: string;
+	readonly kind: 'page' | 'style' | 'asset';
+}
 
 /** One file that is handed over. */
 export interface DeliveredFile extends Place {
@@ -30,10 +34,9 @@ export function deliver(resolved: ResolvedSite, year: number): DeliveredFile[] {
 	return [...deliverEach(resolved, year)];
 }
 
-/** What keeps the static site from being written; nothing where it can be. */
-export function deliveryProblems(resolved: ResolvedSite, year: number): readonly Problem[] {
-	if (!isSound(resolved)) return resolved.problems;
-	return checkPaths(new Delivery(resolved, year).places(), resolved);
+/** Where each file of the static site will be, before any is written. */
+export function deliveredPlaces(resolved: ResolvedSite, year: number): Place[] {
+	return new Delivery(resolved, year).places();
 }
 
 /** One page of the delivery, as its file will be. */

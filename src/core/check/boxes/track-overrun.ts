@@ -1,15 +1,27 @@
-import { warning, type Problem } from '../messages/problem.ts';
-import { areasOf, type AreasArrangement } from '../model/arrange.ts';
-import type { Setting } from '../model/setting.ts';
-import type { Layout, Member, Site, Wrapper } from '../model/site.ts';
-import type { Span } from '../model/span.ts';
-import { isLength, parseLength } from '../size/length.ts';
-import { splitSizes } from '../size/split.ts';
-import { substitute, tokensAt } from '../size/tokens.ts';
-import { arrangementAt, bandPlaces, settingHolding } from './bands.ts';
+import { warning, type Problem } from '../../messages/problem.ts';
+import { areasOf, type AreasArrangement } from '../../model/arrange.ts';
+import type { Setting } from '../../model/setting.ts';
+import type { Layout, Member, Site, Wrapper } from '../../model/site.ts';
+import type { Span } from '../../model/span.ts';
+import { isLength, parseLength } from '../../size/length.ts';
+import { splitSizes } from '../../size/split.ts';
+import { substitute, tokensAt } from '../../size/tokens.ts';
+import { arrangementAt, bandPlaces, settingHolding } from '../../resolve/bands.ts';
+import { boxesOf } from '../../resolve/members.ts';
+import { nothing, type LayerCheck } from '../check.ts';
 
-/** Sees that no box is set taller than the rows it lies in: it would cover what follows. */
-export function checkOverrun(box: Layout | Wrapper, site: Site): Problem[] {
+export const trackOverrun: LayerCheck = {
+	of: 'layer',
+	codes: ['track-overrun'],
+	what: 'No box is set taller than the rows it lies in.',
+	why: 'It would cover what follows.',
+	find(layer, { site }) {
+		if (layer.kind !== 'layout') return nothing;
+		return boxesOf(layer).flatMap((box) => (box.kind === 'region' ? [] : findOverrun(box, site)));
+	}
+};
+
+function findOverrun(box: Layout | Wrapper, site: Site): Problem[] {
 	const { bands, tokens } = site.settings;
 	if (!box.arrangements.some((one) => one.kind === 'areas')) return [];
 	const problems = new Map<Span, Problem>();

@@ -2,13 +2,9 @@ import { error, type Problem } from '../messages/problem.ts';
 import { layerName, layerSpan } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { planPaths } from './paths.ts';
-
-/** Where a file of a delivery lies, and what kind it is. */
-export interface Place {
-	readonly path: string;
-	readonly kind: 'page' | 'style' | 'asset';
-}
+import { deliveredPlaces, type Place } from '../emit/delivery.ts';
+import { planPaths } from '../emit/paths.ts';
+import { isSound, type CheckedSite } from './site.ts';
 
 /** What a file of the delivery is made from, for sentences. */
 interface Maker {
@@ -16,8 +12,13 @@ interface Maker {
 	readonly span: Span;
 }
 
+/** What keeps the static site from being written; nothing where it can be. */
+export function deliveryProblems(checked: CheckedSite, year: number): readonly Problem[] {
+	return isSound(checked) ? checkPaths(deliveredPlaces(checked, year), checked) : checked.problems;
+}
+
 /** Sees that no file of a delivery takes another's place, and that none is where another has a folder. */
-export function checkPaths(files: readonly Place[], resolved: ResolvedSite): Problem[] {
+function checkPaths(files: readonly Place[], resolved: ResolvedSite): Problem[] {
 	const problems: Problem[] = [];
 	const makerOf = makers(resolved);
 	const byPath = new Map<string, Place>();

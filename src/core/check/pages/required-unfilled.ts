@@ -1,27 +1,23 @@
-import { error, type Problem } from '../messages/problem.ts';
-import { layerName, layerSpan, type Layer, type Layout, type Page } from '../model/site.ts';
-import { fillTarget, isProblem } from './fill-target.ts';
-import type { ResolvedPage, ResolvedRegion } from './page.ts';
-import { slotOf, type Structure } from './structure.ts';
+import { error, type Problem } from '../../messages/problem.ts';
+import { layerName, layerSpan, type Layout, type Page } from '../../model/site.ts';
+import type { ResolvedRegion } from '../../resolve/page.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { slotOf } from '../../resolve/structure.ts';
+import { nothing, type LayerCheck } from '../check.ts';
 
-const none: readonly Problem[] = [];
-
-/** What is wrong with a layer's own fills. A layout's mistakes are reported once, not for each of its pages. */
-export function checkFills(layer: Layer, structure: Structure): readonly Problem[] {
-	if (layer.fills.length === 0) return none;
-	const chain = structure.chainOf(layer);
-	return layer.fills.map((fill) => fillTarget(fill, layer, chain)).filter(isProblem);
-}
+export const requiredUnfilled: LayerCheck = {
+	of: 'layer',
+	codes: ['required-unfilled'],
+	what: 'Every page has something in each required region.',
+	why: 'The layout says that it makes no sense without.',
+	find: (layer, resolved) => (layer.kind === 'layout' ? nothing : findUnfilled(layer, resolved))
+};
 
 /**
- * Reports required regions that a page leaves without anything. The page is resolved only where that
- * cannot be seen from its own pieces: nearly all pages bring some, and those land in every slot.
+ * The page is resolved only where it cannot be seen from its own pieces that something lands: nearly
+ * all pages bring some, and those land in every slot.
  */
-export function checkRequired(
-	page: Page,
-	structure: Structure,
-	resolve: (page: Page) => ResolvedPage
-): Problem[] {
+function findUnfilled(page: Page, { structure, page: resolve }: ResolvedSite): Problem[] {
 	const problems: Problem[] = [];
 	for (const layout of structure.chainOf(page)) {
 		for (const region of layout.regions) {

@@ -1,0 +1,92 @@
+import { error, warning, type Problem } from '../../messages/problem.ts';
+import { areasOf, isEmptyCell } from '../../model/arrange.ts';
+import { layerName, type Layout, type Member, type Piece } from '../../model/site.ts';
+import { fillTarget, isProblem } from '../../resolve/fill-target.ts';
+import { boxesOf, contentsOf, holdsSlot, type Holder } from '../../resolve/members.ts';
+import { slotOf } from '../../resolve/structure.ts';
+import { nothing, type LayerCheck } from '../check.ts';
+
+export const areaUnknown: LayerCheck = {
+	of: 'layer',
+	codes: ['area-unknown', 'area-no-piece'],
+	what: 'Every area is named for something that can lie in it.',
+	why: 'An area for nothing is a hole in the page, most often a name that was changed elsewhere.',
+	find: (layer) =>
+		layer.kind === 'layout' ? boxesOf(layer).flatMap((box) => unknownAreas(box, layer)) : nothing
+};
+
+export const notArranged: LayerCheck = {
+	of: 'layer',
+	codes: ['slot-in-areas', 'slot-not-arranged', 'region-not-arranged'],
+	what: 'Every member of a box in areas has one, unless it says that it is hidden.',
+	why: 'What has no area is not there at those widths; without the slot no page would be.',
+	find: (layer) =>
+		layer.kind === 'layout' ? boxesOf(layer).flatMap((box) => withoutArea(box, layer)) : nothing
+};
+
+export const pieceNotArranged: LayerCheck = {
+	of: 'layer',
+	codes: ['piece-not-arranged'],
+	what: 'Every piece that is put into a region in areas has one there.',
+	why: 'It would be on the page and show nowhere.',
+	find(layer, { structure }) {
+		if (layer.fills.length === 0) return nothing;
+		const chain = structure.chainOf(layer);
+		return layer.fills.flatMap((fill) => {
+			const target = fillTarget(fill, layer, chain);
+			if (isProblem(target)) return [];
+			const { layout, region } = target;
+			const pieces = fill.pieces.filter((piece) => !isSaidElsewhere(piece));
+			return pieces.flatMap(({ name }) =>
+				region.arrangements.flatMap((one) => {
+					if (one.kind !== 'areas' || areasOf(one.rows).has(name.text)) return [];
+					const where = one.band ? ` from ${one.band.text} on` : '';
+					const names = [name.text, layerName(layer), region.name.text, layout.name.text] as const;
+					return [warning('piece-not-arranged', name.span, ...names, where)];
+				})
+			);
+		});
+	}
+};
+
+function unknownAreas(box: Holder, layout: Layout): Problem[] {
+	if (box === slotOf(layout)) return [];
+	const names = new Set(contentsOf(box).map((member) => member.name.text));
+	return box.arrangements.flatMap((one) => {
+		if (one.kind !== 'areas') return [];
+		return [...areasOf(one.rows)].flatMap(([name, { y }]): Problem[] => {
+			const row = one.rows[y.from];
+			if (names.has(name) || !row || isEmptyCell(name)) return [];
+			return box.kind === 'region'
+				? [warning('area-no-piece', row.areas.span, name, box.name.text)]
+				: [error('area-unknown', row.areas.span, name, box.name.text)];
+		});
+	});
+}
+
+function withoutArea(box: Holder, layout: Layout): Problem[] {
+	const slot = slotOf(layout);
+	return box.arrangements.flatMap((one): Problem[] => {
+		if (one.kind !== 'areas') return [];
+		if (box === slot) return [error('slot-in-areas', one.span, box.name.text, layout.name.text)];
+		const places = areasOf(one.rows);
+		const where = one.band ? ` from ${one.band.text} on` : '';
+		return contentsOf(box).flatMap((member): Problem[] => {
+			const { text, span } = member.name;
+			if (places.has(text) || (member.kind !== 'region' && member.kind !== 'wrapper')) return [];
+			if (holdsSlot(member, slot)) {
+				return [error('slot-not-arranged', span, text, layout.name.text)];
+			}
+			return isSaidElsewhere(member)
+				? []
+				: [warning('region-not-arranged', span, text, box.name.text, where)];
+		});
+	});
+}
+
+/** Whether a member says by itself that it is hidden or a drawer somewhere. */
+function isSaidElsewhere({ settings }: Member | Piece): boolean {
+	return settings.some(
+		(one) => one.kind === 'show' && (one.value.kind === 'hidden' || one.value.kind === 'drawer')
+	);
+}

@@ -1,0 +1,18 @@
+import { warning } from '../../messages/problem.ts';
+import { nothing, type LayerCheck } from '../check.ts';
+
+export const labelIdle: LayerCheck = {
+	of: 'layer',
+	codes: ['setting-idle'],
+	what: 'Only elements that have a role are given a name.',
+	why: 'Assistive technology names landmarks and sections; the name of a plain box is not read.',
+	find(layer) {
+		if (layer.kind !== 'layout') return nothing;
+		return layer.regions.flatMap((region) => {
+			const label = region.settings.find((setting) => setting.kind === 'label');
+			if (!label || region.element.text !== 'div') return [];
+			const why = 'a div has no role, so no name of it is read; say "as nav" or "as section"';
+			return [warning('setting-idle', label.span, 'label', why)];
+		});
+	}
+};

@@ -1,0 +1,55 @@
+import { warning, type Problem } from '../../messages/problem.ts';
+import type { Setting } from '../../model/setting.ts';
+import type { Site } from '../../model/site.ts';
+import { arrangementAt, bandPlaces, settingHolding, settingsAt } from '../../resolve/bands.ts';
+import { boxesOf, type Holder } from '../../resolve/members.ts';
+import { settings } from '../../settings/list.ts';
+import type { LayerCheck } from '../check.ts';
+import { placementsIn, type Placement } from './members.ts';
+
+export const settingIdle: LayerCheck = {
+	of: 'layer',
+	codes: ['setting-idle'],
+	what: 'Every setting does something, in some band.',
+	why: 'What has no effect is most often meant for another box, or for another arrangement.',
+	find(layer, resolved) {
+		const boxes = layer.kind === 'layout' ? boxesOf(layer) : [];
+		return [
+			...placementsIn(layer, resolved).flatMap((placement) => idleIn(placement, resolved.site)),
+			...boxes.flatMap((box) => idleGap(box, resolved.site))
+		];
+	}
+};
+
+function idleIn({ member, around }: Placement, { settings: { bands } }: Site): Problem[] {
+	const useful = new Set<Setting>();
+	const kinds = [...new Set(member.settings.map((setting) => setting.kind))];
+	for (const place of bandPlaces(bands)) {
+		const inside = arrangementAt(around.arrangements, bands, place) ?? { kind: 'flow' };
+		const own = settingsAt(member.settings, bands, place);
+		for (const kind of kinds) {
+			const setting = settingHolding(member.settings, kind, bands, place);
+			const { needs } = settings[kind];
+			if (setting && (!needs || needs.met(inside, own))) useful.add(setting);
+		}
+	}
+	return member.settings.flatMap((setting) => {
+		const { needs } = settings[setting.kind];
+		if (useful.has(setting) || !needs) return [];
+		const why = needs.isWhole
+			? needs.said
+			: `nothing around ${member.name.text} is arranged ${needs.said}`;
+		return [warning('setting-idle', setting.span, setting.kind, why)];
+	});
+}
+
+/** A gap between members is one only where something arranges them. */
+function idleGap(box: Holder, { settings: { bands } }: Site): Problem[] {
+	const gap = box.settings.find((setting) => setting.kind === 'gap');
+	if (!gap) return [];
+	const arranges = bandPlaces(bands).some((place) => {
+		const { show } = settingsAt(box.settings, bands, place);
+		return show?.kind === 'strip' || arrangementAt(box.arrangements, bands, place);
+	});
+	return arranges ? [] : [warning('setting-idle', gap.span, 'gap', 'nothing is arranged')];
+}

@@ -1,0 +1,72 @@
+import { error, listWords } from '../../messages/problem.ts';
+import type { Show } from '../../model/setting.ts';
+import type { Piece, Wrapper } from '../../model/site.ts';
+import { isDrawer, openerHost } from '../../resolve/drawers.ts';
+import { holdsSlot, membersIn } from '../../resolve/members.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
+import { slotOf } from '../../resolve/structure.ts';
+import { nothing, type LayerCheck } from '../check.ts';
+
+const waysOfWrapper: readonly Show['kind'][] = ['in-place', 'hidden', 'strip'];
+const waysOfPiece: readonly Show['kind'][] = ['in-place', 'hidden'];
+
+export const showNotHere: LayerCheck = {
+	of: 'layer',
+	codes: ['show-not-here'],
+	what: 'Only regions become drawers, and only what arranges something becomes a strip.',
+	why: 'A drawer needs an opener and a name, a strip something to put side by side.',
+	find(layer) {
+		const members = layer.kind === 'layout' ? membersIn(layer.members) : [];
+		return [...piecesIn(layer), ...members].flatMap((box) =>
+			box.kind === 'region' ? [] : shownWrongly(box)
+		);
+	}
+};
+
+function shownWrongly(box: Wrapper | Piece): ReturnType<LayerCheck['find']> {
+	const ways = box.kind === 'wrapper' ? waysOfWrapper : waysOfPiece;
+	return box.settings.flatMap((one) => {
+		if (one.kind !== 'show' || ways.includes(one.value.kind)) return [];
+		const list = listWords(ways, 'or');
+		return [error('show-not-here', one.valueSpan, box.name.text, one.value.kind, list)];
+	});
+}
+
+export const slotHidden: LayerCheck = {
+	of: 'layer',
+	codes: ['slot-hidden'],
+	what: 'The slot is there in every band.',
+	why: 'Every page lands in it.',
+	find(layer) {
+		if (layer.kind !== 'layout') return nothing;
+		const slot = slotOf(layer);
+		return membersIn(layer.members)
+			.filter((member) => holdsSlot(member, slot))
+			.flatMap(({ settings, name }) =>
+				settings.flatMap((one) => {
+					const isAway =
+						one.kind === 'show' && (one.value.kind === 'hidden' || one.value.kind === 'drawer');
+					return isAway ? [error('slot-hidden', one.span, name.text, layer.name.text)] : [];
+				})
+			);
+	}
+};
+
+export const drawerNoPlace: LayerCheck = {
+	of: 'layer',
+	codes: ['drawer-no-place'],
+	what: 'Every drawer has a place for its opener.',
+	why: 'No one could open it.',
+	find(layer, { site }) {
+		if (layer.kind !== 'layout') return nothing;
+		return layer.regions
+			.filter((region) => isDrawer(region) && !openerHost(region, layer, site.settings.bands))
+			.map((region) => {
+				const said = region.settings.find(
+					(one) => one.kind === 'show' && one.value.kind === 'drawer'
+				);
+				const span = said?.span ?? region.name.span;
+				return error('drawer-no-place', span, region.name.text, layer.name.text);
+			});
+	}
+};

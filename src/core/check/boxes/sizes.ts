@@ -1,0 +1,146 @@
+import { error, warning, type Problem } from '../../messages/problem.ts';
+import type { AreasArrangement, Arrangement } from '../../model/arrange.ts';
+import type { Setting, SettingKind } from '../../model/setting.ts';
+import type { SiteSettings } from '../../model/site.ts';
+import type { Span } from '../../model/span.ts';
+import { bandPlaces } from '../../resolve/bands.ts';
+import { boxesOf } from '../../resolve/members.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
+import type { Size } from '../../settings/definition.ts';
+import { sizesIn } from '../../settings/list.ts';
+import { isLength, parseLength, type Length } from '../../size/length.ts';
+import { splitSizes } from '../../size/split.ts';
+import { namesIn, substitute, tokensAt } from '../../size/tokens.ts';
+import { isTrackList, parseTracks } from '../../size/tracks.ts';
+import type { LayerCheck } from '../check.ts';
+
+export const sizes: LayerCheck = {
+	of: 'layer',
+	codes: [
+		'size-invalid',
+		'size-negative',
+		'size-absurd',
+		'share-of-nothing',
+		'token-unknown',
+		'tracks-invalid'
+	],
+	what: 'Every size can be read with the site’s tokens, in every band.',
+	why: 'Browsers leave out what they cannot read, and the box has some other size.',
+	find(layer, { site }) {
+		const checker = checkerFor(site.settings);
+		const boxes: readonly Said[] = layer.kind === 'layout' ? boxesOf(layer) : [];
+		return [...piecesIn(layer), ...boxes].flatMap((box) => checker.box(box));
+	}
+};
+
+/** A box by what it says; pieces arrange nothing. */
+interface Said {
+	readonly settings: readonly Setting[];
+	readonly arrangements?: readonly Arrangement[];
+}
+
+const checkers = new WeakMap<SiteSettings, SizeChecker>();
+
+function checkerFor(settings: SiteSettings): SizeChecker {
+	let checker = checkers.get(settings);
+	if (!checker) checkers.set(settings, (checker = new SizeChecker(settings)));
+	return checker;
+}
+
+/** More than any screen has, px: most likely a slip of the hand. */
+const absurd = 20_000;
+
+/** Sees whether sizes can be read with the site's tokens, in every band. */
+class SizeChecker {
+	private readonly tokens: readonly ReadonlyMap<string, string>[];
+
+	constructor({ tokens, bands }: SiteSettings) {
+		this.tokens = bandPlaces(bands).map((place) => tokensAt(tokens, bands, place));
+	}
+
+	box({ settings, arrangements = [] }: Said): Problem[] {
+		if (settings.length === 0 && arrangements.length === 0) return [];
+		return [
+			...settings.flatMap((setting) => this.setting(setting)),
+			...arrangements.flatMap((one) => [
+				...(one.gap ? this.gap(one.gap.text, one.gap.span) : []),
+				...(one.kind === 'areas' ? this.areas(one) : [])
+			])
+		];
+	}
+
+	private areas({ rows, columns }: AreasArrangement): Problem[] {
+		return [
+			...(columns ? this.tracks(columns.text, true, columns.span) : []),
+			...rows.flatMap(({ size, sizeSpan }) => (sizeSpan ? this.tracks(size, false, sizeSpan) : []))
+		];
+	}
+
+	/** What is wrong with a setting's sizes; one problem at most. */
+	private setting(setting: Setting): Problem[] {
+		for (const size of sizesIn(setting)) {
+			const problem = this.size(size, setting.kind, setting.valueSpan);
+			if (problem) return [problem];
+		}
+		return [];
+	}
+
+	/** What is wrong with the gap of an arrangement. */
+	private gap(text: string, span: Span): Problem[] {
+		for (const part of splitSizes(text)) {
+			const problem = this.size({ text: part, shares: false, words: [] }, 'gap', span);
+			if (problem) return [problem];
+		}
+		return [];
+	}
+
+	/** What is wrong with a list of columns or the size of a row. */
+	private tracks(text: string, shares: boolean, span: Span): Problem[] {
+		for (const tokens of this.tokens) {
+			const put = substitute(text, (name) => tokens.get(name));
+			if (put === undefined) return [this.unknownToken(text, tokens, span)];
+			const read = parseTracks(put, { shares });
+			if (isTrackList(read)) continue;
+			return [
+				read.negative
+					? error('size-negative', span, text)
+					: error('tracks-invalid', span, text, read.why)
+			];
+		}
+		return [];
+	}
+
+	private size(size: Size, kind: SettingKind, span: Span): Problem | undefined {
+		for (const tokens of this.tokens) {
+			const text = substitute(size.text, (name) => tokens.get(name));
+			if (text === undefined) return this.unknownToken(size.text, tokens, span);
+			if (size.words.includes(text)) continue;
+			const read = parseLength(text);
+			if (!isLength(read)) {
+				return read.negative
+					? error('size-negative', span, size.text)
+					: error('size-invalid', span, size.text, kind, read.why);
+			}
+			const problem = sizeProblem(read, size, kind, span);
+			if (problem) return problem;
+		}
+		return undefined;
+	}
+
+	private unknownToken(text: string, tokens: ReadonlyMap<string, string>, span: Span): Problem {
+		const names = namesIn(text);
+		const name = names.find((one) => !tokens.has(one)) ?? names[0] ?? text;
+		return error('token-unknown', span, name);
+	}
+}
+
+function sizeProblem(
+	read: Length,
+	{ text, shares }: Size,
+	kind: SettingKind,
+	span: Span
+): Problem | undefined {
+	if (read.share && !shares) return error('share-of-nothing', span, text, kind);
+	const value = read.at(1000, { width: 1000, height: 1000 });
+	return value > absurd ? warning('size-absurd', span, text) : undefined;
+}

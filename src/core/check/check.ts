@@ -1,0 +1,31 @@
+import type { ErrorCode, WarningCode } from '../messages/catalogue.ts';
+import type { Problem } from '../messages/problem.ts';
+import type { Layer } from '../model/site.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
+
+interface CheckBase {
+	/** The kinds of problems that it finds; whether they are errors or warnings the catalogue says. */
+	readonly codes: readonly (ErrorCode | WarningCode)[];
+	/** What it sees to, as a sentence. */
+	readonly what: string;
+	/** Why that matters, as a sentence. */
+	readonly why: string;
+}
+
+/** Looks at one layer after the other: a layout, or a page. */
+export interface LayerCheck extends CheckBase {
+	readonly of: 'layer';
+	find(layer: Layer, resolved: ResolvedSite): readonly Problem[];
+}
+
+/** Looks at the whole site. */
+export interface SiteCheck extends CheckBase {
+	readonly of: 'site';
+	find(resolved: ResolvedSite): readonly Problem[];
+}
+
+/** Something that is looked for once a site is read and resolved. Nothing else needs it to go on. */
+export type Check = LayerCheck | SiteCheck;
+
+/** Thousands of layers, nearly all without problems: nothing is made for those. */
+export const nothing: readonly Problem[] = [];

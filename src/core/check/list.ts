@@ -1,0 +1,40 @@
+import type { Check } from './check.ts';
+import { areaUnknown, notArranged, pieceNotArranged } from './boxes/areas.ts';
+import { labelIdle } from './boxes/label-idle.ts';
+import { settingIdle } from './boxes/setting-idle.ts';
+import { drawerNoPlace, showNotHere, slotHidden } from './boxes/show.ts';
+import { sizes } from './boxes/sizes.ts';
+import { spanTooWide } from './boxes/span-too-wide.ts';
+import { trackOverrun } from './boxes/track-overrun.ts';
+import { bandUnknown } from './names/band-unknown.ts';
+import { admitStatic, roleUnknown } from './names/roles.ts';
+import { addressTwice } from './pages/address-twice.ts';
+import { expressions } from './pages/expressions.ts';
+import { fills } from './pages/fills.ts';
+import { markup } from './pages/markup.ts';
+import { navEmpty } from './pages/nav-empty.ts';
+import { requiredUnfilled } from './pages/required-unfilled.ts';
+
+/** Everything that is looked for once a site is resolved. */
+export const checks: readonly Check[] = [
+	addressTwice,
+	fills,
+	expressions,
+	markup,
+	navEmpty,
+	roleUnknown,
+	admitStatic,
+	bandUnknown,
+	sizes,
+	showNotHere,
+	areaUnknown,
+	notArranged,
+	settingIdle,
+	labelIdle,
+	spanTooWide,
+	trackOverrun,
+	slotHidden,
+	drawerNoPlace,
+	pieceNotArranged,
+	requiredUnfilled
+];

@@ -1,0 +1,30 @@
+import { error, listWords } from '../../messages/problem.ts';
+import type { Layer } from '../../model/site.ts';
+import type { Named } from '../../model/span.ts';
+import { membersIn } from '../../resolve/members.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
+import type { LayerCheck } from '../check.ts';
+
+export const bandUnknown: LayerCheck = {
+	of: 'layer',
+	codes: ['band-unknown'],
+	what: 'Every band that a layer names is one of the site’s.',
+	why: 'What is said for a band that there is not would never hold.',
+	find(layer, { site }) {
+		const known = site.settings.bands.map((band) => band.name.text);
+		return bandsNamedIn(layer)
+			.filter((band) => !known.includes(band.text))
+			.map((band) => error('band-unknown', band.span, band.text, listWords(known)));
+	}
+};
+
+function bandsNamedIn(layer: Layer): Named[] {
+	const own = layer.kind === 'layout' ? [layer, ...membersIn(layer.members)] : [];
+	const said = [
+		...own.flatMap((box) => [...box.settings, ...box.arrangements]),
+		...piecesIn(layer).flatMap((piece) => piece.settings),
+		...layer.styles,
+		...own.flatMap((box) => ('styles' in box ? box.styles : []))
+	];
+	return said.flatMap(({ band }) => (band ? [band] : []));
+}
