@@ -94,7 +94,7 @@ function benchRoutes(resolved: CheckedSite): BenchRow {
 function layoutOf(resolved: CheckedSite, route: Route): PageLayout {
 	const [instance] = resolved.instances(route);
 	if (!instance) throw new Error(`${layerName(route)} has no page.`);
-	const target = { link: (url: string) => url, styleLines: [], year: 2026 };
+	const target = { link: (url: string) => url, headLines: [], marks: 'none' as const, year: 2026 };
 	const html = pieceHtmlOf(instance, resolved, target);
 	return new PageLayout({
 		page: resolved.page(route),

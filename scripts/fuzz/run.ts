@@ -131,7 +131,12 @@ function draw(resolved: CheckedSite, random: Random): void {
 	explain(page, resolved);
 	const [instance] = resolved.instances(page);
 	if (!instance) return;
-	const html = pieceHtmlOf(instance, resolved, { link: (url) => url, styleLines: [], year });
+	const html = pieceHtmlOf(instance, resolved, {
+		link: (url) => url,
+		headLines: [],
+		marks: 'none',
+		year
+	});
 	const layout = new PageLayout({
 		page: resolved.page(page),
 		site: resolved.site,

@@ -168,11 +168,7 @@ async function measure(
 				const where = isContent ? `${layout}.${host?.getAttribute('data-region')}` : layout;
 				return `${where}/${what}`;
 			};
-			const boxes = [
-				...inner.querySelectorAll(
-					'.layer, [data-region], [data-wrapper], [data-piece], [data-opener]'
-				)
-			];
+			const boxes = [...inner.querySelectorAll('[data-layout], [data-route], [data-state]')];
 			const shown = [];
 			const frames = async (): Promise<void> => {
 				for (let i = 0; i < 2; i++) await new Promise((next) => requestAnimationFrame(next));

@@ -48,7 +48,12 @@ export async function boxesCommand(
 		streams.errors(`${measured}\n`);
 		return 2;
 	}
-	const target = { link: (url: string) => url, styleLines: [], year: new Date().getFullYear() };
+	const target = {
+		link: (url: string) => url,
+		headLines: [],
+		marks: 'none' as const,
+		year: new Date().getFullYear()
+	};
 	const html = pieceHtmlOf(instance, opened, target);
 	let estimated = 0;
 	const sizes: PieceSizes = (key) => {

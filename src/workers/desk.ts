@@ -8,6 +8,7 @@ import {
 	deliverEach,
 	type DeliveredFile
 } from '$core/emit/delivery.ts';
+import type { TracedPage } from '$core/emit/marks.ts';
 import { pageHead, pieceHtmlOf } from '$core/emit/page.ts';
 import { pageFile } from '$core/emit/paths.ts';
 import { outputOf, sourceOf, traceOutput, traceSource, type Trace } from '$core/emit/trace.ts';
@@ -152,13 +153,11 @@ export class Desk {
 	/** The files that come out for a page. */
 	output(wish: PageWish): OutputFile[] {
 		const { shown } = this;
-		const page = shown && this.find(wish, shown);
-		const instances = page && shown ? shown.instances(page) : [];
-		const instance = instances.find((one) => one.address === wish.address) ?? instances[0];
+		const instance = this.instanceFor(wish);
 		if (!shown || !instance) return [];
-		const html = deliverPage(instance, shown, this.year);
+		const { html } = deliverPage(instance, shown, this.year);
 		return [
-			{ path: pageFile(instance), language: 'html', text: html },
+			{ path: pageFile(instance, shown.site.settings.urls), language: 'html', text: html },
 			...sheetsOf(instance.page, shown).map(({ path, css }): OutputFile => {
 				return { path, language: 'css', text: css };
 			})
@@ -217,7 +216,12 @@ export class Desk {
 		if (!shown || !page) return [];
 		const measured = sizesFrom(metrics);
 		const [instance] = shown.instances(page);
-		const target = { link: (url: string) => url, styleLines: [], year: this.year };
+		const target = {
+			link: (url: string) => url,
+			headLines: [],
+			marks: 'none' as const,
+			year: this.year
+		};
 		const html = instance && pieceHtmlOf(instance, shown, target);
 		// What is too large to be measured is estimated.
 		const sizes: PieceSizes = (key) => measured(key) ?? estimateSize(html?.(key) ?? '');
@@ -239,18 +243,30 @@ export class Desk {
 		return { file, at, line: positionAt(text, at).line };
 	}
 
+	private instanceFor(wish: PageWish): PageInstance | undefined {
+		const { shown } = this;
+		const page = shown && this.find(wish, shown);
+		const instances = page && shown ? shown.instances(page) : [];
+		return instances.find((one) => one.address === wish.address) ?? instances[0];
+	}
+
+	private traced(wish: PageWish): TracedPage | undefined {
+		const instance = this.instanceFor(wish);
+		return instance && this.shown && deliverPage(instance, this.shown, this.year);
+	}
+
 	/** Where the text at an offset shows in the HTML of a page. */
 	traceToOutput(file: string, offset: number, wish: PageWish): Stretch | undefined {
 		const drawn = placeBefore(file, offset, this.since);
 		const trace = this.good && traceSource(this.good, file, drawn);
-		const [html] = this.output(wish);
-		return trace && html && outputOf(html.text, trace);
+		const page = this.traced(wish);
+		return trace && page && outputOf(page, trace);
 	}
 
 	/** The text that made what stands at an offset of a page's HTML. */
 	traceToSource(offset: number, wish: PageWish): Span | undefined {
-		const [html] = this.output(wish);
-		const trace = html && traceOutput(html.text, offset);
+		const page = this.traced(wish);
+		const trace = page && traceOutput(page, offset);
 		const span = trace && this.good && sourceOf(this.good, trace);
 		const text = span && this.files.texts.get(span.file);
 		return span && text !== undefined ? this.spanNow(span, text) : undefined;

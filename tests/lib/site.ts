@@ -93,7 +93,12 @@ export function htmlOf(resolved: CheckedSite, name: string, address?: string): s
 	const instances = resolved.instances(pageNamed(resolved, name));
 	const instance = address ? instances.find((one) => one.address === address) : instances[0];
 	assert.ok(instance, `${name} has no page ${address ?? ''}`);
-	return pageHtml(instance, resolved, { link: (url) => url, styleLines: [], year: 2026 });
+	return pageHtml(instance, resolved, {
+		link: (url) => url,
+		headLines: [],
+		marks: 'none',
+		year: 2026
+	});
 }
 
 /** What lands in a region, as `owner:piece` words. */

@@ -44,6 +44,20 @@ const shorthands: Readonly<Record<string, readonly string[]>> = {
 	animation: ['animation-timeline', 'animation-range']
 };
 
+/** Properties that only containers of one kind read. */
+const readBy: Readonly<Record<string, string>> = {
+	'flex-direction': 'flex',
+	'flex-wrap': 'flex',
+	'grid-template-columns': 'grid',
+	'grid-template-rows': 'grid',
+	'grid-template-areas': 'grid'
+};
+
+function isIdle(property: string, display: string | undefined): boolean {
+	const reader = readBy[property];
+	return reader !== undefined && display !== reader;
+}
+
 /** What a rule has to say anew in each band. */
 function changesByBand({ bands, under = [] }: BandedRule): Printed[] {
 	const said = new Map<string, string>();
@@ -54,6 +68,8 @@ function changesByBand({ bands, under = [] }: BandedRule): Printed[] {
 			const now = said.get(property) ?? weaker.get(property) ?? initialValue(property);
 			const value = wanted.get(property) ?? initialValue(property);
 			if (now === value) return;
+			// What only lines or only grids read can stay as it was where neither is one.
+			if (!wanted.has(property) && isIdle(property, wanted.get('display'))) return;
 			changes.set(property, value);
 			said.set(property, value);
 		};

@@ -1,17 +1,27 @@
-import { surroundingsOf, settingKindsUsed } from '../declare/surroundings.ts';
-import { edgesInside, overlappedIn } from '../declare/landing.ts';
-import { bandPlace, type Bands } from '../resolve/bands.ts';
 import { frameOf } from '../declare/frame.ts';
+import { edgesInside, overlappedIn } from '../declare/landing.ts';
+import { settingKindsUsed, surroundingsOf } from '../declare/surroundings.ts';
+import type { SettingKind } from '../model/setting.ts';
+import {
+	layerName,
+	layerPattern,
+	type Layer,
+	type Layout,
+	type Page,
+	type Site
+} from '../model/site.ts';
 import { isDrawer } from '../resolve/drawers.ts';
-import type { Layer, Layout, Member, Page, Site, Style } from '../model/site.ts';
-import { layerName, layerPattern } from '../model/site.ts';
 import { fillTarget, isProblem } from '../resolve/fill-target.ts';
+import { membersIn } from '../resolve/members.ts';
+import { piecesIn } from '../resolve/pieces.ts';
 import { layoutsInOrder, slotOf, type Structure } from '../resolve/structure.ts';
 import { bandedCss, bandQuery, type BandedRule } from './banded.ts';
-import { group, indent, rule } from './css-text.ts';
-import { barePieceRule, frameRules, pieceRule, spaceRule } from './member-rules.ts';
+import { group, rule } from './css-text.ts';
+import { barePieceRule, frameRules, keptRule, pieceRule, spaceRule } from './member-rules.ts';
+import { listClass, pageClass, skipClass } from './names.ts';
 import { scrollingCss } from './scrolling.ts';
-import { cascadeName, layerSelector, memberSelector, rootSelector } from './selectors.ts';
+import { cascadeName, Selectors } from './selectors.ts';
+import { layoutStyles, pageStyles } from './styles.ts';
 
 /** A style sheet of a delivery. */
 export interface StyleSheet {
@@ -26,7 +36,7 @@ export const siteSheetPath = 'styles/site.css';
 /** The sheet that every page has: the order of the layers, the reset, and the site's tokens. */
 export function siteSheet(site: Site, structure: Structure): StyleSheet {
 	const layers = ['site', ...layoutsInOrder(structure).map(cascadeName), 'pages'];
-	const rules = [tokenRules(site), reset, orderRules(site), drawerRules(site)];
+	const rules = [...rootRules(site), reset, ...commonRules(site, structure)];
 	const css = [
 		`/* ${site.settings.name.text.replaceAll('*/', '* /')}: what every page has. */`,
 		`@layer ${layers.join(', ')};`,
@@ -45,33 +55,49 @@ const reset = `*,
 
 body {
   margin: 0;
+}`;
+
+/** Lists made from routes, links to the slot, and pages that sit under nothing: where there are some. */
+function commonRules({ layouts, routes, states }: Site, structure: Structure): string[] {
+	const layers = [...layouts, ...routes, ...states];
+	const hasList = layers.some((layer) => piecesIn(layer).some(({ kind }) => kind === 'nav'));
+	const hasSkip = layouts.some(({ skip }) => skip !== undefined);
+	const hasBare = [...routes, ...states].some((page) => structure.chainOf(page).length === 0);
+	return [
+		hasList ? listRules : '',
+		hasSkip ? skipRules : '',
+		hasBare ? rule(`.${pageClass},\n.${pageClass} > *`, ['display: flow-root;']) : ''
+	];
 }
 
-/* Each box keeps the margins of what is in it. */
-.layer,
-[data-region],
-[data-wrapper],
-[data-piece],
-[data-opener] {
-  display: flow-root;
-}
-
-[data-piece] > ul[role='list'],
-[data-piece] > ul[role='list'] ul {
+const listRules = `.${listClass},
+.${listClass} ul {
   margin: 0;
   padding: 0;
   list-style: none;
 }`;
 
+/** The link is there for whoever gets to it by keyboard, and seen only then. */
+const skipRules = `.${skipClass} {
+  position: absolute;
+  inset-block-start: 0;
+  inset-inline-start: 0;
+  z-index: 2;
+  padding: 0.5rem 1rem;
+  background: Canvas;
+}
+
+.${skipClass}:not(:focus) {
+  clip-path: inset(50%);
+}`;
+
 /** Who lies over whom, and how a shadow looks: written where some box needs it. */
-function orderRules(site: Site): string {
-	const used = settingKindsUsed(site);
-	const lines = [
+function orderLines(used: ReadonlySet<SettingKind>): string[] {
+	return [
 		...(used.has('overlap') ? ['--under: -1;'] : []),
 		...(used.has('stick') || used.has('shrink') ? ['--stuck: 1;'] : []),
 		...(used.has('shadow') ? ['--shadow: 0 2px 8px rgb(0 0 0 / 0.2);'] : [])
 	];
-	return [rule(':root', lines), used.has('shadow') ? shadowFrames : ''].join('\n\n').trim();
 }
 
 const shadowFrames = `@keyframes shadow-scrolled {
@@ -85,44 +111,55 @@ const shadowFrames = `@keyframes shadow-scrolled {
 }`;
 
 /** HTML, section 15.3.1 makes a popover a floating card; in place it is a box like any other. */
-function drawerRules({ layouts }: Site): string {
-	if (!layouts.some((layout) => layout.regions.some(isDrawer))) return '';
-	return `[data-region][popover] {
-  position: static;
-  inset: auto;
-  width: auto;
-  height: auto;
-  margin: 0;
-  padding: 0;
-  overflow: visible;
-  border: 0;
-  background: none;
-  color: inherit;
+function drawerRules(layout: Layout, selectors: Selectors): string[] {
+	const drawers = layout.regions.filter(isDrawer);
+	if (drawers.length === 0) return [];
+	const regions = drawers.map(({ name }) => selectors.member(layout, name.text));
+	const closers = drawers.map(({ name }) => selectors.closer(layout, name.text));
+	const each = (list: readonly string[], tail: string): string =>
+		list.map((one) => one + tail).join(',\n');
+	return [
+		rule(each(regions, ''), [
+			'position: static;',
+			'inset: auto;',
+			'width: auto;',
+			'height: auto;',
+			'margin: 0;',
+			'padding: 0;',
+			'overflow: visible;',
+			'border: 0;',
+			'background: none;',
+			'color: inherit;'
+		]),
+		rule(each(regions, ':popover-open'), ['background: Canvas;']),
+		rule(each(regions, '::backdrop'), ['background: rgb(0 0 0 / 0.3);']),
+		rule(each(closers, ''), [
+			'position: absolute;',
+			'inset-block-start: 0;',
+			'inset-inline-end: 0;',
+			'z-index: 1;'
+		]),
+		rule(
+			regions
+				.map((one, index) => `${one}:not(:popover-open) > ${closers[index] ?? ''}`)
+				.join(',\n'),
+			['display: none;']
+		)
+	];
 }
 
-[data-region][popover]:popover-open {
-  background: Canvas;
-}
-
-[data-region][popover]::backdrop {
-  background: rgb(0 0 0 / 0.3);
-}`;
-}
-
-function tokenRules(site: Site): string {
+/** The site's tokens, with what all boxes refer to. */
+function rootRules(site: Site): string[] {
 	const { bands, tokens } = site.settings;
-	const groups = [undefined, ...bands].map((band) => ({
-		from: band?.from ?? 0,
-		tokens: tokens.filter((token) => token.band?.text === band?.name.text)
-	}));
-	return groups
-		.map(({ from, tokens: some }) => {
-			const lines = some.map((token) => `${token.name.text}: ${token.value.text};`);
-			const text = rule(':root', lines);
-			return from === 0 ? text : group(bandQuery(from, undefined), [text]);
-		})
-		.filter((text) => text !== '')
-		.join('\n\n');
+	const used = settingKindsUsed(site);
+	const rules = [undefined, ...bands].map((band) => {
+		const some = tokens.filter((token) => token.band?.text === band?.name.text);
+		const lines = some.map((token) => `${token.name.text}: ${token.value.text};`);
+		const text = rule(':root', band ? lines : [...lines, ...orderLines(used)]);
+		const from = band?.from ?? 0;
+		return from === 0 ? text : group(bandQuery(from, undefined), [text]);
+	});
+	return [...rules, used.has('shadow') ? shadowFrames : ''].filter((text) => text !== '');
 }
 
 /** The sheet of one layout: how its boxes lie in each band, and its own styles. */
@@ -135,35 +172,39 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 		overlappedIn(layout, structure)
 	);
 	const { boxes } = frameOf(layout, bands);
-	const moving = layout.members
-		.flatMap((member) => movingIn(member))
-		.flatMap((member) => {
-			const box = boxes.get(member.name.text);
-			const selector = memberSelector(layout, member.kind, member.name.text);
-			return box ? scrollingCss(selector, box, layout, surroundings) : [];
-		});
+	const selectors = new Selectors(site);
+	const moving = membersIn(layout.members).flatMap((member) => {
+		const box = boxes.get(member.name.text);
+		const selector = selectors.member(layout, member.name.text);
+		return box ? scrollingCss(selector, box, layout, surroundings) : [];
+	});
 	const rules = [
-		spaceRule(layout, cascadeName(layout)),
+		spaceRule(layout, selectors),
 		...bandedCss(
-			[...frameRules(layout, surroundings), ...fillRules(layout, site, structure)],
+			[...frameRules(layout, surroundings, selectors), ...fillRules(layout, site, structure)],
 			bands
 		),
 		...moving,
-		...layout.styles.map((style) => styleCss(layerRoots(layout), layout, style, layout, bands)),
-		...layout.regions.flatMap((region) => {
-			const selector = memberSelector(layout, 'region', region.name.text);
-			return region.styles.map((style) => styleCss(selector, layout, style, layout, bands));
-		})
+		...layoutStyles(layout, site)
 	];
 	const css = [
 		`/* The layout ${layout.name.text}, which stands at ${layout.at.text}. */`,
+		// What boxes are before anything is said of them: every other rule wins over it.
+		group('@layer site', [flowRule(layout, selectors), ...drawerRules(layout, selectors)]),
 		group(`@layer ${cascadeName(layout)}`, rules) || `@layer ${cascadeName(layout)} {\n}`
 	];
 	return { path: `styles/layouts/${layout.name.text}.css`, css: css.join('\n') + '\n' };
 }
 
-function movingIn(member: Member): Member[] {
-	return member.kind === 'region' ? [member] : [member, ...member.members.flatMap(movingIn)];
+/** Each box of a layout keeps the margins of what is in it. */
+function flowRule(layout: Layout, selectors: Selectors): string {
+	const members = membersIn(layout.members);
+	const boxes = [
+		selectors.root(layout),
+		...members.map(({ name }) => selectors.member(layout, name.text)),
+		...layout.regions.map(({ name }) => `${selectors.member(layout, name.text)} > *`)
+	];
+	return rule(boxes.join(',\n'), ['display: flow-root;']);
 }
 
 /** The sheet of a page: its pieces' settings and its own styles; undefined where it has neither. */
@@ -174,23 +215,40 @@ export function pageSheet(page: Page, site: Site, structure: Structure): StyleSh
 			[...contentRules(page, site, structure), ...fillRules(page, site, structure)],
 			bands
 		),
-		...page.styles.map((style) => styleCss(layerRoots(page), page, style, undefined, bands))
+		...pageStyles(page, site)
 	];
 	const text = group('@layer pages', rules);
 	if (text === '') return undefined;
 	const css = [`/* The page ${layerName(page)}. */`, text];
-	return { path: pageSheetPath(page), css: css.join('\n') + '\n' };
+	return { path: pageSheetPath(page, site), css: css.join('\n') + '\n' };
 }
 
-/** One path for each page, whatever its route: `$` marks parameters and stands in no fixed segment. */
-function pageSheetPath(page: Page): string {
-	const words = layerPattern(page).segments.map((segment) => {
-		return segment.kind === 'fixed'
-			? segment.name
-			: `$${segment.kind === 'rest' ? '' : segment.name}`;
-	});
-	const folder = page.kind === 'route' ? 'pages' : page.state.text;
-	return words.length > 0 ? `styles/${folder}/${words.join('/')}.css` : `styles/${folder}.css`;
+const sheetPaths = new WeakMap<Site, ReadonlyMap<Page, string>>();
+
+/** One path for each page's sheet, of the words of its route; where two have the same words, with a number. */
+function pageSheetPath(page: Page, site: Site): string {
+	let paths = sheetPaths.get(site);
+	if (!paths) sheetPaths.set(site, (paths = planSheetPaths(site)));
+	return paths.get(page) ?? 'styles/pages/page.css';
+}
+
+function planSheetPaths({ routes, states }: Site): Map<Page, string> {
+	const taken = new Set<string>();
+	const paths = new Map<Page, string>();
+	for (const page of [...routes, ...states]) {
+		const words = layerPattern(page).segments.map((segment) =>
+			segment.kind === 'rest' ? 'rest' : segment.name.replaceAll(/[^\w-]/g, '_')
+		);
+		const name = words.length > 0 ? words.join('-') : 'home';
+		const stem = page.kind === 'route' ? name : `${page.state.text}-${name}`;
+		let path = `styles/pages/${stem}.css`;
+		for (let count = 2; taken.has(path.toLowerCase()); count++) {
+			path = `styles/pages/${stem}-${count}.css`;
+		}
+		taken.add(path.toLowerCase());
+		paths.set(page, path);
+	}
+	return paths;
 }
 
 /** The pieces of a page's own content, in the slot they land in or on a page without layouts. */
@@ -202,18 +260,20 @@ function contentRules(page: Page, site: Site, structure: Structure): BandedRule[
 	const layout = chain.at(-1);
 	const slot = layout && slotOf(layout);
 	const box = layout && slot && frameOf(layout, bands).boxes.get(slot.name.text);
+	const selectors = new Selectors(site);
 	if (!layout || !box) {
 		const surroundings = surroundingsOf([], bands);
-		return pieces.map((piece) => barePieceRule(piece, page, surroundings));
+		return pieces.map((piece) => barePieceRule(piece, page, surroundings, selectors));
 	}
 	const surroundings = surroundingsOf(chain.slice(0, -1), bands);
-	return pieces.map((piece) => pieceRule(piece, page, { box, layout, surroundings }));
+	return pieces.map((piece) => pieceRule(piece, page, { box, layout, surroundings, selectors }));
 }
 
 /** What a layer puts into regions of layouts further out. */
 function fillRules(layer: Layer, site: Site, structure: Structure): BandedRule[] {
 	const { bands } = site.settings;
 	const chain = structure.chainOf(layer);
+	const selectors = new Selectors(site);
 	return layer.fills.flatMap((fill) => {
 		const target = fillTarget(fill, layer, chain);
 		if (isProblem(target)) return [];
@@ -222,40 +282,12 @@ function fillRules(layer: Layer, site: Site, structure: Structure): BandedRule[]
 		if (!box) return [];
 		const surroundings = surroundingsOf(chain.slice(0, chain.indexOf(layout)), bands);
 		const inAreas = region.arrangements.some((one) => one.kind === 'areas');
-		return fill.pieces
-			.filter((piece) => piece.settings.length > 0 || inAreas)
-			.map((piece) => pieceRule(piece, layer, { box, layout, surroundings }));
+		const place = { box, layout, surroundings, selectors };
+		return [
+			keptRule(layer, layout, region, selectors, bands),
+			...fill.pieces
+				.filter((piece) => piece.settings.length > 0 || inAreas)
+				.map((piece) => pieceRule(piece, layer, place))
+		];
 	});
-}
-
-/**
- * Where a layer's own style starts: at its root, and at the pieces it put into regions of layouts
- * further out.
- */
-function layerRoots(layer: Layer): string {
-	const own = layerSelector(layer);
-	const root = rootSelector(layer);
-	const pieces = `${own}[data-piece]:not(${root} *)`;
-	if (layer.kind === 'layout' && layer.fills.length === 0) return root;
-	return `${root}, ${pieces}`;
-}
-
-/**
- * CSS Cascade 6, section 2.5: a style reaches what its own layer wrote, and ends where another's
- * begins; a global one reaches everything. `measure` is the layout whose bands it means.
- */
-function styleCss(
-	root: string,
-	layer: Layer,
-	style: Style,
-	measure: Layout | undefined,
-	bands: Bands
-): string {
-	const marks = ['[data-layout]', '[data-route]', '[data-state]'];
-	const others = marks.map((mark) => `${mark}:not(${layerSelector(layer)})`).join(', ');
-	const scoped = style.global
-		? style.css
-		: `@scope (${root}) to (${others}) {\n${indent(style.css)}\n}`;
-	const from = bands[bandPlace(bands, style.band)]?.from ?? 0;
-	return from === 0 ? scoped : group(bandQuery(from, measure), [scoped]);
 }

@@ -8,7 +8,9 @@ import type { ResolvedSite } from '../resolve/site.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
 import { layoutSheet, pageSheet, siteSheet, siteSheetPath, type StyleSheet } from './css.ts';
 import { pageHtml } from './page.ts';
-import { planPaths, type PathPlan } from './paths.ts';
+import { tracedPage, type MarkMode, type TracedPage } from './marks.ts';
+import { canonicalUrl, planPaths, type PathPlan } from './paths.ts';
+import { withUrls } from './style-urls.ts';
 import { escapeHtml } from './escape.ts';
 
 /** Where a file of a delivery lies, and what kind it is. */
@@ -23,15 +25,23 @@ export interface DeliveredFile extends Place {
 }
 
 /** All files of the static site: pages, style sheets, and the site's other files, one after the other. */
-export function* deliverEach(resolved: ResolvedSite, year: number): Generator<DeliveredFile> {
-	const delivery = new Delivery(resolved, year);
+export function* deliverEach(
+	resolved: ResolvedSite,
+	year: number,
+	marks: MarkMode = 'none'
+): Generator<DeliveredFile> {
+	const delivery = new Delivery(resolved, year, marks);
 	yield* delivery.pages();
 	yield* delivery.styles();
 	yield* delivery.assets();
 }
 
-export function deliver(resolved: ResolvedSite, year: number): DeliveredFile[] {
-	return [...deliverEach(resolved, year)];
+export function deliver(
+	resolved: ResolvedSite,
+	year: number,
+	marks: MarkMode = 'none'
+): DeliveredFile[] {
+	return [...deliverEach(resolved, year, marks)];
 }
 
 /** Where each file of the static site will be, before any is written. */
@@ -39,9 +49,13 @@ export function deliveredPlaces(resolved: ResolvedSite, year: number): Place[] {
 	return new Delivery(resolved, year).places();
 }
 
-/** One page of the delivery, as its file will be. */
-export function deliverPage(instance: PageInstance, resolved: ResolvedSite, year: number): string {
-	return new Delivery(resolved, year).page(instance);
+/** One page of the delivery as its file will be, with the way to what made its elements. */
+export function deliverPage(
+	instance: PageInstance,
+	resolved: ResolvedSite,
+	year: number
+): TracedPage {
+	return tracedPage(new Delivery(resolved, year, 'traced').page(instance));
 }
 
 /** The style sheets a page brings in, outermost layer first. */
@@ -60,7 +74,8 @@ class Delivery {
 
 	constructor(
 		private readonly resolved: ResolvedSite,
-		private readonly year: number
+		private readonly year: number,
+		private readonly marks: MarkMode = 'none'
 	) {
 		this.plan = planPaths(resolved);
 	}
@@ -88,12 +103,18 @@ class Delivery {
 			...[...site.routes, ...site.states].map((page) => pageSheet(page, site, structure))
 		];
 		for (const sheet of sheets) {
-			if (sheet) yield { path: sheet.path, kind: 'style', content: sheet.css };
+			if (!sheet) continue;
+			const { path, css } = sheet;
+			const content = withUrls(css, (url) => this.plan.link(url, path));
+			yield { path, kind: 'style', content };
 		}
 	}
 
+	/** The site's other files, but for data that only feeds pages. Only after pages and styles. */
 	*assets(): Generator<DeliveredFile> {
+		const feeding = new Set(this.resolved.site.data.map(({ from }) => from.text));
 		for (const [path, content] of this.resolved.reading.files.assets) {
+			if (feeding.has(path) && !this.plan.linked.has(path)) continue;
 			yield { path, kind: 'asset', content };
 		}
 	}
@@ -131,11 +152,18 @@ class Delivery {
 			sheets = this.pathsOf(instance.page);
 			this.sheetPaths.set(instance.page, sheets);
 		}
+		const canonical = canonicalUrl(instance, this.resolved.site.settings);
 		return pageHtml(instance, this.resolved, {
 			link: (url) => this.plan.link(url, path),
-			styleLines: sheets.map(
-				(sheet) => `<link rel="stylesheet" href="${up}${escapeHtml(encodePath(sheet))}">`
-			),
+			marks: this.marks,
+			headLines: [
+				...(canonical === undefined
+					? []
+					: [`<link rel="canonical" href="${escapeHtml(canonical)}">`]),
+				...sheets.map(
+					(sheet) => `<link rel="stylesheet" href="${up}${escapeHtml(encodePath(sheet))}">`
+				)
+			],
 			year: this.year
 		});
 	}

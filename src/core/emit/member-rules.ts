@@ -3,26 +3,26 @@ import { declare, declareInRegion, declareInSlot } from '../declare/declare.ts';
 import type { Surroundings } from '../declare/surroundings.ts';
 import { bareBox, frameOf, openerBox, pieceBox, type Box } from '../declare/frame.ts';
 import type { Opener } from '../resolve/drawers.ts';
-import type { Layer, Layout, Page, Piece } from '../model/site.ts';
+import type { Layer, Layout, Page, Piece, Region } from '../model/site.ts';
 import type { BandedRule } from './banded.ts';
+import { rule } from './css-text.ts';
 import { printed, type Printed } from './printed.ts';
-import {
-	memberSelector,
-	openerSelector,
-	pieceSelector,
-	rootSelector,
-	spaceSelector
-} from './selectors.ts';
+import { layerClass } from './names.ts';
+import { cascadeName, type Selectors } from './selectors.ts';
 
 /** What style sheets say of each box that a layout arranges, band by band. */
 
 /** The layout's root, its wrappers and regions, and what lands in them. */
-export function frameRules(layout: Layout, surroundings: Surroundings): BandedRule[] {
+export function frameRules(
+	layout: Layout,
+	surroundings: Surroundings,
+	selectors: Selectors
+): BandedRule[] {
 	const { root, openers } = frameOf(layout, surroundings.bands);
 	return [
-		{ selector: rootSelector(layout), bands: inBands(root, surroundings), layout },
-		...root.members.flatMap((box) => memberRules(box, layout, surroundings)),
-		...openers.map((opener) => openerRule(opener, layout, surroundings))
+		{ selector: selectors.root(layout), bands: inBands(root, surroundings), layout },
+		...root.members.flatMap((box) => memberRules(box, layout, surroundings, selectors)),
+		...openers.map((opener) => openerRule(opener, layout, surroundings, selectors))
 	];
 }
 
@@ -30,20 +30,30 @@ function inBands(box: Box, surroundings: Surroundings): Printed[] {
 	return bandPlaces(surroundings.bands).map((place) => printed(declare(box, place, surroundings)));
 }
 
-function memberRules(box: Box, layout: Layout, surroundings: Surroundings): BandedRule[] {
+function memberRules(
+	box: Box,
+	layout: Layout,
+	surroundings: Surroundings,
+	selectors: Selectors
+): BandedRule[] {
+	const selector = selectors.member(layout, box.name);
 	if (box.kind === 'wrapper') {
-		const selector = memberSelector(layout, 'wrapper', box.name);
 		const own: BandedRule = { selector, bands: inBands(box, surroundings), layout };
-		return [own, ...box.members.flatMap((inner) => memberRules(inner, layout, surroundings))];
+		return [
+			own,
+			...box.members.flatMap((inner) => memberRules(inner, layout, surroundings, selectors))
+		];
 	}
-	const selector = memberSelector(layout, 'region', box.name);
 	const region = layout.regions.find((one) => one.name.text === box.name);
 	const pieces = region?.pieces ?? [];
+	const inAreas = box.arrangements.some((one) => one.kind === 'areas');
 	return [
-		{ selector, bands: inBands(box, surroundings), layout },
+		{ selector, bands: withName(inBands(box, surroundings), keptName(box, layout)), layout },
 		...closedRule(box, selector, layout, surroundings),
 		...landedRules(box, selector, layout, surroundings.bands),
-		...pieces.map((piece) => pieceRule(piece, layout, { box, layout, surroundings }))
+		...pieces
+			.filter((piece) => piece.settings.length > 0 || inAreas)
+			.map((piece) => pieceRule(piece, layout, { box, layout, surroundings, selectors }))
 	];
 }
 
@@ -79,7 +89,7 @@ function landedRules(box: Box, selector: string, layout: Layout, allBands: Bands
 	if (!box.holdsSlot) return rules;
 	const inSlot = places.map((place) => printed(declareInSlot(box, place, allBands)));
 	if (inSlot.some((one) => one.get('flex')?.startsWith('1'))) {
-		const landed = `${selector} > :is(.layer, .space)`;
+		const landed = `${selector} > .${layerClass}`;
 		rules.push({ selector: landed, bands: inSlot, under: forAll, layout });
 	}
 	return rules;
@@ -90,14 +100,15 @@ export interface PiecePlace {
 	readonly box: Box;
 	readonly layout: Layout;
 	readonly surroundings: Surroundings;
+	readonly selectors: Selectors;
 }
 
 /** A piece's own settings, over what its region gives to everything in it. */
 export function pieceRule(piece: Piece, owner: Layer, place: PiecePlace): BandedRule {
-	const { box, layout, surroundings } = place;
-	const selector = memberSelector(layout, 'region', box.name);
+	const { box, layout, surroundings, selectors } = place;
+	const region = selectors.member(layout, box.name);
 	return {
-		selector: pieceSelector(selector, owner, piece.name.text),
+		selector: selectors.piece(region, owner, box.name, piece.name.text),
 		bands: inBands(pieceBox(piece, box), surroundings),
 		under: bandPlaces(surroundings.bands).map((at) =>
 			printed(declareInRegion(box, at, surroundings.bands))
@@ -107,17 +118,29 @@ export function pieceRule(piece: Piece, owner: Layer, place: PiecePlace): Banded
 }
 
 /** A piece of a page that sits under nothing. */
-export function barePieceRule(piece: Piece, page: Page, surroundings: Surroundings): BandedRule {
+export function barePieceRule(
+	piece: Piece,
+	page: Page,
+	surroundings: Surroundings,
+	selectors: Selectors
+): BandedRule {
 	return {
-		selector: pieceSelector(rootSelector(page), page, piece.name.text),
+		selector: selectors.barePiece(page, piece.name.text),
 		bands: inBands(pieceBox(piece, bareBox), surroundings),
 		layout: undefined
 	};
 }
 
 /** The opener shows only where its region is a drawer. */
-function openerRule(opener: Opener, layout: Layout, surroundings: Surroundings): BandedRule {
+function openerRule(
+	opener: Opener,
+	layout: Layout,
+	surroundings: Surroundings,
+	selectors: Selectors
+): BandedRule {
 	const host = frameOf(layout, surroundings.bands).boxes.get(opener.host.name.text);
+	const hostSelector = selectors.member(layout, opener.host.name.text);
+	const openerSelector = `${hostSelector} > ${selectors.opener(layout, opener.region.name.text)}`;
 	const bands = bandPlaces(surroundings.bands).map((place): Printed => {
 		const { show } = settingsAt(opener.region.settings, surroundings.bands, place);
 		if (show?.kind !== 'drawer' || !host) return new Map([['display', 'none']]);
@@ -126,11 +149,45 @@ function openerRule(opener: Opener, layout: Layout, surroundings: Surroundings):
 	const under = bandPlaces(surroundings.bands).map((place) =>
 		printed(host ? declareInRegion(host, place, surroundings.bands) : {})
 	);
-	return { selector: openerSelector(layout, opener.region.name.text), bands, under, layout };
+	return { selector: openerSelector, bands, under, layout };
 }
 
 /** The box in which a layout's bands look at the space it gets. */
-export function spaceRule(layout: Layout, name: string): string {
+export function spaceRule(layout: Layout, selectors: Selectors): string {
 	if (layout.measure !== 'space') return '';
-	return `${spaceSelector(layout)} {\n  container: ${name} / inline-size;\n}`;
+	return rule(selectors.space(layout), [`container: ${cascadeName(layout)} / inline-size;`]);
+}
+
+/**
+ * A region that no page has a part in keeps its name from page to page, so that a browser leaves it
+ * standing (CSS View Transitions 2, section 2.3); undefined for a slot, in which every page lands.
+ */
+function keptName(box: Box, layout: Layout): string | undefined {
+	return box.holdsSlot ? undefined : `${layout.name.text}-${box.name}`;
+}
+
+/** What a layer fills is another region on its pages: by a name of its own, or by none where it is a page. */
+export function keptRule(
+	layer: Layer,
+	layout: Layout,
+	region: Region,
+	selectors: Selectors,
+	bands: Bands
+): BandedRule {
+	const name =
+		layer.kind === 'layout' ? `${layout.name.text}-${region.name.text}-${layer.name.text}` : 'none';
+	const under = new Map([['view-transition-name', 'something']]);
+	const places = bandPlaces(bands);
+	return {
+		selector: selectors.member(layout, region.name.text),
+		bands: places.map(() => new Map([['view-transition-name', name]])),
+		under: places.map(() => under),
+		layout
+	};
+}
+
+function withName(bands: readonly Printed[], name: string | undefined): Printed[] {
+	return bands.map((lines) =>
+		name === undefined ? lines : new Map([...lines, ['view-transition-name', name]])
+	);
 }

@@ -1,9 +1,15 @@
 import { templateText } from '../model/template.ts';
-import { layerName, type Layer, type Layout, type Member, type Piece } from '../model/site.ts';
+import {
+	layerName,
+	type Layer,
+	type Layout,
+	type Member,
+	type Piece,
+	type Region
+} from '../model/site.ts';
 import { frameOf } from '../declare/frame.ts';
 import type { PieceKey } from '../geometry/piece-size.ts';
 import type { Opener } from '../resolve/drawers.ts';
-import { keptAs } from '../resolve/between.ts';
 import { compileMarkup } from '../resolve/markup.ts';
 import { navLinks, type NavLink } from '../resolve/nav.ts';
 import type { Landed, ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
@@ -12,15 +18,28 @@ import { slotOf } from '../resolve/structure.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { evaluateText, type Scope } from '../resolve/values.ts';
 import { escapeHtml } from './escape.ts';
-import { drawerId } from './selectors.ts';
 import { renderMarkup } from './markup.ts';
+import { hasScope } from './styles.ts';
+import { marksText, ownerMark, type MarkMode, type Marks } from './marks.ts';
+import {
+	broughtClass,
+	classNames,
+	elementId,
+	layerClass,
+	listClass,
+	pageClass,
+	skipClass,
+	type ClassNames
+} from './names.ts';
 
 /** What a page is written for. */
 export interface PageTarget {
 	/** A URL as written in markup, as it works from the page. */
 	link(url: string): string;
-	/** The lines in the head that bring in the style sheets. */
-	readonly styleLines: readonly string[];
+	/** The last lines in the head, which bring in the style sheets among others. */
+	readonly headLines: readonly string[];
+	/** Whether elements say what made them. */
+	readonly marks: MarkMode;
 	readonly year: number;
 }
 
@@ -85,6 +104,9 @@ class PageWriter {
 	private readonly lines: string[] = [];
 	private readonly page: ResolvedPage;
 	private readonly scope: Scope;
+	private readonly names: ClassNames;
+	/** Whether a main part has been written. */
+	private hasMain = false;
 
 	constructor(
 		private readonly instance: PageInstance,
@@ -93,6 +115,7 @@ class PageWriter {
 	) {
 		this.page = resolved.page(instance.page);
 		this.scope = pageScope(instance, resolved, target.year);
+		this.names = classNames(resolved.site);
 	}
 
 	document(): string {
@@ -107,15 +130,29 @@ class PageWriter {
 		if (head.description) {
 			this.write(2, `<meta name="description" content="${escapeHtml(head.description)}">`);
 		}
-		for (const line of this.target.styleLines) this.write(2, line);
+		for (const line of this.target.headLines) this.write(2, line);
 		this.write(1, '</head>');
-		this.write(1, '<body>');
-		const [outermost] = this.page.chain;
-		if (outermost) this.layer(outermost, 2);
-		else this.barePage();
-		this.write(1, '</body>');
+		this.body();
 		this.write(0, '</html>');
 		return this.lines.join('\n') + '\n';
+	}
+
+	/**
+	 * The outermost layout is the body itself, unless it needs a box around it: for its width, or because
+	 * browsers take what a body says of scrolling for the whole screen (CSS Overflow 3, section 3.3).
+	 */
+	private body(): void {
+		const [outermost] = this.page.chain;
+		if (outermost && isBody(outermost)) {
+			const { attributes, content } = this.root(outermost, []);
+			this.write(1, `<body${attributes}>`);
+			content(2);
+		} else {
+			this.write(1, '<body>');
+			if (outermost) this.layer(outermost, 2);
+			else this.barePage();
+		}
+		this.write(1, '</body>');
 	}
 
 	/** The HTML inside of every piece and opener, by its place and name. */
@@ -126,7 +163,8 @@ class PageWriter {
 			write();
 			parts.set(partName(key), this.lines.join('\n'));
 		};
-		for (const { layout, region, landed } of this.page.regions) {
+		for (const resolvedRegion of this.page.regions) {
+			const { layout, region, landed } = resolvedRegion;
 			const where = { layout: layout.name.text, region: region.name.text };
 			for (const one of landed) {
 				if (one.kind !== 'piece') continue;
@@ -136,7 +174,7 @@ class PageWriter {
 					owner: layerName(one.owner),
 					opener: false
 				};
-				add(key, () => this.piece(one.piece, one.owner, 0));
+				add(key, () => this.piece(one.piece, one.owner, resolvedRegion, 0));
 			}
 			const { openers } = frameOf(layout, this.resolved.site.settings.bands);
 			for (const opener of openers.filter(({ host }) => host === region)) {
@@ -152,7 +190,7 @@ class PageWriter {
 				owner: layerName(owner),
 				opener: false
 			};
-			add(key, () => this.piece(piece, owner, 0));
+			add(key, () => this.piece(piece, owner, undefined, 0));
 		}
 		return parts;
 	}
@@ -161,11 +199,38 @@ class PageWriter {
 	private layer(layout: Layout, depth: number): void {
 		const space = layout.measure === 'space';
 		const inner = space ? depth + 1 : depth;
-		if (space) this.write(depth, `<div class="space" data-space="${layout.name.text}">`);
-		this.write(inner, `<div class="layer" ${ownerAttribute(layout)}>`);
-		for (const member of layout.members) this.member(member, layout, inner + 1);
+		if (space) {
+			const marks = this.marks({ space: layout.name.text });
+			this.write(depth, `<div class="${this.names.space(layout)} ${layerClass}"${marks}>`);
+		}
+		const { attributes, content } = this.root(layout, space ? [] : [layerClass]);
+		this.write(inner, `<div${attributes}>`);
+		content(inner + 1);
 		this.write(inner, '</div>');
 		if (space) this.write(depth, '</div>');
+	}
+
+	/** What the element of a layout's root has, and what is in it. */
+	private root(
+		layout: Layout,
+		classes: readonly string[]
+	): { attributes: string; content: (depth: number) => void } {
+		const words = [this.names.layout(layout), ...classes].join(' ');
+		return {
+			attributes: ` class="${words}"${this.marks(ownerMark(layout))}`,
+			content: (depth) => {
+				this.skipLink(layout, depth);
+				for (const member of layout.members) this.member(member, layout, depth);
+			}
+		};
+	}
+
+	private skipLink(layout: Layout, depth: number): void {
+		const { skip } = layout;
+		const slot = slotOf(layout);
+		if (skip === undefined || !slot) return;
+		const target = elementId(layout, slot.name.text);
+		this.write(depth, `<a class="${skipClass}" href="#${target}">${escapeHtml(skip)}</a>`);
 	}
 
 	private member(member: Member, layout: Layout, depth: number): void {
@@ -175,8 +240,9 @@ class PageWriter {
 			return;
 		}
 		const element = member.element.text;
-		const attributes = `${ownerAttribute(layout)} data-wrapper="${member.name.text}"`;
-		this.write(depth, `<${element} ${attributes}>`);
+		const marks = this.marks({ ...ownerMark(layout), wrapper: member.name.text });
+		const name = this.names.member(layout, member.name.text);
+		this.write(depth, `<${element} class="${name}"${marks}>`);
 		for (const inner of member.members) this.member(inner, layout, depth + 1);
 		this.write(depth, `</${element}>`);
 	}
@@ -185,17 +251,40 @@ class PageWriter {
 		const { layout, region, landed } = resolved;
 		const { openers } = frameOf(layout, this.resolved.site.settings.bands);
 		const here = openers.filter((opener) => opener.host === region);
-		const element = region.element.text;
-		const attributes = regionAttributes(resolved, openers);
-		if (landed.length === 0 && here.length === 0) {
-			this.write(depth, `<${element} ${attributes}></${element}>`);
-			return;
+		const drawer = openers.find((opener) => opener.region === region);
+		const element = this.elementOf(region);
+		const open = `<${element}${this.regionAttributes(resolved, drawer)}>`;
+		if (landed.length === 0 && here.length === 0 && !drawer) {
+			this.write(depth, `${open}</${element}>`);
+		} else {
+			this.write(depth, open);
+			if (drawer) this.closer(drawer, layout, depth + 1);
+			this.openers(here, 'first', layout, depth + 1);
+			for (const one of landed) this.landed(one, resolved, depth + 1);
+			this.openers(here, 'last', layout, depth + 1);
+			this.write(depth, `</${element}>`);
 		}
-		this.write(depth, `<${element} ${attributes}>`);
-		this.openers(here, 'first', layout, depth + 1);
-		for (const one of landed) this.landed(one, depth + 1);
-		this.openers(here, 'last', layout, depth + 1);
-		this.write(depth, `</${element}>`);
+	}
+
+	/** HTML, section 4.4.14: a document has one main part; a further one is a plain box. */
+	private elementOf(region: Region): string {
+		if (region.element.text !== 'main') return region.element.text;
+		if (this.hasMain) return 'div';
+		this.hasMain = true;
+		return 'main';
+	}
+
+	private regionAttributes({ layout, region }: ResolvedRegion, drawer: Opener | undefined): string {
+		const slot = slotOf(layout) === region;
+		const isTarget = slot && layout.skip !== undefined;
+		const words = [`class="${this.names.member(layout, region.name.text)}"`];
+		if (drawer || isTarget) words.push(`id="${elementId(layout, region.name.text)}"`);
+		if (drawer) words.push('popover');
+		if (isTarget) words.push('tabindex="-1"');
+		const label = labelOf(region);
+		if (label !== undefined) words.push(`aria-label="${escapeHtml(label)}"`);
+		const marks = { ...ownerMark(layout), region: region.name.text, ...(slot && { slot: '' }) };
+		return ` ${words.join(' ')}${this.marks(marks)}`;
 	}
 
 	/** Buttons that open drawers by themselves: HTML, section 6.12. */
@@ -206,46 +295,78 @@ class PageWriter {
 		depth: number
 	): void {
 		for (const { region, label } of openers.filter((opener) => opener.end === end)) {
-			const id = drawerId(layout.name.text, region.name.text);
+			const name = region.name.text;
+			const id = elementId(layout, name);
 			const button = `<button type="button" popovertarget="${id}">${escapeHtml(label)}</button>`;
-			const attributes = `${ownerAttribute(layout)} data-opener="${region.name.text}"`;
-			this.write(depth, `<div ${attributes}>${button}</div>`);
+			const marks = this.marks({ ...ownerMark(layout), opener: name });
+			this.write(depth, `<div class="${this.names.opener(layout, name)}"${marks}>${button}</div>`);
 		}
 	}
 
-	private landed(landed: Landed, depth: number): void {
+	private closer({ region, close }: Opener, layout: Layout, depth: number): void {
+		const name = region.name.text;
+		const attributes = [
+			`class="${this.names.closer(layout, name)}"`,
+			'type="button"',
+			`popovertarget="${elementId(layout, name)}"`,
+			'popovertargetaction="hide"'
+		];
+		this.write(depth, `<button ${attributes.join(' ')}>${escapeHtml(close)}</button>`);
+	}
+
+	private landed(landed: Landed, host: ResolvedRegion, depth: number): void {
 		if (landed.kind === 'layout') this.layer(landed.layout, depth);
-		else this.piece(landed.piece, landed.owner, depth);
+		else this.piece(landed.piece, landed.owner, host, depth);
 	}
 
 	private barePage(): void {
 		const { page } = this.page;
-		this.write(2, `<main class="layer" ${ownerAttribute(page)}>`);
-		for (const one of this.page.bare) this.landed(one, 3);
+		this.write(2, `<main class="${pageClass}"${this.marks(ownerMark(page))}>`);
+		for (const { piece, owner } of this.page.bare) this.piece(piece, owner, undefined, 3);
 		this.write(2, '</main>');
 	}
 
-	private piece(piece: Piece, owner: Layer, depth: number): void {
-		const opening = `<div ${ownerAttribute(owner)} data-piece="${piece.name.text}">`;
+	private piece(piece: Piece, owner: Layer, host: ResolvedRegion | undefined, depth: number): void {
+		const element = piece.kind === 'nav' && host?.region.element.text !== 'nav' ? 'nav' : 'div';
+		const label = element === 'nav' ? ` aria-label="${escapeHtml(asWords(piece.name.text))}"` : '';
+		const classes = this.pieceClasses(piece, owner, host);
+		const marks = this.marks({ ...ownerMark(owner), piece: piece.name.text });
+		const opening = `<${element}${classes}${label}${marks}>`;
 		if (piece.kind === 'nav') {
 			this.write(depth, opening);
 			this.links(navLinks(piece, this.resolved.site), depth + 1, true);
-			this.write(depth, '</div>');
+			this.write(depth, `</${element}>`);
 			return;
 		}
 		const markup = compileMarkup(piece.markup);
 		const html = renderMarkup(markup, this.scope, (url) => this.target.link(url));
 		if (!markup.indentable) {
-			this.write(depth, `${opening}${html}</div>`);
+			this.write(depth, `${opening}${html}</${element}>`);
 			return;
 		}
 		this.write(depth, opening);
 		this.write(depth + 1, html.replaceAll('\n', '\n' + '  '.repeat(depth + 1)));
-		this.write(depth, '</div>');
+		this.write(depth, `</${element}>`);
+	}
+
+	/** A piece has a class of its own where a sheet names it; what another layer brought says so. */
+	private pieceClasses(piece: Piece, owner: Layer, host: ResolvedRegion | undefined): string {
+		const inAreas = host?.region.arrangements.some((one) => one.kind === 'areas') ?? false;
+		const named = piece.settings.length > 0 || inAreas;
+		const words = [
+			...(named ? [this.names.piece(owner, host?.region.name.text, piece.name.text)] : []),
+			...(host && owner !== host.layout && hasScope(owner) ? [this.names.brought(owner)] : []),
+			...(host && owner !== host.layout && hasScope(host.layout) ? [broughtClass] : [])
+		];
+		return words.length === 0 ? '' : ` class="${words.join(' ')}"`;
+	}
+
+	private marks(marks: Marks): string {
+		return marksText(this.target.marks, marks);
 	}
 
 	private links(links: readonly NavLink[], depth: number, outermost: boolean): void {
-		this.write(depth, outermost ? '<ul role="list">' : '<ul>');
+		this.write(depth, `<ul${outermost ? ` class="${listClass}"` : ''} role="list">`);
 		for (const { route, links: inner } of links) {
 			const [instance] = this.resolved.instances(route);
 			if (!instance) continue;
@@ -269,27 +390,19 @@ class PageWriter {
 	}
 }
 
-function regionAttributes(resolved: ResolvedRegion, openers: readonly Opener[]): string {
-	const { layout, region, landed } = resolved;
-	const words = [ownerAttribute(layout), `data-region="${region.name.text}"`];
-	if (slotOf(layout) === region) words.push('data-slot');
-	if (openers.some((opener) => opener.region === region)) {
-		words.push(`id="${drawerId(layout.name.text, region.name.text)}" popover`);
-	}
-	// Pages that show the same here share the name, so that a browser can leave it standing.
-	const kept = landed.length > 0 ? keptAs(resolved) : undefined;
-	if (kept !== undefined) words.push(`style="view-transition-name: ${kept}"`);
-	return words.join(' ');
+/** The name that a region has for assistive technology: its label, and for lists of links its own name. */
+function labelOf({ settings, element, name }: Region): string | undefined {
+	const label = settings.find((setting) => setting.kind === 'label');
+	if (label) return label.value;
+	return element.text === 'nav' ? asWords(name.text) : undefined;
 }
 
-/** The attribute by which an element leads back to the layer that wrote it. */
-export function ownerAttribute(owner: Layer): string {
-	switch (owner.kind) {
-		case 'layout':
-			return `data-layout="${owner.name.text}"`;
-		case 'route':
-			return `data-route="${escapeHtml(owner.pattern.text)}"`;
-		case 'state':
-			return `data-state="${escapeHtml(layerName(owner))}"`;
-	}
+function isBody({ measure, settings }: Layout): boolean {
+	return measure === 'screen' && !settings.some(({ kind }) => kind === 'scroll');
+}
+
+/** A name of the text as words: "side-menu" is "Side menu". */
+function asWords(name: string): string {
+	const words = name.replaceAll('-', ' ');
+	return words.charAt(0).toUpperCase() + words.slice(1);
 }

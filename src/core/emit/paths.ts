@@ -1,4 +1,5 @@
 import { canonicalPath, decodeSegment, encodePath } from '../model/address.ts';
+import type { SiteSettings } from '../model/site.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import { routeFor } from '../resolve/instance.ts';
@@ -12,17 +13,22 @@ export interface PathPlan {
 	 * asked for, so it starts from the root of the server.
 	 */
 	up(fromFile: string): string;
-	/** A URL as written in markup, made relative to a page's file, so that it works without a server. */
+	/** A URL as written in markup or a style, made relative to a file, so that it works without a server. */
 	link(url: string, fromFile: string): string;
+	/** Files of the site that links have led to so far. */
+	readonly linked: ReadonlySet<string>;
 }
 
-/** Plans where pages lie: `/visit` becomes `visit/index.html`. */
+/** Plans where pages lie: `/visit` becomes `visit/index.html`, or `visit.html`. */
 export function planPaths(resolved: ResolvedSite): PathPlan {
+	const { urls, address } = resolved.site.settings;
+	const base = address === undefined ? '/' : address.replace(/^[a-z]+:\/\/[^/]*/, '');
 	const pages = new Map<string, PageInstance>();
+	const linked = new Set<string>();
 	const byAddress = new Map<string, string>();
 	for (const route of resolved.routes) {
 		for (const instance of resolved.instances(route)) {
-			const file = pageFile(instance);
+			const file = pageFile(instance, urls);
 			if (pages.has(file)) continue;
 			pages.set(file, instance);
 			byAddress.set(instance.address, file);
@@ -31,14 +37,18 @@ export function planPaths(resolved: ResolvedSite): PathPlan {
 	const missing = new Set<string>();
 	for (const state of resolved.site.states) {
 		for (const instance of resolved.instances(state)) {
-			const file = pageFile(instance);
+			const file = pageFile(instance, urls);
 			pages.set(file, instance);
 			if (state.state.text === 'not-found') missing.add(file);
 		}
 	}
 	const up = (file: string): string =>
-		missing.has(file) ? '/' : '../'.repeat(file.split('/').length - 1);
+		missing.has(file) ? base : '../'.repeat(file.split('/').length - 1);
 	const assets = new Set(resolved.site.assets);
+	const fileLink = (path: string): string => {
+		linked.add(path);
+		return encodePath(path);
+	};
 	const link = (url: string, fromFile: string): string => {
 		const [, path = '', tail = ''] = /^([^?#]*)(.*)$/s.exec(url) ?? [];
 		const root = up(fromFile);
@@ -46,13 +56,13 @@ export function planPaths(resolved: ResolvedSite): PathPlan {
 		if (path.startsWith('/') && !path.startsWith('//')) {
 			const target = byAddress.get(canonicalPath(trimSlash(path))) ?? onlyPageFor(path, resolved);
 			if (target !== undefined) return root + encodePath(target) + tail;
-			if (assets.has(asset.slice(1))) return root + encodePath(asset.slice(1)) + tail;
+			if (assets.has(asset.slice(1))) return root + fileLink(asset.slice(1)) + tail;
 		} else if (assets.has(asset)) {
-			return root + encodePath(asset) + tail;
+			return root + fileLink(asset) + tail;
 		}
 		return url;
 	};
-	return { pages, up, link };
+	return { pages, up, link, linked };
 }
 
 /** The path of a file of the site that a URL means, as it is written in markup. */
@@ -65,7 +75,7 @@ function onlyPageFor(path: string, resolved: ResolvedSite): string | undefined {
 	const route = routeFor(resolved.site.routes, trimSlash(path));
 	if (route?.pages.kind !== 'one') return undefined;
 	const [instance] = resolved.instances(route);
-	return instance && pageFile(instance);
+	return instance && pageFile(instance, resolved.site.settings.urls);
 }
 
 function trimSlash(path: string): string {
@@ -73,9 +83,24 @@ function trimSlash(path: string): string {
 }
 
 /** The file of a page. The missing page at `/` is `404.html`, as static servers expect. */
-export function pageFile({ page, address }: Pick<PageInstance, 'page' | 'address'>): string {
-	const folder = address === '/' ? '' : `${assetPath(address.slice(1))}/`;
-	if (page.kind === 'route') return `${folder}index.html`;
+export function pageFile(
+	{ page, address }: Pick<PageInstance, 'page' | 'address'>,
+	urls: SiteSettings['urls']
+): string {
+	const name = assetPath(address.slice(1));
+	const folder = address === '/' ? '' : `${name}/`;
+	if (page.kind === 'route') {
+		return urls === 'files' && address !== '/' ? `${name}.html` : `${folder}index.html`;
+	}
 	if (page.state.text === 'not-found' && address === '/') return '404.html';
 	return `${folder}${page.state.text}.html`;
+}
+
+/** The whole URL of a page, where it is said where the site will be; states are at no address of their own. */
+export function canonicalUrl(
+	instance: PageInstance,
+	{ address, urls }: SiteSettings
+): string | undefined {
+	if (address === undefined || instance.page.kind !== 'route') return undefined;
+	return address + encodePath(pageFile(instance, urls)).replace(/(^|\/)index\.html$/, '$1');
 }

@@ -70,11 +70,12 @@ const printers: { readonly [P in Property]: Printer<P> } = {
 	'box-shadow': asIs('none')
 };
 
-/** What only what moves as one scrolls says; it is written after everything else. */
+/** What moves as one scrolls or goes to another page says; it is written after everything else. */
 const initialOfMoving: Readonly<Record<string, string>> = {
 	animation: 'none',
 	'animation-timeline': 'auto',
-	'animation-range': 'normal'
+	'animation-range': 'normal',
+	'view-transition-name': 'none'
 };
 
 const properties = Object.keys(printers).filter((name): name is Property => name in printers);

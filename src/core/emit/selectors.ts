@@ -1,49 +1,48 @@
-import { layerName, type Layer, type Layout } from '../model/site.ts';
-import { escapeCssString } from './escape.ts';
+import type { Layer, Layout, Site } from '../model/site.ts';
+import { classNames, type ClassNames } from './names.ts';
 
-/** How style sheets name what pages carry: data-layout, data-region, data-wrapper and data-piece. */
+/** How style sheets name the boxes of a layout: by their classes. */
+export class Selectors {
+	private readonly names: ClassNames;
 
-/** Selects everything that a layer wrote: its root, its regions and its pieces. */
-export function layerSelector(layer: Layer): string {
-	switch (layer.kind) {
-		case 'layout':
-			return `[data-layout='${layer.name.text}']`;
-		case 'route':
-			return `[data-route='${escapeCssString(layer.pattern.text)}']`;
-		case 'state':
-			return `[data-state='${escapeCssString(layerName(layer))}']`;
+	constructor(site: Site) {
+		this.names = classNames(site);
 	}
-}
 
-export function rootSelector(layer: Layer): string {
-	return `.layer${layerSelector(layer)}`;
-}
+	root(layout: Layout): string {
+		return `.${this.names.layout(layout)}`;
+	}
 
-/** The box around a layout whose bands look at the space it gets. */
-export function spaceSelector(layout: Layout): string {
-	return `.space[data-space='${layout.name.text}']`;
-}
+	/** The box around a layout whose bands look at the space it gets. */
+	space(layout: Layout): string {
+		return `.${this.names.space(layout)}`;
+	}
 
-/** A region or wrapper of a layout. */
-export function memberSelector(layout: Layout, kind: 'region' | 'wrapper', name: string): string {
-	return `${layerSelector(layout)}[data-${kind}='${name}']`;
-}
+	/** A region or wrapper of a layout. */
+	member(layout: Layout, name: string): string {
+		return `.${this.names.member(layout, name)}`;
+	}
 
-/** A piece in a region, by the layer that brought it. Two layers may bring pieces of one name. */
-export function pieceSelector(region: string, owner: Layer, piece: string): string {
-	return `${region} > ${layerSelector(owner)}[data-piece='${piece}']`;
-}
+	/** A piece in a region, by the layer that brought it. Two layers may bring pieces of one name. */
+	piece(region: string, owner: Layer, regionName: string, piece: string): string {
+		return `${region} > .${this.names.piece(owner, regionName, piece)}`;
+	}
 
-export function openerSelector(layout: Layout, region: string): string {
-	return `${layerSelector(layout)}[data-opener='${region}']`;
+	/** A piece of a page without layouts. */
+	barePiece(page: Layer, piece: string): string {
+		return `.${this.names.piece(page, undefined, piece)}`;
+	}
+
+	opener(layout: Layout, region: string): string {
+		return `.${this.names.opener(layout, region)}`;
+	}
+
+	closer(layout: Layout, region: string): string {
+		return `.${this.names.closer(layout, region)}`;
+	}
 }
 
 /** The cascade layer of a layout. */
 export function cascadeName(layout: Layout): string {
 	return `layout-${layout.name.text}`;
-}
-
-/** The id by which an opener finds its drawer. */
-export function drawerId(layout: string, region: string): string {
-	return `drawer-${layout}-${region}`;
 }

@@ -3,6 +3,7 @@ import type { ResolvedSite } from '../resolve/site.ts';
 import { sheetsOf } from './delivery.ts';
 import { assetPath } from './paths.ts';
 import { pageHtml } from './page.ts';
+import { withUrls } from './style-urls.ts';
 
 /**
  * A page as the stage shows it: the delivered page with its sheets inside, links left as addresses
@@ -15,10 +16,12 @@ export function stageHtml(
 	year: number
 ): string {
 	const sheets = sheetsOf(instance.page, resolved);
+	const link = (url: string): string => assetUrls.get(assetPath(url.replace(/^\//, ''))) ?? url;
 	return pageHtml(instance, resolved, {
-		link: (url) => assetUrls.get(assetPath(url.replace(/^\//, ''))) ?? url,
-		styleLines: sheets.map(({ path, css }) => {
-			return `<style data-sheet="${path}">\n${css.replaceAll('</', '<\\/')}</style>`;
+		link,
+		marks: 'all',
+		headLines: sheets.map(({ path, css }) => {
+			return `<style data-sheet="${path}">\n${withUrls(css, link).replaceAll('</', '<\\/')}</style>`;
 		}),
 		year
 	});

@@ -2,6 +2,7 @@ import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { layerName, type Fill, type Layer, type Piece, type Region } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
+import type { TracedPage } from './marks.ts';
 
 /** What a box on a page is: a layer, a region of it or a piece it brought. Leads from text to page and back. */
 export interface Trace {
@@ -60,7 +61,8 @@ function findPiece(layer: Layer, trace: Trace): Piece | undefined {
 }
 
 /** The innermost box of delivered HTML around an offset. */
-export function traceOutput(html: string, offset: number): Trace | undefined {
+export function traceOutput(page: TracedPage, at: number): Trace | undefined {
+	const offset = page.toMarked(at);
 	let found: Trace | undefined;
 	const visit = (node: Tree.ChildNode): void => {
 		if (!('tagName' in node)) return;
@@ -69,24 +71,27 @@ export function traceOutput(html: string, offset: number): Trace | undefined {
 		found = readTrace((name) => node.attrs.find((one) => one.name === name)?.value) ?? found;
 		for (const child of node.childNodes) visit(child);
 	};
-	for (const child of parse(html, { sourceCodeLocationInfo: true }).childNodes) visit(child);
+	for (const child of parse(page.marked, { sourceCodeLocationInfo: true }).childNodes) visit(child);
 	return found;
 }
 
 /** The stretch of delivered HTML that a trace stands for. */
-export function outputOf(html: string, trace: Trace): { from: number; to: number } | undefined {
+export function outputOf(page: TracedPage, trace: Trace): { from: number; to: number } | undefined {
 	let found: { from: number; to: number } | undefined;
 	const visit = (node: Tree.ChildNode): void => {
 		if (found || !('tagName' in node)) return;
 		const place = node.sourceCodeLocation;
 		const here = readTrace((name) => node.attrs.find((one) => one.name === name)?.value);
 		if (place && here && sameTrace(here, trace)) {
-			found = { from: place.startOffset, to: place.endOffset };
+			found = {
+				from: page.fromMarked(place.startOffset),
+				to: page.fromMarked(place.endOffset)
+			};
 			return;
 		}
 		for (const child of node.childNodes) visit(child);
 	};
-	for (const child of parse(html, { sourceCodeLocationInfo: true }).childNodes) visit(child);
+	for (const child of parse(page.marked, { sourceCodeLocationInfo: true }).childNodes) visit(child);
 	return found;
 }
 

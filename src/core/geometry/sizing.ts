@@ -25,7 +25,14 @@ export function clampWidth(
 	const { view } = layouter;
 	const most = maxWidth ? maxWidth.at(base, view) : Infinity;
 	const least = minWidth ? minWidth.at(base, view) : autoMinimum;
-	return larger(larger(smaller(width, most), least), padAcross(box, base, layouter));
+	const bounded = larger(larger(smaller(width, most), least), padAcross(box, base, layouter));
+	return larger(bounded, leastByRatio(box, base, layouter));
+}
+
+/** CSS Box Sizing 4, section 5.2: as wide as the ratio makes what cannot be lower than its padding. */
+function leastByRatio(box: LayoutBox, base: number, layouter: Layouter): number {
+	const { ratio } = box.style;
+	return ratio === undefined ? 0 : padDown(box, base, layouter) * ratio;
 }
 
 /** The same for heights; shares do not come up in them. */
@@ -79,9 +86,7 @@ export function contribution(box: LayoutBox, kind: 'min' | 'max', layouter: Layo
 	const width = preferred(box, kind, pad, layouter);
 	const most = fixed(style.maxWidth, layouter) ?? Infinity;
 	const least = style.minWidth?.at(0, layouter.view) ?? 0;
-	// CSS Box Sizing 4, section 5.2: as wide as the ratio makes what cannot be lower than its padding.
-	const byRatio = style.ratio === undefined ? 0 : padDown(box, 0, layouter) * style.ratio;
-	return larger(larger(larger(smaller(width, most), least), pad), byRatio);
+	return larger(larger(larger(smaller(width, most), least), pad), leastByRatio(box, 0, layouter));
 }
 
 function preferred(box: LayoutBox, kind: 'min' | 'max', pad: number, layouter: Layouter): number {

@@ -50,6 +50,8 @@ export const errors = {
 
 	'too-many-sizes': (what: string, most: number) => `${what} has ${most} sizes at most.`,
 	'count-zero': (what: string) => `${what} needs a number above zero here.`,
+	'site-address-invalid': (text: string) =>
+		`${text} is no address of a site: it starts with https:// and has no ? or #, such as https://seeds.example/lib/.`,
 	'aspect-invalid': (text: string) =>
 		`${text} is no ratio: write width / height, such as 16 / 9, or auto.`,
 	'shrink-invalid': () => 'What shrinks needs two heights, such as 128px to 56px.',

@@ -13,6 +13,8 @@ export type Show =
 			/** CSS length: how far it reaches in. */
 			readonly size: string;
 			readonly label: string;
+			/** The label of the button in it that closes it. */
+			readonly close: string;
 	  };
 
 export const sides = ['left', 'right', 'top', 'bottom'] as const;

@@ -12,6 +12,10 @@ export interface SiteSettings {
 	readonly dir: 'ltr' | 'rtl';
 	readonly bands: readonly Band[];
 	readonly tokens: readonly Token[];
+	/** Where the site will be, such as `https://seeds.example/lib/`; undefined where it is not said. */
+	readonly address: string | undefined;
+	/** Whether a page lies in a folder of its own, or is a file. */
+	readonly urls: 'folders' | 'files';
 	/** Who visitors can be. */
 	readonly roles: readonly Named[];
 	readonly span: Span;
@@ -50,6 +54,8 @@ export interface Layout {
 	readonly admit: readonly Named[];
 	/** What its bands look at: the width of the screen, or the width that the layout itself gets. */
 	readonly measure: 'screen' | 'space';
+	/** The text of a link to its slot, for those who go through a page by keyboard. */
+	readonly skip: string | undefined;
 	readonly settings: readonly Setting[];
 	readonly arrangements: readonly Arrangement[];
 	/** Regions and wrappers as they are written, from the outside in. */

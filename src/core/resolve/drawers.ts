@@ -6,6 +6,8 @@ import { isShownAt } from './shown.ts';
 export interface Opener {
 	readonly region: Region;
 	readonly label: string;
+	/** The label of the button in the drawer that closes it. */
+	readonly close: string;
 	readonly host: Region;
 	/** First in its host, or last. */
 	readonly end: 'first' | 'last';
@@ -27,7 +29,7 @@ export function openersOf(layout: Layout, bands: Bands): Opener[] {
 		const drawer = shows.find((show) => show.kind === 'drawer');
 		if (!host || drawer?.kind !== 'drawer') return [];
 		const end = drawer.side === 'left' || drawer.side === 'top' ? 'first' : 'last';
-		return [{ region, label: drawer.label, host, end }];
+		return [{ region, label: drawer.label, close: drawer.close, host, end }];
 	});
 }
 

@@ -20,6 +20,12 @@ export type MarkupPart =
 
 /** HTML standard, "Attributes" index, and SVG 2, section 16.1: attributes whose value is one URL. */
 const urlAttributes = new Set(['href', 'src', 'action', 'formaction', 'poster', 'data', 'cite']);
+/** HTML standard, "Attributes" index: attributes that are true where they stand. */
+const namesOnly = new Set([
+	'allowfullscreen', 'async', 'autofocus', 'autoplay', 'checked', 'controls', 'default', 'defer',
+	'disabled', 'formnovalidate', 'hidden', 'inert', 'ismap', 'itemscope', 'loop', 'multiple', 'muted',
+	'nomodule', 'novalidate', 'open', 'playsinline', 'readonly', 'required', 'reversed', 'selected'
+]); // prettier-ignore
 const rawElements = new Set([
 	'style',
 	'script',
@@ -35,6 +41,7 @@ const MARK_OPEN = '\ue000';
 const MARK_CLOSE = '\ue001';
 const URL_OPEN = '\ue002';
 const URL_CLOSE = '\ue003';
+const NO_VALUE = '\ue004';
 const mark = /\ue000(\d+)\ue001/g;
 const anyMark = /\ue000(\d+)\ue001|\ue002(\d+)\ue003/g;
 
@@ -72,7 +79,7 @@ function compile(template: Template): CompiledMarkup {
 	const expressions: Expression[] = [];
 	const source = template.parts
 		.map((part) => {
-			if (typeof part === 'string') return part.replace(/[\ue000-\ue003]/g, '\ufffd');
+			if (typeof part === 'string') return part.replace(/[\ue000-\ue011]/g, '\ufffd');
 			expressions.push(part);
 			return `${MARK_OPEN}${expressions.length - 1}${MARK_CLOSE}`;
 		})
@@ -100,7 +107,8 @@ function parseOnce(source: string): ParsedMarkup {
 	const tooDeep = isTooDeep(fragment);
 	if (!tooDeep) walk.children(fragment);
 	const { urls, inStyle, indentable, refused } = walk;
-	const text = tooDeep ? '' : serialize(fragment);
+	// HTML, section 2.4.2: an attribute without a value is written without one.
+	const text = tooDeep ? '' : serialize(fragment).replaceAll(`="${NO_VALUE}"`, '');
 	const active = [...walk.active];
 	const parsed = { text, urls, inStyle, indentable, refused, tooDeep, active };
 	// Texts come and go while someone types; what is no longer used is forgotten all at once.
@@ -175,10 +183,26 @@ class Walk {
 		} else if (animatesUrl(attribute.name, node)) {
 			this.refuse(attribute.value);
 			attribute.value = attribute.value.replace(mark, '');
+		} else if (attribute.value === '' && namesOnly.has(attribute.name)) {
+			attribute.value = NO_VALUE;
+		} else if (attribute.name === 'srcset' || attribute.name === 'imagesrcset') {
+			attribute.value = this.sourceSet(attribute.value);
 		} else if (urlAttributes.has(attribute.name)) {
 			this.urls.push(attribute.value);
 			attribute.value = `${URL_OPEN}${this.urls.length - 1}${URL_CLOSE}`;
 		}
+	}
+
+	/** HTML, section 4.8.4.2.1: URLs with a width or density each, parted by commas. */
+	private sourceSet(value: string): string {
+		return value
+			.split(/,\s+/)
+			.map((candidate) => {
+				const [url = '', ...descriptors] = candidate.trim().split(/\s+/);
+				this.urls.push(url);
+				return [`${URL_OPEN}${this.urls.length - 1}${URL_CLOSE}`, ...descriptors].join(' ');
+			})
+			.join(', ');
 	}
 
 	private refuse(text: string): void {

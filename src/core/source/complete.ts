@@ -63,6 +63,8 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 	},
 	site: {
 		lang: 'the language of the text',
+		address: 'where the site will be, such as "https://seeds.example/lib/"',
+		urls: 'folders or files: visit/index.html or visit.html',
 		dir: 'which way lines run: ltr or rtl',
 		bands: 'ranges of width',
 		roles: 'who visitors can be',
@@ -70,6 +72,7 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 	},
 	layout: {
 		arrange: 'how the regions lie',
+		skip: 'a link to the slot, for those who use a keyboard',
 		measure: '"measure by space": its bands look at the room it gets',
 		...settingWords('layout'),
 		wrapper: 'a box around some regions',

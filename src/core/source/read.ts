@@ -156,6 +156,8 @@ function nameless(span: Span): SiteSettings {
 		kind: 'site',
 		name: { text: '', span },
 		lang: 'en',
+		address: undefined,
+		urls: 'folders',
 		dir: 'ltr',
 		bands: [],
 		tokens: [],

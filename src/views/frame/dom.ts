@@ -8,6 +8,7 @@ const { querySelector, querySelectorAll, getElementById, adoptNode, createElemen
 	Document.prototype;
 const { closest, getAttribute, getBoundingClientRect, getClientRects } = Element.prototype;
 const { prepend, append, replaceChildren } = Element.prototype;
+const { getAttributeNames, setAttribute, removeAttribute } = Element.prototype;
 
 /** Gives what a property is by its prototype, whatever stands in its place on the object itself. */
 function getter<T extends object, K extends keyof T & string>(
@@ -55,6 +56,15 @@ export function byId(document: Document, id: string): Element | null {
 
 export function attribute(element: Element, name: string): string | undefined {
 	return getAttribute.call(element, name) ?? undefined;
+}
+
+/** Gives an element the attributes of another, and no others. */
+export function copyAttributes(source: Element, target: Element): void {
+	const names = getAttributeNames.call(source);
+	for (const name of getAttributeNames.call(target)) {
+		if (!names.includes(name)) removeAttribute.call(target, name);
+	}
+	for (const name of names) setAttribute.call(target, name, attribute(source, name) ?? '');
 }
 
 export function around(element: Element, selector: string): Element | null {

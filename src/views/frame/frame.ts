@@ -7,6 +7,7 @@ import {
 	around,
 	attribute,
 	childrenOf,
+	copyAttributes,
 	create,
 	first,
 	htmlIn,
@@ -64,6 +65,7 @@ export function showInFrame(
 	if (!source) return false;
 	target.root.lang = source.root.lang;
 	target.root.dir = source.root.dir;
+	copyAttributes(source.body, target.body);
 	for (const element of all(page, ahead)) element.remove();
 	const href = new URL(address, siteOrigin).href;
 	if (isOther(target.head, htmlIn(source.head) + href)) {
@@ -194,8 +196,9 @@ export interface MeasuredTracks {
 /** The element of a box, by the names that pages carry. */
 function elementOf(inner: Document, { layout, box }: BoxRef): Element | null {
 	const own = `[data-layout='${layout}']`;
+	const others = '[data-region], [data-wrapper], [data-piece], [data-opener]';
 	return box === undefined
-		? first(inner, `.layer${own}`)
+		? first(inner, `${own}:not(${others})`)
 		: first(inner, `${own}[data-region='${box}'], ${own}[data-wrapper='${box}']`);
 }
 
@@ -236,7 +239,7 @@ function stretches(list: string, gap: number, start: number): Stretch[] {
 
 /** The widths that layouts get which measure their own space, by layout, px. */
 export function measureSpaces(inner: Document): Map<string, number> {
-	const spaces = all(inner, '.space[data-space]');
+	const spaces = all(inner, '[data-space]');
 	return new Map(
 		spaces.map((space) => [attribute(space, 'data-space') ?? '', rectOf(space).width])
 	);

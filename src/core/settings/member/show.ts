@@ -5,7 +5,7 @@ import { alongLines, members, type SettingDefinition } from '../definition.ts';
 export const show: SettingDefinition<'show'> = {
 	kind: 'show',
 	on: members,
-	form: 'in-place | hidden | strip | drawer left/right/top/bottom WIDTH "label"',
+	form: 'in-place | hidden | strip | drawer left/right/top/bottom WIDTH "label" [close "label"]',
 	says: 'stands in its place, nowhere, in one line that scrolls, or slides in from a side',
 	called: 'The way to show a box',
 	first: 'hidden',
@@ -16,7 +16,9 @@ export const show: SettingDefinition<'show'> = {
 		const side = words.takeChoice('side', sides);
 		const size = side && words.takeUntilText('The drawer');
 		const label = size && words.takeText('The opener of the drawer');
-		return side && size && label !== undefined ? { kind, side, size: size.text, label } : undefined;
+		if (!side || !size || label === undefined) return undefined;
+		const close = words.takeWord('close') ? words.takeText('The closer of the drawer') : 'Close';
+		return close === undefined ? undefined : { kind, side, size: size.text, label, close };
 	},
 	sizes: (value) => (value.kind === 'drawer' ? [alongLines(value.size)] : [])
 };

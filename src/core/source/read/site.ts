@@ -11,6 +11,8 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 	const lang = new Once<string>('The language');
 	const dir = new Once<SiteSettings['dir']>('The direction of lines');
 	const bands = new Once<Band[]>('The list of bands');
+	const address = new Once<string>('The address');
+	const urls = new Once<SiteSettings['urls']>('The kind of URLs');
 	const tokens: Token[] = [];
 	const roles: Named[] = [];
 	cursor.finish({ block: true });
@@ -27,6 +29,14 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 				},
 				dir(inner) {
 					dir.set(inner.takeChoice('direction of lines', ['ltr', 'rtl'])?.text, inner);
+					inner.finish();
+				},
+				address(inner) {
+					address.set(readAddress(inner), inner);
+					inner.finish();
+				},
+				urls(inner) {
+					urls.set(inner.takeChoice('kind of URLs', ['folders', 'files'])?.text, inner);
 					inner.finish();
 				},
 				bands(inner) {
@@ -62,11 +72,25 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 		name: siteName,
 		lang: lang.value ?? 'en',
 		dir: dir.value ?? 'ltr',
+		address: address.value,
+		urls: urls.value ?? 'folders',
 		bands: named,
 		tokens,
 		roles,
 		span: cursor.statement.span
 	};
+}
+
+/** A whole URL that ends with a slash: pages lie below it. */
+function readAddress(cursor: Cursor): string | undefined {
+	const text = cursor.takeText('The address of the site');
+	if (!text) return undefined;
+	const written = plainText(text);
+	if (/^https?:\/\/[^/?#\s]+(\/[^?#\s]*)?$/.test(written)) {
+		return written.endsWith('/') ? written : `${written}/`;
+	}
+	cursor.problems.push(error('site-address-invalid', text.span, written));
+	return undefined;
 }
 
 /** A name that no other role has. */

@@ -1,0 +1,116 @@
+import type { Layer, Layout, Site } from '../model/site.ts';
+import { membersIn } from '../resolve/members.ts';
+
+/** A layout that landed in another: there a style of the layers around it ends. */
+export const layerClass = 'layer';
+/** A piece that another layer put into a region: there too. */
+export const broughtClass = 'brought';
+export const skipClass = 'skip-link';
+export const listClass = 'nav-list';
+/** A page that sits under nothing, and the beginning of the names of what pages bring. */
+export const pageClass = 'page';
+const pageBroughtClass = 'page-brought';
+
+/**
+ * The classes that pages carry and style sheets select: a layout's name, and behind a hyphen what
+ * belongs to it. Two things never share one: names are given out in the order of the text, and one that
+ * is taken gets a number.
+ */
+export class ClassNames {
+	private readonly given = new Map<string, string>();
+	private readonly taken = new Set<string>([
+		layerClass,
+		broughtClass,
+		skipClass,
+		listClass,
+		pageClass,
+		pageBroughtClass
+	]);
+
+	constructor({ layouts }: Site) {
+		for (const layout of layouts) this.layout(layout);
+		for (const layout of layouts) {
+			for (const { name } of membersIn(layout.members)) this.member(layout, name.text);
+		}
+		for (const layout of layouts) {
+			this.space(layout);
+			this.brought(layout);
+			for (const { name } of layout.regions) {
+				this.opener(layout, name.text);
+				this.closer(layout, name.text);
+			}
+		}
+	}
+
+	/** A layout's root. */
+	layout(layout: Layout): string {
+		return this.nameFor(layout.name.text, layout.name.text);
+	}
+
+	/** A region or wrapper of a layout. */
+	member(layout: Layout, name: string): string {
+		return this.nameFor(`${layout.name.text} ${name}`, `${this.layout(layout)}-${name}`);
+	}
+
+	/** The box around a layout whose bands look at the space it gets. */
+	space(layout: Layout): string {
+		return this.nameFor(`space ${layout.name.text}`, `${this.layout(layout)}-space`);
+	}
+
+	/** What a layer put into regions of layouts further out. */
+	brought(owner: Layer): string {
+		if (owner.kind !== 'layout') return pageBroughtClass;
+		return this.nameFor(`brought ${owner.name.text}`, `${this.layout(owner)}-brought`);
+	}
+
+	/** The button that opens the drawer of a region. */
+	opener(layout: Layout, region: string): string {
+		return this.nameFor(
+			`opener ${layout.name.text} ${region}`,
+			`${this.member(layout, region)}-opener`
+		);
+	}
+
+	/** The button in a drawer that closes it. */
+	closer(layout: Layout, region: string): string {
+		return this.nameFor(
+			`closer ${layout.name.text} ${region}`,
+			`${this.member(layout, region)}-closer`
+		);
+	}
+
+	/**
+	 * A piece in a region, by the layer that brought it. It is selected together with its region, so two
+	 * pieces may share a name, but none has that of another kind of box.
+	 */
+	piece(owner: Layer, region: string | undefined, piece: string): string {
+		const by = owner.kind === 'layout' ? this.layout(owner) : pageClass;
+		let name = [by, region, piece].filter((word) => word !== undefined).join('-');
+		while (this.taken.has(name)) name += '-piece';
+		return name;
+	}
+
+	private nameFor(key: string, wanted: string): string {
+		const known = this.given.get(key);
+		if (known !== undefined) return known;
+		let name = wanted;
+		for (let count = 2; this.taken.has(name); count++) name = `${wanted}-${count}`;
+		this.taken.add(name);
+		this.given.set(key, name);
+		return name;
+	}
+}
+
+const known = new WeakMap<Site, ClassNames>();
+
+/** The classes of a site; given out once, so that pages and sheets agree. */
+export function classNames(site: Site): ClassNames {
+	let names = known.get(site);
+	if (!names) known.set(site, (names = new ClassNames(site)));
+	return names;
+}
+
+/** The id by which an opener finds its drawer, or a skip link its target. */
+export function elementId(layout: Layout, region: string): string {
+	return `${layout.name.text}-${region}`;
+}
