@@ -19,7 +19,7 @@ function settingsOf(inside: string): [unknown, unknown] {
 
 test('each setting is read, and holds from its band upward', () => {
 	const cases: [string, SettingKind, unknown, unknown][] = [
-		['show drawer left 280px "Menu"; show in-place @wide', 'show', { kind: 'drawer', side: 'left', size: '280px', label: 'Menu' }, { kind: 'in-place' }],
+		['show drawer left 280px "Menu"; show in-place @wide', 'show', { kind: 'drawer', side: 'left', size: '280px', label: 'Menu', close: 'Close' }, { kind: 'in-place' }],
 		['width min(40%, var(--gutter)) @wide', 'width', undefined, 'min(40%, var(--gutter))'],
 		['height screen', 'height', 'screen', 'screen'],
 		['min 200px 3rem; min 0 @wide', 'min', { width: '200px', height: '3rem' }, { width: '0', height: undefined }],

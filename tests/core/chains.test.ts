@@ -2,9 +2,10 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
 import { between } from '../../src/core/resolve/between.ts';
+import { sheetsOf } from '../../src/core/emit/delivery.ts';
 import { explain, explanationSchema } from '../../src/core/resolve/explain.ts';
 import { randomSite, siteText, type RandomSite } from '../lib/random-site.ts';
-import { around, bodyOf, htmlOf, pageNamed, resolve, sound } from '../lib/site.ts';
+import { around, markedOf, pageNamed, resolve, sound } from '../lib/site.ts';
 
 const key = (pattern: string): string[] =>
 	pattern
@@ -85,7 +86,7 @@ test('what is emitted says each box once: no region and no piece of a page is lo
 			const resolved = resolve(siteText(site));
 			for (const route of site.routes) {
 				const page = resolved.page(pageNamed(resolved, route.pattern));
-				const body = bodyOf(resolved, route.pattern);
+				const body = markedOf(resolved, route.pattern);
 				assert.equal(body.split('data-region=').length - 1, page.regions.length);
 				const pieces = page.regions.flatMap((one) =>
 					one.landed.filter((two) => two.kind === 'piece')
@@ -119,12 +120,18 @@ route /desk { piece body """x""" }`)
 	assert.deepEqual(fates('/shop', '/desk'), [
 		'desk.work new', 'outer.head gone', 'outer.main gone', 'outer.foot gone', 'shop.aisle gone', 'shop.shelf gone'
 	]);
-	// The delivered pages say the same: kept regions, and only those, share a name.
-	const names = (page: string): string[] =>
-		[...htmlOf(resolved, page).matchAll(/view-transition-name: ([a-z0-9_-]+)/g)].map(([, name]) => name ?? '');
-	assert.deepEqual(names('/'), ['outer--head', 'outer--foot']);
+	// The delivered sheets say the same: kept regions, and only those, share a name.
+	const names = (page: string): Record<string, string> => {
+		const css = sheetsOf(pageNamed(resolved, page), resolved).map((sheet) => sheet.css).join('');
+		const said = css.matchAll(/\.([\w-]+) \{[^}]*view-transition-name: ([\w-]+)/g);
+		return Object.fromEntries([...said].map(([, region = '', name = '']) => [region, name]));
+	};
+	assert.deepEqual(names('/'), { 'outer-head': 'outer-head', 'outer-foot': 'outer-foot' });
 	assert.deepEqual(names('/visit'), names('/'));
-	assert.deepEqual(names('/shop'), ['outer--head--name--shop_cart', 'shop--aisle', 'outer--foot']);
+	assert.deepEqual(names('/shop'), {
+		'outer-head': 'outer-head-shop', 'outer-foot': 'outer-foot', 'shop-aisle': 'shop-aisle'
+	});
+	assert.deepEqual(names('/shop/pen'), { ...names('/shop'), 'shop-aisle': 'none' });
 }); // prettier-ignore
 
 test('an explanation names the owner of everything, in the documented shape', () => {

@@ -6,13 +6,16 @@ import { generate, parse, type CssNode } from 'css-tree';
 import { unzipSync } from 'fflate';
 import { parse as parseHtml } from 'parse5';
 import { layoutSheet, pageSheet, siteSheet } from '../../src/core/emit/css.ts';
-import { deliver, packSource } from '../../src/core/emit/delivery.ts';
+import { deliver, deliverPage, packSource } from '../../src/core/emit/delivery.ts';
+import { classNames } from '../../src/core/emit/names.ts';
 import { outputOf, sourceOf, traceOutput, traceSource } from '../../src/core/emit/trace.ts';
 import { checkSite } from '../../src/core/check/site.ts';
+import { membersIn } from '../../src/core/resolve/members.ts';
 import { takeIn } from '../../src/core/source/intake.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { readSitePath } from '../../src/cli/site-path.ts';
-import { around, bodyOf, htmlOf, only, pageNamed, resolve, sound } from '../lib/site.ts';
+import { outlineOf } from '../lib/outline.ts';
+import { around, bodyOf, htmlOf, markedOf, only, pageNamed, resolve, sound } from '../lib/site.ts';
 
 test('outer layers wrap inner ones, and each element says whose it is', () => {
 	const resolved = sound(
@@ -21,22 +24,108 @@ test('outer layers wrap inner ones, and each element says whose it is', () => {
 				'route /shop { piece body """<p>shop</p>""" }'
 		)
 	);
-	assert.equal(
-		bodyOf(resolved, '/shop'),
-		'<div class="layer" data-layout="outer">' +
-			'<header data-layout="outer" data-region="head" style="view-transition-name: outer--head--name--shop_cart">' +
-			'<div data-layout="outer" data-piece="name"><b>Test</b></div>' +
-			'<div data-layout="shop" data-piece="cart"><i>cart</i></div>' +
-			'</header>' +
-			'<main data-layout="outer" data-region="main" data-slot>' +
-			'<div class="layer" data-layout="shop">' +
-			'<div data-layout="shop" data-region="shelf" data-slot>' +
-			'<div data-route="/shop" data-piece="body"><p>shop</p></div>' +
-			'</div></div></main>' +
-			'<footer data-layout="outer" data-region="foot" style="view-transition-name: outer--foot">' +
-			'<div data-layout="outer" data-piece="small"><p>foot</p></div>' +
-			'</footer></div>'
+	assert.deepEqual(outlineOf(htmlOf(resolved, '/shop')), [
+		'body.outer',
+		'  header.outer-head',
+		'    div',
+		'      b: Test',
+		'    div',
+		'      i: cart',
+		'  main.outer-main',
+		'    div.shop.layer',
+		'      div.shop-shelf',
+		'        div',
+		'          p: shop',
+		'  footer.outer-foot',
+		'    div',
+		'      p: foot'
+	]);
+	const marked = outlineOf(
+		markedOf(resolved, '/shop'),
+		'data-layout',
+		'data-route',
+		'data-region',
+		'data-piece',
+		'data-slot'
 	);
+	assert.deepEqual(
+		marked.filter((line) => line.includes('data-')).map((line) => line.trim()),
+		[
+			'body.outer[data-layout=outer]',
+			'header.outer-head[data-layout=outer][data-region=head]',
+			'div[data-layout=outer][data-piece=name]',
+			'div[data-layout=shop][data-piece=cart]',
+			'main.outer-main[data-layout=outer][data-region=main][data-slot]',
+			'div.shop.layer[data-layout=shop]',
+			'div.shop-shelf[data-layout=shop][data-region=shelf][data-slot]',
+			'div[data-route=/shop][data-piece=body]',
+			'footer.outer-foot[data-layout=outer][data-region=foot]',
+			'div[data-layout=outer][data-piece=small]'
+		]
+	);
+});
+
+test('apart from the marks, a page with them is the page without', async () => {
+	for (const resolved of [
+		checkSite(readSiteFiles(await readSitePath('demo'))),
+		sound(around('route /x { piece p """<p data-piece="my own">x</p>""" }'))
+	]) {
+		const marked = deliver(resolved, 2026, 'all').filter((file) => file.kind === 'page');
+		const plain = deliver(resolved, 2026).filter((file) => file.kind === 'page');
+		assert.equal(marked.length, plain.length);
+		for (const [index, { path, content }] of plain.entries()) {
+			const without = String(marked[index]?.content).replaceAll(
+				/ data-(?:layout|route|state|space|region|wrapper|piece|opener|slot)(?:="(?!my own)[^"]*")?(?=[ >])/g,
+				''
+			);
+			assert.equal(without, content, path);
+		}
+	}
+});
+
+test('styles begin at what their layer wrote, and end where another layer’s begins', () => {
+	const resolved = sound(
+		around(
+			'layout shop at /shop { region shelf as div { slot }; fill head after { piece cart """<i>c</i>""" }; style """i { color: red }""" }\n' +
+				'route /shop { piece body """<i>s</i>"""; style """i { color: blue }""" }'
+		)
+	);
+	const { site, structure } = resolved;
+	const [, shop] = site.layouts;
+	const page = pageNamed(resolved, '/shop');
+	assert.ok(shop && page.kind === 'route');
+	assert.deepEqual(
+		rulesOf(layoutSheet(shop, site, structure).css).filter((one) => one.startsWith('@scope')),
+		['@scope (.shop,.shop-brought) to (:scope :is(.layer,.brought)) i{color:red}']
+	);
+	assert.deepEqual(
+		rulesOf(pageSheet(page, site, structure)?.css ?? '').filter((one) => one.startsWith('@scope')),
+		['@scope (.page,.page-brought) to (:scope :is(.layer,.brought)) i{color:blue}']
+	);
+	const classes = outlineOf(htmlOf(resolved, '/shop')).map((line) => line.trim());
+	assert.ok(classes.includes('div.shop-brought'), 'the piece in the head');
+	assert.ok(classes.includes('div.page-brought.brought'), 'the page’s own piece');
+});
+
+test('of the frame, no two boxes share a class, whatever their names are', () => {
+	const resolved = sound(
+		`site "T" { }
+		layout a at / { wrapper b { region b-c as div { slot } }; region page as div { piece x { pad 1px } """x""" } }
+		layout a-b at /in { region c as div { slot }; region b-c-opener as div { piece page """x""" } }
+		route /in { piece c { pad 2px } """y""" }`
+	);
+	const names = classNames(resolved.site);
+	const all = resolved.site.layouts.flatMap((layout) => [
+		names.layout(layout),
+		names.space(layout),
+		names.brought(layout),
+		...membersIn(layout.members).flatMap(({ name }) => [
+			names.member(layout, name.text),
+			names.opener(layout, name.text),
+			names.closer(layout, name.text)
+		])
+	]);
+	assert.equal(new Set(all).size, all.length, all.join(' '));
 });
 
 test('titles go through the nearest pattern, descriptions come from the nearest layer', () => {
@@ -104,9 +193,21 @@ route /a/b/c { title "C"; piece p """x""" }
 route /a/:x { title "X"; piece p """x""" }
 route /d/e { title "E"; piece p """x""" }`)
 	);
-	assert.match(
-		bodyOf(resolved, '/a'),
-		/<ul role="list"><li><a href="\/a" aria-current="page">A<\/a><ul><li><a href="\/a\/b">B<\/a><\/li><\/ul><\/li><li><a href="\/d\/e">E<\/a><\/li><\/ul>/
+	const outline = outlineOf(htmlOf(resolved, '/a'), 'role', 'href', 'aria-current', 'aria-label');
+	const from = outline.findIndex((line) => line.includes('nav-list'));
+	assert.deepEqual(
+		outline.slice(from - 1, from + 8).map((line) => line.trim()),
+		[
+			'nav[aria-label=P]',
+			'ul.nav-list[role=list]',
+			'li',
+			'a[href=/a][aria-current=page]: A',
+			'ul[role=list]',
+			'li',
+			'a[href=/a/b]: B',
+			'li',
+			'a[href=/d/e]: E'
+		]
 	);
 });
 
@@ -138,8 +239,8 @@ test('style sheets are CSS that can be read back, and say what the text says', (
 	assert.match(flat, /@layer site, layout-f, pages;/);
 	assert.match(flat, /:root \{ --a: 1px; \} @media \(width >= 900px\) \{ :root \{ --a: 2px; \} \}/);
 	assert.match(flat, /display: grid; grid-template-columns: 1fr; grid-template-rows: auto 1fr; grid-template-areas: 'head' 'main'; gap: 4px; min-height: 100dvh;/);
-	assert.match(flat, /@scope \(\.layer\[data-layout='f'\]\) to \(\[data-layout\]:not\(\[data-layout='f'\]\)/);
-	assert.equal(sheets[2]?.path, 'styles/pages.css');
+	assert.match(flat, /@scope \(\.f\) to \(:scope :is\(\.layer, \.brought\)\) \{ a:hover \{ color: red \} @scope \(\.f-head\) \{ p \{ margin: 0 \} \} \}/);
+	assert.equal(sheets[2]?.path, 'styles/pages/home.css');
 }); // prettier-ignore
 
 test('a delivery links relatively, and no two of its files share a path', () => {
@@ -155,7 +256,7 @@ state not-found at /a { piece p """x""" }`),
 	const files = deliver(resolved, 2026);
 	const paths = files.map((file) => file.path);
 	assert.equal(new Set(paths).size, paths.length);
-	for (const path of ['index.html', 'a/b/index.html', 'p/kale/index.html', '404.html', 'a/not-found.html', 'i/x.svg', 'styles/pages/p/$v.css']) {
+	for (const path of ['index.html', 'a/b/index.html', 'p/kale/index.html', '404.html', 'a/not-found.html', 'i/x.svg', 'styles/pages/p-v.css', 'styles/pages/p-v-2.css']) {
 		assert.ok(paths.includes(path), `${path} in ${paths.join(' ')}`);
 	}
 	const page = files.find((file) => file.path === 'a/b/index.html')?.content;
@@ -196,14 +297,18 @@ test('a place of the text leads to its box on the page, and the box back to the 
 			'route /shop { piece body """<p>shop</p>""" }'
 	);
 	const resolved = sound(text);
-	const html = htmlOf(resolved, '/shop');
+	const [instance] = resolved.instances(pageNamed(resolved, '/shop'));
+	assert.ok(instance);
+	const page = deliverPage(instance, resolved, 2026);
+	const { html } = page;
+	assert.ok(!html.includes('data-'));
 	for (const words of ['cart</i>', '<p>shop', '<b>Test']) {
 		const offset = text.indexOf(words);
 		const trace = traceSource(resolved, 'site.eave', offset);
 		assert.ok(trace);
-		const stretch = outputOf(html, trace);
+		const stretch = outputOf(page, trace);
 		assert.ok(stretch && html.slice(stretch.from, stretch.to).includes(words), words);
-		const back = traceOutput(html, html.indexOf(words));
+		const back = traceOutput(page, html.indexOf(words));
 		assert.ok(back);
 		const span = sourceOf(resolved, back);
 		assert.ok(span && span.from <= offset && offset < span.to, words);
@@ -247,21 +352,23 @@ route / { piece a { width 50% @medium } """x""" }`);
 	const [route] = site.routes;
 	assert.ok(layout && route);
 	const rules = rulesOf(layoutSheet(layout, site, structure).css);
-	const own = `[data-layout='f']`.replaceAll("'", '"');
 	const of = (start: string): string[] =>
 		rules.filter((one) => one.startsWith(start)).map((one) => one.slice(one.indexOf('{')));
-	assert.deepEqual(of(`.layer${own}`), ['{display:flex;flex-direction:column;gap:8px;min-height:100dvh}']);
-	assert.deepEqual(of(`@media (width>=1000px) .layer${own}`), ['{display:grid;flex-direction:row;grid-template-columns:200px 1fr;grid-template-rows:auto 1fr;grid-template-areas:"head head""menu main";gap:normal}']);
+	assert.deepEqual(of('.f{'), ['{display:flex;flex-direction:column;gap:8px;min-height:100dvh}']);
+	assert.deepEqual(of('@media (width>=1000px) .f{'), ['{display:grid;grid-template-columns:200px 1fr;grid-template-rows:auto 1fr;grid-template-areas:"head head""menu main";gap:normal}']);
 	assert.deepEqual(rules.filter((one) => one.startsWith('@media (width>=600px)')), [], 'nothing changes there');
-	assert.deepEqual(of(`${own}[data-region="head"]`), ['{position:sticky;inset-block-start:0;z-index:var(--stuck);height:60px;padding:4px 12px;box-shadow:var(--shadow)}']);
-	assert.deepEqual(of(`${own}[data-region="main"]`), ['{flex:1 1 0px;padding:10px max(10px,(100% - 700px)/2)}']);
-	assert.deepEqual(of(`${own}[data-region="menu"]:not(:popover-open)`), ['{display:none}']);
-	assert.deepEqual(of(`@media (width>=1000px) ${own}[data-region="menu"]:not`), ['{display:flow-root}']);
-	assert.deepEqual(of(`@media (width>=1000px) ${own}[data-opener="menu"]`), ['{display:none}']);
+	assert.deepEqual(of('.f-head{'), ['{position:sticky;inset-block-start:0;z-index:var(--stuck);height:60px;padding:4px 12px;box-shadow:var(--shadow);view-transition-name:f-head}']);
+	assert.deepEqual(of('.f-main{'), ['{flex:1 1 0px;padding:10px max(10px,(100% - 700px)/2)}']);
+	assert.deepEqual(of('.f-menu:not(:popover-open){'), ['{display:none}']);
+	assert.deepEqual(of('@media (width>=1000px) .f-menu:not'), ['{display:flow-root}']);
+	assert.deepEqual(of('@media (width>=1000px) .f-head>.f-menu-opener'), ['{display:none}']);
 	const page = rulesOf(pageSheet(route, site, structure)?.css ?? '');
-	assert.deepEqual(page, [`@media (width>=600px) ${own}[data-region="main"]>[data-route="/"][data-piece="a"]{width:50%}`]);
+	assert.deepEqual(page, ['@media (width>=600px) .f-main>.page-main-a{width:50%}']);
 	assert.match(htmlOf(resolved, '/'), /<html lang="en" dir="rtl">/);
-	assert.match(bodyOf(resolved, '/'), /<div data-layout="f" data-opener="menu"><button type="button" popovertarget="drawer-f-menu">Menu<\/button><\/div>/);
+	const outline = outlineOf(htmlOf(resolved, '/'), 'id', 'popover', 'popovertarget', 'popovertargetaction', 'aria-label').map((line) => line.trim());
+	for (const line of ['div.f-menu-opener', 'button[popovertarget=f-menu]: Menu', 'nav.f-menu[id=f-menu][popover][aria-label=Menu]', 'button.f-menu-closer[popovertarget=f-menu][popovertargetaction=hide]: Close']) {
+		assert.ok(outline.includes(line), line);
+	}
 	const sheet = siteSheet(site, structure).css;
 	assert.ok(!sheet.includes('--under'), 'nothing is written that nothing uses');
 	assert.match(sheet, /--stuck: 1;/);
@@ -275,7 +382,7 @@ ${rest}`);
 		const [layout] = site.layouts;
 		return layout ? layoutSheet(layout, site, structure).css : '';
 	};
-	const handsOn = /data-region='main'\] \{\s*--top-inside: 60px;/;
+	const handsOn = /\.f-main \{\s*--top-inside: 60px;/;
 	assert.doesNotMatch(sheetOf('route / { piece a """x""" }'), /-inside/);
 	assert.doesNotMatch(sheetOf('route / { piece a { stick bottom } """x""" }'), /-inside/, 'another edge');
 	assert.match(sheetOf('route / { piece a { stick top @wide } """x""" }'), handsOn);
@@ -299,7 +406,7 @@ ${rest}`);
 		return layout ? layoutSheet(layout, site, structure).css : '';
 	};
 	const isolated = (region: string): RegExp =>
-		new RegExp(`data-region='${region}'\\] \\{\\s*isolation: isolate;`);
+		new RegExp(`\\.f-${region} \\{\\s*isolation: isolate;`);
 	const fill = 'route / { fill side after { piece a { overlap 8px } """x"""; piece b """y""" } }';
 	assert.match(sheetOf(fill), isolated('side'));
 	assert.doesNotMatch(sheetOf(fill), isolated('main'));
@@ -323,10 +430,10 @@ route /in { }`);
 	const { css } = layoutSheet(inner, site, structure);
 	assert.ok(rulesOf(css).length > 5);
 	const flat = css.replace(/\s+/g, ' ');
-	assert.match(flat, /\.space\[data-space='g'\] \{ container: layout-g \/ inline-size; \}/);
-	assert.match(flat, /@container layout-g \(width >= 700px\) \{ \.layer\[data-layout='g'\] \{ isolation: isolate; \} \[data-layout='g'\]\[data-region='body'\] \{ position: relative; z-index: var\(--under\); margin-block-end: -20px; \} \}/);
-	assert.match(flat, /@supports \(animation-timeline: scroll\(\)\) \{ \[data-layout='g'\]\[data-region='bar'\] \{ animation: shrink-g-bar linear both, shadow-scrolled linear both; animation-timeline: scroll\(\), scroll\(\); animation-range: 0 calc\(128px - 56px\), 0 24px; \}/);
-	assert.match(flat, /@supports not \(animation-timeline: scroll\(\)\) \{ \[data-layout='g'\]\[data-region='bar'\] \{ inset-block-start: calc\(56px - 128px\); \} \}/);
+	assert.match(flat, /\.g-space \{ container: layout-g \/ inline-size; \}/);
+	assert.match(flat, /@container layout-g \(width >= 700px\) \{ \.g \{ isolation: isolate; \} \.g-body \{ position: relative; z-index: var\(--under\); margin-block-end: -20px; \} \}/);
+	assert.match(flat, /@supports \(animation-timeline: scroll\(\)\) \{ \.g-bar \{ animation: shrink-g-bar linear both, shadow-scrolled linear both; animation-timeline: scroll\(\), scroll\(\); animation-range: 0 calc\(128px - 56px\), 0 24px; \}/);
+	assert.match(flat, /@supports not \(animation-timeline: scroll\(\)\) \{ \.g-bar \{ inset-block-start: calc\(56px - 128px\); \} \}/);
 	assert.match(flat, /@container layout-g \(width >= 700px\) \{ @scope/);
-	assert.match(bodyOf(resolved, '/in'), /<div class="space" data-space="g"><div class="layer" data-layout="g">/);
+	assert.ok(outlineOf(htmlOf(resolved, '/in')).join('\n').includes('div.g-space.layer\n      div.g\n'));
 }); // prettier-ignore

@@ -82,11 +82,23 @@ export function marked(resolved: CheckedSite, code: string): string {
 /** The body of a page without links rewritten or sheets, each line trimmed. */
 export function bodyOf(resolved: CheckedSite, name: string, address?: string): string {
 	const html = htmlOf(resolved, name, address);
-	const body = html.slice(html.indexOf('<body>') + 6, html.indexOf('</body>'));
+	const body = html.slice(html.indexOf('<body'), html.indexOf('</body>'));
 	return body
 		.split('\n')
 		.map((line) => line.trim())
 		.join('');
+}
+
+/** A page with the marks that the stage reads. */
+export function markedOf(resolved: CheckedSite, name: string): string {
+	const [instance] = resolved.instances(pageNamed(resolved, name));
+	assert.ok(instance);
+	return pageHtml(instance, resolved, {
+		link: (url) => url,
+		headLines: [],
+		marks: 'all',
+		year: 2026
+	});
 }
 
 export function htmlOf(resolved: CheckedSite, name: string, address?: string): string {
