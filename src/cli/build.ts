@@ -7,14 +7,21 @@ import { openSite, printProblems, systemSentence } from './open-site.ts';
 import type { Streams } from './streams.ts';
 import { writeDelivery, WriteRefused } from './write-delivery.ts';
 
+/** What `build` is asked for. */
+export interface BuildOptions {
+	readonly out: string;
+	readonly year: number;
+	/** Each element says what made it. */
+	readonly marks: boolean;
+}
+
 /**
  * Writes the static site of `path` into `out`. Nothing is written where the site has errors (1), and
  * where the folder cannot be written to it is left as it was (2).
  */
 export async function buildCommand(
 	path: string,
-	out: string,
-	year: number,
+	{ out, year, marks }: BuildOptions,
 	streams: Streams
 ): Promise<number> {
 	if (!Number.isInteger(year)) {
@@ -37,7 +44,7 @@ export async function buildCommand(
 		);
 		return 1;
 	}
-	const files = deliver(opened, year);
+	const files = deliver(opened, year, marks ? 'all' : 'none');
 	try {
 		const { removed } = await writeDelivery(files, out);
 		const pages = files.filter((file) => file.kind === 'page').length;

@@ -21,9 +21,11 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
 		.requiredOption('--out <folder>', 'where to write')
 		.option('--year <year>', 'the year that {year} stands for', String(new Date().getFullYear()))
+		.option('--marks', 'let each element say what made it: data-layout, data-region and so on')
 		.exitOverride()
-		.action(async (site: string, options: { out: string; year: string }) => {
-			code = await buildCommand(site, options.out, Number(options.year), streams);
+		.action(async (site: string, options: { out: string; year: string; marks?: true }) => {
+			const { out, year, marks } = options;
+			code = await buildCommand(site, { out, year: Number(year), marks: marks ?? false }, streams);
 		});
 	program
 		.command('explain')

@@ -1,3 +1,4 @@
+import { look } from './look.svelte.ts';
 import { store } from './site.svelte.ts';
 
 /** The site's name as the name of a file. */
@@ -11,7 +12,7 @@ export function slugOf(name: string | undefined): string {
 
 /** Hands the site, or its source, over as a file. Gives whether there was something to hand over. */
 export async function download(kind: 'site' | 'source'): Promise<boolean> {
-	const zip = kind === 'site' ? await store.core.siteZip() : await store.core.sourceZip();
+	const zip = kind === 'site' ? await store.core.siteZip(look.marks) : await store.core.sourceZip();
 	if (!zip) return false;
 	const url = URL.createObjectURL(zip);
 	const link = document.createElement('a');

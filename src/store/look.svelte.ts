@@ -6,6 +6,7 @@ const lookSchema = z.object({
 	width: z.number().optional(),
 	overlay: z.boolean().optional(),
 	tracks: z.boolean().optional(),
+	marks: z.boolean().optional(),
 	height: z.number().min(200).max(4000).optional()
 });
 
@@ -29,6 +30,8 @@ class Look {
 	overlay = $state(true);
 	/** Columns and rows, drawn over the page. */
 	tracks = $state(false);
+	/** What is handed over says what made each element. */
+	marks = $state(false);
 	/** Height of the screen, px; undefined: as tall as there is room. */
 	height = $state<number | undefined>();
 
@@ -39,13 +42,14 @@ class Look {
 		if (kept?.width !== undefined) this.width = clampWidth(kept.width);
 		this.overlay = kept?.overlay ?? true;
 		this.tracks = kept?.tracks ?? false;
+		this.marks = kept?.marks ?? false;
 		this.height = kept?.height;
 	}
 
 	keep(): void {
-		const { mode, width, overlay, tracks, height } = this;
+		const { mode, width, overlay, tracks, marks, height } = this;
 		try {
-			localStorage.setItem(key, JSON.stringify({ mode, width, overlay, tracks, height }));
+			localStorage.setItem(key, JSON.stringify({ mode, width, overlay, tracks, marks, height }));
 		} catch {
 			// A browser that keeps nothing starts anew the next time.
 		}

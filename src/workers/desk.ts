@@ -287,11 +287,11 @@ export class Desk {
 	}
 
 	/** Names and sizes of everything that would be handed over, or what keeps it from that. */
-	delivery(): DeliveryView {
+	delivery(marks = false): DeliveryView {
 		const problems = this.deliveryProblems();
 		const views: DeliveredView[] = [];
 		// One file at a time: all of them at once may be more than there is room for.
-		for (const { path, kind, content } of this.delivered(problems)) {
+		for (const { path, kind, content } of this.delivered(problems, marks)) {
 			const size = typeof content === 'string' ? encodeUtf8(content).length : content.length;
 			views.push({ path, kind, size });
 		}
@@ -299,19 +299,20 @@ export class Desk {
 		return { files: views, problems: problems.map((one) => this.problemView(one)), active };
 	}
 
-	/** The static site as a zip; undefined while there are errors. */
-	siteZip(): Blob | undefined {
+	/** The static site as a zip, with marks or without; undefined while there are errors. */
+	siteZip(marks = false): Blob | undefined {
 		const problems = this.deliveryProblems();
 		if (!this.latest || hasErrors(problems)) return undefined;
-		return zipBlob(this.delivered(problems));
+		return zipBlob(this.delivered(problems, marks));
 	}
 
 	private deliveryProblems(): readonly Problem[] {
 		return this.latest ? deliveryProblems(this.latest, this.year) : [];
 	}
 
-	private *delivered(problems: readonly Problem[]): Generator<DeliveredFile> {
-		if (this.latest && !hasErrors(problems)) yield* deliverEach(this.latest, this.year);
+	private *delivered(problems: readonly Problem[], marks: boolean): Generator<DeliveredFile> {
+		if (!this.latest || hasErrors(problems)) return;
+		yield* deliverEach(this.latest, this.year, marks ? 'all' : 'none');
 	}
 
 	private activeView({ what, layer, piece, span }: ActiveMarkup): ActiveView {

@@ -240,8 +240,8 @@ route /in/deep { piece body """${'<p>line</p>'.repeat(200)}""" }`;
 	await page.evaluate(() => window.scrollTo(0, 900));
 	const stack = await until('the head has shrunk', async () => {
 		const boxes = await page.evaluate(() =>
-			['head', 'bar', 'tools', 'note'].map((name) => {
-				const rect = document.querySelector(`[data-region=${name}]`)?.getBoundingClientRect();
+			['f-head', 'f-bar', 'g-tools', 'h-note'].map((name) => {
+				const rect = document.querySelector(`.${name}`)?.getBoundingClientRect();
 				return [rect?.top ?? -1, rect?.bottom ?? -1];
 			})
 		);

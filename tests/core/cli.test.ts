@@ -33,6 +33,13 @@ test('build writes the site, with exit code 0', async () => {
 	);
 });
 
+test('with marks, each element says what made it', async () => {
+	const out = join(folder, 'marked');
+	assert.equal((await run('build', 'demo', '--out', out, '--marks')).code, 0);
+	const page = await readFile(join(out, 'visit/index.html'), 'utf8');
+	assert.match(page, /<header class="commons-head" data-layout="commons" data-region="head">/);
+});
+
 test('errors go to standard error with their place, exit code 1, and nothing is written', async () => {
 	const file = join(folder, 'bad.eave');
 	await writeFile(file, around('route /x {\n  fill foot after { piece a """x""" }\n}'));

@@ -199,10 +199,10 @@ route /d/e { title "E"; piece p """x""" }`)
 		outline.slice(from - 1, from + 8).map((line) => line.trim()),
 		[
 			'nav[aria-label=P]',
-			'ul.nav-list[role=list]',
+			'ul.nav-list',
 			'li',
 			'a[href=/a][aria-current=page]: A',
-			'ul[role=list]',
+			'ul',
 			'li',
 			'a[href=/a/b]: B',
 			'li',

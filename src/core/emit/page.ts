@@ -121,7 +121,7 @@ class PageWriter {
 	document(): string {
 		const { lang, dir } = this.resolved.site.settings;
 		const head = pageHead(this.instance, this.resolved, this.target.year);
-		this.write(0, '<!doctype html>');
+		this.write(0, '<!DOCTYPE html>');
 		this.write(0, `<html lang="${escapeHtml(lang)}"${dir === 'rtl' ? ' dir="rtl"' : ''}>`);
 		this.write(1, '<head>');
 		this.write(2, '<meta charset="utf-8">');
@@ -366,7 +366,7 @@ class PageWriter {
 	}
 
 	private links(links: readonly NavLink[], depth: number, outermost: boolean): void {
-		this.write(depth, `<ul${outermost ? ` class="${listClass}"` : ''} role="list">`);
+		this.write(depth, outermost ? `<ul class="${listClass}">` : '<ul>');
 		for (const { route, links: inner } of links) {
 			const [instance] = this.resolved.instances(route);
 			if (!instance) continue;

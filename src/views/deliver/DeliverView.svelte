@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { reasonOf } from '$core/messages/problem.ts';
 	import { download, slugOf } from '$store/download.ts';
+	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { DeliveryView } from '$workers/messages.ts';
 	import ProblemList from '$views/shell/ProblemList.svelte';
@@ -27,7 +28,7 @@
 		if (!store.site) return;
 		let current = true;
 		store.core
-			.delivery()
+			.delivery(look.marks)
 			.then((found) => {
 				if (!current) return;
 				delivery = found;
@@ -64,6 +65,10 @@
 				<span class="mono">index.html</span>: links work with and without a server.
 			</p>
 			<div class="script"><ScriptLine active={delivery?.active ?? []} /></div>
+			<label class="marks">
+				<input type="checkbox" bind:checked={look.marks} onchange={() => look.keep()} />
+				Each element says what made it (<span class="mono">data-region="head"</span> and the like)
+			</label>
 			<button
 				class="primary"
 				disabled={files.length === 0 || busy}
@@ -137,6 +142,12 @@
 		gap: 0 40px;
 		padding: 16px 28px 40px;
 		align-items: start;
+	}
+	.marks {
+		display: flex;
+		gap: 8px;
+		align-items: baseline;
+		margin-bottom: 12px;
 	}
 	.script {
 		margin-bottom: 12px;
