@@ -1,6 +1,8 @@
+import { Memory } from '../model/memory.ts';
 import type { Arrangement } from '../model/arrange.ts';
 import type { Setting } from '../model/setting.ts';
 import type { Band, Layout, Member, Piece, Region } from '../model/site.ts';
+import { contentsOf, holdsSlot } from '../resolve/members.ts';
 import { slotOf } from '../resolve/structure.ts';
 import { openersOf, type Opener } from '../resolve/drawers.ts';
 
@@ -31,12 +33,14 @@ export interface Frame {
 	readonly openers: readonly Opener[];
 }
 
-const frames = new WeakMap<Layout, { readonly bands: readonly Band[]; readonly frame: Frame }>();
+const frames = new Memory<Layout, Frame>();
 
 /** The frame of a layout; worked out once. */
 export function frameOf(layout: Layout, bands: readonly Band[]): Frame {
-	const known = frames.get(layout);
-	if (known?.bands === bands) return known.frame;
+	return frames.get(layout, [bands], () => makeFrame(layout, bands));
+}
+
+function makeFrame(layout: Layout, bands: readonly Band[]): Frame {
 	const boxes = new Map<string, Box>();
 	const slot = slotOf(layout);
 	const members: Box[] = [];
@@ -51,9 +55,7 @@ export function frameOf(layout: Layout, bands: readonly Band[]): Frame {
 		holdsSlot: true
 	};
 	members.push(...layout.members.map((member) => memberBox(member, root, slot, boxes)));
-	const frame: Frame = { layout, root, boxes, openers: openersOf(layout, bands) };
-	frames.set(layout, { bands, frame });
-	return frame;
+	return { layout, root, boxes, openers: openersOf(layout, bands) };
 }
 
 function memberBox(
@@ -64,8 +66,8 @@ function memberBox(
 ): Box {
 	const members: Box[] = [];
 	const { settings, arrangements, kind, name } = member;
-	const holdsSlot = holds(member, slot);
-	const contents = member.kind === 'region' ? member.pieces : member.members;
+	const holdsIt = holdsSlot(member, slot);
+	const contents = contentsOf(member);
 	const box: Box = {
 		kind,
 		name: name.text,
@@ -74,18 +76,13 @@ function memberBox(
 		parent,
 		members,
 		contents,
-		holdsSlot
+		holdsSlot: holdsIt
 	};
 	boxes.set(box.name, box);
 	if (member.kind === 'wrapper') {
 		members.push(...member.members.map((inner) => memberBox(inner, box, slot, boxes)));
 	}
 	return box;
-}
-
-function holds(member: Member, slot: Region | undefined): boolean {
-	if (member.kind === 'region') return member === slot;
-	return member.members.some((inner) => holds(inner, slot));
 }
 
 /** The box of a piece in a region, or in a page without layouts. */

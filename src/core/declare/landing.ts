@@ -1,3 +1,4 @@
+import { Memory } from '../model/memory.ts';
 import type { Setting } from '../model/setting.ts';
 import type { Layer, Layout, Member, Piece } from '../model/site.ts';
 import { membersIn } from '../resolve/members.ts';
@@ -11,12 +12,11 @@ import type { Edges } from './surroundings.ts';
 
 /** Regions of a layout into which other layers put something with an overlap, on whatever page. */
 export function overlappedIn(layout: Layout, structure: Structure): ReadonlySet<string> {
-	let known = overlaps.get(structure);
-	if (!known) overlaps.set(structure, (known = allOverlapped(structure)));
+	const known = overlaps.get(structure, [], () => allOverlapped(structure));
 	return known.get(layout) ?? new Set();
 }
 
-const overlaps = new WeakMap<Structure, ReadonlyMap<Layout, ReadonlySet<string>>>();
+const overlaps = new Memory<Structure, ReadonlyMap<Layout, ReadonlySet<string>>>();
 
 function allOverlapped({ site, chainOf }: Structure): Map<Layout, Set<string>> {
 	const found = new Map<Layout, Set<string>>();
@@ -44,12 +44,11 @@ function hasOverlap({ settings }: { readonly settings: readonly Setting[] }): bo
 	return settings.some(({ kind }) => kind === 'overlap');
 }
 
-const insides = new WeakMap<Structure, ReadonlyMap<Layout, Edges>>();
+const insides = new Memory<Structure, ReadonlyMap<Layout, Edges>>();
 
 /** What of all that may land in a layout's slot, on whatever page, keeps to an edge. */
 export function edgesInside(layout: Layout, structure: Structure): Edges {
-	let known = insides.get(structure);
-	if (!known) insides.set(structure, (known = allInside(structure)));
+	const known = insides.get(structure, [], () => allInside(structure));
 	return known.get(layout) ?? { top: false, bottom: false };
 }
 
@@ -72,12 +71,10 @@ function allInside({ site, chainOf }: Structure): Map<Layout, Edges> {
 	return found;
 }
 
-const layerEdges = new WeakMap<Layer, Edges>();
+const layerEdges = new Memory<Layer, Edges>();
 
 function edgesOf(layer: Layer): Edges {
-	let edges = layerEdges.get(layer);
-	if (!edges) layerEdges.set(layer, (edges = edgesOfSettings(boxesIn(layer))));
-	return edges;
+	return layerEdges.get(layer, [], () => edgesOfSettings(boxesIn(layer)));
 }
 
 function edgesOfSettings(boxes: readonly { readonly settings: readonly Setting[] }[]): Edges {

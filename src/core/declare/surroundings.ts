@@ -1,3 +1,4 @@
+import { Memory } from '../model/memory.ts';
 import type { Layer, Layout, Site } from '../model/site.ts';
 import type { SettingKind } from '../model/setting.ts';
 import type { Bands } from '../resolve/bands.ts';
@@ -37,7 +38,7 @@ export function surroundingsOf(
 	return { bands, outside: { top: sticks('top'), bottom: sticks('bottom') }, inside, overlapped };
 }
 
-const known = new WeakMap<Layer, ReadonlySet<SettingKind>>();
+const known = new Memory<Layer, ReadonlySet<SettingKind>>();
 
 /** The kinds of settings that some box of the site has. */
 export function settingKindsUsed({ layouts, routes, states }: Site): ReadonlySet<SettingKind> {
@@ -49,11 +50,8 @@ export function settingKindsUsed({ layouts, routes, states }: Site): ReadonlySet
 }
 
 function kindsIn(layer: Layer): ReadonlySet<SettingKind> {
-	let kinds = known.get(layer);
-	if (!kinds) {
+	return known.get(layer, [], () => {
 		const settings = boxesIn(layer).flatMap((box) => box.settings);
-		kinds = new Set(settings.map((setting) => setting.kind));
-		known.set(layer, kinds);
-	}
-	return kinds;
+		return new Set(settings.map((setting) => setting.kind));
+	});
 }

@@ -1,3 +1,4 @@
+import { Memory } from '../model/memory.ts';
 import { layerName, type Layer, type Page, type Site } from '../model/site.ts';
 import { stageHtml } from '../emit/stage.ts';
 import { applyChanges, type Change } from '../source/change.ts';
@@ -46,12 +47,11 @@ function fingerprint(page: Page, { site, structure, reading }: ResolvedSite): st
 	return [sharedText(site, reading.files.texts), ...layers.map(textOf)].join('\0');
 }
 
-const sharedTexts = new WeakMap<Site, string>();
+const sharedTexts = new Memory<Site, string>();
 
 /** What reaches every page: the site's declaration, and the routes that lists of links are made from. */
 function sharedText(site: Site, texts: ReadonlyMap<string, string>): string {
-	let shared = sharedTexts.get(site);
-	if (shared === undefined) {
+	return sharedTexts.get(site, [texts], () => {
 		const { file, from, to } = site.settings.span;
 		const titles = site.routes.map((route) => {
 			const title = route.title?.span;
@@ -60,10 +60,8 @@ function sharedText(site: Site, texts: ReadonlyMap<string, string>): string {
 		});
 		const sources = site.data.map((source) => `${source.name.text} ${source.from.text}`);
 		const order = site.layouts.map((layout) => layout.name.text);
-		shared = [(texts.get(file) ?? '').slice(from, to), ...titles, ...sources, ...order].join('\n');
-		sharedTexts.set(site, shared);
-	}
-	return shared;
+		return [(texts.get(file) ?? '').slice(from, to), ...titles, ...sources, ...order].join('\n');
+	});
 }
 
 function written(page: Page, resolved: ResolvedSite): string {

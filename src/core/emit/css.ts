@@ -1,3 +1,4 @@
+import { Memory } from '../model/memory.ts';
 import { frameOf } from '../declare/frame.ts';
 import { edgesInside, overlappedIn } from '../declare/landing.ts';
 import { settingKindsUsed, surroundingsOf } from '../declare/surroundings.ts';
@@ -223,12 +224,11 @@ export function pageSheet(page: Page, site: Site, structure: Structure): StyleSh
 	return { path: pageSheetPath(page, site), css: css.join('\n') + '\n' };
 }
 
-const sheetPaths = new WeakMap<Site, ReadonlyMap<Page, string>>();
+const sheetPaths = new Memory<Site, ReadonlyMap<Page, string>>();
 
 /** One path for each page's sheet, of the words of its route; where two have the same words, with a number. */
 function pageSheetPath(page: Page, site: Site): string {
-	let paths = sheetPaths.get(site);
-	if (!paths) sheetPaths.set(site, (paths = planSheetPaths(site)));
+	const paths = sheetPaths.get(site, [], () => planSheetPaths(site));
 	return paths.get(page) ?? 'styles/pages/page.css';
 }
 

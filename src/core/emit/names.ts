@@ -1,3 +1,4 @@
+import { Memory } from '../model/memory.ts';
 import type { Layer, Layout, Site } from '../model/site.ts';
 import { membersIn } from '../resolve/members.ts';
 
@@ -101,13 +102,11 @@ export class ClassNames {
 	}
 }
 
-const known = new WeakMap<Site, ClassNames>();
+const known = new Memory<Site, ClassNames>();
 
 /** The classes of a site; given out once, so that pages and sheets agree. */
 export function classNames(site: Site): ClassNames {
-	let names = known.get(site);
-	if (!names) known.set(site, (names = new ClassNames(site)));
-	return names;
+	return known.get(site, [], () => new ClassNames(site));
 }
 
 /** The id by which an opener finds its drawer, or a skip link its target. */

@@ -1,3 +1,4 @@
+import { Memory } from '../model/memory.ts';
 import { error, listWords, type Problem } from '../messages/problem.ts';
 import { whyNoSegment } from '../model/address.ts';
 import { compareSpecificity, fillPattern, matchPattern } from '../model/pattern.ts';
@@ -22,15 +23,11 @@ export interface Instances {
 
 /** The pages of a route: one for each member or sample, or one with the parameters' names as values. */
 export function instancesOf(route: Route, site: Site): Instances {
-	const known = knownInstances.get(route);
-	if (known?.values === site.values) return known.instances;
-	const instances = findInstances(route, site);
-	knownInstances.set(route, { values: site.values, instances });
-	return instances;
+	return knownInstances.get(route, [site.values], () => findInstances(route, site));
 }
 
 /** What was worked out for a route, for as long as the site's data is the same. */
-const knownInstances = new WeakMap<Route, { values: Site['values']; instances: Instances }>();
+const knownInstances = new Memory<Route, Instances>();
 
 function findInstances(route: Route, site: Site): Instances {
 	const names = route.pattern.segments.flatMap((segment) =>

@@ -1,3 +1,4 @@
+import { Memory } from '../model/memory.ts';
 import { html, parseFragment, serialize, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { error, type Problem } from '../messages/problem.ts';
 import type { Expression, Template } from '../model/template.ts';
@@ -45,7 +46,7 @@ const NO_VALUE = '\ue004';
 const mark = /\ue000(\d+)\ue001/g;
 const anyMark = /\ue000(\d+)\ue001|\ue002(\d+)\ue003/g;
 
-const byTemplate = new WeakMap<Template, CompiledMarkup>();
+const byTemplate = new Memory<Template, CompiledMarkup>();
 
 /** Markup as parsed, with expressions by number: equal texts are parsed once, wherever they stand. */
 interface ParsedMarkup {
@@ -70,9 +71,7 @@ const byText = new Map<string, ParsedMarkup>();
  * and values are escaped for where they stand. Expressions where no value can stand are problems.
  */
 export function compileMarkup(template: Template): CompiledMarkup {
-	let result = byTemplate.get(template);
-	if (!result) byTemplate.set(template, (result = compile(template)));
-	return result;
+	return byTemplate.get(template, [], () => compile(template));
 }
 
 function compile(template: Template): CompiledMarkup {

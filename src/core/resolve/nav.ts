@@ -1,3 +1,4 @@
+import { Memory } from '../model/memory.ts';
 import { hasParameters, isWithin, segmentKey } from '../model/pattern.ts';
 import type { NavPiece, Route, Site } from '../model/site.ts';
 
@@ -12,14 +13,10 @@ export interface NavLink {
  * of the text. Routes with parameters are no single page, so they are not listed.
  */
 export function navLinks(piece: NavPiece, site: Site): readonly NavLink[] {
-	let known = knownLinks.get(site);
-	if (!known) knownLinks.set(site, (known = new Map()));
-	let links = known.get(piece);
-	if (!links) known.set(piece, (links = findLinks(piece, site)));
-	return links;
+	return knownLinks.get(piece, [site.routes], () => findLinks(piece, site));
 }
 
-const knownLinks = new WeakMap<Site, Map<NavPiece, readonly NavLink[]>>();
+const knownLinks = new Memory<NavPiece, readonly NavLink[]>();
 
 function findLinks(piece: NavPiece, site: Site): readonly NavLink[] {
 	const depth = piece.from.segments.length;

@@ -1,5 +1,6 @@
+import { Memory } from '../model/memory.ts';
 import type { Problem } from '../messages/problem.ts';
-import type { Layout, Page, Route, Site } from '../model/site.ts';
+import type { Page, Route, Site } from '../model/site.ts';
 import type { SiteReading } from '../source/read.ts';
 import { instancesOf, type Instances, type PageInstance } from './instance.ts';
 import { treeOrder } from './nav.ts';
@@ -20,13 +21,8 @@ export interface ResolvedSite {
 	instances(page: Page): readonly PageInstance[];
 }
 
-interface Known {
-	readonly chain: readonly Layout[];
-	readonly resolved: ResolvedPage;
-}
-
-/** What was worked out for pages, kept from edit to edit for as long as nothing it came from changed. */
-const knownPages = new WeakMap<Page, Known>();
+/** What was worked out for pages, kept from edit to edit for as long as their chain is the same. */
+const pages = new Memory<Page, ResolvedPage>();
 
 /**
  * Resolves a site: what sits under what, which pages there are. Only pages whose own text or chain
@@ -48,7 +44,7 @@ export function resolveSite(reading: SiteReading): ResolvedSite {
 		structure,
 		routes: treeOrder(site.routes),
 		unresolved,
-		page: (page) => resolveKnown(page, structure),
+		page: (page) => pages.get(page, structure.chainOf(page), () => resolvePage(page, structure)),
 		instances: (page) =>
 			instances.get(page)?.pages ?? [
 				{
@@ -59,15 +55,4 @@ export function resolveSite(reading: SiteReading): ResolvedSite {
 				}
 			]
 	};
-}
-
-function resolveKnown(page: Page, structure: Structure): ResolvedPage {
-	const chain = structure.chainOf(page);
-	const known = knownPages.get(page);
-	const holds =
-		known?.chain.length === chain.length && known.chain.every((one, i) => one === chain[i]);
-	if (known && holds) return known.resolved;
-	const resolved = resolvePage(page, structure);
-	knownPages.set(page, { chain, resolved });
-	return resolved;
 }

@@ -1,3 +1,4 @@
+import { Memory } from '../../model/memory.ts';
 import { error, warning, type Problem } from '../../messages/problem.ts';
 import type { AreasArrangement, Arrangement } from '../../model/arrange.ts';
 import type { Setting, SettingKind } from '../../model/setting.ts';
@@ -39,12 +40,10 @@ interface Said {
 	readonly arrangements?: readonly Arrangement[];
 }
 
-const checkers = new WeakMap<SiteSettings, SizeChecker>();
+const checkers = new Memory<SiteSettings, SizeChecker>();
 
 function checkerFor(settings: SiteSettings): SizeChecker {
-	let checker = checkers.get(settings);
-	if (!checker) checkers.set(settings, (checker = new SizeChecker(settings)));
-	return checker;
+	return checkers.get(settings, [], () => new SizeChecker(settings));
 }
 
 /** More than any screen has, px: most likely a slip of the hand. */

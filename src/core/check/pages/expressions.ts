@@ -1,3 +1,4 @@
+import { Memory } from '../../model/memory.ts';
 import { error, listWords, type Problem } from '../../messages/problem.ts';
 import { layerPattern, type Fill, type Layer, type Piece, type Site } from '../../model/site.ts';
 import type { Expression, Template } from '../../model/template.ts';
@@ -19,10 +20,7 @@ function templatesOf(layer: Layer): Template[] {
 }
 
 /** What was found in a layer, for as long as the site's data is the same. */
-const knownProblems = new WeakMap<
-	Layer,
-	{ values: Site['values']; problems: readonly Problem[] }
->();
+const knownProblems = new Memory<Layer, readonly Problem[]>();
 
 export const expressions: LayerCheck = {
 	of: 'layer',
@@ -30,11 +28,9 @@ export const expressions: LayerCheck = {
 	what: 'Every expression in a text leads to a value that has a text.',
 	why: 'A page would have a hole where the value should be.',
 	find(layer, { site, instances }) {
-		const known = knownProblems.get(layer);
-		if (known?.values === site.values) return known.problems;
-		const problems = findProblems(layer, layer.kind === 'layout' ? [] : instances(layer), site);
-		knownProblems.set(layer, { values: site.values, problems });
-		return problems;
+		return knownProblems.get(layer, [site.values], () =>
+			findProblems(layer, layer.kind === 'layout' ? [] : instances(layer), site)
+		);
 	}
 };
 
