@@ -114,8 +114,8 @@ const blankValues: Readonly<Record<Blank, fc.Arbitrary<string>>> = {
 	TEXT: fc.constant('"Open"')
 };
 
-/** A value of a form: what has a blank is as likely as all words together. */
-function valueOf(form: string): fc.Arbitrary<string> {
+/** Values of a form as random sites have them: what has a blank is as likely as all words together. */
+export function valueOf(form: string): fc.Arbitrary<string> {
 	const ways = readForm(form).map((places) => {
 		const hasBlank = places.some(({ choices }) => choices.some((one) => blankOf(one)));
 		return { weight: hasBlank ? 3 : 1, arbitrary: wayOf(places) };
