@@ -6,7 +6,7 @@ import { deliver } from '../../src/core/emit/delivery.ts';
 import { pieceHtmlOf } from '../../src/core/emit/page.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import { traceSource } from '../../src/core/emit/trace.ts';
-import { estimateSize } from '../../src/core/geometry/estimate.ts';
+import { estimateSize } from '../../src/core/geometry/pieces/estimate.ts';
 import { PageLayout } from '../../src/core/geometry/page-layout.ts';
 import type { SiteFiles } from '../../src/core/model/files.ts';
 import { explain } from '../../src/core/resolve/explain.ts';

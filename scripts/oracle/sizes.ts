@@ -1,4 +1,4 @@
-import { fixedSize, runSize, type PieceSizes } from '../../src/core/geometry/piece-size.ts';
+import { fixedSize, runSize, type PieceSizes } from '../../src/core/geometry/pieces/piece-size.ts';
 
 /** Sizes of pieces that are named for them: `fix-WIDTH-HEIGHT`, `run-COUNT-WIDTH-HEIGHT`; openers have one size. */
 export const sizesByName: PieceSizes = ({ piece, opener }) => {

@@ -1,10 +1,10 @@
 import { readFile } from 'node:fs/promises';
 import { pieceHtmlOf } from '../core/emit/page.ts';
-import { estimateSize } from '../core/geometry/estimate.ts';
-import { metricsSchema, sizesFrom } from '../core/geometry/metrics.ts';
+import { estimateSize } from '../core/geometry/pieces/estimate.ts';
+import { metricsSchema, sizesFrom } from '../core/geometry/pieces/metrics.ts';
 import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';
-import { Sweep } from '../core/geometry/sweep.ts';
-import type { PieceSizes } from '../core/geometry/piece-size.ts';
+import { Sweep } from '../core/geometry/widths/sweep.ts';
+import type { PieceSizes } from '../core/geometry/pieces/piece-size.ts';
 import { hasErrors, reasonOf } from '../core/messages/problem.ts';
 import { layerName } from '../core/model/site.ts';
 import { openSite } from './open-site.ts';

@@ -25,11 +25,11 @@ import {
 	type Wish
 } from '$core/edit/wish.ts';
 import { boxView, type BoxView } from '$core/drawing/box-view.ts';
-import { jumpWidths } from '$core/geometry/jumps.ts';
-import { sizesFrom, type Metrics } from '$core/geometry/metrics.ts';
+import { jumpWidths } from '$core/geometry/widths/jumps.ts';
+import { sizesFrom, type Metrics } from '$core/geometry/pieces/metrics.ts';
 import { PageLayout } from '$core/geometry/page-layout.ts';
-import { estimateSize } from '$core/geometry/estimate.ts';
-import type { PieceSizes } from '$core/geometry/piece-size.ts';
+import { estimateSize } from '$core/geometry/pieces/estimate.ts';
+import type { PieceSizes } from '$core/geometry/pieces/piece-size.ts';
 import { stageHtml } from '$core/emit/stage.ts';
 import { atEdge, hasErrors, reasonOf, type Problem, sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';

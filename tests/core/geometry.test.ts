@@ -1,9 +1,9 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { estimateSize } from '../../src/core/geometry/estimate.ts';
-import { runSize, sampledSize } from '../../src/core/geometry/piece-size.ts';
-import { jumpWidths } from '../../src/core/geometry/jumps.ts';
+import { estimateSize } from '../../src/core/geometry/pieces/estimate.ts';
+import { runSize, sampledSize } from '../../src/core/geometry/pieces/piece-size.ts';
+import { jumpWidths } from '../../src/core/geometry/widths/jumps.ts';
 import { PageLayout } from '../../src/core/geometry/page-layout.ts';
 import { sizesByName } from '../../scripts/oracle/sizes.ts';
 import { boxesOf, columnsAt, oneLayout, placedOf } from '../lib/boxes.ts';

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { addressOf, randomLayouts, siteText } from '../../scripts/oracle/random-layouts.ts';
 import { sizesByName } from '../../scripts/oracle/sizes.ts';
 import { PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.ts';
-import { Sweep } from '../../src/core/geometry/sweep.ts';
+import { Sweep } from '../../src/core/geometry/widths/sweep.ts';
 import {
 	alike,
 	compared,

@@ -1,5 +1,5 @@
 import type { Viewport } from '../size/length.ts';
-import type { PieceSize } from './piece-size.ts';
+import type { PieceSize } from './pieces/piece-size.ts';
 import type { Style } from './style.ts';
 
 /** What a box of the page is, so that its numbers lead back to the text. */

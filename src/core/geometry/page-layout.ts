@@ -2,7 +2,7 @@ import type { Viewport } from '../size/length.ts';
 import { larger, noteTurns, smaller, type Turns } from '../size/turns.ts';
 import type { BoxName, GridLines, LayoutBox } from './layout-box.ts';
 import { Layout } from './layout.ts';
-import { notedBand } from './noted-band.ts';
+import { notedBand } from './widths/noted-band.ts';
 import { boxesInBand, type PageContent } from './page.ts';
 import { padDown, usedWidth } from './sizing.ts';
 

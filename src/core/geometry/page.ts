@@ -7,8 +7,8 @@ import type { Landed, ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
 import { handedOn, type Declarations } from '../settings/declarations.ts';
 import { substitute, tokensAt, type Lookup } from '../size/tokens.ts';
 import type { BoxName, LayoutBox } from './layout-box.ts';
-import type { PieceSize, PieceSizes } from './piece-size.ts';
-import { notedBand } from './noted-band.ts';
+import type { PieceSize, PieceSizes } from './pieces/piece-size.ts';
+import { notedBand } from './widths/noted-band.ts';
 import { readStyle, widthsDepend, type Style } from './style.ts';
 
 /** Which drawers are open, by layout and region. */

@@ -1,4 +1,4 @@
-import type { Metrics } from '$core/geometry/metrics.ts';
+import type { Metrics } from '$core/geometry/pieces/metrics.ts';
 import { all, appendTo, attribute, create, htmlIn, parent, partsOf, rectOf } from './dom.ts';
 import { showInFrame, stageOf } from './frame.ts';
 

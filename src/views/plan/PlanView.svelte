@@ -5,13 +5,13 @@
 	import Drawing from '$views/shell/Drawing.svelte';
 	import ProblemList from '$views/shell/ProblemList.svelte';
 	import { look } from '$store/look.svelte.ts';
-	import { chosenBox } from './chosen-box.svelte.ts';
-	import CrossSection from './CrossSection.svelte';
-	import PageLine from './PageLine.svelte';
-	import PieceEditor from './PieceEditor.svelte';
-	import Roofline from './Roofline.svelte';
+	import { chosenBox } from './section/chosen-box.svelte.ts';
+	import CrossSection from './section/CrossSection.svelte';
+	import PageLine from './roofline/PageLine.svelte';
+	import PieceEditor from './section/PieceEditor.svelte';
+	import Roofline from './roofline/Roofline.svelte';
 	import { cellFacts, selection } from './selection.svelte.ts';
-	import Stage from './Stage.svelte';
+	import Stage from './stage/Stage.svelte';
 
 	const { site, page, roofline } = $derived(store);
 	let comingFrom = $state('');

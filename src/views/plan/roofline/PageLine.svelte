@@ -4,8 +4,8 @@
 	import { store } from '$store/site.svelte.ts';
 	import type { PageView } from '$workers/messages.ts';
 	import LongSelect from '$views/shell/LongSelect.svelte';
-	import LayerMark from './LayerMark.svelte';
-	import UnderMenu from './UnderMenu.svelte';
+	import LayerMark from '../section/LayerMark.svelte';
+	import UnderMenu from '../section/UnderMenu.svelte';
 
 	interface Props {
 		page: PageView;

@@ -1,4 +1,4 @@
-import { exceeds, larger, smaller } from '../size/turns.ts';
+import { exceeds, larger, smaller } from '../../size/turns.ts';
 import { shareByFactor, shareEqually } from './grid-share.ts';
 import {
 	gapsIn,

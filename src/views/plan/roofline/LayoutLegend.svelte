@@ -1,8 +1,8 @@
 <script lang="ts">
 	import type { RooflineLayout } from '$core/drawing/roofline.ts';
 	import { hot } from '$store/hot.svelte.ts';
-	import LayerMark from './LayerMark.svelte';
-	import LayoutMenu from './LayoutMenu.svelte';
+	import LayerMark from '../section/LayerMark.svelte';
+	import LayoutMenu from '../section/LayoutMenu.svelte';
 
 	interface Props {
 		layouts: readonly RooflineLayout[];

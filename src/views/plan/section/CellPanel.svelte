@@ -3,12 +3,12 @@
 	import type { FillKind } from '$core/model/site.ts';
 	import type { Wish } from '$core/edit/wish.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import { askRenameRegion } from './asking.ts';
+	import { askRenameRegion } from '../asking.ts';
 	import BandStrip from './BandStrip.svelte';
 	import { chosenBox } from './chosen-box.svelte.ts';
 	import LayerMark from './LayerMark.svelte';
-	import { measures } from './measures.svelte.ts';
-	import { selection, traceOf, type CellFacts } from './selection.svelte.ts';
+	import { measures } from '../stage/measures.svelte.ts';
+	import { selection, traceOf, type CellFacts } from '../selection.svelte.ts';
 	import { sizeDeeds, type Deed } from '$core/drawing/size-deeds.ts';
 
 	interface Props {

@@ -6,9 +6,9 @@
 	import { EditorView, drawSelection, keymap } from '@codemirror/view';
 	import { onMount } from 'svelte';
 	import { store } from '$store/site.svelte.ts';
-	import { eaveColors } from '../source/eave-language.ts';
-	import { editorLook } from '../source/editor-look.ts';
-	import { selection } from './selection.svelte.ts';
+	import { eaveColors } from '../../source/eave-language.ts';
+	import { editorLook } from '../../source/editor-look.ts';
+	import { selection } from '../selection.svelte.ts';
 
 	interface Props {
 		name: string;

@@ -1,6 +1,6 @@
-import type { Viewport } from '../size/length.ts';
-import type { TrackBreadth, TrackSize } from '../size/tracks.ts';
-import { larger } from '../size/turns.ts';
+import type { Viewport } from '../../size/length.ts';
+import type { TrackBreadth, TrackSize } from '../../size/tracks.ts';
+import { larger } from '../../size/turns.ts';
 
 /** What an item asks of the tracks it spans; outer sizes, px. */
 export interface TrackItem {

@@ -1,5 +1,5 @@
-import type { TrackSize } from '../size/tracks.ts';
-import { exceeds, larger } from '../size/turns.ts';
+import type { TrackSize } from '../../size/tracks.ts';
+import { exceeds, larger } from '../../size/turns.ts';
 import { growthLeft, resolveIntrinsic, spansFlex } from './grid-content.ts';
 import { numberSets, shareEqually } from './grid-share.ts';
 import {

@@ -1,4 +1,4 @@
-import { noteStep } from '../size/turns.ts';
+import { noteStep } from '../../size/turns.ts';
 
 /** What the calculation has to know of a piece's content: px, without the piece's own padding. */
 export interface PieceSize {

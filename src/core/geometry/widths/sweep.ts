@@ -1,6 +1,6 @@
-import type { Turns } from '../size/turns.ts';
-import type { BoxName, GridLines } from './layout-box.ts';
-import type { PageLayout, PlacedBox } from './page-layout.ts';
+import type { Turns } from '../../size/turns.ts';
+import type { BoxName, GridLines } from '../layout-box.ts';
+import type { PageLayout, PlacedBox } from '../page-layout.ts';
 
 /** Neighbouring widths, px, over which every box moves and grows evenly, on a straight line. */
 export interface Stretch {

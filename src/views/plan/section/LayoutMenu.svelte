@@ -3,7 +3,7 @@
 	import type { Snippet } from 'svelte';
 	import type { RooflineLayout } from '$core/drawing/roofline.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import { askMoveLayout, askNewRegion, askRenameLayout } from './asking.ts';
+	import { askMoveLayout, askNewRegion, askRenameLayout } from '../asking.ts';
 
 	/** What can be done with a layout. A site may have many, so each menu is made when it is first opened. */
 	const { layout, children }: { layout: RooflineLayout; children: Snippet } = $props();

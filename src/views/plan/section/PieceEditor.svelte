@@ -6,7 +6,7 @@
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import MarkupEditor from './MarkupEditor.svelte';
-	import { selection } from './selection.svelte.ts';
+	import { selection } from '../selection.svelte.ts';
 
 	interface Props {
 		holder: HolderRef;

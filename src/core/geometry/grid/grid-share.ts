@@ -1,4 +1,4 @@
-import { compared, exceeds, larger, smaller } from '../size/turns.ts';
+import { compared, exceeds, larger, smaller } from '../../size/turns.ts';
 import type { Track, TrackItem } from './grid-track.ts';
 
 /** CSS Grid Layout 2, section 11.5.1: how tracks share what they grow by. */

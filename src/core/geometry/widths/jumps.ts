@@ -1,4 +1,4 @@
-import type { PageLayout, PlacedBox } from './page-layout.ts';
+import type { PageLayout, PlacedBox } from '../page-layout.ts';
 import { Sweep } from './sweep.ts';
 
 /** Widths that are looked at, px of the screen. */

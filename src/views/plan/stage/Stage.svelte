@@ -9,7 +9,7 @@
 	import PageFrame from './PageFrame.svelte';
 	import { measurePieces } from '$views/frame/measure-pieces.ts';
 	import OutsideLine from './OutsideLine.svelte';
-	import PlaceLine from './PlaceLine.svelte';
+	import PlaceLine from '../section/PlaceLine.svelte';
 	import Ruler from './Ruler.svelte';
 	import ScreenSize from './ScreenSize.svelte';
 

@@ -7,8 +7,8 @@
 	import CellPanel from './CellPanel.svelte';
 	import { chosenBox } from './chosen-box.svelte.ts';
 	import { sizeDeeds } from '$core/drawing/size-deeds.ts';
-	import { measures } from './measures.svelte.ts';
-	import { cellFacts, selection, traceOf, type CellPlace } from './selection.svelte.ts';
+	import { measures } from '../stage/measures.svelte.ts';
+	import { cellFacts, selection, traceOf, type CellPlace } from '../selection.svelte.ts';
 
 	interface Props {
 		section: CrossSection;

@@ -5,7 +5,7 @@
 	import { hot } from '$store/hot.svelte.ts';
 	import { look } from '$store/look.svelte.ts';
 	import type { BetweenView, PageView } from '$workers/messages.ts';
-	import { chosenBox } from './chosen-box.svelte.ts';
+	import { chosenBox } from '../section/chosen-box.svelte.ts';
 	import Distances from './Distances.svelte';
 	import {
 		followedLink,

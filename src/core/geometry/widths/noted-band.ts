@@ -1,5 +1,5 @@
-import { bandAt, type Bands } from '../resolve/bands.ts';
-import { noteStep } from '../size/turns.ts';
+import { bandAt, type Bands } from '../../resolve/bands.ts';
+import { noteStep } from '../../size/turns.ts';
 
 /** The band of a width, px, noted as a turn: another band is another calculation. */
 export function notedBand(bands: Bands, width: number): number {

@@ -1,11 +1,11 @@
-import type { Viewport } from '../size/length.ts';
-import { alike, larger, noteStep, smaller, unnoted } from '../size/turns.ts';
-import type { TrackList, TrackSize } from '../size/tracks.ts';
-import { alignedAt } from './flex.ts';
+import type { Viewport } from '../../size/length.ts';
+import { alike, larger, noteStep, smaller, unnoted } from '../../size/turns.ts';
+import type { TrackList, TrackSize } from '../../size/tracks.ts';
+import { alignedAt } from '../flex.ts';
 import { placeItems, type GridPlace, type Placement } from './grid-place.ts';
 import { sizeTracks } from './grid-tracks.ts';
 import type { TrackItem, TrackRoom } from './grid-track.ts';
-import type { GridLines, LayoutBox, Layouter } from './layout-box.ts';
+import type { GridLines, LayoutBox, Layouter } from '../layout-box.ts';
 import {
 	clampHeight,
 	contentHeightBounds,
@@ -14,7 +14,7 @@ import {
 	padAcross,
 	padDown,
 	usedWidth
-} from './sizing.ts';
+} from '../sizing.ts';
 
 /** CSS Grid Layout 2, for grids of areas and of equal columns. */
 

@@ -1,4 +1,4 @@
-import type { LayoutBox } from './layout-box.ts';
+import type { LayoutBox } from '../layout-box.ts';
 
 /** Where an item stands: columns and rows counted from 0, `to` exclusive. */
 export interface GridPlace {

@@ -10,7 +10,7 @@
 	import { hot } from '$store/hot.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import { askMoveRoute, askNewLayout, askNewRoute } from './asking.ts';
+	import { askMoveRoute, askNewLayout, askNewRoute } from '../asking.ts';
 	import LayoutLegend from './LayoutLegend.svelte';
 	import { RooflineDrag } from './roofline-drag.svelte.ts';
 
