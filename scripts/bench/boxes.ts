@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { readSitePath } from '../../src/cli/site-path.ts';
-import { pieceHtmlOf } from '../../src/core/emit/page.ts';
+import { pieceHtmlOf } from '../../src/core/emit/html/page.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import { estimateSize } from '../../src/core/geometry/pieces/estimate.ts';
 import { PageLayout } from '../../src/core/geometry/page-layout.ts';

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { pieceHtmlOf } from '../core/emit/page.ts';
+import { pieceHtmlOf } from '../core/emit/html/page.ts';
 import { estimateSize } from '../core/geometry/pieces/estimate.ts';
 import { metricsSchema, sizesFrom } from '../core/geometry/pieces/metrics.ts';
 import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';

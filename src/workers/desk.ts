@@ -8,10 +8,10 @@ import {
 	deliverEach,
 	type DeliveredFile
 } from '$core/emit/delivery.ts';
-import type { TracedPage } from '$core/emit/marks.ts';
-import { pageHead, pieceHtmlOf } from '$core/emit/page.ts';
+import type { TracedPage } from '$core/emit/html/marks.ts';
+import { pageHead, pieceHtmlOf } from '$core/emit/html/page.ts';
 import { pageFile } from '$core/emit/paths.ts';
-import { outputOf, sourceOf, traceOutput, traceSource, type Trace } from '$core/emit/trace.ts';
+import { outputOf, sourceOf, traceOutput, traceSource, type Trace } from '$core/emit/html/trace.ts';
 import { piecesIn, type PieceView } from '$core/edit/pieces.ts';
 import { prepare } from '$core/edit/propose.ts';
 import { touches } from '$core/edit/touches.ts';

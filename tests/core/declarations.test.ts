@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { declare, declareInSlot } from '../../src/core/declare/declare.ts';
-import { inOrder, printed } from '../../src/core/emit/printed.ts';
+import { inOrder, printed } from '../../src/core/emit/css/printed.ts';
 import { frameOf } from '../../src/core/declare/frame.ts';
 import { surroundingsOf } from '../../src/core/declare/surroundings.ts';
 import { resolve } from '../lib/site.ts';

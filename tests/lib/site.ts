@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { encodeUtf8 } from '../../src/core/model/utf8.ts';
 import type { Page } from '../../src/core/model/site.ts';
 import { layerName } from '../../src/core/model/site.ts';
-import { pageHtml } from '../../src/core/emit/page.ts';
+import { pageHtml } from '../../src/core/emit/html/page.ts';
 import { type Problem, sentenceOf } from '../../src/core/messages/problem.ts';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { placeOf, readSiteFiles, type SiteReading } from '../../src/core/source/read.ts';

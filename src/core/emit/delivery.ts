@@ -6,12 +6,12 @@ import { encodeUtf8 } from '../model/utf8.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
-import { layoutSheet, pageSheet, siteSheet, siteSheetPath, type StyleSheet } from './css.ts';
-import { pageHtml } from './page.ts';
-import { tracedPage, type MarkMode, type TracedPage } from './marks.ts';
+import { layoutSheet, pageSheet, siteSheet, siteSheetPath, type StyleSheet } from './css/sheets.ts';
+import { pageHtml } from './html/page.ts';
+import { tracedPage, type MarkMode, type TracedPage } from './html/marks.ts';
 import { canonicalUrl, planPaths, type PathPlan } from './paths.ts';
-import { withUrls } from './style-urls.ts';
-import { escapeHtml } from './escape.ts';
+import { withUrls } from './css/style-urls.ts';
+import { escapeHtml } from './html/escape.ts';
 
 /** Where a file of a delivery lies, and what kind it is. */
 export interface Place {

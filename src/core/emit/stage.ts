@@ -2,8 +2,8 @@ import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { sheetsOf } from './delivery.ts';
 import { assetPath } from './paths.ts';
-import { pageHtml } from './page.ts';
-import { withUrls } from './style-urls.ts';
+import { pageHtml } from './html/page.ts';
+import { withUrls } from './css/style-urls.ts';
 
 /**
  * A page as the stage shows it: the delivered page with its sheets inside, links left as addresses

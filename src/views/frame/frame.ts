@@ -1,6 +1,6 @@
 import type { BoxRef } from '$core/edit/wish.ts';
 import type { MeasuredBox } from '$core/drawing/overlay.ts';
-import { readTrace, type Trace } from '$core/emit/trace.ts';
+import { readTrace, type Trace } from '$core/emit/html/trace.ts';
 import {
 	all,
 	appendTo,

@@ -1,7 +1,7 @@
-import { encodeSegment } from '../model/address.ts';
-import type { Expression } from '../model/template.ts';
-import type { CompiledMarkup } from '../resolve/markup.ts';
-import { evaluate, type Scope } from '../resolve/values.ts';
+import { encodeSegment } from '../../model/address.ts';
+import type { Expression } from '../../model/template.ts';
+import type { CompiledMarkup } from '../../resolve/markup.ts';
+import { evaluate, type Scope } from '../../resolve/values.ts';
 import { escapeCssValue, escapeHtml, isSafeUrl } from './escape.ts';
 
 /** Writes compiled markup for one page. `link` turns a URL as written into one that works from the page. */

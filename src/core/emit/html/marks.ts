@@ -1,4 +1,4 @@
-import { layerName, type Layer } from '../model/site.ts';
+import { layerName, type Layer } from '../../model/site.ts';
 import { escapeHtml } from './escape.ts';
 
 /**

@@ -1,8 +1,8 @@
-import type { Layer, Layout, Page, Site, Style } from '../model/site.ts';
-import { bandPlace } from '../resolve/bands.ts';
+import type { Layer, Layout, Page, Site, Style } from '../../model/site.ts';
+import { bandPlace } from '../../resolve/bands.ts';
 import { bandQuery } from './banded.ts';
 import { group, indent } from './css-text.ts';
-import { broughtClass, classNames, layerClass, pageClass } from './names.ts';
+import { broughtClass, classNames, layerClass, pageClass } from '../names.ts';
 import { Selectors } from './selectors.ts';
 
 /**

@@ -1,13 +1,13 @@
-import { bandPlaces, settingsAt, type Bands } from '../resolve/bands.ts';
-import { declare, declareInRegion, declareInSlot } from '../declare/declare.ts';
-import type { Surroundings } from '../declare/surroundings.ts';
-import { bareBox, frameOf, openerBox, pieceBox, type Box } from '../declare/frame.ts';
-import type { Opener } from '../resolve/drawers.ts';
-import type { Layer, Layout, Page, Piece, Region } from '../model/site.ts';
+import { bandPlaces, settingsAt, type Bands } from '../../resolve/bands.ts';
+import { declare, declareInRegion, declareInSlot } from '../../declare/declare.ts';
+import type { Surroundings } from '../../declare/surroundings.ts';
+import { bareBox, frameOf, openerBox, pieceBox, type Box } from '../../declare/frame.ts';
+import type { Opener } from '../../resolve/drawers.ts';
+import type { Layer, Layout, Page, Piece, Region } from '../../model/site.ts';
 import type { BandedRule } from './banded.ts';
 import { rule } from './css-text.ts';
 import { printed, type Printed } from './printed.ts';
-import { layerClass } from './names.ts';
+import { layerClass } from '../names.ts';
 import { cascadeName, type Selectors } from './selectors.ts';
 
 /** What style sheets say of each box that a layout arranges, band by band. */

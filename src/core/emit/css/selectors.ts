@@ -1,5 +1,5 @@
-import type { Layer, Layout, Site } from '../model/site.ts';
-import { classNames, type ClassNames } from './names.ts';
+import type { Layer, Layout, Site } from '../../model/site.ts';
+import { classNames, type ClassNames } from '../names.ts';
 
 /** How style sheets name the boxes of a layout: by their classes. */
 export class Selectors {

@@ -5,7 +5,7 @@ import type {
 	GridLines,
 	Sides,
 	Tracks
-} from '../settings/declarations.ts';
+} from '../../settings/declarations.ts';
 
 /** CSS declarations as they are written: property and value. */
 export type Printed = ReadonlyMap<string, string>;

@@ -1,4 +1,4 @@
-import { templateText } from '../model/template.ts';
+import { templateText } from '../../model/template.ts';
 import {
 	layerName,
 	type Layer,
@@ -6,20 +6,20 @@ import {
 	type Member,
 	type Piece,
 	type Region
-} from '../model/site.ts';
-import { frameOf } from '../declare/frame.ts';
-import type { PieceKey } from '../geometry/pieces/piece-size.ts';
-import type { Opener } from '../resolve/drawers.ts';
-import { compileMarkup } from '../resolve/markup.ts';
-import { navLinks, type NavLink } from '../resolve/nav.ts';
-import type { Landed, ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
-import type { PageInstance } from '../resolve/instance.ts';
-import { slotOf } from '../resolve/structure.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
-import { evaluateText, type Scope } from '../resolve/values.ts';
+} from '../../model/site.ts';
+import { frameOf } from '../../declare/frame.ts';
+import type { PieceKey } from '../../geometry/pieces/piece-size.ts';
+import type { Opener } from '../../resolve/drawers.ts';
+import { compileMarkup } from '../../resolve/markup.ts';
+import { navLinks, type NavLink } from '../../resolve/nav.ts';
+import type { Landed, ResolvedPage, ResolvedRegion } from '../../resolve/page.ts';
+import type { PageInstance } from '../../resolve/instance.ts';
+import { slotOf } from '../../resolve/structure.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { evaluateText, type Scope } from '../../resolve/values.ts';
 import { escapeHtml } from './escape.ts';
 import { renderMarkup } from './markup.ts';
-import { hasScope } from './styles.ts';
+import { hasScope } from '../css/styles.ts';
 import { marksText, ownerMark, type MarkMode, type Marks } from './marks.ts';
 import {
 	broughtClass,
@@ -30,7 +30,7 @@ import {
 	pageClass,
 	skipClass,
 	type ClassNames
-} from './names.ts';
+} from '../names.ts';
 
 /** What a page is written for. */
 export interface PageTarget {

@@ -1,7 +1,7 @@
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
-import { layerName, type Fill, type Layer, type Piece, type Region } from '../model/site.ts';
-import type { Span } from '../model/span.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
+import { layerName, type Fill, type Layer, type Piece, type Region } from '../../model/site.ts';
+import type { Span } from '../../model/span.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 import type { TracedPage } from './marks.ts';
 
 /** What a box on a page is: a layer, a region of it or a piece it brought. Leads from text to page and back. */

@@ -1,10 +1,10 @@
-import type { Layout } from '../model/site.ts';
-import type { SettingsAt } from '../model/setting.ts';
-import { bandPlaces, settingsAt } from '../resolve/bands.ts';
-import { declare } from '../declare/declare.ts';
-import type { Box } from '../declare/frame.ts';
-import type { Surroundings } from '../declare/surroundings.ts';
-import { shrinkOf } from '../settings/member/stick.ts';
+import type { Layout } from '../../model/site.ts';
+import type { SettingsAt } from '../../model/setting.ts';
+import { bandPlaces, settingsAt } from '../../resolve/bands.ts';
+import { declare } from '../../declare/declare.ts';
+import type { Box } from '../../declare/frame.ts';
+import type { Surroundings } from '../../declare/surroundings.ts';
+import { shrinkOf } from '../../settings/member/stick.ts';
 import { bandedCss, type BandedRule } from './banded.ts';
 import { group, rule } from './css-text.ts';
 import type { Printed } from './printed.ts';

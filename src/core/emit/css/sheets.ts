@@ -1,8 +1,8 @@
-import { Memory } from '../model/memory.ts';
-import { frameOf } from '../declare/frame.ts';
-import { edgesInside, overlappedIn } from '../declare/landing.ts';
-import { settingKindsUsed, surroundingsOf } from '../declare/surroundings.ts';
-import type { SettingKind } from '../model/setting.ts';
+import { Memory } from '../../model/memory.ts';
+import { frameOf } from '../../declare/frame.ts';
+import { edgesInside, overlappedIn } from '../../declare/landing.ts';
+import { settingKindsUsed, surroundingsOf } from '../../declare/surroundings.ts';
+import type { SettingKind } from '../../model/setting.ts';
 import {
 	layerName,
 	layerPattern,
@@ -10,16 +10,16 @@ import {
 	type Layout,
 	type Page,
 	type Site
-} from '../model/site.ts';
-import { isDrawer } from '../resolve/drawers.ts';
-import { fillTarget, isProblem } from '../resolve/fill-target.ts';
-import { membersIn } from '../resolve/members.ts';
-import { piecesIn } from '../resolve/pieces.ts';
-import { layoutsInOrder, slotOf, type Structure } from '../resolve/structure.ts';
+} from '../../model/site.ts';
+import { isDrawer } from '../../resolve/drawers.ts';
+import { fillTarget, isProblem } from '../../resolve/fill-target.ts';
+import { membersIn } from '../../resolve/members.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
+import { layoutsInOrder, slotOf, type Structure } from '../../resolve/structure.ts';
 import { bandedCss, bandQuery, type BandedRule } from './banded.ts';
 import { group, rule } from './css-text.ts';
 import { barePieceRule, frameRules, keptRule, pieceRule, spaceRule } from './member-rules.ts';
-import { listClass, pageClass, skipClass } from './names.ts';
+import { listClass, pageClass, skipClass } from '../names.ts';
 import { scrollingCss } from './scrolling.ts';
 import { cascadeName, Selectors } from './selectors.ts';
 import { layoutStyles, pageStyles } from './styles.ts';
