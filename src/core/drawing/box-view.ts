@@ -27,6 +27,8 @@ export interface StripRow {
 	readonly setting: SettingKind;
 	/** The form of its value in words. */
 	readonly form: string;
+	/** It holds at every width, and is said once. */
+	readonly everywhere: boolean;
 	readonly overhangs: readonly Overhang[];
 }
 
@@ -34,6 +36,7 @@ export interface StripRow {
 export interface UnsaidSetting {
 	readonly setting: SettingKind;
 	readonly form: string;
+	readonly everywhere: boolean;
 	/** The value that it is given at first; undefined where there is none to guess. */
 	readonly first: string | undefined;
 }
@@ -108,6 +111,7 @@ export function boxView(resolved: ResolvedSite, ref: BoxRef, width: number): Box
 		strip: kinds.map((setting) => ({
 			setting,
 			form: settings[setting].form,
+			everywhere: settings[setting].everywhere ?? false,
 			overhangs: overhangsOf(box, setting, bands, textOf)
 		})),
 		unsaid: settingsOn(box.kind)
@@ -115,6 +119,7 @@ export function boxView(resolved: ResolvedSite, ref: BoxRef, width: number): Box
 			.map((kind) => ({
 				setting: kind,
 				form: settings[kind].form,
+				everywhere: settings[kind].everywhere ?? false,
 				first: settings[kind].first
 			}))
 	};

@@ -1,5 +1,6 @@
 import { exceeds, larger, noteFactor, smaller } from '../size/turns.ts';
 import type { LayoutBox, Layouter } from './layout-box.ts';
+import type { Style } from './style.ts';
 import {
 	clampHeight,
 	contentHeightBounds,
@@ -329,11 +330,25 @@ function columnItem(box: LayoutBox, own: number, width: number, layouter: Layout
 	const basis = style.flexBasis && !style.flexBasis.share ? style.flexBasis.at(0, view) : undefined;
 	const byRatio = style.ratio === undefined ? undefined : own / style.ratio;
 	const base = larger(pad, basis ?? set ?? byRatio ?? content);
-	const auto = style.scrolls ? 0 : smaller(smaller(content, set ?? Infinity), most);
+	const needed = boundedByRatio(style, content, width, layouter);
+	const auto = style.scrolls ? 0 : smaller(smaller(needed, set ?? Infinity), most);
 	const least = larger(pad, style.minHeight ? style.minHeight.at(0, view) : auto);
 	const hypothetical = larger(least, smaller(base, most));
 	const margin = style.marginBottom.at(width, view);
 	return { box, base, least, most, hypothetical, margin, pad, main: hypothetical, frozen: false };
+}
+
+/** Section 4.5: what the content needs, within what the bounds of the width come to by the ratio. */
+function boundedByRatio(
+	{ ratio, minWidth, maxWidth }: Style,
+	content: number,
+	width: number,
+	{ view }: Layouter
+): number {
+	if (ratio === undefined) return content;
+	const most = maxWidth ? maxWidth.at(width, view) / ratio : Infinity;
+	const least = minWidth ? minWidth.at(width, view) / ratio : 0;
+	return larger(smaller(content, most), least);
 }
 
 /**

@@ -75,6 +75,8 @@ export interface SettingValues {
 	readonly order: number;
 	/** The accessible name of a region. */
 	readonly label: string;
+	/** The text of a link to a layout's slot. */
+	readonly skip: string;
 }
 
 export type SettingKind = keyof SettingValues;

@@ -54,8 +54,6 @@ export interface Layout {
 	readonly admit: readonly Named[];
 	/** What its bands look at: the width of the screen, or the width that the layout itself gets. */
 	readonly measure: 'screen' | 'space';
-	/** The text of a link to its slot, for those who go through a page by keyboard. */
-	readonly skip: string | undefined;
 	readonly settings: readonly Setting[];
 	readonly arrangements: readonly Arrangement[];
 	/** Regions and wrappers as they are written, from the outside in. */

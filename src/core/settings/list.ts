@@ -7,6 +7,7 @@ import { max } from './box/max.ts';
 import { min } from './box/min.ts';
 import { pad } from './box/pad.ts';
 import { scroll } from './box/scroll.ts';
+import { skip } from './box/skip.ts';
 import { width } from './box/width.ts';
 import type { Declarations } from './declarations.ts';
 import type { SettingDefinition, Size } from './definition.ts';
@@ -66,7 +67,8 @@ export const settings: { readonly [K in SettingKind]: Readable<K> } = {
 	'new-row': readable(newRow),
 	'place-self': readable(placeSelf),
 	order: readable(order),
-	label: readable(label)
+	label: readable(label),
+	skip: readable(skip)
 };
 
 export const allSettings: readonly SettingDefinition<SettingKind>[] = Object.values(settings);

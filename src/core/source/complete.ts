@@ -72,7 +72,6 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 	},
 	layout: {
 		arrange: 'how the regions lie',
-		skip: 'a link to the slot, for those who use a keyboard',
 		measure: '"measure by space": its bands look at the room it gets',
 		...settingWords('layout'),
 		wrapper: 'a box around some regions',

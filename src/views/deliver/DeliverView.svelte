@@ -67,7 +67,10 @@
 			<div class="script"><ScriptLine active={delivery?.active ?? []} /></div>
 			<label class="marks">
 				<input type="checkbox" bind:checked={look.marks} onchange={() => look.keep()} />
-				Each element says what made it (<span class="mono">data-region="head"</span> and the like)
+				<span
+					>Each element says what made it, such as <span class="mono">data-region="head"</span
+					></span
+				>
 			</label>
 			<button
 				class="primary"

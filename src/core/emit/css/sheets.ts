@@ -59,10 +59,11 @@ body {
 }`;
 
 /** Lists made from routes, links to the slot, and pages that sit under nothing: where there are some. */
-function commonRules({ layouts, routes, states }: Site, structure: Structure): string[] {
+function commonRules(site: Site, structure: Structure): string[] {
+	const { layouts, routes, states } = site;
 	const layers = [...layouts, ...routes, ...states];
 	const hasList = layers.some((layer) => piecesIn(layer).some(({ kind }) => kind === 'nav'));
-	const hasSkip = layouts.some(({ skip }) => skip !== undefined);
+	const hasSkip = settingKindsUsed(site).has('skip');
 	const hasBare = [...routes, ...states].some((page) => structure.chainOf(page).length === 0);
 	return [
 		hasList ? listRules : '',

@@ -226,7 +226,7 @@ class PageWriter {
 	}
 
 	private skipLink(layout: Layout, depth: number): void {
-		const { skip } = layout;
+		const skip = skipOf(layout);
 		const slot = slotOf(layout);
 		if (skip === undefined || !slot) return;
 		const target = elementId(layout, slot.name.text);
@@ -276,7 +276,7 @@ class PageWriter {
 
 	private regionAttributes({ layout, region }: ResolvedRegion, drawer: Opener | undefined): string {
 		const slot = slotOf(layout) === region;
-		const isTarget = slot && layout.skip !== undefined;
+		const isTarget = slot && skipOf(layout) !== undefined;
 		const words = [`class="${this.names.member(layout, region.name.text)}"`];
 		if (drawer || isTarget) words.push(`id="${elementId(layout, region.name.text)}"`);
 		if (drawer) words.push('popover');
@@ -395,6 +395,10 @@ function labelOf({ settings, element, name }: Region): string | undefined {
 	const label = settings.find((setting) => setting.kind === 'label');
 	if (label) return label.value;
 	return element.text === 'nav' ? asWords(name.text) : undefined;
+}
+
+function skipOf({ settings }: Layout): string | undefined {
+	return settings.find((setting) => setting.kind === 'skip')?.value;
 }
 
 function isBody({ measure, settings }: Layout): boolean {

@@ -1,5 +1,4 @@
 import type { Layout } from '../../model/site.ts';
-import { plainText } from '../expression.ts';
 import { ArrangementsReader } from './arrange.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
@@ -19,7 +18,6 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 	const under = new UnderReader();
 	const admit = new AdmitReader();
 	const measure = new Once<Layout['measure']>('What the bands look at');
-	const skip = new Once<string>('The skip link');
 	const settings = new SettingsReader('layout', context);
 	const arrangements = new ArrangementsReader(context);
 	const members = new MembersReader(name.text, context);
@@ -34,11 +32,6 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 				...settings.statements,
 				...members.statements,
 				arrange: arrangements.read,
-				skip(inner) {
-					const text = inner.takeText('The skip link');
-					skip.set(text && plainText(text), inner);
-					inner.finish();
-				},
 				measure(inner) {
 					inner.needWord('by', 'What the bands look at');
 					const by = inner.takeChoice('measure of bands', ['screen', 'space'])?.text;
@@ -58,7 +51,6 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 		under: under.value,
 		admit: admit.roles,
 		measure: measure.value ?? 'screen',
-		skip: skip.value,
 		settings: settings.settings,
 		arrangements: arrangements.arrangements,
 		members: members.members,

@@ -124,9 +124,11 @@
 			>{row.setting}<i
 				>{shown === undefined
 					? 'not set'
-					: shown.from === view.band
-						? 'set here'
-						: `from ${bandName(shown.from)}`}</i
+					: row.everywhere
+						? 'at every width'
+						: shown.from === view.band
+							? 'set here'
+							: `from ${bandName(shown.from)}`}</i
 			></span
 		>
 		{#each places as { name, place } (name)}
@@ -139,7 +141,7 @@
 				class:starts
 				data-place={place}
 			>
-				{#if starts && overhang}
+				{#if starts && overhang && !row.everywhere}
 					<span
 						class="end"
 						role="presentation"
@@ -156,28 +158,34 @@
 						>{overhang.value || 'on'}</span
 					>
 				{/if}
-				<input
-					class="mono"
-					aria-label="{row.setting} of {view.name} at {name}"
-					placeholder={overhang ? undefined : row.form}
-					title={starts
-						? `Set here: ${row.form}. Alt with an arrow key lets it hold from another band on.`
-						: overhang
-							? `From ${bandName(overhang.from)}: ${overhang.value}. Type to set it here: ${row.form}.`
-							: `Not set. Type to set it here: ${row.form}.`}
-					value={starts ? overhang?.value : ''}
-					onkeydown={(event) => onKey(event, row.setting, place)}
-					oninput={(event) =>
-						wishes.previewSoon(wishFor(row.setting, place, event.currentTarget.value))}
-					onblur={() => wishes.forget()}
-					onchange={(event) =>
-						void set(
-							row.setting,
-							place,
-							event.currentTarget,
-							starts ? (overhang?.value ?? '') : ''
-						)}
-				/>
+				{#if !row.everywhere || place === 0}
+					<input
+						class="mono"
+						aria-label="{row.setting} of {view.name} at {name}"
+						placeholder={overhang ? undefined : row.form}
+						title={row.everywhere
+							? `It holds at every width: ${row.form}.`
+							: starts
+								? `Set here: ${row.form}. Alt with an arrow key lets it hold from another band on.`
+								: overhang
+									? `From ${bandName(overhang.from)}: ${overhang.value}. Type to set it here: ${row.form}.`
+									: `Not set. Type to set it here: ${row.form}.`}
+						value={starts ? overhang?.value : ''}
+						onkeydown={(event) => {
+							if (!row.everywhere) onKey(event, row.setting, place);
+						}}
+						oninput={(event) =>
+							wishes.previewSoon(wishFor(row.setting, place, event.currentTarget.value))}
+						onblur={() => wishes.forget()}
+						onchange={(event) =>
+							void set(
+								row.setting,
+								place,
+								event.currentTarget,
+								starts ? (overhang?.value ?? '') : ''
+							)}
+					/>
+				{/if}
 				{#if starts}
 					<button
 						class="free"
@@ -363,7 +371,11 @@
 		align-items: center;
 		gap: 8px;
 	}
+	.choices > .add {
+		flex: 1;
+	}
 	.add {
+		min-width: 0;
 		font-size: 11.5px;
 		padding: 2px 4px;
 	}
