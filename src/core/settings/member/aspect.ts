@@ -1,5 +1,5 @@
 import { error } from '../../messages/problem.ts';
-import type { SettingsAt } from '../../model/setting.ts';
+import type { Placement, SettingsAt } from '../../model/setting.ts';
 import { members, type Need, type SettingDefinition } from '../definition.ts';
 import { shrinkOf } from './stick.ts';
 import type { Inside, Placed } from '../placed.ts';
@@ -72,9 +72,19 @@ function hasGivenWidth(inside: Inside, own: SettingsAt): boolean {
 		case 'stack':
 			return (align === 'auto' ? inside.align : align) === 'stretch';
 		case 'areas':
+			return isStretched(justify) && !sizedByContent(inside.columns?.text ?? 'auto');
 		case 'columns':
-			return justify === 'auto' || justify === 'stretch';
+			return isStretched(justify);
 	}
+}
+
+function isStretched(justify: Placement): boolean {
+	return justify === 'auto' || justify === 'stretch';
+}
+
+/** Whether what lies in columns has a say in how wide some of them are (CSS Grid Layout 2, section 7.2). */
+function sizedByContent(columns: string): boolean {
+	return /\bauto\b(?!-fi)|content/.test(columns);
 }
 
 /** What keeps the arrangement around it from stretching or shrinking its height. */
