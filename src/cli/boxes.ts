@@ -6,7 +6,7 @@ import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';
 import { Sweep } from '../core/geometry/widths/sweep.ts';
 import type { PieceSizes } from '../core/geometry/pieces/piece-size.ts';
 import { hasErrors, reasonOf } from '../core/messages/problem.ts';
-import { layerName } from '../core/model/site.ts';
+import { layerName, pagesOf } from '../core/model/site.ts';
 import { openSite } from './open-site.ts';
 import type { Streams } from './streams.ts';
 
@@ -34,9 +34,7 @@ export async function boxesCommand(
 	}
 	const opened = await openSite(path, streams);
 	if (typeof opened === 'number') return opened;
-	const page = [...opened.site.routes, ...opened.site.states].find(
-		(one) => layerName(one) === options.route
-	);
+	const page = pagesOf(opened.site).find((one) => layerName(one) === options.route);
 	const [instance] = page ? opened.instances(page) : [];
 	if (!page || !instance) {
 		const known = opened.routes.map((one) => one.pattern.text).join(', ');

@@ -1,4 +1,4 @@
-import { layerName } from '../core/model/site.ts';
+import { layerName, pagesOf } from '../core/model/site.ts';
 import { explain, explanationText } from '../core/resolve/explain.ts';
 import { hasErrors } from '../core/messages/problem.ts';
 import { openSite } from './open-site.ts';
@@ -13,9 +13,7 @@ export async function explainCommand(
 ): Promise<number> {
 	const opened = await openSite(path, streams);
 	if (typeof opened === 'number') return opened;
-	const page = [...opened.site.routes, ...opened.site.states].find(
-		(one) => layerName(one) === route
-	);
+	const page = pagesOf(opened.site).find((one) => layerName(one) === route);
 	if (!page) {
 		const known = opened.routes.map((one) => one.pattern.text).join(', ');
 		streams.errors(`There is no route ${route}. There is ${known}.\n`);

@@ -1,4 +1,4 @@
-import { sameTrace, type Trace } from '$core/emit/html/trace.ts';
+import { sameTrace, type Trace } from '$core/model/trace.ts';
 
 /** What the pointer is on, in whichever drawing: the same thing lights up in all the others. */
 class Hot {

@@ -11,7 +11,8 @@ import {
 import type { TracedPage } from '$core/emit/html/marks.ts';
 import { pageHead, pieceHtmlOf } from '$core/emit/html/page.ts';
 import { pageFile } from '$core/emit/paths.ts';
-import { outputOf, sourceOf, traceOutput, traceSource, type Trace } from '$core/emit/html/trace.ts';
+import { outputOf, sourceOf, traceOutput, traceSource } from '$core/emit/html/trace.ts';
+import { type Trace } from '$core/model/trace.ts';
 import { piecesIn, type PieceView } from '$core/edit/pieces.ts';
 import { prepare } from '$core/edit/propose.ts';
 import { touches } from '$core/edit/touches.ts';
@@ -34,7 +35,7 @@ import { stageHtml } from '$core/emit/stage.ts';
 import { atEdge, hasErrors, reasonOf, type Problem, sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { canonicalPath } from '$core/model/address.ts';
-import { layerName, type Page } from '$core/model/site.ts';
+import { layerName, type Page, pagesOf } from '$core/model/site.ts';
 import { positionAt, type Span } from '$core/model/span.ts';
 import { encodeUtf8 } from '$core/model/utf8.ts';
 import { between } from '$core/resolve/between.ts';
@@ -420,7 +421,7 @@ export class Desk {
 	}
 
 	private find(wish: PageWish, shown: CheckedSite): Page | undefined {
-		const pages: readonly Page[] = [...shown.site.routes, ...shown.site.states];
+		const pages = pagesOf(shown.site);
 		return pages.find((page) => layerName(page) === wish.page);
 	}
 

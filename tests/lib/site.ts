@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { encodeUtf8 } from '../../src/core/model/utf8.ts';
-import type { Page } from '../../src/core/model/site.ts';
+import { type Page, pagesOf } from '../../src/core/model/site.ts';
 import { layerName } from '../../src/core/model/site.ts';
 import { pageHtml } from '../../src/core/emit/html/page.ts';
 import { type Problem, sentenceOf } from '../../src/core/messages/problem.ts';
@@ -44,7 +44,7 @@ export function around(declarations: string): string {
 }
 
 export function pageNamed(resolved: CheckedSite, name: string): Page {
-	const pages: readonly Page[] = [...resolved.site.routes, ...resolved.site.states];
+	const pages = pagesOf(resolved.site);
 	const page = pages.find((one) => layerName(one) === name);
 	assert.ok(page, `there is no page ${name}`);
 	return page;

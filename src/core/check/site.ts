@@ -1,5 +1,5 @@
 import { atEdge, hasErrors, listProblems, type Problem } from '../messages/problem.ts';
-import { layerName, layerSpan } from '../model/site.ts';
+import { layerName, layerSpan, layersOf } from '../model/site.ts';
 import { resolveSite, type ResolvedSite } from '../resolve/site.ts';
 import type { SiteReading } from '../source/read.ts';
 import type { LayerCheck } from './check.ts';
@@ -22,8 +22,7 @@ export function checkSite(reading: SiteReading): CheckedSite {
 	for (const check of checks) {
 		if (check.of === 'site') append(check.find(resolved));
 	}
-	const { layouts, routes, states } = resolved.site;
-	for (const layer of [...layouts, ...routes, ...states]) {
+	for (const layer of layersOf(resolved.site)) {
 		const about = { what: layerName(layer), span: layerSpan(layer) };
 		for (const check of layerChecks) {
 			atEdge(about, problems, () => append(check.find(layer, resolved)), undefined);

@@ -1,6 +1,6 @@
 import { Memory } from '../model/memory.ts';
 import type { Setting } from '../model/setting.ts';
-import type { Layer, Layout, Member, Piece } from '../model/site.ts';
+import { type Layer, type Layout, type Member, type Piece, layersOf } from '../model/site.ts';
 import { membersIn } from '../resolve/members.ts';
 import { fillTarget, isProblem } from '../resolve/fill-target.ts';
 import { piecesIn } from '../resolve/pieces.ts';
@@ -25,7 +25,7 @@ function allOverlapped({ site, chainOf }: Structure): Map<Layout, Set<string>> {
 		if (names) names.add(region);
 		else found.set(layout, new Set([region]));
 	};
-	for (const layer of [...site.layouts, ...site.routes, ...site.states]) {
+	for (const layer of layersOf(site)) {
 		const chain = chainOf(layer);
 		const around = chain.at(-1);
 		const slot = around && slotOf(around);
@@ -63,7 +63,7 @@ function allInside({ site, chainOf }: Structure): Map<Layout, Edges> {
 			found.set(layout, { top, bottom });
 		}
 	};
-	for (const layer of [...site.layouts, ...site.routes, ...site.states]) {
+	for (const layer of layersOf(site)) {
 		const edges = edgesOf(layer);
 		for (const outer of chainOf(layer)) note(outer, edges);
 		if (layer.kind === 'layout') note(layer, edgesOfSettings(slotOf(layer)?.pieces ?? []));

@@ -1,5 +1,5 @@
 import { Memory } from '../model/memory.ts';
-import type { Layer, Layout, Site } from '../model/site.ts';
+import { type Layer, type Layout, type Site, layersOf } from '../model/site.ts';
 import type { SettingKind } from '../model/setting.ts';
 import type { Bands } from '../resolve/bands.ts';
 import type { Edge } from '../settings/placed.ts';
@@ -41,9 +41,9 @@ export function surroundingsOf(
 const known = new Memory<Layer, ReadonlySet<SettingKind>>();
 
 /** The kinds of settings that some box of the site has. */
-export function settingKindsUsed({ layouts, routes, states }: Site): ReadonlySet<SettingKind> {
+export function settingKindsUsed(site: Site): ReadonlySet<SettingKind> {
 	const used = new Set<SettingKind>();
-	for (const layer of [...layouts, ...routes, ...states]) {
+	for (const layer of layersOf(site)) {
 		for (const kind of kindsIn(layer)) used.add(kind);
 	}
 	return used;

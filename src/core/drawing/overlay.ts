@@ -1,4 +1,4 @@
-import type { Trace } from '../emit/html/trace.ts';
+import { type Trace } from '../model/trace.ts';
 import type { Mark } from './marks.ts';
 
 /** A box measured on the page, px of the page from the top left of what is seen. */

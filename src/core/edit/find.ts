@@ -1,3 +1,4 @@
+import { isName } from '../model/name.ts';
 import {
 	layerName,
 	type Fill,
@@ -5,7 +6,8 @@ import {
 	type Layout,
 	type Piece,
 	type Region,
-	type Route
+	type Route,
+	layersOf
 } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import { fillTarget, isProblem } from '../resolve/fill-target.ts';
@@ -14,13 +16,8 @@ import { WishRefused, type HolderRef, type LayerRef, type RegionRef } from './wi
 
 /** Finds what a wish names in the site. Each throws a WishRefused with a sentence where it is not there. */
 
-export function allLayers(resolved: ResolvedSite): Layer[] {
-	const { layouts, routes, states } = resolved.site;
-	return [...layouts, ...routes, ...states];
-}
-
 export function findLayer(resolved: ResolvedSite, ref: LayerRef): Layer {
-	const found = allLayers(resolved).find(
+	const found = layersOf(resolved.site).find(
 		(one) => one.kind === ref.kind && layerName(one) === ref.name
 	);
 	if (!found) throw new WishRefused(`There is no ${ref.kind} ${ref.name} any more.`);
@@ -64,7 +61,7 @@ export function fillsOfRegion(
 	resolved: ResolvedSite,
 	region: Region
 ): { layer: Layer; fill: Fill }[] {
-	return allLayers(resolved).flatMap((layer) => {
+	return layersOf(resolved.site).flatMap((layer) => {
 		const chain = resolved.structure.chainOf(layer);
 		return layer.fills.flatMap((fill) => {
 			const target = fillTarget(fill, layer, chain);
@@ -100,11 +97,9 @@ export function findPiece(resolved: ResolvedSite, holder: HolderRef, name: strin
 	return found;
 }
 
-const nameShape = /^[a-z][a-z0-9-]*$/;
-
 /** A name as the language has it; throws a WishRefused otherwise. */
 export function checkName(name: string): string {
-	if (nameShape.test(name)) return name;
+	if (isName(name)) return name;
 	throw new WishRefused(
 		`"${name}" cannot be a name: names are small letters, digits and hyphens, and start with a letter.`
 	);

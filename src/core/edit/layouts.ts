@@ -1,8 +1,8 @@
 import { listWords } from '../messages/problem.ts';
 import { readPattern, type Pattern } from '../model/pattern.ts';
-import { layerName, type Layer, type Layout } from '../model/site.ts';
+import { layerName, type Layer, type Layout, layersOf } from '../model/site.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { allLayers, checkName, fillsOfRegion, findLayer, findLayout } from './find.ts';
+import { checkName, fillsOfRegion, findLayer, findLayout } from './find.ts';
 import type { Surgery } from './surgery.ts';
 import { WishRefused, type LayerRef } from './wish.ts';
 
@@ -43,7 +43,7 @@ export function renameLayout(
 	const layout = findLayout(resolved, name);
 	checkName(to);
 	surgery.replace(layout.name.span, to);
-	for (const layer of allLayers(resolved)) {
+	for (const layer of layersOf(resolved.site)) {
 		if (layer.kind !== 'state' && layer.under.kind === 'named' && layer.under.name.text === name) {
 			surgery.replace(layer.under.name.span, to);
 		}
@@ -70,7 +70,7 @@ export function removeLayout(resolved: ResolvedSite, surgery: Surgery, name: str
 	const layout = findLayout(resolved, name);
 	const parent = resolved.structure.chainOf(layout).at(-1);
 	const consequences: string[] = [];
-	const asking = allLayers(resolved).filter((layer) => asksFor(layer, layout));
+	const asking = layersOf(resolved.site).filter((layer) => asksFor(layer, layout));
 	for (const layer of asking) {
 		if (layer.kind !== 'state' && layer.under.kind === 'named') surgery.remove(layer.under.span);
 	}

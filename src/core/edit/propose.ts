@@ -1,5 +1,5 @@
 import { listWords, sameness, sentenceOf, type Problem } from '../messages/problem.ts';
-import { layerName } from '../model/site.ts';
+import { layerName, layersOf } from '../model/site.ts';
 import { applyChanges, type Change } from '../source/change.ts';
 import { readSiteFiles } from '../source/read.ts';
 import { checkSite, type CheckedSite } from '../check/site.ts';
@@ -11,7 +11,7 @@ import {
 	setSetting,
 	setTrack
 } from './boxes.ts';
-import { allLayers, findPieces } from './find.ts';
+import { findPieces } from './find.ts';
 import { addLayout, moveLayout, removeLayout, renameLayout, setUnder } from './layouts.ts';
 import { addPiece, removePiece, renamePiece, setMarkup } from './pieces.ts';
 import {
@@ -209,7 +209,7 @@ function dropLostFills(
 	if (lost.length === 0) return undefined;
 	const surgery = new Surgery(after.reading);
 	const consequences: string[] = [];
-	for (const layer of allLayers(after)) {
+	for (const layer of layersOf(after.site)) {
 		const fills = layer.fills.filter((fill) =>
 			lost.some(
 				({ span }) => span.file === fill.targetSpan.file && span.from === fill.targetSpan.from

@@ -1,8 +1,8 @@
 import { isWithin, type Pattern } from '../model/pattern.ts';
-import { layerPattern, type Piece, type Route } from '../model/site.ts';
+import { layerPattern, type Piece, type Route, layersOf } from '../model/site.ts';
 import { piecesIn } from '../resolve/pieces.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { allLayers, findRoute } from './find.ts';
+import { findRoute } from './find.ts';
 import { checkPattern } from './layouts.ts';
 import type { Surgery } from './surgery.ts';
 import { WishRefused } from './wish.ts';
@@ -69,7 +69,7 @@ export function moveRoute(
 	};
 	const below: string[] = [];
 	let links = 0;
-	for (const layer of allLayers(resolved)) {
+	for (const layer of layersOf(resolved.site)) {
 		const span = layer.kind === 'route' ? layer.patternSpan : layer.atSpan;
 		const pattern = layerPattern(layer);
 		if (moves(pattern)) {
@@ -116,7 +116,7 @@ function moveLinks(
 export function removeRoute(resolved: ResolvedSite, surgery: Surgery, pattern: string): string[] {
 	const route = findRoute(resolved, pattern);
 	surgery.remove(route.span);
-	const linking = allLayers(resolved).filter(
+	const linking = layersOf(resolved.site).filter(
 		(layer) =>
 			layer !== route &&
 			piecesIn(layer).some(

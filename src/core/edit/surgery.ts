@@ -1,3 +1,4 @@
+import { commonEnds } from '../model/common-ends.ts';
 import type { Span } from '../model/span.ts';
 import type { Change } from '../source/change.ts';
 import type { SiteReading } from '../source/read.ts';
@@ -144,11 +145,7 @@ export class Surgery {
 	/** A cut without what its ends share with the text that is there. */
 	private least(file: string, { from, to, insert }: Cut): Change {
 		const there = this.text(file).slice(from, to);
-		const shared = Math.min(there.length, insert.length);
-		let start = 0;
-		while (start < shared && there[start] === insert[start]) start++;
-		let end = 0;
-		while (end < shared - start && there.at(-1 - end) === insert.at(-1 - end)) end++;
+		const { start, end } = commonEnds(there, insert);
 		const rest = insert.slice(start, insert.length - end);
 		return { kind: 'edit', file, from: from + start, to: to - end, insert: rest };
 	}

@@ -1,5 +1,5 @@
 import { Memory } from '../model/memory.ts';
-import { layerName, type Layer, type Page, type Site } from '../model/site.ts';
+import { layerName, type Layer, type Page, type Site, pagesOf } from '../model/site.ts';
 import { stageHtml } from '../emit/stage.ts';
 import { applyChanges, type Change } from '../source/change.ts';
 import { readSiteFiles } from '../source/read.ts';
@@ -25,10 +25,6 @@ export function touches(resolved: ResolvedSite, changes: readonly Change[]): str
 		if (!other || !isSame(page, resolved, other, after)) touched.push(name);
 	}
 	return [...touched, ...later.keys()];
-}
-
-function pagesOf(site: Site): Page[] {
-	return [...site.routes, ...site.states];
 }
 
 function isSame(page: Page, before: ResolvedSite, other: Page, after: ResolvedSite): boolean {

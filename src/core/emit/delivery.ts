@@ -1,6 +1,6 @@
 import { Zip, ZipDeflate } from 'fflate';
 import type { SiteFiles } from '../model/files.ts';
-import type { Layout, Page } from '../model/site.ts';
+import { type Layout, type Page, pagesOf } from '../model/site.ts';
 import { encodePath } from '../model/address.ts';
 import { encodeUtf8 } from '../model/utf8.ts';
 import type { PageInstance } from '../resolve/instance.ts';
@@ -100,7 +100,7 @@ class Delivery {
 		const sheets: (StyleSheet | undefined)[] = [
 			siteSheet(site, structure),
 			...layoutsInOrder(structure).map((layout) => this.layoutSheet(layout)),
-			...[...site.routes, ...site.states].map((page) => pageSheet(page, site, structure))
+			...pagesOf(site).map((page) => pageSheet(page, site, structure))
 		];
 		for (const sheet of sheets) {
 			if (!sheet) continue;

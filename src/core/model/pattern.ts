@@ -1,3 +1,4 @@
+import { isName } from './name.ts';
 import { decodeSegment, encodeSegment, whyNoSegment } from './address.ts';
 
 /**
@@ -34,7 +35,7 @@ export function readPattern(text: string): Pattern | string {
 			segments.push({ kind: 'rest' });
 		} else if (word.startsWith(':')) {
 			const name = word.slice(1);
-			if (!/^[a-z][a-z0-9-]*$/.test(name)) return `${word} is not a parameter name`;
+			if (!isName(name)) return `${word} is not a parameter name`;
 			if (names.has(name)) return `the parameter :${name} is there twice`;
 			names.add(name);
 			segments.push({ kind: 'parameter', name });

@@ -205,6 +205,16 @@ export interface Site {
 	readonly assets: readonly string[];
 }
 
+/** Everything that can be shown as a page, in the order of the text. */
+export function pagesOf({ routes, states }: Pick<Site, 'routes' | 'states'>): Page[] {
+	return [...routes, ...states];
+}
+
+/** All layouts and pages. */
+export function layersOf(site: Pick<Site, 'layouts' | 'routes' | 'states'>): Layer[] {
+	return [...site.layouts, ...pagesOf(site)];
+}
+
 /** How a layer is called in messages and drawings. */
 export function layerName(layer: Layer): string {
 	switch (layer.kind) {

@@ -1,4 +1,4 @@
-import { layerName } from '../model/site.ts';
+import { layerName, layersOf } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import { compileMarkup } from './markup.ts';
 import { piecesIn } from './pieces.ts';
@@ -15,7 +15,7 @@ export interface ActiveMarkup {
 
 /** All that an author wrote that runs script in a delivered page, or changes where its links lead. */
 export function activeMarkup({ site }: ResolvedSite): ActiveMarkup[] {
-	return [...site.layouts, ...site.routes, ...site.states].flatMap((layer) =>
+	return layersOf(site).flatMap((layer) =>
 		piecesIn(layer).flatMap((piece) => {
 			if (piece.kind !== 'markup') return [];
 			const { name, span } = piece;

@@ -1,3 +1,4 @@
+import { commonEnds } from '../model/common-ends.ts';
 import { TreeFragment, type SyntaxNode, type Tree } from '@lezer/common';
 import { error, type Problem } from '../messages/problem.ts';
 import type { Span } from '../model/span.ts';
@@ -61,11 +62,7 @@ export function parseSyntax(
 /** Parses only what is around the stretch in which two texts differ. */
 function parseAgain(text: string, previous: NonNullable<SyntaxTree['parsed']>): Tree {
 	const before = previous.text;
-	const least = Math.min(text.length, before.length);
-	let from = 0;
-	while (from < least && text[from] === before[from]) from++;
-	let end = 0;
-	while (end < least - from && text.at(-1 - end) === before.at(-1 - end)) end++;
+	const { start: from, end } = commonEnds(text, before);
 	const change = { fromA: from, toA: before.length - end, fromB: from, toB: text.length - end };
 	const fragments = TreeFragment.applyChanges(TreeFragment.addTree(previous.tree), [change]);
 	return parser.parse(text, fragments);

@@ -1,6 +1,7 @@
 import type { BoxRef } from '$core/edit/wish.ts';
 import type { MeasuredBox } from '$core/drawing/overlay.ts';
-import { readTrace, type Trace } from '$core/emit/html/trace.ts';
+import { readTrace } from '$core/emit/html/trace.ts';
+import { type Trace } from '$core/model/trace.ts';
 import {
 	all,
 	appendTo,

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Trace } from '$core/emit/html/trace.ts';
+	import { type Trace } from '$core/model/trace.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { BetweenView } from '$workers/messages.ts';
 	import Drawing from '$views/shell/Drawing.svelte';

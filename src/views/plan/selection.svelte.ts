@@ -4,7 +4,7 @@ import type {
 	SectionEntry,
 	SectionRegion
 } from '$core/drawing/cross-section.ts';
-import type { Trace } from '$core/emit/html/trace.ts';
+import { type Trace } from '$core/model/trace.ts';
 import type { HolderRef, LayerRef, RegionRef } from '$core/edit/wish.ts';
 
 /** A block of the cross-section: a layer and a column. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { commonEnds } from '$core/model/common-ends.ts';
 	import { closeBrackets } from '@codemirror/autocomplete';
 	import { defaultKeymap, indentWithTab } from '@codemirror/commands';
 	import { bracketMatching, foldGutter } from '@codemirror/language';
@@ -125,11 +126,7 @@
 	function bringIn(editor: EditorView, next: string): void {
 		const now = editor.state.doc.sliceString(0, undefined, '\n');
 		if (now === next) return;
-		let from = 0;
-		while (from < now.length && from < next.length && now[from] === next[from]) from++;
-		let end = 0;
-		const most = Math.min(now.length, next.length) - from;
-		while (end < most && now[now.length - 1 - end] === next[next.length - 1 - end]) end++;
+		const { start: from, end } = commonEnds(now, next);
 		editor.dispatch({
 			changes: { from, to: now.length - end, insert: next.slice(from, next.length - end) },
 			annotations: fromOutside.of(true)

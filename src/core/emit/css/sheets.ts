@@ -9,7 +9,9 @@ import {
 	type Layer,
 	type Layout,
 	type Page,
-	type Site
+	type Site,
+	layersOf,
+	pagesOf
 } from '../../model/site.ts';
 import { isDrawer } from '../../resolve/drawers.ts';
 import { fillTarget, isProblem } from '../../resolve/fill-target.ts';
@@ -60,11 +62,11 @@ body {
 
 /** Lists made from routes, links to the slot, and pages that sit under nothing: where there are some. */
 function commonRules(site: Site, structure: Structure): string[] {
-	const { layouts, routes, states } = site;
-	const layers = [...layouts, ...routes, ...states];
-	const hasList = layers.some((layer) => piecesIn(layer).some(({ kind }) => kind === 'nav'));
+	const hasList = layersOf(site).some((layer) =>
+		piecesIn(layer).some(({ kind }) => kind === 'nav')
+	);
 	const hasSkip = settingKindsUsed(site).has('skip');
-	const hasBare = [...routes, ...states].some((page) => structure.chainOf(page).length === 0);
+	const hasBare = pagesOf(site).some((page) => structure.chainOf(page).length === 0);
 	return [
 		hasList ? listRules : '',
 		hasSkip ? skipRules : '',
@@ -233,10 +235,10 @@ function pageSheetPath(page: Page, site: Site): string {
 	return paths.get(page) ?? 'styles/pages/page.css';
 }
 
-function planSheetPaths({ routes, states }: Site): Map<Page, string> {
+function planSheetPaths(site: Site): Map<Page, string> {
 	const taken = new Set<string>();
 	const paths = new Map<Page, string>();
-	for (const page of [...routes, ...states]) {
+	for (const page of pagesOf(site)) {
 		const words = layerPattern(page).segments.map((segment) =>
 			segment.kind === 'rest' ? 'rest' : segment.name.replaceAll(/[^\w-]/g, '_')
 		);

@@ -8,7 +8,7 @@ import {
 	type Region
 } from '../../model/site.ts';
 import { frameOf } from '../../declare/frame.ts';
-import type { PieceKey } from '../../geometry/pieces/piece-size.ts';
+import { type PieceKey } from '../../model/piece-key.ts';
 import type { Opener } from '../../resolve/drawers.ts';
 import { compileMarkup } from '../../resolve/markup.ts';
 import { navLinks, type NavLink } from '../../resolve/nav.ts';

@@ -1,16 +1,16 @@
+import { sameTrace, type Trace } from '../../model/trace.ts';
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
-import { layerName, type Fill, type Layer, type Piece, type Region } from '../../model/site.ts';
+import {
+	layerName,
+	type Fill,
+	type Layer,
+	type Piece,
+	type Region,
+	layersOf
+} from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import type { TracedPage } from './marks.ts';
-
-/** What a box on a page is: a layer, a region of it or a piece it brought. Leads from text to page and back. */
-export interface Trace {
-	readonly kind: 'layout' | 'route' | 'state';
-	readonly layer: string;
-	readonly region: string | undefined;
-	readonly piece: string | undefined;
-}
 
 /** What the text at an offset is about; undefined where it makes nothing that is seen on a page. */
 export function traceSource(
@@ -18,10 +18,9 @@ export function traceSource(
 	file: string,
 	offset: number
 ): Trace | undefined {
-	const { layouts, routes, states } = resolved.site;
 	const holds = ({ span }: { span: Span }): boolean =>
 		span.file === file && span.from <= offset && offset <= span.to;
-	const layer = [...layouts, ...routes, ...states].find(holds);
+	const layer = layersOf(resolved.site).find(holds);
 	if (!layer) return undefined;
 	const trace = { kind: layer.kind, layer: layerName(layer), region: undefined, piece: undefined };
 	const region = layer.kind === 'layout' ? layer.regions.find(holds) : undefined;
@@ -36,8 +35,7 @@ export function traceSource(
 
 /** The text that made a box. */
 export function sourceOf(resolved: ResolvedSite, trace: Trace): Span | undefined {
-	const { layouts, routes, states } = resolved.site;
-	const layer = [...layouts, ...routes, ...states].find(
+	const layer = layersOf(resolved.site).find(
 		(one) => one.kind === trace.kind && layerName(one) === trace.layer
 	);
 	if (!layer) return undefined;
@@ -103,8 +101,4 @@ export function readTrace(attribute: (name: string) => string | undefined): Trac
 		return { kind, layer, region: attribute('data-region'), piece: attribute('data-piece') };
 	}
 	return undefined;
-}
-
-export function sameTrace(a: Trace, b: Trace): boolean {
-	return a.kind === b.kind && a.layer === b.layer && a.region === b.region && a.piece === b.piece;
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { sampledSize, type PieceKey, type PieceSize } from './piece-size.ts';
+import { sampledSize, type PieceSize } from './piece-size.ts';
+import type { PieceKey } from '../../model/piece-key.ts';
 
 const px = z.number().nonnegative();
 

@@ -1,3 +1,4 @@
+import type { PieceKey } from '../../model/piece-key.ts';
 import { noteStep } from '../../size/turns.ts';
 
 /** What the calculation has to know of a piece's content: px, without the piece's own padding. */
@@ -58,14 +59,3 @@ export function sampledSize(min: number, max: number, samples: readonly SizeSamp
 
 /** Gives the size of each piece of a page. */
 export type PieceSizes = (piece: PieceKey) => PieceSize;
-
-/** Which piece is meant: where it stands, and whose it is. */
-export interface PieceKey {
-	readonly layout: string | undefined;
-	readonly region: string | undefined;
-	readonly piece: string;
-	/** The layer that brought it, as it is called. */
-	readonly owner: string;
-	/** It is the button that opens a drawer. */
-	readonly opener: boolean;
-}

@@ -1,3 +1,4 @@
+import { isName } from '../../model/name.ts';
 import { error, listWords, type Problem } from '../../messages/problem.ts';
 import { readPattern, type Pattern } from '../../model/pattern.ts';
 import { joinSpans, type Named, type Raw, type Span } from '../../model/span.ts';
@@ -5,9 +6,6 @@ import type { Template } from '../../model/template.ts';
 import { readTextTemplate } from '../expression.ts';
 import type { MarkupBlock } from '../markup-block.ts';
 import type { Atom, AtomKind, Block, Statement } from '../syntax.ts';
-
-/** How names are spelt. */
-export const nameShape = /^[a-z][a-z0-9-]*$/;
 
 /**
  * Goes through the atoms of one statement from left to right. Each `take…` reads one thing, or
@@ -67,7 +65,7 @@ export class Cursor {
 			this.problems.push(error('name-missing', this.place(), what));
 			return undefined;
 		}
-		if (!nameShape.test(atom.text)) {
+		if (!isName(atom.text)) {
 			this.problems.push(error('name-invalid', atom.span, atom.text));
 			return undefined;
 		}

@@ -1,3 +1,4 @@
+import { isName } from '../../model/name.ts';
 import { error } from '../../messages/problem.ts';
 import type { Fill, FillKind, Piece, Style, Under } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
@@ -84,7 +85,7 @@ const fillKinds: readonly FillKind[] = ['instead', 'before', 'after', 'empty'];
 /** `fill REGION [instead | before | after | empty] { pieces }`, the region maybe as `layout.region`. */
 function readFill(cursor: Cursor, context: ReadContext): Fill | undefined {
 	const target = cursor.take('word');
-	if (!target || !/^[a-z][a-z0-9-]*(\.[a-z][a-z0-9-]*)?$/.test(target.text)) {
+	if (!target || !isTarget(target.text)) {
 		const span = target?.span ?? cursor.headSpan;
 		context.problems.push(error('name-missing', span, 'The word "fill"'));
 		return undefined;
@@ -109,4 +110,10 @@ function readFill(cursor: Cursor, context: ReadContext): Fill | undefined {
 		pieces: fillKind === 'empty' ? [] : pieces,
 		span: cursor.statement.span
 	};
+}
+
+/** `region`, or `layout.region`. */
+function isTarget(word: string): boolean {
+	const names = word.split('.');
+	return names.length <= 2 && names.every(isName);
 }

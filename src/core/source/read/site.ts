@@ -1,9 +1,10 @@
+import { isName } from '../../model/name.ts';
 import { error, listWords } from '../../messages/problem.ts';
 import type { Band, SiteSettings, Token } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import { plainText } from '../expression.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
-import { Cursor, nameShape } from './cursor.ts';
+import { Cursor } from './cursor.ts';
 
 /** `site "Name" { lang, bands, roles, tokens }`. */
 export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
@@ -97,7 +98,7 @@ function readAddress(cursor: Cursor): string | undefined {
 function readRole(cursor: Cursor, others: readonly Named[]): Named | undefined {
 	const name: Named = { text: cursor.head, span: cursor.headSpan };
 	cursor.finish();
-	if (!nameShape.test(name.text)) {
+	if (!isName(name.text)) {
 		cursor.problems.push(error('name-invalid', name.span, name.text));
 		return undefined;
 	}
@@ -116,7 +117,7 @@ function readBands(cursor: Cursor, context: ReadContext): Band[] {
 	for (const statement of cursor.needBlock('The list of bands')?.statements ?? []) {
 		const inner = new Cursor(statement, context.problems);
 		const name: Named = { text: inner.head, span: inner.headSpan };
-		if (!nameShape.test(name.text)) {
+		if (!isName(name.text)) {
 			context.problems.push(error('name-invalid', name.span, name.text));
 			continue;
 		}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { overlayBoxes, type MeasuredBox } from '$core/drawing/overlay.ts';
 	import type { Mark } from '$core/drawing/marks.ts';
-	import { sameTrace, type Trace } from '$core/emit/html/trace.ts';
+	import { sameTrace, type Trace } from '$core/model/trace.ts';
 	import { hot } from '$store/hot.svelte.ts';
 	import { look } from '$store/look.svelte.ts';
 	import type { BetweenView, PageView } from '$workers/messages.ts';

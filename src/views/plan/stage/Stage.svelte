@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { RooflineLayout } from '$core/drawing/roofline.ts';
-	import type { Trace } from '$core/emit/html/trace.ts';
+	import { type Trace } from '$core/model/trace.ts';
 	import { clampWidth } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';

@@ -1,4 +1,4 @@
-import { sameTrace, type Trace } from '$core/emit/html/trace.ts';
+import { sameTrace, type Trace } from '$core/model/trace.ts';
 
 /** Two boxes between which lines of distance stay drawn. */
 export interface Measure {
