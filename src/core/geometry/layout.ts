@@ -1,7 +1,7 @@
 import type { Viewport } from '../size/length.ts';
 import { alike, larger, unnoted } from '../size/turns.ts';
 import { blockIntrinsic, layBlock } from './block.ts';
-import { flexIntrinsic, layFlex } from './flex.ts';
+import { flexIntrinsic, layFlex } from './flex/flex.ts';
 import { gridIntrinsic, layGrid } from './grid/grid.ts';
 import type { LayoutBox, Layouter } from './layout-box.ts';
 import { countsByShare } from './style.ts';

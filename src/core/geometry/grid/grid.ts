@@ -1,7 +1,7 @@
 import type { Viewport } from '../../size/length.ts';
 import { alike, larger, noteStep, smaller, unnoted } from '../../size/turns.ts';
 import type { TrackList, TrackSize } from '../../size/tracks.ts';
-import { alignedAt } from '../flex.ts';
+import { alignedAt } from '../flex/alignment.ts';
 import { placeItems, type GridPlace, type Placement } from './grid-place.ts';
 import { sizeTracks } from './grid-tracks.ts';
 import type { TrackItem, TrackRoom } from './grid-track.ts';
