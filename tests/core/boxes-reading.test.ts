@@ -122,6 +122,12 @@ test('what cannot be is said at its place, and the rest is read', () => {
 		':scope { border-radius: 4px } :scope p { padding: 4px } :scope::before { width: 9px }';
 	const styled = resolve(around(`layout x at /x { style """ ${fine} """; ${rest} }`));
 	assert.ok(!codes(styled).includes('style-of-box'), 'what is in a box may be of any size');
+	const byClass = resolve(
+		around(
+			'route /x { piece p """x"""; style global """p .outer-head, .own { padding: 3px } .own-head { width: 2px }""" }'
+		)
+	);
+	assert.match(only(byClass.problems, 'style-of-box').sentence, /padding/);
 	const alone = resolve(
 		'site "T" { }\nlayout x at / { region m as main { slot; show drawer left 9px "M" } }'
 	);

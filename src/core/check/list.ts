@@ -5,6 +5,7 @@ import { settingIdle } from './boxes/setting-idle.ts';
 import { drawerNoPlace, showNotHere, slotHidden } from './boxes/show.ts';
 import { sizes } from './boxes/sizes.ts';
 import { spanTooWide } from './boxes/span-too-wide.ts';
+import { styleOfBox } from './boxes/style-of-box.ts';
 import { trackOverrun } from './boxes/track-overrun.ts';
 import { bandUnknown } from './names/band-unknown.ts';
 import { admitStatic, roleUnknown } from './names/roles.ts';
@@ -33,6 +34,7 @@ export const checks: readonly Check[] = [
 	labelIdle,
 	spanTooWide,
 	trackOverrun,
+	styleOfBox,
 	slotHidden,
 	drawerNoPlace,
 	pieceNotArranged,

@@ -19,6 +19,7 @@ const pageBroughtClass = 'page-brought';
  */
 export class ClassNames {
 	private readonly given = new Map<string, string>();
+	private readonly frame = new Set<string>();
 	private readonly taken = new Set<string>([
 		layerClass,
 		broughtClass,
@@ -41,6 +42,11 @@ export class ClassNames {
 				this.closer(layout, name.text);
 			}
 		}
+	}
+
+	/** Whether a class is that of a box of some layout. */
+	isFrame(name: string): boolean {
+		return this.frame.has(name);
 	}
 
 	/** A layout's root. */
@@ -97,6 +103,7 @@ export class ClassNames {
 		let name = wanted;
 		for (let count = 2; this.taken.has(name); count++) name = `${wanted}-${count}`;
 		this.taken.add(name);
+		this.frame.add(name);
 		this.given.set(key, name);
 		return name;
 	}

@@ -26,15 +26,19 @@ export interface BoxStyle {
 }
 
 /**
- * Finds what a style says of the very boxes that layouts make: `:scope`, and elements by the names
- * that pages carry. Sizes that are said there are not known to the computed boxes.
+ * Finds what a style says of the very boxes that layouts make: `:scope`, and elements by the marks
+ * that pages can carry, or by what else `isBox` knows. Sizes that are said there are not known to the
+ * computed boxes.
  */
-export function boxStyles(sheet: CssNode): BoxStyle[] {
+export function boxStyles(
+	sheet: CssNode,
+	isBox: (part: CssNode) => boolean = isMarked
+): BoxStyle[] {
 	const found: BoxStyle[] = [];
 	walk(sheet, {
 		visit: 'Rule',
 		enter(rule: Rule) {
-			if (!meansFrame(rule)) return;
+			if (!meansFrame(rule, isBox)) return;
 			rule.block.children.forEach((node) => {
 				if (node.type !== 'Declaration') return;
 				const advice = adviceFor(node.property);
@@ -47,18 +51,18 @@ export function boxStyles(sheet: CssNode): BoxStyle[] {
 }
 
 /** Whether a rule's subject, the last compound of one of its selectors, is a box of the frame. */
-function meansFrame({ prelude }: Rule): boolean {
+function meansFrame({ prelude }: Rule, isBox: (part: CssNode) => boolean): boolean {
 	if (prelude.type !== 'SelectorList') return false;
 	return prelude.children.some((selector) => {
 		if (selector.type !== 'Selector') return false;
 		const parts = selector.children.toArray();
 		const last = parts.findLastIndex((part) => part.type === 'Combinator');
 		const subject = parts.slice(last + 1);
-		return subject.some(namesBox) && !subject.some((part) => part.type === 'PseudoElementSelector');
+		return subject.some(isBox) && !subject.some((part) => part.type === 'PseudoElementSelector');
 	});
 }
 
-function namesBox(part: CssNode): boolean {
+function isMarked(part: CssNode): boolean {
 	if (part.type === 'PseudoClassSelector') return part.name === 'scope';
 	return (
 		part.type === 'AttributeSelector' &&
