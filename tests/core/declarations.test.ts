@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import { declare, declareInSlot } from '../../src/core/declare/declare.ts';
 import { inOrder, printed } from '../../src/core/emit/css/printed.ts';
 import { frameOf } from '../../src/core/declare/frame.ts';
-import { surroundingsOf } from '../../src/core/declare/surroundings.ts';
+import { surroundingsOf } from '../../src/core/declare/outside.ts';
 import { resolve } from '../lib/site.ts';
 
 const bandNames = ['narrow', 'medium', 'wide'];

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { valueOf } from '../../scripts/oracle/random-layouts.ts';
 import { declare } from '../../src/core/declare/declare.ts';
 import { frameOf } from '../../src/core/declare/frame.ts';
-import { surroundingsOf } from '../../src/core/declare/surroundings.ts';
+import { surroundingsOf } from '../../src/core/declare/outside.ts';
 import { printed } from '../../src/core/emit/css/printed.ts';
 import { settings } from '../../src/core/settings/list.ts';
 import { resolve } from '../lib/site.ts';

@@ -1,6 +1,6 @@
 import { declare } from '../declare/declare.ts';
 import { frameOf, pieceBox, type Box } from '../declare/frame.ts';
-import { surroundingsOf } from '../declare/surroundings.ts';
+import { surroundingsOf } from '../declare/outside.ts';
 import type { Layout } from '../model/site.ts';
 import { bandPlaces } from '../resolve/bands.ts';
 import type { ResolvedSite } from '../resolve/site.ts';

@@ -1,6 +1,7 @@
 import { settingsAt, type Bands } from '../resolve/bands.ts';
 import { declare, declareInSlot } from '../declare/declare.ts';
-import { surroundingsOf, type Surroundings } from '../declare/surroundings.ts';
+import { type Surroundings } from '../declare/surroundings.ts';
+import { surroundingsOf } from '../declare/outside.ts';
 import { bareBox, frameOf, openerBox, pieceBox, type Box, type Frame } from '../declare/frame.ts';
 import { layerName, type Layer, type Layout, type Page, type Site } from '../model/site.ts';
 import type { Landed, ResolvedPage, ResolvedRegion } from '../resolve/page.ts';

@@ -1,6 +1,6 @@
 import { bandPlaces, settingsAt, type Bands } from '../../resolve/bands.ts';
 import { declare, declareInRegion, declareInSlot } from '../../declare/declare.ts';
-import type { Surroundings } from '../../declare/surroundings.ts';
+import { type Surroundings } from '../../declare/surroundings.ts';
 import { bareBox, frameOf, openerBox, pieceBox, type Box } from '../../declare/frame.ts';
 import type { Opener } from '../../resolve/drawers.ts';
 import type { Layer, Layout, Page, Piece, Region } from '../../model/site.ts';

@@ -3,7 +3,7 @@ import type { SettingsAt } from '../../model/setting.ts';
 import { bandPlaces, settingsAt } from '../../resolve/bands.ts';
 import { declare } from '../../declare/declare.ts';
 import type { Box } from '../../declare/frame.ts';
-import type { Surroundings } from '../../declare/surroundings.ts';
+import { type Surroundings } from '../../declare/surroundings.ts';
 import { shrinkOf } from '../../settings/member/stick.ts';
 import { bandedCss, type BandedRule } from './banded.ts';
 import { group, rule } from './css-text.ts';

@@ -1,7 +1,8 @@
 import { Memory } from '../../model/memory.ts';
 import { frameOf } from '../../declare/frame.ts';
 import { edgesInside, overlappedIn } from '../../declare/landing.ts';
-import { settingKindsUsed, surroundingsOf } from '../../declare/surroundings.ts';
+import { surroundingsOf } from '../../declare/outside.ts';
+import { settingKindsUsed } from '../../declare/used.ts';
 import type { SettingKind } from '../../model/setting.ts';
 import {
 	layerName,
