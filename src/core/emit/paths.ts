@@ -49,18 +49,25 @@ export function planPaths(resolved: ResolvedSite): PathPlan {
 		linked.add(path);
 		return encodePath(path);
 	};
-	const link = (url: string, fromFile: string): string => {
+	/** What a URL leads to, from the root; undefined where it leads to nothing of the site. */
+	const targetOf = (url: string): string | undefined => {
 		const [, path = '', tail = ''] = /^([^?#]*)(.*)$/s.exec(url) ?? [];
-		const root = up(fromFile);
 		const asset = assetPath(path);
 		if (path.startsWith('/') && !path.startsWith('//')) {
 			const target = byAddress.get(canonicalPath(trimSlash(path))) ?? onlyPageFor(path, resolved);
-			if (target !== undefined) return root + encodePath(target) + tail;
-			if (assets.has(asset.slice(1))) return root + fileLink(asset.slice(1)) + tail;
+			if (target !== undefined) return encodePath(target) + tail;
+			if (assets.has(asset.slice(1))) return fileLink(asset.slice(1)) + tail;
 		} else if (assets.has(asset)) {
-			return root + fileLink(asset) + tail;
+			return fileLink(asset) + tail;
 		}
-		return url;
+		return undefined;
+	};
+	// The same few links stand on every page.
+	const targets = new Map<string, string | undefined>();
+	const link = (url: string, fromFile: string): string => {
+		if (!targets.has(url)) targets.set(url, targetOf(url));
+		const target = targets.get(url);
+		return target === undefined ? url : up(fromFile) + target;
 	};
 	return { pages, up, link, linked };
 }
