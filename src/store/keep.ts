@@ -124,6 +124,12 @@ async function fetchWork(id: string, lost: string[]): Promise<Work | undefined> 
 	}
 }
 
+/** The text of a site where more edits of it are kept than `number`; undefined where there are no more. */
+export async function fetchNewer(id: string, number: number): Promise<Work | undefined> {
+	const work = await fetchWork(id, []);
+	return work && work.number > number ? work : undefined;
+}
+
 /** A site as the version before this one kept it. */
 async function fetchOld(
 	listed: ListedSite,

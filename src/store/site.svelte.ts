@@ -8,6 +8,7 @@ import type { PageView, PageWish, Shown, SiteView } from '$workers/messages.ts';
 import { emptyHistory } from './history.ts';
 import { advance, changesOf, entryFor, type Deed, type Entry, type Work } from './journal.ts';
 import {
+	fetchNewer,
 	fetchSite,
 	keepAssets,
 	keepListed,
@@ -280,8 +281,20 @@ class SiteStore {
 		this.held = undefined;
 		this.reader.stopped = undefined;
 		this.writes = await this.tab.join();
+		if (this.writes) await this.takeNewer();
 		noteTab(listed.id);
 		await this.reopen();
+	}
+
+	/**
+	 * A page that was left may have kept its last edits after the site was read here, but before it let go:
+	 * now that no one else writes, they are taken.
+	 */
+	private async takeNewer(): Promise<void> {
+		const late = new Promise<undefined>((resolve) => setTimeout(resolve, 1500));
+		const asking = fetchNewer(this.id, this.work.number).catch(() => undefined);
+		const newer = await Promise.race([asking, late]);
+		if (newer) this.work = newer;
 	}
 
 	/** It may write. What another tab kept last is taken first, as long as the browser answers. */
