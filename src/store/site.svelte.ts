@@ -281,8 +281,8 @@ class SiteStore {
 		this.held = undefined;
 		this.reader.stopped = undefined;
 		this.writes = await this.tab.join();
-		if (this.writes) await this.takeNewer();
 		noteTab(listed.id);
+		if (this.writes) await this.takeNewer();
 		await this.reopen();
 	}
 
