@@ -29,6 +29,12 @@ export type MemberSize =
 	| { readonly kind: 'hug' }
 	| { readonly kind: 'fixed'; readonly size: string };
 
+/** Width to height (CSS Box Sizing 4, section 5.1). */
+export interface Ratio {
+	readonly width: number;
+	readonly height: number;
+}
+
 /** CSS lengths for width and height; undefined where none is set. */
 export interface Extent {
 	readonly width: string;
@@ -52,7 +58,7 @@ export interface SettingValues {
 	readonly min: Extent;
 	readonly max: Extent;
 	/** Width to height, from which the height follows. */
-	readonly aspect: { readonly width: number; readonly height: number } | 'auto';
+	readonly aspect: Ratio | 'auto';
 	/** One to four, in the order of CSS `padding`, the sideways ones as end and start. */
 	readonly pad: readonly string[];
 	/** Between rows, then between columns; one for both. */

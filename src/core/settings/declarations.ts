@@ -1,4 +1,4 @@
-import type { Placement } from '../model/setting.ts';
+import type { Placement, Ratio } from '../model/setting.ts';
 
 /** CSS as an author wrote it or would: lengths, tokens and sums of them. */
 export type CssText = string;
@@ -26,12 +26,6 @@ export interface Flex {
 	readonly grow: number;
 	readonly shrink: number;
 	readonly basis: CssText;
-}
-
-/** Width to height (CSS Box Sizing 4, section 5.1). */
-export interface Ratio {
-	readonly width: number;
-	readonly height: number;
 }
 
 export type Distribution =

@@ -1,4 +1,4 @@
-import type { Setting, SettingKind, SettingOf } from '../model/setting.ts';
+import type { SettingKind, SettingOf } from '../model/setting.ts';
 import { aspect } from './member/aspect.ts';
 import { contain } from './box/contain.ts';
 import { gap } from './box/gap.ts';
@@ -84,11 +84,7 @@ export function settingsLike(property: string): SettingKind[] {
 }
 
 /** The sizes in a setting, in the order in which they are written. */
-export function sizesIn(setting: Setting): readonly Size[] {
-	return sizesOf(setting);
-}
-
-function sizesOf<K extends SettingKind>({ kind, value }: SettingOf<K>): readonly Size[] {
+export function sizesIn<K extends SettingKind>({ kind, value }: SettingOf<K>): readonly Size[] {
 	return settings[kind].sizes?.(value) ?? [];
 }
 

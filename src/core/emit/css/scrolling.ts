@@ -6,6 +6,7 @@ import type { Box } from '../../declare/frame.ts';
 import { type Surroundings } from '../../declare/surroundings.ts';
 import { shrinkOf } from '../../settings/member/stick.ts';
 import { bandedCss, type BandedRule } from './banded.ts';
+import { isZero } from '../../size/sums.ts';
 import { group, rule } from './css-text.ts';
 import type { Printed } from './printed.ts';
 
@@ -95,7 +96,7 @@ function animation(settings: SettingsAt, frames: Keyframes): Printed {
 
 /** What the box loses in height it gets below it, so that nothing else on the page moves. */
 function shrunk({ from, to }: { from: string; to: string }, overlap = '0'): string[] {
-	const less = /^0[a-z]*$/.test(overlap) ? '' : ` - ${overlap}`;
+	const less = isZero(overlap) ? '' : ` - ${overlap}`;
 	return [`height: ${to};`, `margin-block-end: calc(${from} - ${to}${less});`];
 }
 
