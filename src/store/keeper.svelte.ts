@@ -1,4 +1,5 @@
-import { keepEntry, keepListed, keepWork, KeptByAnother, type ListedSite } from './keep.ts';
+import { keepEntry, keepWork, KeptByAnother } from './keep-work.ts';
+import { keepListed, type ListedSite } from './keep.ts';
 import type { Entry, Work } from './journal.ts';
 
 /** After so many entries the whole is kept, so that opening goes through few of them. */
@@ -24,9 +25,6 @@ export interface Keepable {
 	readonly work: Work;
 }
 
-/** ms; after a rest as long as this another tab may have taken the site. */
-const rest = 1000;
-
 /**
  * Keeps the entries of the open site as they are made. Each is handed to the browser at once, without
  * waiting for the one before it to be kept: so whatever stops the page, and however busy it is, hardly
@@ -40,7 +38,6 @@ export class Keeper {
 	private queue: Entry[] = [];
 	private kept = 0;
 	private readonly sending = new Set<Promise<void>>();
-	private sentAt = 0;
 	private retry: ReturnType<typeof setTimeout> | undefined;
 	/** What the browser refused, to be tried again. */
 	private refused: (() => Promise<void>)[] = [];
@@ -59,7 +56,7 @@ export class Keeper {
 
 	note(entry: Entry): void {
 		this.queue.push(entry);
-		const sent = this.send(entry);
+		const sent = this.send(entry, false);
 		this.sending.add(sent);
 		void sent.finally(() => this.sending.delete(sent));
 	}
@@ -77,7 +74,7 @@ export class Keeper {
 	 */
 	handOver(): void {
 		const { id } = this.current().listed;
-		for (const entry of this.queue) void keepEntry(id, entry, false).catch(() => undefined);
+		for (const entry of this.queue) void keepEntry(id, entry, true).catch(() => undefined);
 	}
 
 	/** Nothing of another site is kept under this one's name. */
@@ -120,15 +117,13 @@ export class Keeper {
 		for (const keep of this.refused.splice(0)) {
 			if (!(await this.put(keep))) return;
 		}
-		for (const entry of [...this.queue]) await this.send(entry);
+		for (const entry of [...this.queue]) await this.send(entry, true);
 	}
 
-	private async send(entry: Entry): Promise<void> {
+	private async send(entry: Entry, again: boolean): Promise<void> {
 		const { id } = this.current().listed;
-		const check = Date.now() - this.sentAt > rest;
-		this.sentAt = Date.now();
 		// Where it is refused it stays in the queue, which is tried again.
-		if (!(await this.attempt(() => keepEntry(id, entry, check)))) return;
+		if (!(await this.attempt(() => keepEntry(id, entry, again)))) return;
 		this.queue = this.queue.filter((one) => one !== entry);
 		this.told([entry]);
 		if (++this.kept < mostEntries) return;

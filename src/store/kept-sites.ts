@@ -1,12 +1,5 @@
-import {
-	dropSite,
-	fetchSite,
-	keepAssets,
-	keepListed,
-	keepWork,
-	listSites,
-	type ListedSite
-} from './keep.ts';
+import { dropSite, fetchSite, keepAssets, keepListed, listSites, type ListedSite } from './keep.ts';
+import { keepWork } from './keep-work.ts';
 import { store } from './site.svelte.ts';
 
 /** What can be done with the sites that this browser keeps, beside opening them. */

@@ -8,16 +8,15 @@ import type { PageView, PageWish, Shown, SiteView } from '$workers/messages.ts';
 import { emptyHistory } from './history.ts';
 import { advance, changesOf, entryFor, type Deed, type Entry, type Work } from './journal.ts';
 import {
-	fetchNewer,
 	fetchSite,
 	keepAssets,
 	keepListed,
-	keepWork,
 	listSites,
 	noteOpened,
 	type KeptSite,
 	type ListedSite
 } from './keep.ts';
+import { fetchNewer, keepWork } from './keep-work.ts';
 import { Keeper } from './keeper.svelte.ts';
 import { Reader } from './reader.svelte.ts';
 import { SiteTab } from './site-tab.ts';

@@ -69,6 +69,32 @@ test('of twenty processes killed while someone types, none loses more than a sec
 	await page.close();
 });
 
+test('what was typed is kept even where the page finds no time between typing and its end', async () => {
+	for (const end of ['killed', 'left'] as const) {
+		const page = await tab('/source');
+		await openNew(page, `Busy until ${end}`);
+		await toEnd(page);
+		await page.keyboard.type('before');
+		await until('it is kept', async () =>
+			(await page.$eval('header', (bar) => bar.textContent ?? '')).includes('kept')
+		);
+		// The browser's answers are not heard any more: the page has no time until it ends.
+		await page.evaluate(() => {
+			document.execCommand('insertText', false, ' and at last');
+			setTimeout(() => {
+				const until = performance.now() + 2000;
+				while (performance.now() < until);
+			});
+		});
+		if (end === 'killed') void kill(page);
+		else await page.goto(`${app.address}/source`);
+		const next = await tab('/source');
+		assert.match(await editorText(next), /before and at last$/, end);
+		await next.close();
+		await page.close().catch(() => undefined);
+	}
+});
+
 test('of two tabs one writes; the other looks on live, takes over, and nothing is written over', async () => {
 	const first = await tab('/source');
 	await openNew(first, 'Shared');
@@ -134,12 +160,15 @@ test('where the browser keeps nothing, it says so, offers a file, and goes on wh
 	const page = await tab('/source');
 	await openNew(page, 'Full');
 	await page.evaluate(() => {
-		Object.assign(window, { put: IDBObjectStore.prototype.put });
-		Object.assign(IDBObjectStore.prototype, {
-			put() {
-				throw new DOMException('The disk is full.', 'QuotaExceededError');
-			}
-		});
+		const { add, put } = IDBObjectStore.prototype;
+		Object.assign(window, { add, put });
+		for (const name of ['add', 'put']) {
+			Object.assign(IDBObjectStore.prototype, {
+				[name]() {
+					throw new DOMException('The disk is full.', 'QuotaExceededError');
+				}
+			});
+		}
 	});
 	await toEnd(page);
 	await page.keyboard.type('not kept at first');
@@ -147,7 +176,8 @@ test('where the browser keeps nothing, it says so, offers a file, and goes on wh
 	const bar = await page.$eval('header', (one) => one.innerHTML);
 	assert.match(bar, /The disk is full/);
 	await page.evaluate(() => {
-		if ('put' in window) Object.assign(IDBObjectStore.prototype, { put: window.put });
+		if (!('add' in window && 'put' in window)) return;
+		Object.assign(IDBObjectStore.prototype, { add: window.add, put: window.put });
 	});
 	await until(
 		'it is kept',
