@@ -219,7 +219,13 @@ const arrangement: fc.Arbitrary<RandomArrangement> = fc.record({
 });
 const arranged = fc.uniqueArray(arrangement, { maxLength: 2, selector: (one) => one.band });
 
-const content = fc.oneof(
+const margins = fc.option(
+	fc
+		.tuple(fc.constantFrom(0, 8, 30), fc.constantFrom(0, 16, 21))
+		.map(([above, below]) => `-m${above}-${below}`),
+	{ nil: '' }
+);
+const sizes = fc.oneof(
 	fc
 		.tuple(fc.constantFrom(20, 80, 150, 400), fc.constantFrom(10, 40, 120))
 		.map(([width, height]) => `fix-${width}-${height}`),
@@ -227,6 +233,7 @@ const content = fc.oneof(
 		.tuple(fc.integer({ min: 1, max: 12 }), fc.constantFrom(15, 40, 90), fc.constantFrom(12, 30))
 		.map(([count, width, height]) => `run-${count}-${width}-${height}`)
 );
+const content = fc.tuple(sizes, margins).map((parts) => parts.join(''));
 const piece: fc.Arbitrary<RandomPiece> = fc.record({
 	content,
 	settings: settingsOf('piece', 3)
@@ -366,9 +373,11 @@ function pieceText(piece: RandomPiece, suffix: string, indent: string): string {
 
 function markupOf(content: string): string {
 	const [kind, one, two, three] = content.split('-');
-	if (kind === 'fix') return `<div style="width: ${one}px; height: ${two}px"></div>`;
+	const margins = /-m(\d+)-(\d+)/.exec(content);
+	const margin = margins ? `margin: ${margins[1]}px 0 ${margins[2]}px; ` : '';
+	if (kind === 'fix') return `<div style="${margin}width: ${one}px; height: ${two}px"></div>`;
 	const box = `<i style="display: inline-block; vertical-align: top; width: ${two}px; height: ${three}px"></i>`;
-	return `<div style="font-size: 0; line-height: 0">${box.repeat(Number(one))}</div>`;
+	return `<div style="${margin}font-size: 0; line-height: 0">${box.repeat(Number(one))}</div>`;
 }
 
 function settingLines(settings: readonly Said[], indent: string): string[] {

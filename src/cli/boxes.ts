@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { readFile } from 'node:fs/promises';
 import { pieceHtmlOf } from '../core/emit/html/page.ts';
 import { estimateSize } from '../core/geometry/pieces/estimate.ts';
@@ -106,27 +107,33 @@ async function readMetrics(
 /** What is printed of a box; layouts' roots and boxes without a name in the text are left out. */
 function boxEntry({ name, x, y, width, height, overflowX, overflowY }: PlacedBox): object[] {
 	if (name.kind === 'layout' || name.kind === 'bare') return [];
-	const { layout, region, wrapper, piece, owner } = name;
+	const { layout, region, wrapper, pieces } = name;
+	const [first, ...others] = pieces;
 	const place = { x, y, width, height, overflowX, overflowY };
 	const rounded = Object.fromEntries(
 		Object.entries(place).map(([side, value]) => [side, Math.round(value * 100) / 100])
 	);
-	if (name.kind === 'opener') return [{ layout, region, opener: piece, ...rounded }];
+	if (name.kind === 'opener') return [{ layout, region, opener: first?.piece, ...rounded }];
 	return [
 		{
 			layout,
 			...(region !== undefined && { region }),
 			...(wrapper !== undefined && { wrapper }),
-			...(piece !== undefined && { piece, owner }),
+			...(others.length === 0 ? first : { run: pieces }),
 			...rounded
 		}
 	];
 }
 
+/** The pieces of a run in one line. */
+const runSchema = z
+	.array(z.object({ piece: z.string(), owner: z.string() }))
+	.transform((pieces) => pieces.map(({ piece }) => piece).join(' + '));
+
 function tableOf({ width, boxes }: { width: number; boxes: readonly object[] }): string {
 	const lines = boxes.map((box) =>
 		Object.entries(box)
-			.map(([name, value]) => `${name} ${String(value)}`)
+			.map(([name, value]) => `${name} ${runSchema.safeParse(value).data ?? String(value)}`)
 			.join(', ')
 	);
 	return [`At ${width} px:`, ...lines].join('\n');

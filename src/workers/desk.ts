@@ -9,7 +9,8 @@ import {
 	type DeliveredFile
 } from '$core/emit/delivery.ts';
 import type { TracedPage } from '$core/emit/html/marks.ts';
-import { pageHead, pieceHtmlOf } from '$core/emit/html/page.ts';
+import { pieceHtmlOf } from '$core/emit/html/page.ts';
+import { pageHead } from '$core/emit/html/words.ts';
 import { pageFile } from '$core/emit/paths.ts';
 import { outputOf, sourceOf, traceOutput, traceSource } from '$core/emit/html/trace.ts';
 import { type Trace } from '$core/model/trace.ts';

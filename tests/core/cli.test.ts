@@ -75,7 +75,7 @@ test('boxes are printed for a width or for all of a range, from measured or esti
 	const main = boxes.find((box) => box.region === 'main' && box.piece === undefined);
 	assert.deepEqual([main?.x, main?.y, main?.width], [190, 60, 760]);
 	const metrics = join(folder, 'metrics.json');
-	const measured = { piece: 'hours', owner: 'commons', min: 80, max: 160, heights: [[80, 90], [120, 60]] }; // prettier-ignore
+	const measured = { pieces: [{ piece: 'hours', owner: 'commons' }], min: 80, max: 160, heights: [[80, 90], [120, 60]] }; // prettier-ignore
 	await writeFile(metrics, JSON.stringify({ pieces: [measured] }));
 	const known = await run(
 		'boxes',

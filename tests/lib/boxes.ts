@@ -26,8 +26,9 @@ export function boxesOf(
 	return Object.fromEntries(
 		placed.map(({ name, x, y, width: w, height: h }) => [
 			name.kind === 'opener'
-				? `opener ${name.piece}`
-				: (name.piece ?? name.region ?? name.wrapper ?? name.layout ?? 'page'),
+				? `opener ${name.pieces[0]?.piece}`
+				: name.pieces.map(({ piece }) => piece).join(' + ') ||
+					(name.region ?? name.wrapper ?? name.layout ?? 'page'),
 			[x, y, w, h].map((side) => Math.round(side * 10) / 10).join(' ')
 		])
 	);

@@ -8,7 +8,7 @@ import type { Declarations } from '../settings/declarations.ts';
 import { declareSettings } from '../settings/list.ts';
 import { declareDrawer } from '../settings/member/show.ts';
 import { declarePadding } from '../settings/box/pad.ts';
-import type { Bands } from '../resolve/bands.ts';
+import { bandPlaces, type Bands } from '../resolve/bands.ts';
 import { edgeDeclarations } from './edges.ts';
 import type { Box } from './frame.ts';
 import { BoxInBand } from './box-in-band.ts';
@@ -43,6 +43,14 @@ export function declare(box: Box, band: number, surroundings: Surroundings): Dec
 /** What a layout's root has besides, by the slot that it lands in. */
 export function declareInSlot(host: Box, band: number, bands: Bands): Declarations {
 	return declareLanded(insideAt(host, band, bands));
+}
+
+/** Whether layouts that land in a slot take what is left along its line, which pieces do not. */
+export function layoutsGrowIn(host: Box, bands: Bands): boolean {
+	return bandPlaces(bands).some((band) => {
+		const { flex } = declareInSlot(host, band, bands);
+		return flex !== undefined && flex !== 'none' && flex.grow === 1;
+	});
 }
 
 /** What everything that lands in a region has by the region's arrangement. */

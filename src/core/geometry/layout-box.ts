@@ -1,17 +1,17 @@
 import type { Viewport } from '../size/length.ts';
+import type { PieceName } from '../model/piece-key.ts';
 import type { PieceSize } from './pieces/piece-size.ts';
 import type { Style } from './style.ts';
 
 /** What a box of the page is, so that its numbers lead back to the text. */
 export interface BoxName {
-	readonly kind: 'layout' | 'wrapper' | 'region' | 'piece' | 'opener' | 'bare' | 'space';
+	readonly kind: 'layout' | 'wrapper' | 'region' | 'piece' | 'run' | 'opener' | 'bare' | 'space';
 	/** The layout it stands in; undefined on a page without layouts. */
 	readonly layout: string | undefined;
 	readonly region: string | undefined;
 	readonly wrapper: string | undefined;
-	readonly piece: string | undefined;
-	/** The layer that brought it. */
-	readonly owner: string;
+	/** The piece that it is, or the pieces of a run, with the layers that brought them; none for other boxes. */
+	readonly pieces: readonly PieceName[];
 }
 
 /**
@@ -23,7 +23,7 @@ export interface LayoutBox {
 	readonly style: Style;
 	/** In the order in which they are laid out. */
 	readonly children: readonly LayoutBox[];
-	/** Content of a piece. */
+	/** Content of a piece or a run. */
 	readonly leaf: PieceSize | undefined;
 	/**
 	 * The layout in a box that measures its own space, by the width it gets; its content then has no

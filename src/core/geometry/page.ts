@@ -3,8 +3,10 @@ import { declare, declareInSlot } from '../declare/declare.ts';
 import { type Surroundings } from '../declare/surroundings.ts';
 import { surroundingsOf } from '../declare/outside.ts';
 import { bareBox, frameOf, openerBox, pieceBox, type Box, type Frame } from '../declare/frame.ts';
-import { layerName, type Layer, type Layout, type Page, type Site } from '../model/site.ts';
-import type { Landed, ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
+import { type Layout, type Site } from '../model/site.ts';
+import type { PieceName } from '../model/piece-key.ts';
+import type { ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
+import { namesIn, standingIn, type Standing } from '../resolve/runs.ts';
 import { handedOn, type Declarations } from '../settings/declarations.ts';
 import { substitute, tokensAt, type Lookup } from '../size/tokens.ts';
 import type { BoxName, LayoutBox } from './layout-box.ts';
@@ -60,30 +62,27 @@ class BoxMaker {
 		const { page } = this.given;
 		const lookup: Lookup = (name) => this.tokens.get(name);
 		const [outermost] = page.chain;
-		return outermost
-			? this.layoutOrSpace(outermost, undefined, lookup)
-			: this.bare(page.page, lookup);
+		return outermost ? this.layoutOrSpace(outermost, undefined, lookup) : this.bare(lookup);
 	}
 
-	private bare(page: Page, lookup: Lookup): LayoutBox {
-		const owner = layerName(page);
+	private bare(lookup: Lookup): LayoutBox {
 		const surroundings = surroundingsOf([], this.bands);
-		const children = this.given.page.bare.flatMap(({ piece }) => {
-			const declared = declare(pieceBox(piece, bareBox), this.screenBand, surroundings);
-			const name = { ...noName, kind: 'piece' as const, piece: piece.name.text, owner };
+		const standing = standingIn({ region: undefined, landed: this.given.page.bare });
+		const children = standing.flatMap((one) => {
+			if (one.kind === 'layout') return [];
+			const name = { ...noName, kind: one.kind, pieces: namesIn(one) };
+			const declared =
+				one.kind === 'run'
+					? {}
+					: declare(pieceBox(one.piece, bareBox), this.screenBand, surroundings);
 			return this.leaf(name, declared, lookup);
 		});
-		return makeBox({ ...noName, kind: 'bare', owner }, readStyle({}, lookup), children);
+		return makeBox({ ...noName, kind: 'bare' }, readStyle({}, lookup), children);
 	}
 
 	/** A layout's root; in a box of its own where its bands look at that box's width. */
 	private layoutOrSpace(layout: Layout, host: InRegion | undefined, lookup: Lookup): LayoutBox {
-		const name: BoxName = {
-			...noName,
-			kind: 'layout',
-			layout: layout.name.text,
-			owner: layout.name.text
-		};
+		const name: BoxName = { ...noName, kind: 'layout', layout: layout.name.text };
 		const inSlot = host ? declareInSlot(host.box, host.at.band, this.bands) : {};
 		if (layout.measure === 'screen') {
 			return this.layout(layout, this.screenBand, name, inSlot, lookup);
@@ -129,13 +128,7 @@ class BoxMaker {
 		const layout = frame.layout.name.text;
 		const style = readStyle(declared, lookup);
 		if (box.kind === 'wrapper') {
-			const name: BoxName = {
-				...noName,
-				kind: 'wrapper',
-				layout,
-				wrapper: box.name,
-				owner: layout
-			};
+			const name: BoxName = { ...noName, kind: 'wrapper', layout, wrapper: box.name };
 			return [makeBox(name, style, this.members(box, at))];
 		}
 		const isOpen = this.given.open.has(drawerName(layout, box.name));
@@ -143,7 +136,7 @@ class BoxMaker {
 		const resolved = this.given.page.regions.find(
 			(one) => one.layout === frame.layout && one.region.name.text === box.name
 		);
-		const name: BoxName = { ...noName, kind: 'region', layout, region: box.name, owner: layout };
+		const name: BoxName = { ...noName, kind: 'region', layout, region: box.name };
 		const inner = { ...at, lookup: extended(lookup, declared) };
 		const made = makeBox(name, style, resolved ? this.landed(resolved, { box, at: inner }) : []);
 		if (style.position !== 'fixed') return [made];
@@ -160,35 +153,25 @@ class BoxMaker {
 					if (shows?.kind !== 'drawer') return [];
 					const box = openerBox(opener, host.box);
 					const declared = declare(box, host.at.band, host.at.surroundings);
-					const name = this.pieceName(host, box.name, host.at.frame.layout);
-					return this.leaf({ ...name, kind: 'opener' }, declared, host.at.lookup);
+					const pieces = [{ piece: box.name, owner: host.at.frame.layout.name.text }];
+					return this.leaf(nameIn(host, 'opener', pieces), declared, host.at.lookup);
 				});
-		const content = resolved.landed.flatMap((one) => this.landedOne(one, host));
+		const content = standingIn(resolved).flatMap((one) => this.standing(one, host));
 		return [...openers('first'), ...content, ...openers('last')];
 	}
 
-	private landedOne(one: Landed, host: InRegion): LayoutBox[] {
-		if (one.kind === 'layout') return [this.layoutOrSpace(one.layout, host, host.at.lookup)];
-		const box = pieceBox(one.piece, host.box);
-		const declared = declare(box, host.at.band, host.at.surroundings);
-		return this.leaf(this.pieceName(host, box.name, one.owner), declared, host.at.lookup);
-	}
-
-	private pieceName({ box, at }: InRegion, piece: string, owner: Layer): BoxName {
-		return {
-			kind: 'piece',
-			layout: at.frame.layout.name.text,
-			region: box.name,
-			wrapper: undefined,
-			piece,
-			owner: layerName(owner)
-		};
+	private standing(one: Standing, host: InRegion): LayoutBox[] {
+		const { at } = host;
+		if (one.kind === 'layout') return [this.layoutOrSpace(one.layout, host, at.lookup)];
+		const declared =
+			one.kind === 'run' ? {} : declare(pieceBox(one.piece, host.box), at.band, at.surroundings);
+		return this.leaf(nameIn(host, one.kind, namesIn(one)), declared, at.lookup);
 	}
 
 	private leaf(name: BoxName, declared: Declarations, lookup: Lookup): LayoutBox[] {
 		if (declared.display === 'none') return [];
-		const { layout, region, piece = '', owner } = name;
-		const size = this.given.sizes({ layout, region, piece, owner, opener: name.kind === 'opener' });
+		const { layout, region, pieces } = name;
+		const size = this.given.sizes({ layout, region, pieces, opener: name.kind === 'opener' });
 		return [makeBox(name, readStyle(declared, lookup), [], size)];
 	}
 }
@@ -203,8 +186,17 @@ const noName = {
 	layout: undefined,
 	region: undefined,
 	wrapper: undefined,
-	piece: undefined
+	pieces: []
 };
+
+function nameIn(
+	{ box, at }: InRegion,
+	kind: 'piece' | 'run' | 'opener',
+	pieces: readonly PieceName[]
+): BoxName {
+	const layout = at.frame.layout.name.text;
+	return { kind, layout, region: box.name, wrapper: undefined, pieces };
+}
 
 /** Custom properties that a box declares hold for everything in it. */
 function extended(lookup: Lookup, declared: Declarations): Lookup {

@@ -1,10 +1,21 @@
-/** Which piece is meant: where it stands, and whose it is. */
+/** A piece, and the layer that brought it, as it is called: a layout's name, or a route. */
+export interface PieceName {
+	readonly piece: string;
+	readonly owner: string;
+}
+
+/** Which content is meant that has one size: where it stands, and what it is. */
 export interface PieceKey {
 	readonly layout: string | undefined;
 	readonly region: string | undefined;
-	readonly piece: string;
-	/** The layer that brought it, as it is called. */
-	readonly owner: string;
-	/** It is the button that opens a drawer. */
+	/** One piece that has a box of its own, or pieces that follow each other as one run. */
+	readonly pieces: readonly PieceName[];
+	/** It is the button that opens a drawer, which has the name of its region. */
 	readonly opener: boolean;
+}
+
+/** One word for a key. */
+export function pieceKeyWord({ layout, region, pieces, opener }: PieceKey): string {
+	const names = pieces.map(({ piece, owner }) => `${owner}:${piece}`);
+	return [layout ?? '', region ?? '', opener ? 'opener' : '', ...names].join(' ');
 }

@@ -1,3 +1,9 @@
+/** The `data-` attributes by which an element leads back to the text. */
+export const markNames = [
+	'layout', 'route', 'state', 'space', 'region', 'wrapper', 'piece', 'part', 'opener', 'slot'
+] as const; // prettier-ignore
+export type MarkName = (typeof markNames)[number];
+
 /** What a box on a page is: a layer, a region of it or a piece it brought. Leads from text to page and back. */
 export interface Trace {
 	readonly kind: 'layout' | 'route' | 'state';

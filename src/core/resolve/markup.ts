@@ -1,6 +1,7 @@
 import { Memory } from '../model/memory.ts';
 import { html, parseFragment, serialize, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { error, type Problem } from '../messages/problem.ts';
+import { markNames } from '../model/trace.ts';
 import type { Expression, Template } from '../model/template.ts';
 
 /** Markup made ready to be written many times: literal HTML, and the places where values go. */
@@ -8,6 +9,10 @@ export interface CompiledMarkup {
 	readonly parts: readonly MarkupPart[];
 	/** Lines may be indented; not so where white space shows, as in `pre`. */
 	readonly indentable: boolean;
+	/** All that shows in it stands in blocks, so that it needs no element around it. */
+	readonly inBlocks: boolean;
+	/** Nothing is in it but white space and comments. */
+	readonly isEmpty: boolean;
 	/** What in it runs script or moves links, each once: `<script>`, `onclick`, `javascript:`, `<base>`. */
 	readonly active: readonly string[];
 	readonly problems: readonly Problem[];
@@ -17,7 +22,9 @@ export type MarkupPart =
 	| string
 	| { readonly kind: 'value'; readonly expression: Expression; readonly inStyle: boolean }
 	/** The value of an attribute that holds a URL, which depends on where the page lies. */
-	| { readonly kind: 'url'; readonly value: readonly (string | Expression)[] };
+	| { readonly kind: 'url'; readonly value: readonly (string | Expression)[] }
+	/** The end of the attributes of an outermost element. */
+	| { readonly kind: 'root' };
 
 /** HTML standard, "Attributes" index, and SVG 2, section 16.1: attributes whose value is one URL. */
 const urlAttributes = new Set(['href', 'src', 'action', 'formaction', 'poster', 'data', 'cite']);
@@ -37,14 +44,23 @@ const rawElements = new Set([
 	'noscript'
 ]);
 
+/** HTML, section 15.3.3: elements that are blocks, or that show nothing. */
+const blocks = new Set([
+	'address', 'article', 'aside', 'base', 'blockquote', 'details', 'dialog', 'div', 'dl', 'fieldset',
+	'figure', 'footer', 'form', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'header', 'hgroup', 'hr', 'link',
+	'main', 'menu', 'meta', 'nav', 'ol', 'p', 'pre', 'script', 'search', 'section', 'style', 'table',
+	'template', 'title', 'ul'
+]); // prettier-ignore
+
 /* Characters of Unicode's private use area mark the places of expressions while parse5 reads. */
 const MARK_OPEN = '\ue000';
 const MARK_CLOSE = '\ue001';
 const URL_OPEN = '\ue002';
 const URL_CLOSE = '\ue003';
 const NO_VALUE = '\ue004';
+const ROOT = '\ue005';
 const mark = /\ue000(\d+)\ue001/g;
-const anyMark = /\ue000(\d+)\ue001|\ue002(\d+)\ue003/g;
+const anyMark = /\ue000(\d+)\ue001|\ue002(\d+)\ue003| \ue005=""/g;
 
 const byTemplate = new Memory<Template, CompiledMarkup>();
 
@@ -54,6 +70,8 @@ interface ParsedMarkup {
 	readonly urls: readonly string[];
 	readonly inStyle: ReadonlySet<number>;
 	readonly indentable: boolean;
+	readonly inBlocks: boolean;
+	readonly isEmpty: boolean;
 	/** Numbers of expressions that stand where no value can. */
 	readonly refused: readonly number[];
 	readonly tooDeep: boolean;
@@ -86,7 +104,8 @@ function compile(template: Template): CompiledMarkup {
 	const parsed = parseOnce(source);
 	if (parsed.tooDeep) {
 		const problem = error('markup-too-deep', template.span, deepestMarkup);
-		return { parts: [], indentable: true, active: [], problems: [problem] };
+		const nothing = { parts: [], active: [], indentable: true, inBlocks: true, isEmpty: true };
+		return { ...nothing, problems: [problem] };
 	}
 	const urls = parsed.urls.map((url) => splitExpressions(url, expressions));
 	const problems = parsed.refused.flatMap((index) => {
@@ -95,7 +114,8 @@ function compile(template: Template): CompiledMarkup {
 		return [error('expression-place', expression.span, expression.path.join('.'))];
 	});
 	const parts = splitMarks(parsed.text, expressions, urls, parsed.inStyle);
-	return { parts, indentable: parsed.indentable, active: parsed.active, problems };
+	const { indentable, inBlocks, isEmpty, active } = parsed;
+	return { parts, indentable, inBlocks, isEmpty, active, problems };
 }
 
 function parseOnce(source: string): ParsedMarkup {
@@ -106,14 +126,32 @@ function parseOnce(source: string): ParsedMarkup {
 	const tooDeep = isTooDeep(fragment);
 	if (!tooDeep) walk.children(fragment);
 	const { urls, inStyle, indentable, refused } = walk;
+	const inBlocks = fragment.childNodes.every(isInBlock);
+	const isEmpty = inBlocks && !fragment.childNodes.some((node) => 'tagName' in node);
+	for (const node of fragment.childNodes) {
+		if ('tagName' in node) node.attrs.push({ name: ROOT, value: '' });
+	}
 	// HTML, section 2.4.2: an attribute without a value is written without one.
 	const text = tooDeep ? '' : serialize(fragment).replaceAll(`="${NO_VALUE}"`, '');
 	const active = [...walk.active];
-	const parsed = { text, urls, inStyle, indentable, refused, tooDeep, active };
+	const parsed = { text, urls, inStyle, indentable, inBlocks, isEmpty, refused, tooDeep, active };
 	// Texts come and go while someone types; what is no longer used is forgotten all at once.
 	if (byText.size >= mostParsed) byText.clear();
 	byText.set(source, parsed);
 	return parsed;
+}
+
+/** Whether a node at the outermost level is a block, or shows nothing. */
+function isInBlock(node: Tree.ChildNode): boolean {
+	// What an author marks in the way of the stage's own marks cannot carry those as well.
+	if ('tagName' in node) return blocks.has(node.tagName) && !node.attrs.some(isMark);
+	return !('value' in node) || node.value.trim() === '';
+}
+
+const marks = new Set<string>(markNames.map((name) => `data-${name}`));
+
+function isMark({ name }: { name: string }): boolean {
+	return marks.has(name);
 }
 
 /** Goes level by level, so that no depth is too much for it. */
@@ -249,6 +287,8 @@ function splitMarks(
 			parts.push({ kind: 'value', expression, inStyle: inStyle.has(Number(match[1])) });
 		} else if (url) {
 			parts.push({ kind: 'url', value: url });
+		} else if (match[1] === undefined && match[2] === undefined) {
+			parts.push({ kind: 'root' });
 		}
 		last = match.index + match[0].length;
 	}

@@ -4,6 +4,7 @@ import { nextWords } from '../settings/form.ts';
 import { allSettings, settings, settingsOn } from '../settings/list.ts';
 import type { BoxKind } from '../settings/placed.ts';
 import { parser } from './grammar/parser.ts';
+import { findUnreadable, withoutDeepBrackets } from './syntax.ts';
 
 /** What can be written at a place: the words, and what they are for. */
 export interface Completion {
@@ -119,7 +120,8 @@ export function complete(
 	offset: number,
 	names: KnownNames
 ): { from: number; options: Completion[] } | undefined {
-	const tree = parser.parse(text);
+	if (findUnreadable('', text)) return undefined;
+	const tree = parser.parse(withoutDeepBrackets(text));
 	const node = tree.resolveInner(offset, -1);
 	if (['Comment', 'Text', 'Markup', 'UnclosedMarkup'].includes(node.name)) return undefined;
 	const wordStart = startOfWord(text, offset);

@@ -51,12 +51,13 @@ export function parseSyntax(
 	text: string,
 	previous?: SyntaxTree['parsed']
 ): SyntaxTree {
-	const unreadable = findLongLine(file, text) ?? findDeepPlace(file, text);
+	const unreadable = findUnreadable(file, text);
 	if (unreadable) return { statements: [], problems: [unreadable], parsed: undefined };
+	const shallow = withoutDeepBrackets(text);
 	const builder = new SyntaxBuilder(file, text);
-	const tree = previous ? parseAgain(text, previous) : parser.parse(text);
+	const tree = previous ? parseAgain(shallow, previous) : parser.parse(shallow);
 	const statements = builder.statements(tree.topNode);
-	return { statements, problems: builder.problems, parsed: { text, tree } };
+	return { statements, problems: builder.problems, parsed: { text: shallow, tree } };
 }
 
 /** Parses only what is around the stretch in which two texts differ. */
@@ -66,6 +67,11 @@ function parseAgain(text: string, previous: NonNullable<SyntaxTree['parsed']>): 
 	const change = { fromA: from, toA: before.length - end, fromB: from, toB: text.length - end };
 	const fragments = TreeFragment.applyChanges(TreeFragment.addTree(previous.tree), [change]);
 	return parser.parse(text, fragments);
+}
+
+/** The place at which a text is too much for the parser; undefined where it can be parsed. */
+export function findUnreadable(file: string, text: string): Problem | undefined {
+	return findLongLine(file, text) ?? findDeepPlace(file, text);
 }
 
 function findLongLine(file: string, text: string): Problem | undefined {
@@ -84,27 +90,62 @@ function findLongLine(file: string, text: string): Problem | undefined {
 /** Blocks left open inside each other, with which a parser that mends as it goes would never be done. */
 const deepestOpen = 300;
 
+/** What brackets and blocks are, and what hides them: text, markup and comments. */
+const nesting =
+	/"""|"(?:[^"\\\n]|\\.)*"|\/\/[^\n]*|[{}()]|\n(?:(?:site|layout|route|state|data|part)[ \t])?/g;
+
+/** Each bracket, brace and end of a line with its place, as far as they are no text. */
+function* marksIn(text: string): Generator<{ mark: string; at: number }> {
+	const marks = new RegExp(nesting);
+	for (let found = marks.exec(text); found; found = marks.exec(text)) {
+		const [mark] = found;
+		if (mark === '"""') {
+			const end = text.indexOf('"""', marks.lastIndex);
+			if (end === -1) return;
+			marks.lastIndex = end + 3;
+		} else if (!mark.startsWith('"') && !mark.startsWith('//')) {
+			yield { mark, at: found.index };
+		}
+	}
+}
+
 /** The place where more blocks are open than can be read; what stands in text and markup is none. */
 function findDeepPlace(file: string, text: string): Problem | undefined {
 	let depth = 0;
-	const marks =
-		/"""|"(?:[^"\\\n]|\\.)*"|\/\/[^\n]*|[{}]|\n(?=(?:site|layout|route|state|data|part)[ \t])/g;
-	for (let mark = marks.exec(text); mark; mark = marks.exec(text)) {
-		if (mark[0] === '"""') {
-			const end = text.indexOf('"""', marks.lastIndex);
-			if (end === -1) return undefined;
-			marks.lastIndex = end + 3;
-		} else if (mark[0] === '\n') {
-			// A declaration that starts in the first column ends whatever is open above it.
-			depth = 0;
-		} else if (mark[0] === '{') {
-			if (++depth <= deepestOpen) continue;
-			return error('nested-too-deep', { file, from: mark.index, to: mark.index + 1 }, deepestOpen);
-		} else if (mark[0] === '}') {
-			depth = Math.max(0, depth - 1);
+	for (const { mark, at } of marksIn(text)) {
+		// A declaration that starts in the first column ends whatever is open above it.
+		if (mark.startsWith('\n') && mark.length > 1) depth = 0;
+		else if (mark === '}') depth = Math.max(0, depth - 1);
+		else if (mark === '{' && ++depth > deepestOpen) {
+			return error('nested-too-deep', { file, from: at, to: at + 1 }, deepestOpen);
 		}
 	}
 	return undefined;
+}
+
+/** Brackets inside each other for which the stack of a browser's worker is deep enough, many times over. */
+const deepestBrackets = 200;
+
+/**
+ * The text with blanks for brackets that are too deep for the parser. What stands in so many can be no
+ * size, and that is said where it is read.
+ */
+export function withoutDeepBrackets(text: string): string {
+	// Most texts have none in each other at all.
+	if (!/\([^)\n]*\(/.test(text)) return text;
+	const deep: number[] = [];
+	let depth = 0;
+	for (const { mark, at } of marksIn(text)) {
+		if (mark.startsWith('\n')) depth = 0;
+		else if (mark === '(' && ++depth > deepestBrackets) deep.push(at);
+		else if (mark === ')' && depth > 0 && depth-- > deepestBrackets) deep.push(at);
+	}
+	let [shallow, last] = ['', 0];
+	for (const at of deep) {
+		shallow += text.slice(last, at) + ' ';
+		last = at + 1;
+	}
+	return shallow + text.slice(last);
 }
 
 const atomKinds: Readonly<Record<string, AtomKind>> = {

@@ -22,6 +22,7 @@ function getter<T extends object, K extends keyof T & string>(
 const elementOf = getter(Document.prototype, 'documentElement');
 const childNodesOf = getter(Node.prototype, 'childNodes');
 const innerHtmlOf = getter(Element.prototype, 'innerHTML');
+const { insertBefore } = Node.prototype;
 const isConnected = getter(Node.prototype, 'isConnected');
 const parentOf = getter(Node.prototype, 'parentElement');
 
@@ -56,6 +57,14 @@ export function byId(document: Document, id: string): Element | null {
 
 export function attribute(element: Element, name: string): string | undefined {
 	return getAttribute.call(element, name) ?? undefined;
+}
+
+export function setMark(element: Element, name: string): void {
+	setAttribute.call(element, name, '');
+}
+
+export function clearMark(element: Element, name: string): void {
+	removeAttribute.call(element, name);
 }
 
 /** Gives an element the attributes of another, and no others. */
@@ -98,6 +107,16 @@ export function prependTo(element: Element, node: Node): void {
 
 export function appendTo(element: Element, ...nodes: Node[]): void {
 	append.call(element, ...nodes);
+}
+
+/** Puts a node into an element, before another node or at the end. */
+export function insertInto(element: Element, node: Node, next: Node | null): void {
+	insertBefore.call(element, node, next);
+}
+
+/** The elements in an element, outermost ones only. */
+export function elementsIn(element: Element): Element[] {
+	return [...childNodesOf(element)].filter(isElement);
 }
 
 export function childrenOf(element: Element): Iterable<ChildNode> {

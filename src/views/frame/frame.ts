@@ -1,10 +1,9 @@
 import type { BoxRef } from '$core/edit/wish.ts';
 import type { MeasuredBox } from '$core/drawing/overlay.ts';
 import { readTrace } from '$core/emit/html/trace.ts';
-import { type Trace } from '$core/model/trace.ts';
+import { sameTrace, type Trace } from '$core/model/trace.ts';
 import {
 	all,
-	appendTo,
 	around,
 	attribute,
 	childrenOf,
@@ -12,10 +11,12 @@ import {
 	create,
 	first,
 	htmlIn,
+	insertInto,
 	isElement,
 	isLaidOut,
 	isThere,
 	lengthOf,
+	parent,
 	partsOf,
 	prependTo,
 	rectOf,
@@ -99,42 +100,61 @@ function bodyOf(html: string): string {
 /** Characters that are laid out at a time; a page with more comes in parts. */
 const mostAtOnce = 60_000;
 
-/** What of a long piece comes later: its place, and the parts in their order. */
+/** What of a long page comes later: nodes, with the element they stand in, in their order. */
 interface Rest {
-	readonly piece: Element;
-	readonly parts: Node[][];
+	readonly parent: Element;
+	readonly nodes: Node[];
+	/** What stands behind them. */
+	next?: Node | null;
 }
 
-/** Takes out of a page what is more than can be laid out at once. */
+/** Takes out of a page's pieces what is more than can be laid out at once. */
 function takeRest(page: Document): Rest[] {
 	let room = mostAtOnce;
-	return all(page, '[data-piece]').flatMap((piece) => {
-		const parts: Node[][] = [];
-		for (const node of childrenOf(piece)) {
-			room -= lengthOf(node);
-			const last = parts.at(-1);
-			if (room < 0) {
-				parts.push([node]);
-				room = mostAtOnce - lengthOf(node);
-			} else {
-				last?.push(node);
-			}
+	const rest: Rest[] = [];
+	const take = (node: Node, parent: Element): void => {
+		const length = lengthOf(node);
+		if (length > mostAtOnce && isElement(node)) {
+			for (const child of [...childrenOf(node)]) take(child, node);
+			return;
 		}
-		for (const node of parts.flat()) remove(node);
-		return parts.length > 0 ? [{ piece, parts }] : [];
-	});
+		room -= length;
+		if (room >= 0 && rest.length === 0) return;
+		const last = rest.at(-1);
+		if (room < 0 || last?.parent !== parent) {
+			rest.push({ parent, nodes: [node] });
+			if (room < 0) room = mostAtOnce - length;
+		} else {
+			last.nodes.push(node);
+		}
+	};
+	for (const piece of all(page, '[data-piece]')) {
+		const around = parent(piece);
+		if (around && !isPart(around)) take(piece, around);
+	}
+	const gone = new Set(rest.flatMap(({ nodes }) => nodes));
+	for (const one of rest) {
+		let next = one.nodes.at(-1)?.nextSibling ?? null;
+		while (next && gone.has(next)) next = next.nextSibling;
+		one.next = next;
+	}
+	gone.forEach(remove);
+	return rest;
+}
+
+/** Whether an element is in a piece; pieces that authors wrote into pieces are theirs. */
+function isPart(element: Element): boolean {
+	return around(element, '[data-piece]') !== null;
 }
 
 /** Adds the rest of a page, as long as it stands: another page takes its place at once. */
-function addRest(rest: readonly Rest[], onMore: (() => void) | undefined): void {
-	const [first, ...others] = rest;
+function addRest([first, ...others]: readonly Rest[], onMore: (() => void) | undefined): void {
 	if (!first) return;
 	setTimeout(() => {
-		if (!isThere(first.piece)) return;
-		const part = first.parts.shift();
-		if (part) appendTo(first.piece, ...part);
+		if (!isThere(first.parent)) return;
+		for (const node of first.nodes) insertInto(first.parent, node, first.next ?? null);
 		onMore?.();
-		addRest(first.parts.length > 0 ? rest : others, onMore);
+		addRest(others, onMore);
 	});
 }
 
@@ -158,16 +178,42 @@ export function followedLink(event: Event, pageAddress: string): FollowedLink | 
 	return { kind: 'outside', url: href };
 }
 
-/** Every region and piece of the page, in document order, measured where it stands now. */
+/**
+ * Every region and piece of the page, in document order, measured where it stands now. A piece without
+ * an element of its own is as large as its parts together.
+ */
 export function measureBoxes(inner: Document): MeasuredBox[] {
 	const boxes: MeasuredBox[] = [];
+	let before: Element | undefined;
 	for (const element of all(inner, '[data-region], [data-piece]')) {
 		const trace = readTrace((name) => attribute(element, name));
 		if (!trace) continue;
-		const { x, y, width, height } = rectOf(element);
-		boxes.push({ trace, x, y, width, height });
+		const box = { trace, ...placeOf(element) };
+		const last = boxes.at(-1);
+		const continues =
+			attribute(element, 'data-part') !== undefined && before && parent(before) === parent(element);
+		if (last && continues && sameTrace(last.trace, trace))
+			boxes[boxes.length - 1] = joined(last, box);
+		else boxes.push(box);
+		before = element;
 	}
 	return boxes;
+}
+
+function placeOf(element: Element): Omit<MeasuredBox, 'trace'> {
+	const { x, y, width, height } = rectOf(element);
+	return { x, y, width, height };
+}
+
+/** The box around two; one that is not laid out adds nothing. */
+function joined(a: MeasuredBox, b: MeasuredBox): MeasuredBox {
+	if (b.width === 0 && b.height === 0) return a;
+	if (a.width === 0 && a.height === 0) return b;
+	const x = Math.min(a.x, b.x);
+	const y = Math.min(a.y, b.y);
+	const width = Math.max(a.x + a.width, b.x + b.width) - x;
+	const height = Math.max(a.y + a.height, b.y + b.height) - y;
+	return { trace: a.trace, x, y, width, height };
 }
 
 /** The innermost region or piece under the pointer. */

@@ -1,5 +1,18 @@
 import type { Metrics } from '$core/geometry/pieces/metrics.ts';
-import { all, appendTo, attribute, create, htmlIn, parent, partsOf, rectOf } from './dom.ts';
+import {
+	all,
+	appendTo,
+	attribute,
+	clearMark,
+	create,
+	elementsIn,
+	htmlIn,
+	parent,
+	partsOf,
+	rectOf,
+	remove,
+	setMark
+} from './dom.ts';
 import { showInFrame, stageOf } from './frame.ts';
 
 /** Sizes of pieces as the browser shows them, measured in a frame that no one sees. */
@@ -10,12 +23,17 @@ type Measured = Metrics['pieces'][number];
 const known = new Map<string, Map<string, Measured>>();
 const mostKnown = 4000;
 
-/** Stands every box there, so that also what is hidden or slid away can be measured. */
+/**
+ * Stands every box there, so that also what is hidden or slid away can be measured. What is measured is a
+ * box of its own size: a piece that has an element, or the region around a run with nothing else in it.
+ */
 const showAll = `
 	[data-region], [data-wrapper], [data-opener] { display: flow-root !important; position: static !important; }
-	[data-piece], [data-opener] { display: flow-root !important; position: absolute !important; padding: 0 !important;
-		margin: 0 !important; min-width: 0 !important; max-width: none !important; height: auto !important;
-		min-height: 0 !important; max-height: none !important; }
+	[data-piece]:not([data-part]), [data-opener], [data-holds] { display: flow-root !important;
+		position: absolute !important; padding: 0 !important; margin: 0 !important; min-width: 0 !important;
+		max-width: none !important; height: auto !important; min-height: 0 !important; max-height: none !important; }
+	[data-holds] { border-width: 0 !important; }
+	[data-holds] > :not([data-held]) { display: none !important; }
 `;
 
 /** More widths than any text needs before its height stays the same. */
@@ -39,9 +57,10 @@ export async function measurePieces(
 	if (!inner || !showInFrame(frame, html, address)) return undefined;
 	const head = partsOf(inner)?.head;
 	if (!head) return undefined;
-	const elements = all(inner, '[data-piece], [data-opener]').filter((element) => {
-		if (htmlIn(element).length <= mostMarkup) return true;
-		element.remove();
+	const contents = contentsOf(inner).filter(({ element, held }) => {
+		if (held.reduce((sum, one) => sum + htmlIn(one).length, 0) <= mostMarkup) return true;
+		for (const one of held) if (one !== element) remove(one);
+		if (held.includes(element)) remove(element);
 		return false;
 	});
 	const styles = all(inner, 'head style').map((one) => one.textContent);
@@ -54,10 +73,10 @@ export async function measurePieces(
 	const cache = cacheFor(styles.join(''));
 	const turns = new Turns(signal);
 	const pieces: Measured[] = [];
-	for (const element of elements) {
-		const name = nameOf(element);
-		const key = JSON.stringify(name) + htmlIn(element);
-		const measured = cache.get(key) ?? (await sizeOf(element, turns));
+	for (const content of contents) {
+		const { name, held } = content;
+		const key = JSON.stringify(name) + held.map(htmlIn).join('');
+		const measured = cache.get(key) ?? (await measureAlone(content, turns));
 		if (!measured) return undefined;
 		cache.set(key, { ...name, ...measured });
 		pieces.push({ ...name, ...measured });
@@ -90,21 +109,75 @@ class Turns {
 	}
 }
 
-function nameOf(
-	element: HTMLElement
-): Pick<Measured, 'piece' | 'owner' | 'layout' | 'region' | 'opener'> {
-	const data = (name: string): string | undefined => attribute(element, `data-${name}`);
-	const around = parent(element);
+type Name = Pick<Measured, 'pieces' | 'layout' | 'region' | 'opener'>;
+
+/** What has one size: a piece or opener by itself, or a run with the element that holds it. */
+interface Content {
+	readonly name: Name;
+	/** Whose size it is. */
+	readonly element: HTMLElement;
+	/** The element itself, or those of the run in it. */
+	readonly held: readonly Element[];
+}
+
+/** Pieces and openers, and runs: elements that stand in a region one after the other. */
+function contentsOf(inner: Document): Content[] {
+	const alone = all(inner, '[data-piece]:not([data-part]), [data-opener]').map((element) => {
+		const around = parent(element);
+		return { name: nameOf(around, [element]), element, held: [element] };
+	});
+	const holders = all(inner, '[data-region], main').filter((element) => runsIn(element).length > 0);
+	const runs = holders.flatMap((element) =>
+		runsIn(element).map((held) => ({ name: nameOf(element, held), element, held }))
+	);
+	return [...alone, ...runs];
+}
+
+function runsIn(holder: Element): Element[][] {
+	const runs: Element[][] = [];
+	let open: Element[] | undefined;
+	for (const element of elementsIn(holder)) {
+		if (attribute(element, 'data-part') === undefined) open = undefined;
+		else if (open) open.push(element);
+		else runs.push((open = [element]));
+	}
+	return runs;
+}
+
+function nameOf(around: Element | null, held: readonly Element[]): Name {
 	const [layout, region] = ['data-layout', 'data-region'].map((name) =>
 		around ? attribute(around, name) : undefined
 	);
+	const opener = held.some((element) => attribute(element, 'data-opener') !== undefined);
+	const pieces = new Map(held.map((element) => [keyOf(element), pieceOf(element)]));
+	return {
+		pieces: [...pieces.values()],
+		...(region !== undefined && { layout, region }),
+		...(opener && { opener: true })
+	};
+}
+
+function pieceOf(element: Element): Name['pieces'][number] {
+	const data = (name: string): string | undefined => attribute(element, `data-${name}`);
 	return {
 		piece: data('piece') ?? data('opener') ?? '',
-		owner: data('layout') ?? data('route') ?? data('state') ?? '',
-		...(layout !== undefined && { layout }),
-		...(region !== undefined && { region }),
-		...(data('opener') !== undefined && { opener: true })
+		owner: data('layout') ?? data('route') ?? data('state') ?? ''
 	};
+}
+
+function keyOf(element: Element): string {
+	const { piece, owner } = pieceOf(element);
+	return `${owner} ${piece}`;
+}
+
+async function measureAlone({ element, held }: Content, turns: Turns): Promise<Sizes | undefined> {
+	if (held.includes(element)) return sizeOf(element, turns);
+	setMark(element, 'data-holds');
+	for (const one of held) setMark(one, 'data-held');
+	const sizes = await sizeOf(element, turns);
+	clearMark(element, 'data-holds');
+	for (const one of held) clearMark(one, 'data-held');
+	return sizes;
 }
 
 type Sizes = Pick<Measured, 'min' | 'max' | 'heights'>;

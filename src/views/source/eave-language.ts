@@ -15,9 +15,17 @@ import {
 	syntaxHighlighting
 } from '@codemirror/language';
 import type { Extension } from '@codemirror/state';
-import { parseMixed, type SyntaxNodeRef, type Input } from '@lezer/common';
+import {
+	NodeType,
+	parseMixed,
+	Tree,
+	type Input,
+	type ParseWrapper,
+	type SyntaxNodeRef
+} from '@lezer/common';
 import { styleTags, tags } from '@lezer/highlight';
 import { parser } from '$core/source/grammar/parser.ts';
+import { findUnreadable, withoutDeepBrackets } from '$core/source/syntax.ts';
 import type { complete } from '$core/source/complete.ts';
 
 /** Markup is coloured as HTML and style as CSS, by the word that its statement starts with. */
@@ -29,10 +37,26 @@ function innerLanguage(node: SyntaxNodeRef, input: Input) {
 	return { parser: inner, overlay: [{ from: node.from + 3, to: node.to - 3 }] };
 }
 
+const mixed = parseMixed(innerLanguage);
+
+/** What is too much for the parser has no colours; an editor must open whatever it is given. */
+const bounded: ParseWrapper = (parse, input, fragments, ranges) => {
+	const text = input.read(0, input.length);
+	const isReadable = !findUnreadable('', text) && withoutDeepBrackets(text) === text;
+	if (isReadable) return mixed(parse, input, fragments, ranges);
+	const plain = new Tree(NodeType.none, [], [], input.length);
+	return {
+		parsedPos: input.length,
+		stoppedAt: null,
+		stopAt: () => undefined,
+		advance: () => plain
+	};
+};
+
 const eaveLanguage = LRLanguage.define({
 	name: 'eave',
 	parser: parser.configure({
-		wrap: parseMixed(innerLanguage),
+		wrap: bounded,
 		props: [
 			styleTags({
 				Keyword: tags.keyword,

@@ -1,7 +1,8 @@
 import { bandPlaces, settingsAt, type Bands } from '../../resolve/bands.ts';
-import { declare, declareInRegion, declareInSlot } from '../../declare/declare.ts';
+import { declare, declareInRegion, declareInSlot, layoutsGrowIn } from '../../declare/declare.ts';
 import { type Surroundings } from '../../declare/surroundings.ts';
 import { bareBox, frameOf, openerBox, pieceBox, type Box } from '../../declare/frame.ts';
+import { arrangesPieces } from '../../resolve/runs.ts';
 import type { Opener } from '../../resolve/drawers.ts';
 import type { Layer, Layout, Page, Piece, Region } from '../../model/site.ts';
 import type { BandedRule } from './banded.ts';
@@ -88,7 +89,7 @@ function landedRules(box: Box, selector: string, layout: Layout, allBands: Bands
 	}
 	if (!box.holdsSlot) return rules;
 	const inSlot = places.map((place) => printed(declareInSlot(box, place, allBands)));
-	if (inSlot.some((one) => one.get('flex')?.startsWith('1'))) {
+	if (layoutsGrowIn(box, allBands)) {
 		const landed = `${selector} > .${layerClass}`;
 		rules.push({ selector: landed, bands: inSlot, under: forAll, layout });
 	}
@@ -107,14 +108,21 @@ export interface PiecePlace {
 export function pieceRule(piece: Piece, owner: Layer, place: PiecePlace): BandedRule {
 	const { box, layout, surroundings, selectors } = place;
 	const region = selectors.member(layout, box.name);
+	const inRegion = bandPlaces(surroundings.bands).map((at) =>
+		printed(declareInRegion(box, at, surroundings.bands))
+	);
+	const isFree = !arrangesPieces(box);
 	return {
 		selector: selectors.piece(region, owner, box.name, piece.name.text),
 		bands: inBands(pieceBox(piece, box), surroundings),
-		under: bandPlaces(surroundings.bands).map((at) =>
-			printed(declareInRegion(box, at, surroundings.bands))
-		),
+		under: isFree ? inRegion.map(asBlock) : inRegion,
 		layout
 	};
+}
+
+/** A box that is a block of its own accord, as elements are: what is in it has to be kept in it. */
+function asBlock(lines: Printed): Printed {
+	return new Map([['display', 'block'], ...lines]);
 }
 
 /** A piece of a page that sits under nothing. */
@@ -127,6 +135,7 @@ export function barePieceRule(
 	return {
 		selector: selectors.barePiece(page, piece.name.text),
 		bands: inBands(pieceBox(piece, bareBox), surroundings),
+		under: bandPlaces(surroundings.bands).map(() => asBlock(new Map())),
 		layout: undefined
 	};
 }

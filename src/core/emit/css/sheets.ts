@@ -1,5 +1,9 @@
 import { Memory } from '../../model/memory.ts';
-import { frameOf } from '../../declare/frame.ts';
+import { declare } from '../../declare/declare.ts';
+import { frameOf, type Box } from '../../declare/frame.ts';
+import type { Surroundings } from '../../declare/surroundings.ts';
+import { bandPlaces } from '../../resolve/bands.ts';
+import type { Declarations } from '../../settings/declarations.ts';
 import { edgesInside, overlappedIn } from '../../declare/landing.ts';
 import { surroundingsOf } from '../../declare/outside.ts';
 import { settingKindsUsed } from '../../declare/used.ts';
@@ -17,6 +21,7 @@ import {
 import { isDrawer } from '../../resolve/drawers.ts';
 import { fillTarget, isProblem } from '../../resolve/fill-target.ts';
 import { membersIn } from '../../resolve/members.ts';
+import { arrangesPieces } from '../../resolve/runs.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import { layoutsInOrder, slotOf, type Structure } from '../../resolve/structure.ts';
 import { bandedCss, bandQuery, type BandedRule } from './banded.ts';
@@ -71,7 +76,7 @@ function commonRules(site: Site, structure: Structure): string[] {
 	return [
 		hasList ? listRules : '',
 		hasSkip ? skipRules : '',
-		hasBare ? rule(`.${pageClass},\n.${pageClass} > *`, ['display: flow-root;']) : ''
+		hasBare ? rule(`.${pageClass}`, ['display: flow-root;']) : ''
 	];
 }
 
@@ -190,26 +195,42 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 			bands
 		),
 		...moving,
-		...layoutStyles(layout, site)
+		...layoutStyles(layout, structure)
 	];
 	const css = [
 		`/* The layout ${layout.name.text}, which stands at ${layout.at.text}. */`,
 		// What boxes are before anything is said of them: every other rule wins over it.
-		group('@layer site', [flowRule(layout, selectors), ...drawerRules(layout, selectors)]),
+		group('@layer site', [
+			flowRule(layout, surroundings, selectors),
+			...drawerRules(layout, selectors)
+		]),
 		group(`@layer ${cascadeName(layout)}`, rules) || `@layer ${cascadeName(layout)} {\n}`
 	];
 	return { path: `styles/layouts/${layout.name.text}.css`, css: css.join('\n') + '\n' };
 }
 
-/** Each box of a layout keeps the margins of what is in it. */
-function flowRule(layout: Layout, selectors: Selectors): string {
-	const members = membersIn(layout.members);
-	const boxes = [
-		selectors.root(layout),
-		...members.map(({ name }) => selectors.member(layout, name.text)),
-		...layout.regions.map(({ name }) => `${selectors.member(layout, name.text)} > *`)
-	];
-	return rule(boxes.join(',\n'), ['display: flow-root;']);
+/**
+ * Boxes that arrange nothing, in some band at least, keep the margins of what is in them, and so does
+ * what stands in a region that arranges it in other bands only.
+ */
+function flowRule(layout: Layout, surroundings: Surroundings, selectors: Selectors): string {
+	const { root, boxes } = frameOf(layout, surroundings.bands);
+	const flows = (box: Box): boolean[] =>
+		bandPlaces(surroundings.bands).map((band) => !arranges(declare(box, band, surroundings)));
+	const plain = [...boxes.values()].flatMap((box) => {
+		const inBands = flows(box);
+		const selector = selectors.member(layout, box.name);
+		if (!inBands.includes(true)) return [];
+		const content = box.kind === 'region' && arrangesPieces(box) ? [`${selector} > *`] : [];
+		return [selector, ...content];
+	});
+	const own = flows(root).includes(true) ? [selectors.root(layout)] : [];
+	const all = [...own, ...plain];
+	return all.length === 0 ? '' : rule(all.join(',\n'), ['display: flow-root;']);
+}
+
+function arranges({ display }: Declarations): boolean {
+	return display === 'flex' || display === 'grid';
 }
 
 /** The sheet of a page: its pieces' settings and its own styles; undefined where it has neither. */
@@ -220,7 +241,7 @@ export function pageSheet(page: Page, site: Site, structure: Structure): StyleSh
 			[...contentRules(page, site, structure), ...fillRules(page, site, structure)],
 			bands
 		),
-		...pageStyles(page, site)
+		...pageStyles(page, structure)
 	];
 	const text = group('@layer pages', rules);
 	if (text === '') return undefined;

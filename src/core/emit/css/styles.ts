@@ -1,8 +1,10 @@
-import type { Layer, Layout, Page, Site, Style } from '../../model/site.ts';
+import type { Layer, Layout, Page, Style } from '../../model/site.ts';
+import type { Structure } from '../../resolve/structure.ts';
 import { bandPlace } from '../../resolve/bands.ts';
 import { bandQuery } from './banded.ts';
 import { group, indent } from './css-text.ts';
-import { broughtClass, classNames, layerClass, pageClass } from '../names.ts';
+import { layoutScopeStarts, pageScopeStarts, scopeLimits } from '../brought.ts';
+import { classNames } from '../names.ts';
 import { Selectors } from './selectors.ts';
 
 /**
@@ -11,7 +13,8 @@ import { Selectors } from './selectors.ts';
  */
 
 /** A layout's own styles, and those of its regions inside the same scope. */
-export function layoutStyles(layout: Layout, site: Site): string[] {
+export function layoutStyles(layout: Layout, structure: Structure): string[] {
+	const { site } = structure;
 	const selectors = new Selectors(site);
 	const said = [
 		...layout.styles.map((style) => ({ style, region: undefined })),
@@ -19,19 +22,15 @@ export function layoutStyles(layout: Layout, site: Site): string[] {
 			region.styles.map((style) => ({ style, region: selectors.member(layout, region.name.text) }))
 		)
 	];
-	const roots = [selectors.root(layout), ...broughtBy(layout, site)];
-	return scoped(said, roots, layout, site);
+	return scoped(said, layout, structure);
 }
 
-export function pageStyles(page: Page, site: Site): string[] {
-	const said = page.styles.map((style) => ({ style, region: undefined }));
-	return scoped(said, [`.${pageClass}`, `.${classNames(site).brought(page)}`], undefined, site);
-}
-
-/** Whether a layer has styles that reach only what it wrote itself, so that pages must say what that is. */
-export function hasScope(layer: Layer): boolean {
-	const own = layer.kind === 'layout' ? layer.regions.flatMap((region) => region.styles) : [];
-	return [...layer.styles, ...own].some((style) => !style.global);
+export function pageStyles(page: Page, structure: Structure): string[] {
+	return scoped(
+		page.styles.map((style) => ({ style, region: undefined })),
+		page,
+		structure
+	);
 }
 
 interface Said {
@@ -41,22 +40,15 @@ interface Said {
 }
 
 /** Styles one after the other, with one scope around those that follow each other in one band. */
-function scoped(
-	said: readonly Said[],
-	roots: readonly string[],
-	measure: Layout | undefined,
-	site: Site
-): string[] {
-	const { bands } = site.settings;
+function scoped(said: readonly Said[], layer: Layer, structure: Structure): string[] {
+	const { bands } = structure.site.settings;
+	const measure = layer.kind === 'layout' ? layer : undefined;
+	const head = scopeHead(layer, structure);
 	const texts: string[] = [];
 	let open: { readonly from: number; readonly inside: string[] } | undefined;
 	const close = (): void => {
 		if (!open) return;
-		const scope = group(
-			`@scope (${roots.join(', ')}) to (:scope :is(.${layerClass}, .${broughtClass}))`,
-			open.inside
-		);
-		texts.push(inBand(scope, open.from, measure));
+		texts.push(inBand(group(head, open.inside), open.from, measure));
 		open = undefined;
 	};
 	for (const { style, region } of said) {
@@ -75,11 +67,17 @@ function scoped(
 	return texts;
 }
 
-function inBand(css: string, from: number, measure: Layout | undefined): string {
-	return from === 0 ? css : group(bandQuery(from, measure), [css]);
+function scopeHead(layer: Layer, structure: Structure): string {
+	const names = classNames(structure.site);
+	const starts =
+		layer.kind === 'layout'
+			? layoutScopeStarts(layer, names)
+			: pageScopeStarts(layer, structure, names);
+	const limits = scopeLimits(layer, structure, names);
+	const end = limits.length === 0 ? '' : ` to (${limits.join(', ')})`;
+	return `@scope (${starts.join(', ')})${end}`;
 }
 
-/** Where else a layer's style starts: at what it put into regions of layouts further out. */
-function broughtBy(layer: Layer, site: Site): string[] {
-	return layer.fills.length === 0 ? [] : [`.${classNames(site).brought(layer)}`];
+function inBand(css: string, from: number, measure: Layout | undefined): string {
+	return from === 0 ? css : group(bandQuery(from, measure), [css]);
 }

@@ -1,4 +1,5 @@
 import { layerName, type Layer } from '../../model/site.ts';
+import type { MarkName } from '../../model/trace.ts';
 import { escapeHtml } from './escape.ts';
 
 /**
@@ -15,8 +16,8 @@ export type MarkMode =
 const OPEN = '\ue010';
 const CLOSE = '\ue011';
 
-/** What an element is: `layout`, `region`, `wrapper`, `piece`, `opener`, `slot`, with its name. */
-export type Marks = Readonly<Record<string, string>>;
+/** What an element is, with its name: a region, a piece; `part` where it is a part of a piece, one of several. */
+export type Marks = Readonly<Partial<Record<MarkName, string>>>;
 
 /** The marks of an element, to be written behind its attributes. */
 export function marksText(mode: MarkMode, marks: Marks): string {

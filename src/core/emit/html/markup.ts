@@ -4,11 +4,15 @@ import type { CompiledMarkup } from '../../resolve/markup.ts';
 import { evaluate, type Scope } from '../../resolve/values.ts';
 import { escapeCssValue, escapeHtml, isSafeUrl } from './escape.ts';
 
-/** Writes compiled markup for one page. `link` turns a URL as written into one that works from the page. */
+/**
+ * Writes compiled markup for one page. `link` turns a URL as written into one that works from the page;
+ * `rootMarks` stands behind the attributes of each outermost element.
+ */
 export function renderMarkup(
 	markup: CompiledMarkup,
 	scope: Scope,
-	link: (url: string) => string
+	link: (url: string) => string,
+	rootMarks = ''
 ): string {
 	let written = '';
 	for (const part of markup.parts) {
@@ -17,6 +21,8 @@ export function renderMarkup(
 		} else if (part.kind === 'value') {
 			const value = evaluate(part.expression, scope);
 			written += escapeHtml(part.inStyle ? escapeCssValue(value) : value);
+		} else if (part.kind === 'root') {
+			written += rootMarks;
 		} else {
 			written += escapeHtml(link(renderUrl(part.value, scope)));
 		}

@@ -1,47 +1,30 @@
-import { templateText } from '../../model/template.ts';
-import {
-	layerName,
-	type Layer,
-	type Layout,
-	type Member,
-	type Piece,
-	type Region
-} from '../../model/site.ts';
+import { layoutsGrowIn } from '../../declare/declare.ts';
 import { frameOf } from '../../declare/frame.ts';
-import { type PieceKey } from '../../model/piece-key.ts';
+import { pieceKeyWord, type PieceKey } from '../../model/piece-key.ts';
+import type { Layout, Member, Region } from '../../model/site.ts';
+import type { Bands } from '../../resolve/bands.ts';
 import type { Opener } from '../../resolve/drawers.ts';
-import { compileMarkup } from '../../resolve/markup.ts';
-import { navLinks, type NavLink } from '../../resolve/nav.ts';
-import type { Landed, ResolvedPage, ResolvedRegion } from '../../resolve/page.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
-import { slotOf } from '../../resolve/structure.ts';
+import type { Landed, ResolvedPage, ResolvedRegion } from '../../resolve/page.ts';
+import { namesIn, standingIn } from '../../resolve/runs.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { evaluateText, type Scope } from '../../resolve/values.ts';
-import { escapeHtml } from './escape.ts';
-import { renderMarkup } from './markup.ts';
-import { hasScope } from '../css/styles.ts';
-import { marksText, ownerMark, type MarkMode, type Marks } from './marks.ts';
+import { slotOf } from '../../resolve/structure.ts';
+import { hasScope, openSlot } from '../brought.ts';
 import {
 	broughtClass,
 	classNames,
 	elementId,
 	layerClass,
-	listClass,
 	pageClass,
 	skipClass,
 	type ClassNames
 } from '../names.ts';
-
-/** What a page is written for. */
-export interface PageTarget {
-	/** A URL as written in markup, as it works from the page. */
-	link(url: string): string;
-	/** The last lines in the head, which bring in the style sheets among others. */
-	readonly headLines: readonly string[];
-	/** Whether elements say what made them. */
-	readonly marks: MarkMode;
-	readonly year: number;
-}
+import { escapeHtml } from './escape.ts';
+import { HtmlLines } from './lines.ts';
+import { marksText, ownerMark, type Marks } from './marks.ts';
+import { PieceWriter } from './piece.ts';
+import type { PageTarget } from './target.ts';
+import { asWords, pageHead, pageScope } from './words.ts';
 
 /** The HTML of one page: outer layers wrap inner ones, each element says which layer it comes from. */
 export function pageHtml(
@@ -53,57 +36,20 @@ export function pageHtml(
 	return writer.document();
 }
 
-/** The HTML of one piece or opener by itself, as it stands on the page. */
+/** The HTML of a piece, a run or an opener by itself, as it stands on the page. */
 export function pieceHtmlOf(
 	instance: PageInstance,
 	resolved: ResolvedSite,
 	target: PageTarget
 ): (key: PieceKey) => string {
 	const parts = new PageWriter(instance, resolved, target).parts();
-	return (key) => parts.get(partName(key)) ?? '';
-}
-
-function partName({ layout, region, piece, owner, opener }: PieceKey): string {
-	return [layout ?? '', region ?? '', owner, opener ? 'opener' : '', piece].join('/');
-}
-
-/** The title and description of a page, after the patterns of the layouts it sits under. */
-export function pageHead(
-	instance: PageInstance,
-	resolved: ResolvedSite,
-	year: number
-): { title: string; description: string } {
-	const scope = pageScope(instance, resolved, year);
-	const chain = resolved.structure.chainOf(instance.page);
-	const pattern = chain.findLast((layout) => layout.title)?.title;
-	return {
-		title: pattern ? evaluateText(pattern, scope) : scope.title,
-		description: scope.description
-	};
-}
-
-/** What expressions on the page can refer to, its own title and description included. */
-export function pageScope(instance: PageInstance, resolved: ResolvedSite, year: number): Scope {
-	const { page } = instance;
-	const bare: Scope = { site: resolved.site, instance, title: '', description: '', year };
-	const title = page.title ? evaluateText(page.title, bare) : layerName(page);
-	const chain = resolved.structure.chainOf(page);
-	const template = page.description ?? chain.findLast((one) => one.description)?.description;
-	const description = template ? evaluateText(template, { ...bare, title }) : '';
-	return { ...bare, title, description };
-}
-
-/** The title of a route for lists of links: its own, without the patterns of layouts. */
-export function linkText(instance: PageInstance, scope: Scope): string {
-	const { title } = instance.page;
-	if (!title) return layerName(instance.page);
-	return evaluateText(title, { ...scope, instance, title: templateText(title) });
+	return (key) => parts.get(pieceKeyWord(key)) ?? '';
 }
 
 class PageWriter {
-	private readonly lines: string[] = [];
+	private readonly lines = new HtmlLines();
+	private readonly pieces: PieceWriter;
 	private readonly page: ResolvedPage;
-	private readonly scope: Scope;
 	private readonly names: ClassNames;
 	/** Whether a main part has been written. */
 	private hasMain = false;
@@ -114,8 +60,10 @@ class PageWriter {
 		private readonly target: PageTarget
 	) {
 		this.page = resolved.page(instance.page);
-		this.scope = pageScope(instance, resolved, target.year);
 		this.names = classNames(resolved.site);
+		const scope = pageScope(instance, resolved, target.year);
+		const context = { instance, resolved, target, scope, names: this.names };
+		this.pieces = new PieceWriter(context, this.lines);
 	}
 
 	document(): string {
@@ -134,7 +82,7 @@ class PageWriter {
 		this.write(1, '</head>');
 		this.body();
 		this.write(0, '</html>');
-		return this.lines.join('\n') + '\n';
+		return this.lines.take() + '\n';
 	}
 
 	/**
@@ -149,61 +97,57 @@ class PageWriter {
 			content(2);
 		} else {
 			this.write(1, '<body>');
-			if (outermost) this.layer(outermost, 2);
+			if (outermost) this.layer(outermost, undefined, 2);
 			else this.barePage();
 		}
 		this.write(1, '</body>');
 	}
 
-	/** The HTML inside of every piece and opener, by its place and name. */
+	/** The HTML of every piece, run and opener, by its key. */
 	parts(): Map<string, string> {
 		const parts = new Map<string, string>();
 		const add = (key: PieceKey, write: () => void): void => {
-			this.lines.length = 0;
 			write();
-			parts.set(partName(key), this.lines.join('\n'));
+			parts.set(pieceKeyWord(key), this.lines.take());
 		};
-		for (const resolvedRegion of this.page.regions) {
-			const { layout, region, landed } = resolvedRegion;
-			const where = { layout: layout.name.text, region: region.name.text };
-			for (const one of landed) {
-				if (one.kind !== 'piece') continue;
-				const key = {
-					...where,
-					piece: one.piece.name.text,
-					owner: layerName(one.owner),
-					opener: false
-				};
-				add(key, () => this.piece(one.piece, one.owner, resolvedRegion, 0));
+		const addPieces = (
+			host: ResolvedRegion | undefined,
+			landed: readonly Landed[],
+			where: Pick<PieceKey, 'layout' | 'region'>
+		): void => {
+			for (const one of standingIn({ region: host?.region, landed })) {
+				if (one.kind === 'layout') continue;
+				const pieces = one.kind === 'run' ? one.pieces : [one];
+				const key = { ...where, pieces: namesIn(one), opener: false };
+				add(key, () => pieces.forEach((piece) => this.pieces.piece(piece, host, 0)));
 			}
+		};
+		for (const host of this.page.regions) {
+			const { layout, region, landed } = host;
+			const where = { layout: layout.name.text, region: region.name.text };
+			addPieces(host, landed, where);
 			const { openers } = frameOf(layout, this.resolved.site.settings.bands);
-			for (const opener of openers.filter(({ host }) => host === region)) {
-				const key = { ...where, piece: opener.region.name.text, owner: where.layout, opener: true };
+			for (const opener of openers.filter((one) => one.host === region)) {
+				const pieces = [{ piece: opener.region.name.text, owner: where.layout }];
+				const key = { ...where, pieces, opener: true };
 				add(key, () => this.openers([opener], opener.end, layout, 0));
 			}
 		}
-		for (const { piece, owner } of this.page.bare) {
-			const key = {
-				layout: undefined,
-				region: undefined,
-				piece: piece.name.text,
-				owner: layerName(owner),
-				opener: false
-			};
-			add(key, () => this.piece(piece, owner, undefined, 0));
-		}
+		addPieces(undefined, this.page.bare, { layout: undefined, region: undefined });
 		return parts;
 	}
 
 	/** A layout's root, in a box of its own where its bands look at the space it gets. */
-	private layer(layout: Layout, depth: number): void {
+	private layer(layout: Layout, host: ResolvedRegion | undefined, depth: number): void {
+		const landed = host ? landedClasses(host, this.resolved.site.settings.bands) : [];
 		const space = layout.measure === 'space';
 		const inner = space ? depth + 1 : depth;
 		if (space) {
 			const marks = this.marks({ space: layout.name.text });
-			this.write(depth, `<div class="${this.names.space(layout)} ${layerClass}"${marks}>`);
+			const words = [this.names.space(layout), ...landed].join(' ');
+			this.write(depth, `<div class="${words}"${marks}>`);
 		}
-		const { attributes, content } = this.root(layout, space ? [] : [layerClass]);
+		const { attributes, content } = this.root(layout, space ? [] : landed);
 		this.write(inner, `<div${attributes}>`);
 		content(inner + 1);
 		this.write(inner, '</div>');
@@ -315,78 +259,23 @@ class PageWriter {
 	}
 
 	private landed(landed: Landed, host: ResolvedRegion, depth: number): void {
-		if (landed.kind === 'layout') this.layer(landed.layout, depth);
-		else this.piece(landed.piece, landed.owner, host, depth);
+		if (landed.kind === 'layout') this.layer(landed.layout, host, depth);
+		else this.pieces.piece(landed, host, depth);
 	}
 
 	private barePage(): void {
 		const { page } = this.page;
 		this.write(2, `<main class="${pageClass}"${this.marks(ownerMark(page))}>`);
-		for (const { piece, owner } of this.page.bare) this.piece(piece, owner, undefined, 3);
+		for (const one of this.page.bare) this.pieces.piece(one, undefined, 3);
 		this.write(2, '</main>');
-	}
-
-	private piece(piece: Piece, owner: Layer, host: ResolvedRegion | undefined, depth: number): void {
-		const element = piece.kind === 'nav' && host?.region.element.text !== 'nav' ? 'nav' : 'div';
-		const label = element === 'nav' ? ` aria-label="${escapeHtml(asWords(piece.name.text))}"` : '';
-		const classes = this.pieceClasses(piece, owner, host);
-		const marks = this.marks({ ...ownerMark(owner), piece: piece.name.text });
-		const opening = `<${element}${classes}${label}${marks}>`;
-		if (piece.kind === 'nav') {
-			this.write(depth, opening);
-			this.links(navLinks(piece, this.resolved.site), depth + 1, true);
-			this.write(depth, `</${element}>`);
-			return;
-		}
-		const markup = compileMarkup(piece.markup);
-		const html = renderMarkup(markup, this.scope, (url) => this.target.link(url));
-		if (!markup.indentable) {
-			this.write(depth, `${opening}${html}</${element}>`);
-			return;
-		}
-		this.write(depth, opening);
-		this.write(depth + 1, html.replaceAll('\n', '\n' + '  '.repeat(depth + 1)));
-		this.write(depth, `</${element}>`);
-	}
-
-	/** A piece has a class of its own where a sheet names it; what another layer brought says so. */
-	private pieceClasses(piece: Piece, owner: Layer, host: ResolvedRegion | undefined): string {
-		const inAreas = host?.region.arrangements.some((one) => one.kind === 'areas') ?? false;
-		const named = piece.settings.length > 0 || inAreas;
-		const words = [
-			...(named ? [this.names.piece(owner, host?.region.name.text, piece.name.text)] : []),
-			...(host && owner !== host.layout && hasScope(owner) ? [this.names.brought(owner)] : []),
-			...(host && owner !== host.layout && hasScope(host.layout) ? [broughtClass] : [])
-		];
-		return words.length === 0 ? '' : ` class="${words.join(' ')}"`;
 	}
 
 	private marks(marks: Marks): string {
 		return marksText(this.target.marks, marks);
 	}
 
-	private links(links: readonly NavLink[], depth: number, outermost: boolean): void {
-		this.write(depth, outermost ? `<ul class="${listClass}">` : '<ul>');
-		for (const { route, links: inner } of links) {
-			const [instance] = this.resolved.instances(route);
-			if (!instance) continue;
-			const current = instance.address === this.instance.address ? ' aria-current="page"' : '';
-			const href = escapeHtml(this.target.link(instance.address));
-			const text = escapeHtml(linkText(instance, this.scope));
-			const link = `<a href="${href}"${current}>${text}</a>`;
-			if (inner.length === 0) {
-				this.write(depth + 1, `<li>${link}</li>`);
-			} else {
-				this.write(depth + 1, `<li>${link}`);
-				this.links(inner, depth + 2, false);
-				this.write(depth + 1, '</li>');
-			}
-		}
-		this.write(depth, '</ul>');
-	}
-
 	private write(depth: number, text: string): void {
-		this.lines.push('  '.repeat(depth) + text);
+		this.lines.write(depth, text);
 	}
 }
 
@@ -401,12 +290,15 @@ function skipOf({ settings }: Layout): string | undefined {
 	return settings.find((setting) => setting.kind === 'skip')?.value;
 }
 
-function isBody({ measure, settings }: Layout): boolean {
-	return measure === 'screen' && !settings.some(({ kind }) => kind === 'scroll');
+/** What a layout that landed says of itself: where its host has to know it from pieces. */
+function landedClasses({ layout, region }: ResolvedRegion, bands: Bands): string[] {
+	const box = frameOf(layout, bands).boxes.get(region.name.text);
+	return [
+		...(box && layoutsGrowIn(box, bands) ? [layerClass] : []),
+		...(hasScope(layout) && openSlot(layout) !== region ? [broughtClass] : [])
+	];
 }
 
-/** A name of the text as words: "side-menu" is "Side menu". */
-function asWords(name: string): string {
-	const words = name.replaceAll('-', ' ');
-	return words.charAt(0).toUpperCase() + words.slice(1);
+function isBody({ measure, settings }: Layout): boolean {
+	return measure === 'screen' && !settings.some(({ kind }) => kind === 'scroll');
 }

@@ -73,24 +73,25 @@ export function traceOutput(page: TracedPage, at: number): Trace | undefined {
 	return found;
 }
 
-/** The stretch of delivered HTML that a trace stands for. */
+/** The stretch of delivered HTML that a trace stands for: of a piece without an element, all its parts. */
 export function outputOf(page: TracedPage, trace: Trace): { from: number; to: number } | undefined {
-	let found: { from: number; to: number } | undefined;
-	const visit = (node: Tree.ChildNode): void => {
-		if (found || !('tagName' in node)) return;
-		const place = node.sourceCodeLocation;
-		const here = readTrace((name) => node.attrs.find((one) => one.name === name)?.value);
-		if (place && here && sameTrace(here, trace)) {
-			found = {
-				from: page.fromMarked(place.startOffset),
-				to: page.fromMarked(place.endOffset)
-			};
-			return;
+	const visit = (node: Tree.ParentNode): { from: number; to: number } | undefined => {
+		const own = node.childNodes.flatMap((child) => {
+			if (!('tagName' in child) || !child.sourceCodeLocation) return [];
+			const here = readTrace((name) => child.attrs.find((one) => one.name === name)?.value);
+			return here && sameTrace(here, trace) ? [child.sourceCodeLocation] : [];
+		});
+		const [first, last] = [own[0], own.at(-1)];
+		if (first && last) {
+			return { from: page.fromMarked(first.startOffset), to: page.fromMarked(last.endOffset) };
 		}
-		for (const child of node.childNodes) visit(child);
+		for (const child of node.childNodes) {
+			const found = 'tagName' in child ? visit(child) : undefined;
+			if (found) return found;
+		}
+		return undefined;
 	};
-	for (const child of parse(page.marked, { sourceCodeLocationInfo: true }).childNodes) visit(child);
-	return found;
+	return visit(parse(page.marked, { sourceCodeLocationInfo: true }));
 }
 
 /** Reads a trace from an element's attributes; undefined where the element carries none. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { sampledSize, type PieceSize } from './piece-size.ts';
-import type { PieceKey } from '../../model/piece-key.ts';
+import { pieceKeyWord, type PieceKey } from '../../model/piece-key.ts';
 
 const px = z.number().nonnegative();
 
@@ -8,10 +8,9 @@ const px = z.number().nonnegative();
 export const metricsSchema = z.object({
 	pieces: z.array(
 		z.object({
-			/** The piece, and the layer that brought it: a layout's name, or a route. */
-			piece: z.string(),
-			owner: z.string(),
-			/** Where it stands; the same piece may stand in several regions. */
+			/** One piece, or those of a run, and the layers that brought them: a layout's name, or a route. */
+			pieces: z.array(z.object({ piece: z.string(), owner: z.string() })).min(1),
+			/** Where they stand; the same piece may stand in several regions. */
 			layout: z.string().optional(),
 			region: z.string().optional(),
 			/** It is the button that opens a drawer. */
@@ -39,10 +38,12 @@ export function sizesFrom(metrics: Metrics): (key: PieceKey) => PieceSize | unde
 	return (key) => sizes.get(nameOf(key, true)) ?? sizes.get(nameOf(key, false));
 }
 
-function nameOf(key: Measured | PieceKey, exact: boolean): string {
-	const { piece, owner, layout, region, opener } = key;
-	const where = exact ? `${layout ?? ''}.${region ?? ''}` : '';
-	return [where, owner, opener ? 'opener' : '', piece].join('/');
+function nameOf(
+	{ layout, region, pieces, opener = false }: Measured | PieceKey,
+	exact: boolean
+): string {
+	const where = exact ? { layout, region } : { layout: undefined, region: undefined };
+	return pieceKeyWord({ ...where, pieces, opener });
 }
 
 function namesOf(measured: Measured): string[] {

@@ -1,0 +1,140 @@
+import type { Layer, MarkupPiece, NavPiece, Piece } from '../../model/site.ts';
+import { compileMarkup } from '../../resolve/markup.ts';
+import { navLinks, type NavLink } from '../../resolve/nav.ts';
+import type { LandedPiece, ResolvedRegion } from '../../resolve/page.ts';
+import type { PageInstance } from '../../resolve/instance.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { hasOwnBox } from '../../resolve/runs.ts';
+import type { Scope } from '../../resolve/values.ts';
+import { broughtClasses } from '../brought.ts';
+import { listClass, type ClassNames } from '../names.ts';
+import { escapeHtml } from './escape.ts';
+import type { HtmlLines } from './lines.ts';
+import { marksText, ownerMark } from './marks.ts';
+import { renderMarkup } from './markup.ts';
+import type { PageTarget } from './target.ts';
+import { asWords, linkText } from './words.ts';
+
+/** What the pieces of a page are written from. */
+export interface PieceContext {
+	readonly instance: PageInstance;
+	readonly resolved: ResolvedSite;
+	readonly target: PageTarget;
+	readonly scope: Scope;
+	readonly names: ClassNames;
+}
+
+/** The element that a piece has around its content. */
+interface Wrapping {
+	readonly element: 'nav' | 'div';
+	readonly attributes: string;
+}
+
+/**
+ * Writes pieces. One has an element of its own where its region arranges it or it has settings, where a
+ * style has to know whose it is, and where its text would run into what stands beside it; else its
+ * markup stands directly in the region.
+ */
+export class PieceWriter {
+	constructor(
+		private readonly context: PieceContext,
+		private readonly lines: HtmlLines
+	) {}
+
+	piece({ piece, owner }: LandedPiece, host: ResolvedRegion | undefined, depth: number): void {
+		const wrapping = this.wrapping(piece, owner, host);
+		const marks = this.marks(piece, owner, wrapping !== undefined);
+		const inner = wrapping ? depth + 1 : depth;
+		if (piece.kind === 'markup') {
+			this.markup(piece, wrapping, marks, depth);
+			return;
+		}
+		if (wrapping) this.lines.write(depth, `<${wrapping.element}${wrapping.attributes}${marks}>`);
+		this.list(piece, inner, wrapping ? '' : marks);
+		if (wrapping) this.lines.write(depth, `</${wrapping.element}>`);
+	}
+
+	private markup(
+		piece: MarkupPiece,
+		wrapping: Wrapping | undefined,
+		marks: string,
+		depth: number
+	): void {
+		const { scope, target } = this.context;
+		const markup = compileMarkup(piece.markup);
+		const rootMarks = wrapping ? '' : marks;
+		const html = renderMarkup(markup, scope, (url) => target.link(url), rootMarks);
+		const opening = wrapping ? `<${wrapping.element}${wrapping.attributes}${marks}>` : '';
+		const closing = wrapping ? `</${wrapping.element}>` : '';
+		if (!markup.indentable) {
+			this.lines.write(depth, `${opening}${html}${closing}`);
+			return;
+		}
+		const inner = wrapping ? depth + 1 : depth;
+		if (wrapping) this.lines.write(depth, opening);
+		if (html !== '') this.lines.write(inner, html.replaceAll('\n', '\n' + '  '.repeat(inner)));
+		if (wrapping) this.lines.write(depth, closing);
+	}
+
+	private wrapping(
+		piece: Piece,
+		owner: Layer,
+		host: ResolvedRegion | undefined
+	): Wrapping | undefined {
+		const isOwn = hasOwnBox(piece, host?.region);
+		const classes = this.classes(piece, owner, host, isOwn);
+		const isNav = piece.kind === 'nav' && host?.region.element.text !== 'nav';
+		const isText = piece.kind === 'markup' && !compileMarkup(piece.markup).inBlocks;
+		if (!isOwn && classes.length === 0 && !isNav && !isText) return undefined;
+		const label = isNav ? ` aria-label="${escapeHtml(asWords(piece.name.text))}"` : '';
+		const words = classes.length === 0 ? '' : ` class="${classes.join(' ')}"`;
+		return { element: isNav ? 'nav' : 'div', attributes: words + label };
+	}
+
+	/** A piece has a class of its own where a sheet names it; what another layer brought may say so. */
+	private classes(
+		piece: Piece,
+		owner: Layer,
+		host: ResolvedRegion | undefined,
+		isOwn: boolean
+	): string[] {
+		const { names } = this.context;
+		const inAreas = host?.region.arrangements.some((one) => one.kind === 'areas') ?? false;
+		const named = isOwn && (piece.settings.length > 0 || inAreas);
+		const own = named ? [names.piece(owner, host?.region.name.text, piece.name.text)] : [];
+		return [...own, ...broughtClasses(owner, host, names)];
+	}
+
+	/** Marks of an element that is the piece, or of one that is in a run. */
+	private marks(piece: Piece, owner: Layer, wrapped: boolean): string {
+		const { marks } = this.context.target;
+		const own = { ...ownerMark(owner), piece: piece.name.text };
+		return marksText(marks, wrapped ? own : { ...own, part: '' });
+	}
+
+	private list(piece: NavPiece, depth: number, marks: string): void {
+		const links = navLinks(piece, this.context.resolved.site);
+		this.links(links, depth, ` class="${listClass}"${marks}`);
+	}
+
+	private links(links: readonly NavLink[], depth: number, attributes: string): void {
+		const { resolved, target, scope } = this.context;
+		this.lines.write(depth, `<ul${attributes}>`);
+		for (const { route, links: inner } of links) {
+			const [instance] = resolved.instances(route);
+			if (!instance) continue;
+			const isHere = instance.address === this.context.instance.address;
+			const current = isHere ? ' aria-current="page"' : '';
+			const href = escapeHtml(target.link(instance.address));
+			const link = `<a href="${href}"${current}>${escapeHtml(linkText(instance, scope))}</a>`;
+			if (inner.length === 0) {
+				this.lines.write(depth + 1, `<li>${link}</li>`);
+			} else {
+				this.lines.write(depth + 1, `<li>${link}`);
+				this.links(inner, depth + 2, '');
+				this.lines.write(depth + 1, '</li>');
+			}
+		}
+		this.lines.write(depth, '</ul>');
+	}
+}

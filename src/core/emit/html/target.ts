@@ -1,0 +1,12 @@
+import type { MarkMode } from './marks.ts';
+
+/** What a page is written for. */
+export interface PageTarget {
+	/** A URL as written in markup, as it works from the page. */
+	link(url: string): string;
+	/** The last lines in the head, which bring in the style sheets among others. */
+	readonly headLines: readonly string[];
+	/** Whether elements say what made them. */
+	readonly marks: MarkMode;
+	readonly year: number;
+}

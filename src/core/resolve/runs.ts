@@ -1,0 +1,62 @@
+import { layerName, type Piece, type Region } from '../model/site.ts';
+import type { PieceName } from '../model/piece-key.ts';
+import { compileMarkup } from './markup.ts';
+import type { LandedLayout, LandedPiece, ResolvedRegion } from './page.ts';
+
+/**
+ * Pieces that stand in a region one after the other, with nothing said of how they lie, are one run:
+ * their markup stands directly in the region, and their margins collapse (CSS 2, section 8.3.1).
+ */
+export interface Run {
+	readonly kind: 'run';
+	readonly pieces: readonly LandedPiece[];
+}
+
+/** What stands in a region as one box. */
+export type Standing = LandedPiece | LandedLayout | Run;
+
+/** Whether a piece has a box of its own: its region arranges what is in it, or it has settings itself. */
+export function hasOwnBox(piece: Piece, region: Region | undefined): boolean {
+	return piece.settings.length > 0 || (region !== undefined && arrangesPieces(region));
+}
+
+/** Whether a region says how what is in it lies, in whatever band. */
+export function arrangesPieces({
+	arrangements,
+	settings
+}: Pick<Region, 'arrangements' | 'settings'>): boolean {
+	return (
+		arrangements.length > 0 ||
+		settings.some((setting) => setting.kind === 'show' && setting.value.kind === 'strip')
+	);
+}
+
+/** What lands in a region, with pieces that are one run together. */
+export function standingIn({
+	region,
+	landed
+}: Pick<ResolvedRegion, 'landed'> & { readonly region: Region | undefined }): Standing[] {
+	const standing: Standing[] = [];
+	let run: LandedPiece[] = [];
+	for (const one of landed) {
+		if (one.kind === 'layout' || hasOwnBox(one.piece, region)) {
+			run = [];
+			standing.push(one);
+			continue;
+		}
+		if (isEmpty(one.piece)) continue;
+		if (run.length === 0) standing.push({ kind: 'run', pieces: run });
+		run.push(one);
+	}
+	return standing;
+}
+
+function isEmpty(piece: Piece): boolean {
+	return piece.kind === 'markup' && compileMarkup(piece.markup).isEmpty;
+}
+
+/** The pieces of a box by their names. */
+export function namesIn(standing: LandedPiece | Run): PieceName[] {
+	const pieces = standing.kind === 'run' ? standing.pieces : [standing];
+	return pieces.map(({ piece, owner }) => ({ piece: piece.name.text, owner: layerName(owner) }));
+}
