@@ -153,8 +153,11 @@ test('removing a layout says what would break, and is made only with that', asyn
 		)
 	)?.click();
 	await (await named(app.page, 'menuitem', 'Remove')).click();
-	const said = await until('it asks', async () => textOf(app.page, '[role=alertdialog]'));
-	assert.match(said, /\/visit and \/guides\/compare ask for two-up by name/);
+	await until('it asks', async () =>
+		/\/visit and \/guides\/compare ask for two-up by name/.test(
+			await textOf(app.page, '[role=alertdialog]')
+		)
+	);
 	await (await named(app.page, 'button', 'Leave it')).click();
 	await says('/visit', 'under commons, two-up');
 });
