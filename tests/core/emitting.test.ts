@@ -381,7 +381,7 @@ ${rest}`);
 		const [layout] = site.layouts;
 		return layout ? layoutSheet(layout, site, structure).css : '';
 	};
-	const handsOn = /\.f-main \{\s*--top-inside: 60px;/;
+	const handsOn = /\.f-main \{\s*--top-inside: var\(--f-head-height\);/;
 	assert.doesNotMatch(sheetOf('route / { piece a """x""" }'), /-inside/);
 	assert.doesNotMatch(sheetOf('route / { piece a { stick bottom } """x""" }'), /-inside/, 'another edge');
 	assert.match(sheetOf('route / { piece a { stick top @wide } """x""" }'), handsOn);

@@ -13,10 +13,12 @@ export function stuckAt(box: Box, edge: Edge, band: number, surroundings: Surrou
 	if (box.kind === 'piece' && box.parent) {
 		return pieceStuckAt(box.parent, edge, band, surroundings);
 	}
-	const { bands, outside } = surroundings;
+	const { bands, outside, heightName } = surroundings;
 	const heights = keptBefore(box, edge, bands, band).flatMap((one) => {
 		const height = keptHeight(settingsAt(one.settings, bands, band));
-		return height === undefined ? [] : [height];
+		if (height === undefined) return [];
+		const name = heightName?.(one.name);
+		return [name === undefined ? height : `var(${name})`];
 	});
 	const reached = outside[edge] && !isCutOff(box, bands, band);
 	return sumOf([...(reached ? [`var(--${edge}-outside)`] : []), ...heights]);

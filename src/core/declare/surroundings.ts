@@ -13,4 +13,6 @@ export interface Surroundings {
 	readonly inside: Edges;
 	/** Names of regions into which other layers put something that its neighbours overlap, in any band. */
 	readonly overlapped: ReadonlySet<string>;
+	/** The custom property that has the height which a box of the layout keeps, where a sheet gives it one. */
+	readonly heightName?: (box: string) => string | undefined;
 }

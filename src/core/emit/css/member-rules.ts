@@ -7,6 +7,7 @@ import type { Opener } from '../../resolve/drawers.ts';
 import type { Layer, Layout, Page, Piece, Region } from '../../model/site.ts';
 import type { BandedRule } from './banded.ts';
 import { rule } from './css-text.ts';
+import { byHeightName, heightLines } from './heights.ts';
 import { printed, type Printed } from './printed.ts';
 import { layerClass } from '../names.ts';
 import { cascadeName, type Selectors } from './selectors.ts';
@@ -19,9 +20,13 @@ export function frameRules(
 	surroundings: Surroundings,
 	selectors: Selectors
 ): BandedRule[] {
-	const { root, openers } = frameOf(layout, surroundings.bands);
+	const { root, boxes, openers } = frameOf(layout, surroundings.bands);
+	const heights = heightLines(boxes, surroundings);
+	const own = inBands(root, surroundings).map(
+		(lines, band) => new Map([...(heights[band] ?? []), ...lines])
+	);
 	return [
-		{ selector: selectors.root(layout), bands: inBands(root, surroundings), layout },
+		{ selector: selectors.root(layout), bands: own, layout },
 		...root.members.flatMap((box) => memberRules(box, layout, surroundings, selectors)),
 		...openers.map((opener) => openerRule(opener, layout, surroundings, selectors))
 	];
@@ -38,8 +43,9 @@ function memberRules(
 	selectors: Selectors
 ): BandedRule[] {
 	const selector = selectors.member(layout, box.name);
+	const bands = byHeightName(box, inBands(box, surroundings), surroundings);
 	if (box.kind === 'wrapper') {
-		const own: BandedRule = { selector, bands: inBands(box, surroundings), layout };
+		const own: BandedRule = { selector, bands, layout };
 		return [
 			own,
 			...box.members.flatMap((inner) => memberRules(inner, layout, surroundings, selectors))
@@ -49,7 +55,7 @@ function memberRules(
 	const pieces = region?.pieces ?? [];
 	const inAreas = box.arrangements.some((one) => one.kind === 'areas');
 	return [
-		{ selector, bands: withName(inBands(box, surroundings), keptName(box, layout)), layout },
+		{ selector, bands: withName(bands, keptName(box, layout)), layout },
 		...closedRule(box, selector, layout, surroundings),
 		...landedRules(box, selector, layout, surroundings.bands),
 		...pieces

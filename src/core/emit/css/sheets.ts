@@ -26,6 +26,7 @@ import { piecesIn } from '../../resolve/pieces.ts';
 import { layoutsInOrder, slotOf, type Structure } from '../../resolve/structure.ts';
 import { bandedCss, bandQuery, type BandedRule } from './banded.ts';
 import { group, rule } from './css-text.ts';
+import { withHeightNames } from './heights.ts';
 import { barePieceRule, frameRules, keptRule, pieceRule, spaceRule } from './member-rules.ts';
 import { listClass, pageClass, skipClass } from '../names.ts';
 import { scrollingCss } from './scrolling.ts';
@@ -175,11 +176,15 @@ function rootRules(site: Site): string[] {
 /** The sheet of one layout: how its boxes lie in each band, and its own styles. */
 export function layoutSheet(layout: Layout, site: Site, structure: Structure): StyleSheet {
 	const { bands } = site.settings;
-	const surroundings = surroundingsOf(
-		structure.chainOf(layout),
-		bands,
-		edgesInside(layout, structure),
-		overlappedIn(layout, structure)
+	const surroundings = withHeightNames(
+		layout,
+		structure,
+		surroundingsOf(
+			structure.chainOf(layout),
+			bands,
+			edgesInside(layout, structure),
+			overlappedIn(layout, structure)
+		)
 	);
 	const { boxes } = frameOf(layout, bands);
 	const selectors = new Selectors(site);
@@ -305,7 +310,8 @@ function fillRules(layer: Layer, site: Site, structure: Structure): BandedRule[]
 		const { layout, region } = target;
 		const box = frameOf(layout, bands).boxes.get(region.name.text);
 		if (!box) return [];
-		const surroundings = surroundingsOf(chain.slice(0, chain.indexOf(layout)), bands);
+		const outer = surroundingsOf(chain.slice(0, chain.indexOf(layout)), bands);
+		const surroundings = withHeightNames(layout, structure, outer);
 		const inAreas = region.arrangements.some((one) => one.kind === 'areas');
 		const place = { box, layout, surroundings, selectors };
 		return [

@@ -45,8 +45,7 @@
 		white-space: nowrap;
 		overflow: hidden;
 		text-overflow: ellipsis;
-		border-top: 1px solid var(--hair);
-		flex: none;
+		min-width: 0;
 	}
 	a {
 		text-decoration: underline;

@@ -131,7 +131,10 @@
 		display: flex;
 		align-items: center;
 		gap: 5px;
+		flex: none;
 		margin-left: auto;
+		padding: 2px 0 2px 16px;
+		white-space: nowrap;
 	}
 	.sizes :global(.field) {
 		padding: 1px 6px;

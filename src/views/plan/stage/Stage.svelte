@@ -214,6 +214,7 @@
 <style>
 	.below {
 		display: flex;
+		flex-wrap: wrap;
 		align-items: center;
 		border-top: 1px solid var(--hair);
 		padding-right: 16px;
