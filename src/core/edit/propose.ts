@@ -3,31 +3,10 @@ import { layerName, layersOf } from '../model/site.ts';
 import { applyChanges, type Change } from '../source/change.ts';
 import { readSiteFiles } from '../source/read.ts';
 import { checkSite, type CheckedSite } from '../check/site.ts';
-import {
-	moveSetting,
-	setAreas,
-	setArrangement,
-	setBreakpoint,
-	setSetting,
-	setTrack
-} from './boxes.ts';
-import { findPieces } from './find.ts';
-import { addLayout, moveLayout, removeLayout, renameLayout, setUnder } from './layouts.ts';
-import { addPiece, removePiece, renamePiece, setMarkup } from './pieces.ts';
-import {
-	addRegion,
-	removeFill,
-	removeRegion,
-	renameRegion,
-	reorderRegion,
-	setFill,
-	setFlag,
-	swap
-} from './regions.ts';
 import { touchedBands } from './touched-bands.ts';
-import { addRoute, moveRoute, removeRoute } from './routes.ts';
 import { Surgery } from './surgery.ts';
-import { isSizeWish, WishRefused, type BoxRef, type Proposal, type Wish } from './wish.ts';
+import { isSizeWish, WishRefused, type Proposal, type Wish } from './wish.ts';
+import { carryOut, labelOf } from './wishes.ts';
 
 /** A proposal together with the site as it would be, so that making it works nothing out again. */
 export interface Prepared {
@@ -73,91 +52,6 @@ export function prepare(resolved: CheckedSite, wish: Wish): Prepared {
 
 function refuse(sentence: string): Prepared {
 	return { proposal: { kind: 'refused', sentence }, after: undefined };
-}
-
-function carryOut(resolved: CheckedSite, surgery: Surgery, wish: Wish): string[] {
-	switch (wish.kind) {
-		case 'set-setting':
-			setSetting(resolved, surgery, wish.box, wish.setting, wish.value, wish.band);
-			return [];
-		case 'move-setting':
-			moveSetting(resolved, surgery, wish.box, wish.setting, wish.from, wish.to);
-			return [];
-		case 'set-arrangement':
-			setArrangement(resolved, surgery, wish.box, wish.arrangement, wish.band);
-			return [];
-		case 'set-track':
-			setTrack(resolved, surgery, wish.box, wish.axis, wish.index, wish.size, wish.band);
-			return [];
-		case 'set-areas':
-			setAreas(resolved, surgery, wish.box, wish.cells, wish.band);
-			return [];
-		case 'set-breakpoint':
-			setBreakpoint(resolved, surgery, wish.band, wish.from);
-			return [];
-		case 'add-route':
-			addRoute(resolved, surgery, wish.pattern, wish.title);
-			return [];
-		case 'move-route':
-			return moveRoute(resolved, surgery, wish.pattern, wish.to);
-		case 'remove-route':
-			return removeRoute(resolved, surgery, wish.pattern);
-		case 'add-layout':
-			addLayout(resolved, surgery, wish.name, wish.at);
-			return [];
-		case 'rename-layout':
-			renameLayout(resolved, surgery, wish.name, wish.to);
-			return [];
-		case 'move-layout':
-			moveLayout(resolved, surgery, wish.name, wish.at);
-			return [];
-		case 'remove-layout':
-			return removeLayout(resolved, surgery, wish.name);
-		case 'set-under':
-			setUnder(resolved, surgery, wish.layer, wish.under);
-			return [];
-		case 'set-fill':
-			return setFill(resolved, surgery, wish.layer, wish.region, wish.fill);
-		case 'remove-fill':
-			removeFill(resolved, surgery, wish.layer, wish.region);
-			return [];
-		case 'add-region':
-			addRegion(resolved, surgery, wish.layout, wish.name, wish.element);
-			return [];
-		case 'rename-region':
-			renameRegion(resolved, surgery, wish.region, wish.to);
-			return [];
-		case 'reorder-region':
-			reorderRegion(resolved, surgery, wish.region, wish.by);
-			return [];
-		case 'remove-region':
-			return removeRegion(resolved, surgery, wish.region);
-		case 'set-flag':
-			setFlag(resolved, surgery, wish.region, wish.flag, wish.on);
-			return [];
-		case 'add-piece':
-			addPiece(resolved, surgery, wish.holder, wish.name);
-			return [];
-		case 'rename-piece':
-			renamePiece(resolved, surgery, wish.holder, wish.name, wish.to);
-			return [];
-		case 'reorder-piece': {
-			const { pieces } = findPieces(resolved, wish.holder);
-			swap(
-				pieces,
-				pieces.findIndex((piece) => piece.name.text === wish.name),
-				wish.by,
-				surgery
-			);
-			return [];
-		}
-		case 'remove-piece':
-			removePiece(resolved, surgery, wish.holder, wish.name);
-			return [];
-		case 'set-markup':
-			setMarkup(resolved, surgery, wish.holder, wish.name, wish.markup);
-			return [];
-	}
 }
 
 function resolveAfter(resolved: CheckedSite, changes: readonly Change[]): CheckedSite {
@@ -222,67 +116,4 @@ function dropLostFills(
 	}
 	const changes = surgery.changes();
 	return { after: resolveAfter(after, changes), changes, consequences };
-}
-
-function boxName({ layout, box }: BoxRef): string {
-	return box ?? layout;
-}
-
-function labelOf(wish: Wish): string {
-	switch (wish.kind) {
-		case 'set-setting':
-			return `${boxName(wish.box)}: ${wish.setting} ${wish.value ?? 'as narrower'} at ${wish.band}`;
-		case 'move-setting':
-			return `${boxName(wish.box)}: ${wish.setting} from ${wish.to} on`;
-		case 'set-arrangement':
-			return `Arrange ${boxName(wish.box)} at ${wish.band}`;
-		case 'set-track':
-			return `${boxName(wish.box)}: ${wish.axis === 'rows' ? 'row' : 'column'} ${wish.index + 1}: ${wish.size}`;
-		case 'set-areas':
-			return `Areas of ${boxName(wish.box)} at ${wish.band}`;
-		case 'set-breakpoint':
-			return `${wish.band} from ${wish.from} px`;
-		case 'add-route':
-			return `Add ${wish.pattern}`;
-		case 'move-route':
-			return `Move ${wish.pattern} to ${wish.to}`;
-		case 'remove-route':
-			return `Remove ${wish.pattern}`;
-		case 'add-layout':
-			return `Add the layout ${wish.name}`;
-		case 'rename-layout':
-			return `Rename ${wish.name} to ${wish.to}`;
-		case 'move-layout':
-			return `Let ${wish.name} cover ${wish.at}`;
-		case 'remove-layout':
-			return `Remove the layout ${wish.name}`;
-		case 'set-under':
-			return wish.under === undefined
-				? `Let ${wish.layer.name} sit under what covers it`
-				: `Let ${wish.layer.name} sit under ${wish.under === 'none' ? 'nothing' : wish.under}`;
-		case 'set-fill':
-			return `${wish.layer.name} fills ${wish.region.region}: ${wish.fill}`;
-		case 'remove-fill':
-			return `${wish.layer.name} lets ${wish.region.region} pass`;
-		case 'add-region':
-			return `Add the region ${wish.name}`;
-		case 'rename-region':
-			return `Rename the region ${wish.region.region} to ${wish.to}`;
-		case 'reorder-region':
-			return `Move the region ${wish.region.region}`;
-		case 'remove-region':
-			return `Remove the region ${wish.region.region}`;
-		case 'set-flag':
-			return `${wish.region.region}: ${wish.on ? '' : 'not '}${wish.flag}`;
-		case 'add-piece':
-			return `Add the piece ${wish.name}`;
-		case 'rename-piece':
-			return `Rename the piece ${wish.name} to ${wish.to}`;
-		case 'reorder-piece':
-			return `Move the piece ${wish.name}`;
-		case 'remove-piece':
-			return `Remove the piece ${wish.name}`;
-		case 'set-markup':
-			return `Edit the piece ${wish.name}`;
-	}
 }
