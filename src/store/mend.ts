@@ -1,8 +1,13 @@
-import type { Mend } from '$core/messages/problem.ts';
+import type { MendView } from '$workers/messages.ts';
 import { store } from './site.svelte.ts';
+import { wishes } from './wishes.svelte.ts';
 
 /** Makes the change that takes a problem away, as one step that can be undone. */
-export async function mendProblem({ label, span, insert }: Mend): Promise<void> {
-	const { file, from, to } = span;
-	await store.apply([{ kind: 'edit', file, from, to, insert }], label);
+export async function mendProblem(mend: MendView): Promise<void> {
+	if (mend.kind === 'wish') {
+		await wishes.make(mend.wish);
+		return;
+	}
+	const { file, from, to } = mend.span;
+	await store.apply([{ kind: 'edit', file, from, to, insert: mend.insert }], mend.label);
 }

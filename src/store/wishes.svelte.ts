@@ -1,4 +1,5 @@
-import type { Proposal, Wish } from '$core/edit/wish.ts';
+import type { Wish } from '$core/model/wish.ts';
+import type { Proposal } from '$core/edit/proposal.ts';
 import { listWords } from '$core/messages/problem.ts';
 import { store } from './site.svelte.ts';
 

@@ -15,17 +15,13 @@ import { pageFile } from '$core/emit/paths.ts';
 import { outputOf, sourceOf, traceOutput, traceSource } from '$core/emit/html/trace.ts';
 import { type Trace } from '$core/model/trace.ts';
 import { piecesIn, type PieceView } from '$core/edit/pieces.ts';
+import { mendOf } from '$core/check/mend.ts';
 import { prepare } from '$core/edit/propose.ts';
+import { labelOf } from '$core/edit/wishes.ts';
 import { touches } from '$core/edit/touches.ts';
 import { underChoices, type UnderChoice } from '$core/edit/under-choices.ts';
-import {
-	WishRefused,
-	type BoxRef,
-	type HolderRef,
-	type LayerRef,
-	type Proposal,
-	type Wish
-} from '$core/edit/wish.ts';
+import { type BoxRef, type HolderRef, type LayerRef, type Wish } from '$core/model/wish.ts';
+import { WishRefused, type Proposal } from '$core/edit/proposal.ts';
 import { boxView, type BoxView } from '$core/drawing/box-view.ts';
 import { jumpWidths } from '$core/geometry/widths/jumps.ts';
 import { sizesFrom, type Metrics } from '$core/geometry/pieces/metrics.ts';
@@ -61,6 +57,7 @@ import type {
 	PageView,
 	PageWish,
 	PlaceView,
+	MendView,
 	ProblemView,
 	Shown,
 	SiteView,
@@ -427,10 +424,17 @@ export class Desk {
 	}
 
 	private problemView(problem: Problem): ProblemView {
-		const { severity, code, span, mend } = problem;
+		const { severity, code, span } = problem;
 		const text = this.files.texts.get(span.file) ?? '';
 		const place = { ...span, ...positionAt(text, span.from) };
+		const mend = this.mendView(problem);
 		return { severity, code, sentence: sentenceOf(problem), ...place, ...(mend && { mend }) };
+	}
+
+	private mendView(problem: Problem): MendView | undefined {
+		if (problem.mend) return { kind: 'text', ...problem.mend };
+		const wish = this.latest && mendOf(problem, this.latest);
+		return wish && { kind: 'wish', label: labelOf(wish), wish };
 	}
 }
 

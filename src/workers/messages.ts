@@ -4,6 +4,7 @@ import type { Roofline } from '$core/drawing/roofline.ts';
 import type { RegionFate } from '$core/resolve/between.ts';
 import type { Mend } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
+import type { Wish } from '$core/model/wish.ts';
 
 /** What the worker and the application say to each other: plain data only. */
 
@@ -23,9 +24,14 @@ export interface ProblemView {
 	readonly to: number;
 	readonly line: number;
 	readonly column: number;
-	/** A change of the text that would take it away. */
-	readonly mend?: Mend;
+	/** What would take it away. */
+	readonly mend?: MendView;
 }
+
+/** A change of the text, or a wish as the drawings have them; with what it does, in a few words. */
+export type MendView =
+	| ({ readonly kind: 'text' } & Mend)
+	| { readonly kind: 'wish'; readonly label: string; readonly wish: Wish };
 
 export interface SiteView {
 	readonly name: string;

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import type { Wish } from '../../src/core/edit/wish.ts';
+import type { Wish } from '../../src/core/model/wish.ts';
 import { encodeUtf8 } from '../../src/core/model/utf8.ts';
 import { Desk } from '../../src/workers/desk.ts';
 import { filesOf } from '../lib/desk.ts';

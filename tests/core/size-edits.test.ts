@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { boxView } from '../../src/core/drawing/box-view.ts';
 import { dimensionLines } from '../../src/core/drawing/dimensions.ts';
 import { propose } from '../../src/core/edit/propose.ts';
-import type { SizeWish, Wish } from '../../src/core/edit/wish.ts';
+import type { SizeWish, Wish } from '../../src/core/model/wish.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { sound } from '../lib/site.ts';
 

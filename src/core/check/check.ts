@@ -1,6 +1,7 @@
 import type { ErrorCode, WarningCode } from '../messages/catalogue.ts';
 import type { Problem } from '../messages/problem.ts';
 import type { Layer } from '../model/site.ts';
+import type { Wish } from '../model/wish.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 
 interface CheckBase {
@@ -10,6 +11,8 @@ interface CheckBase {
 	readonly what: string;
 	/** Why that matters, as a sentence. */
 	readonly why: string;
+	/** What would take such a problem away; undefined where it is not clear. */
+	mend?(problem: Problem, resolved: ResolvedSite): Wish | undefined;
 }
 
 /** Looks at one layer after the other: a layout, or a page. */

@@ -1,5 +1,5 @@
 import { columnWords, findBox, settingFor, wordOfColumn, type ArrangedBox } from '../edit/boxes.ts';
-import type { BoxRef } from '../edit/wish.ts';
+import type { BoxRef } from '../model/wish.ts';
 import type { Arrangement } from '../model/arrange.ts';
 import type { Setting, SettingKind } from '../model/setting.ts';
 import type { Layout, Member } from '../model/site.ts';

@@ -1,6 +1,6 @@
 import { valueNow, type BoxView } from './box-view.ts';
 import type { SettingKind } from '../model/setting.ts';
-import type { Wish } from '../edit/wish.ts';
+import type { Wish } from '../model/wish.ts';
 
 /** Something that can be done with a region's place, by a button or a key. */
 export interface Deed {

@@ -8,7 +8,8 @@ import { splitSizes } from '../size/split.ts';
 import { isTrackList, parseTracks } from '../size/tracks.ts';
 import { findLayout } from './find.ts';
 import type { Surgery } from './surgery.ts';
-import { WishRefused, type BoxRef } from './wish.ts';
+import { type BoxRef } from '../model/wish.ts';
+import { WishRefused } from './proposal.ts';
 
 /** Edits of sizes: settings, tracks, areas and breakpoints, each in one band. */
 

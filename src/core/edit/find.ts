@@ -12,7 +12,8 @@ import {
 import type { Span } from '../model/span.ts';
 import { fillTarget, isProblem } from '../resolve/fill-target.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { WishRefused, type HolderRef, type LayerRef, type RegionRef } from './wish.ts';
+import { type HolderRef, type LayerRef, type RegionRef } from '../model/wish.ts';
+import { WishRefused } from './proposal.ts';
 
 /** Finds what a wish names in the site. Each throws a WishRefused with a sentence where it is not there. */
 

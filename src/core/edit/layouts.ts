@@ -4,7 +4,8 @@ import { layerName, type Layer, type Layout, layersOf } from '../model/site.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { checkName, fillsOfRegion, findLayer, findLayout } from './find.ts';
 import type { Surgery } from './surgery.ts';
-import { WishRefused, type LayerRef } from './wish.ts';
+import { type LayerRef } from '../model/wish.ts';
+import { WishRefused } from './proposal.ts';
 
 /** A pattern as the language has it; throws a WishRefused otherwise. */
 export function checkPattern(text: string): Pattern {

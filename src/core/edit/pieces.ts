@@ -4,7 +4,8 @@ import type { ResolvedSite } from '../resolve/site.ts';
 import { areaRows, replaceInAreas } from './areas.ts';
 import { checkName, findPiece, findPieces, findRegion } from './find.ts';
 import { indentLines, Surgery } from './surgery.ts';
-import { WishRefused, type HolderRef } from './wish.ts';
+import { type HolderRef } from '../model/wish.ts';
+import { WishRefused } from './proposal.ts';
 
 /** The lines of a new piece. */
 export function pieceLines(name: string, markup: string): string[] {

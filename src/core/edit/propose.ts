@@ -5,7 +5,8 @@ import { readSiteFiles } from '../source/read.ts';
 import { checkSite, type CheckedSite } from '../check/site.ts';
 import { touchedBands } from './touched-bands.ts';
 import { Surgery } from './surgery.ts';
-import { isSizeWish, WishRefused, type Proposal, type Wish } from './wish.ts';
+import { isSizeWish, type Wish } from '../model/wish.ts';
+import { WishRefused, type Proposal } from './proposal.ts';
 import { carryOut, labelOf } from './wishes.ts';
 
 /** A proposal together with the site as it would be, so that making it works nothing out again. */

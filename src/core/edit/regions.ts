@@ -6,7 +6,8 @@ import { areaRows, replaceInAreas } from './areas.ts';
 import { checkName, fillsOf, fillsOfRegion, findLayer, findLayout, findRegion } from './find.ts';
 import { newPieceName, pieceLines } from './pieces.ts';
 import type { Surgery } from './surgery.ts';
-import { WishRefused, type LayerRef, type RegionRef } from './wish.ts';
+import { type LayerRef, type RegionRef } from '../model/wish.ts';
+import { WishRefused } from './proposal.ts';
 
 /** Writes a region into a layout, and a row for it where the layout arranges in areas. */
 export function addRegion(

@@ -5,7 +5,7 @@ import type { ResolvedSite } from '../resolve/site.ts';
 import { findRoute } from './find.ts';
 import { checkPattern } from './layouts.ts';
 import type { Surgery } from './surgery.ts';
-import { WishRefused } from './wish.ts';
+import { WishRefused } from './proposal.ts';
 
 /** Writes a route with a title and a first piece, behind its nearest neighbour in the tree. */
 export function addRoute(

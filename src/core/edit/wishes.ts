@@ -22,7 +22,7 @@ import {
 } from './regions.ts';
 import { addRoute, moveRoute, removeRoute } from './routes.ts';
 import type { Surgery } from './surgery.ts';
-import type { BoxRef, Wish } from './wish.ts';
+import type { BoxRef, Wish } from '../model/wish.ts';
 
 /** A kind of wish: what its edit is called, and how it is made. */
 interface WishKind<W extends Wish> {

@@ -1,4 +1,4 @@
-import type { BoxRef } from '$core/edit/wish.ts';
+import type { BoxRef } from '$core/model/wish.ts';
 import type { MeasuredBox } from '$core/drawing/overlay.ts';
 import { readTrace } from '$core/emit/html/trace.ts';
 import { sameTrace, type Trace } from '$core/model/trace.ts';

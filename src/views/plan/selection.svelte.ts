@@ -5,7 +5,7 @@ import type {
 	SectionRegion
 } from '$core/drawing/cross-section.ts';
 import { type Trace } from '$core/model/trace.ts';
-import type { HolderRef, LayerRef, RegionRef } from '$core/edit/wish.ts';
+import type { HolderRef, LayerRef, RegionRef } from '$core/model/wish.ts';
 
 /** A block of the cross-section: a layer and a column. */
 export interface CellPlace {

@@ -15,11 +15,10 @@
 		type ViewUpdate
 	} from '@codemirror/view';
 	import { onMount, untrack } from 'svelte';
-	import type { Mend } from '$core/messages/problem.ts';
 	import type { Change } from '$core/source/change.ts';
 	import { mendProblem } from '$store/mend.ts';
 	import { store } from '$store/site.svelte.ts';
-	import type { ProblemView, Stretch } from '$workers/messages.ts';
+	import type { MendView, ProblemView, Stretch } from '$workers/messages.ts';
 	import { eave, eaveColors } from './eave-language.ts';
 	import { editorLook } from './editor-look.ts';
 	import { showTraced, traced } from './traced.ts';
@@ -79,8 +78,8 @@
 	}
 
 	/** A button beside the message that makes the change it speaks of. */
-	function mendAction({ label, span, insert }: Mend): Action {
-		return { name: label, apply: () => void mendProblem({ label, span, insert }) };
+	function mendAction(mend: MendView): Action {
+		return { name: mend.label, apply: () => void mendProblem(mend) };
 	}
 
 	function onUpdate(update: ViewUpdate): void {

@@ -1,5 +1,9 @@
 import type { Arrangement } from '../../model/arrange.ts';
 import type { Layer, Member, Piece } from '../../model/site.ts';
+import type { Setting } from '../../model/setting.ts';
+import type { Span } from '../../model/span.ts';
+import type { BoxRef } from '../../model/wish.ts';
+import { bandPlace } from '../../resolve/bands.ts';
 import { fillTarget, isProblem } from '../../resolve/fill-target.ts';
 import { boxesOf, contentsOf } from '../../resolve/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
@@ -34,4 +38,26 @@ export function placementsIn(layer: Layer, { structure }: ResolvedSite): Placeme
 
 function withSettings(placements: readonly Placement[]): Placement[] {
 	return placements.filter(({ member }) => member.settings.length > 0);
+}
+
+/** The setting of a layout's box that stands at a place of the text, with the box and the band it is for. */
+export function settingAtPlace(
+	place: Span,
+	{ site }: ResolvedSite
+): { box: BoxRef; setting: Setting; band: string } | undefined {
+	const { bands } = site.settings;
+	for (const layout of site.layouts) {
+		for (const box of boxesOf(layout)) {
+			const setting = box.settings.find(({ span }) => sameSpan(span, place));
+			const band = setting && bands[bandPlace(bands, setting.band)]?.name.text;
+			if (!setting || band === undefined) continue;
+			const name = box === layout ? undefined : box.name.text;
+			return { box: { layout: layout.name.text, box: name }, setting, band };
+		}
+	}
+	return undefined;
+}
+
+function sameSpan(a: Span, b: Span): boolean {
+	return a.file === b.file && a.from === b.from && a.to === b.to;
 }

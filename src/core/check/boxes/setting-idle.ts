@@ -5,7 +5,7 @@ import { arrangementAt, bandPlaces, settingHolding, settingsAt } from '../../res
 import { boxesOf, type Holder } from '../../resolve/members.ts';
 import { settings } from '../../settings/list.ts';
 import type { LayerCheck } from '../check.ts';
-import { placementsIn, type Placement } from './members.ts';
+import { placementsIn, settingAtPlace, type Placement } from './members.ts';
 
 export const settingIdle: LayerCheck = {
 	of: 'layer',
@@ -18,6 +18,12 @@ export const settingIdle: LayerCheck = {
 			...placementsIn(layer, resolved).flatMap((placement) => idleIn(placement, resolved.site)),
 			...boxes.flatMap((box) => idleGap(box, resolved.site))
 		];
+	},
+	mend({ span }, resolved) {
+		const there = settingAtPlace(span, resolved);
+		if (!there) return undefined;
+		const { box, setting, band } = there;
+		return { kind: 'set-setting', box, setting: setting.kind, value: undefined, band };
 	}
 };
 

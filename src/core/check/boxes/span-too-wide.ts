@@ -3,7 +3,7 @@ import type { Site } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { arrangementAt, bandPlaces, settingHolding, settingsAt } from '../../resolve/bands.ts';
 import type { LayerCheck } from '../check.ts';
-import { placementsIn, type Placement } from './members.ts';
+import { placementsIn, settingAtPlace, type Placement } from './members.ts';
 
 export const spanTooWide: LayerCheck = {
 	of: 'layer',
@@ -11,7 +11,16 @@ export const spanTooWide: LayerCheck = {
 	what: 'No box spans more columns than there are.',
 	why: 'Browsers would make columns that no one has set a width for.',
 	find: (layer, resolved) =>
-		placementsIn(layer, resolved).flatMap((placement) => tooWide(placement, resolved.site))
+		placementsIn(layer, resolved).flatMap((placement) => tooWide(placement, resolved.site)),
+	mend(problem, resolved) {
+		const there = settingAtPlace(problem.span, resolved);
+		if (problem.code !== 'span-too-wide' || there?.setting.kind !== 'span') return undefined;
+		const [, , offset, columns] = problem.details;
+		const most = columns - offset;
+		if (most < 1) return undefined;
+		const { box, band } = there;
+		return { kind: 'set-setting', box, setting: 'span', value: String(most), band };
+	}
 };
 
 function tooWide({ member, around }: Placement, { settings: { bands } }: Site): Problem[] {

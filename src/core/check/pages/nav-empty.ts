@@ -1,6 +1,9 @@
 import { Memory } from '../../model/memory.ts';
 import { warning } from '../../messages/problem.ts';
-import type { Layer, NavPiece } from '../../model/site.ts';
+import { layerName, layersOf, type Layer, type NavPiece, type Piece } from '../../model/site.ts';
+import type { RegionRef } from '../../model/wish.ts';
+import { fillTarget, isProblem } from '../../resolve/fill-target.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 import { navLinks } from '../../resolve/nav.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import { nothing, type LayerCheck } from '../check.ts';
@@ -18,5 +21,40 @@ export const navEmpty: LayerCheck = {
 		return navs
 			.filter((nav) => navLinks(nav, site).length === 0)
 			.map((nav) => warning('nav-empty', nav.fromSpan, nav.from.text));
+	},
+	mend({ span }, resolved) {
+		for (const layer of layersOf(resolved.site)) {
+			for (const { region, pieces } of holdersIn(layer, resolved)) {
+				const piece = pieces.find((one) => one.kind === 'nav' && one.fromSpan === span);
+				if (!piece) continue;
+				const holder = { layer: { kind: layer.kind, name: layerName(layer) }, region };
+				return { kind: 'remove-piece', holder, name: piece.name.text };
+			}
+		}
+		return undefined;
 	}
 };
+
+interface Holder {
+	readonly region: RegionRef | undefined;
+	readonly pieces: readonly Piece[];
+}
+
+/** Where a layer has pieces: in its regions, in its own content, and in what it fills. */
+function holdersIn(layer: Layer, { structure }: ResolvedSite): Holder[] {
+	const own: Holder[] =
+		layer.kind === 'layout'
+			? layer.regions.map(({ name, pieces }) => ({
+					region: { layout: layer.name.text, region: name.text },
+					pieces
+				}))
+			: [{ region: undefined, pieces: layer.pieces }];
+	const filled = layer.fills.flatMap((fill): Holder[] => {
+		const target = fillTarget(fill, layer, structure.chainOf(layer));
+		if (isProblem(target)) return [];
+		const { layout, region } = target;
+		const ref = { layout: layout.name.text, region: region.name.text };
+		return [{ region: ref, pieces: fill.pieces }];
+	});
+	return [...own, ...filled];
+}

@@ -1,4 +1,4 @@
-import type { LayerRef, Wish } from '$core/edit/wish.ts';
+import type { LayerRef, Wish } from '$core/model/wish.ts';
 import { branchOver, type RooflineRow } from '$core/drawing/roofline.ts';
 import { store } from '$store/site.svelte.ts';
 import { wishes } from '$store/wishes.svelte.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { BoxView, Overhang, StripRow, UnsaidSetting } from '$core/drawing/box-view.ts';
-	import type { Wish } from '$core/edit/wish.ts';
+	import type { Wish } from '$core/model/wish.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
 	import { arrangementKinds } from '$core/settings/arrangements/list.ts';
 	import { wishes } from '$store/wishes.svelte.ts';

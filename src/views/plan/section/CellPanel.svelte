@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { CrossSection } from '$core/drawing/cross-section.ts';
 	import type { FillKind } from '$core/model/site.ts';
-	import type { Wish } from '$core/edit/wish.ts';
+	import type { Wish } from '$core/model/wish.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import { askRenameRegion } from '../asking.ts';
 	import BandStrip from './BandStrip.svelte';

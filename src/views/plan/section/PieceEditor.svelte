@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import type { HolderRef } from '$core/edit/wish.ts';
+	import type { HolderRef } from '$core/model/wish.ts';
 	import type { PieceView } from '$core/edit/pieces.ts';
 	import { ask } from '$store/ask.svelte.ts';
 	import { store } from '$store/site.svelte.ts';

@@ -1,5 +1,5 @@
 import type { BoxView } from '$core/drawing/box-view.ts';
-import type { BoxRef } from '$core/edit/wish.ts';
+import type { BoxRef } from '$core/model/wish.ts';
 import { look } from '$store/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { areaCells, painted, trackReached, type Cell } from '$core/drawing/track-gestures.ts';
-	import type { BoxRef, Wish } from '$core/edit/wish.ts';
+	import type { BoxRef, Wish } from '$core/model/wish.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import EdgeHandle from './EdgeHandle.svelte';
 	import type { MeasuredTracks } from '$views/frame/frame.ts';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { BoxView } from '$core/drawing/box-view.ts';
 	import { sizeWords, trackText } from '$core/drawing/track-gestures.ts';
-	import type { Wish } from '$core/edit/wish.ts';
+	import type { Wish } from '$core/model/wish.ts';
 	import AreaPaint from './AreaPaint.svelte';
 	import AreaSpan from './AreaSpan.svelte';
 	import ColumnSpan from './ColumnSpan.svelte';

@@ -1,7 +1,6 @@
-import type { Arrangement } from '../model/arrange.ts';
-import type { SettingKind } from '../model/setting.ts';
-import type { FillKind } from '../model/site.ts';
-import type { Change } from '../source/change.ts';
+import type { Arrangement } from './arrange.ts';
+import type { SettingKind } from './setting.ts';
+import type { FillKind } from './site.ts';
 
 /** A layer by name: a layout's name, a route's pattern, or a state and its place. */
 export interface LayerRef {
@@ -134,23 +133,4 @@ const sizeKinds: ReadonlySet<string> = new Set<SizeWish['kind']>([
 /** Whether a wish is about sizes, and so about bands. */
 export function isSizeWish(wish: Wish): wish is SizeWish {
 	return sizeKinds.has(wish.kind);
-}
-
-/** What a wish comes to: an edit, with what else it takes along, or the reason why it cannot be. */
-export type Proposal =
-	| {
-			readonly kind: 'edit';
-			/** In a few words, for the list of things that can be undone. */
-			readonly label: string;
-			readonly changes: readonly Change[];
-			/** Whole sentences on what else changes. Where there are some, the user is asked first. */
-			readonly consequences: readonly string[];
-			/** Names of the bands in which it changes boxes; empty where it is not about sizes. */
-			readonly bands: readonly string[];
-	  }
-	| { readonly kind: 'refused'; readonly sentence: string };
-
-/** Thrown inside the making of an edit; `propose` turns it into a refusal. */
-export class WishRefused extends Error {
-	override readonly name = 'WishRefused';
 }

@@ -1,0 +1,76 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { checks } from '../../src/core/check/list.ts';
+import { mendOf } from '../../src/core/check/mend.ts';
+import { prepare } from '../../src/core/edit/propose.ts';
+import { applyChanges } from '../../src/core/source/change.ts';
+import { around, resolve } from '../lib/site.ts';
+
+/** A mend takes its problem away, brings no other, and changes nothing else of the text. */
+
+const sites: Readonly<Record<string, readonly { text: string; mended: string }[]>> = {
+	'setting-idle': [
+		{
+			text: 'layout x at /x { region main as main { slot; span 2 @wide } }',
+			mended: 'layout x at /x { region main as main { slot } }'
+		},
+		{
+			text: 'layout x at /x { gap 8px; region main as main { slot } }',
+			mended: 'layout x at /x { region main as main { slot } }'
+		}
+	],
+	'span-too-wide': [
+		{
+			text: 'layout x at /x { arrange columns 4; region main as main { slot; offset 1; span 6 } }',
+			mended: 'layout x at /x { arrange columns 4; region main as main { slot; offset 1; span 3 } }'
+		}
+	],
+	'nav-empty': [
+		{
+			text: 'layout x at /x { region main as main { slot }; region side as nav { piece more nav from /nothing/here; piece a """a""" } }',
+			mended:
+				'layout x at /x { region main as main { slot }; region side as nav { piece a """a""" } }'
+		},
+		{
+			text: 'route /x { piece b """b"""; fill head after { piece more nav from /nothing/here; piece a """a""" } }',
+			mended: 'route /x { piece b """b"""; fill head after { piece a """a""" } }'
+		},
+		{
+			text: 'route /x { piece b """b"""; piece more nav from /nothing/here }',
+			mended: 'route /x { piece b """b""" }'
+		}
+	]
+};
+
+const plain = (text: string): string => text.replace(/[\s;]+/g, ' ');
+
+for (const check of checks.filter(({ mend }) => mend)) {
+	for (const code of check.codes) {
+		test(`${code}: the mend takes it away and nothing else`, () => {
+			const cases = sites[code];
+			assert.ok(cases, `${code} has a mend that nothing tries`);
+			for (const { text, mended } of cases) {
+				const written = around(text);
+				const before = resolve(written);
+				const problem = before.problems.find((one) => one.code === code);
+				assert.ok(problem, text);
+				const wish = mendOf(problem, before);
+				assert.ok(wish, text);
+				const { proposal, after } = prepare(before, wish);
+				assert.ok(proposal.kind === 'edit', text);
+				assert.ok(after);
+				const known = before.problems.length;
+				assert.equal(after.problems.length, known - 1, text);
+				const { texts } = applyChanges(before.reading.files.texts, proposal.changes);
+				assert.equal(plain(texts.get('site.eave') ?? ''), plain(around(mended)));
+			}
+		});
+	}
+}
+
+test('a problem of a piece’s setting, for which there is no wish, has no mend', () => {
+	const site = resolve(around('route /x { piece b { span 2 } """b""" }'));
+	const problem = site.problems.find((one) => one.code === 'setting-idle');
+	assert.ok(problem);
+	assert.equal(mendOf(problem, site), undefined);
+});
