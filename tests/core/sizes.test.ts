@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import fc from 'fast-check';
 import { bandAt, settingHolding, settingsAt } from '../../src/core/resolve/bands.ts';
 import { isLength, parseLength } from '../../src/core/size/length.ts';
-import { splitSizes } from '../../src/core/size/split.ts';
+import { splitSizes } from '../../src/core/size/css-tokens.ts';
 import { namesIn, substitute, tokensAt } from '../../src/core/size/tokens.ts';
 import { isTrackList, parseTracks } from '../../src/core/size/tracks.ts';
 import { sound } from '../lib/site.ts';

@@ -4,7 +4,7 @@ import type { Layout, Region, Wrapper } from '../model/site.ts';
 import { arrangementAt, bandPlace, type Bands } from '../resolve/bands.ts';
 import { membersIn } from '../resolve/members.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { splitSizes } from '../size/split.ts';
+import { splitSizes } from '../size/css-tokens.ts';
 import { isTrackList, parseTracks } from '../size/tracks.ts';
 import { findLayout } from './find.ts';
 import type { Surgery } from './surgery.ts';

@@ -1,7 +1,7 @@
 import type { Problem } from '../messages/problem.ts';
 import type { Raw } from '../model/span.ts';
 import { error } from '../messages/problem.ts';
-import { splitSizes } from '../size/split.ts';
+import { splitSizes } from '../size/css-tokens.ts';
 
 /**
  * The words of one value, read from left to right. What should be there and is not is reported at its

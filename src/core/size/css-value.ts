@@ -1,20 +1,8 @@
 import { parse, type CssNode } from 'css-tree';
+import { nestingOf } from './css-tokens.ts';
 
 /** Parentheses and blocks inside each other: deeper than anyone writes, and less than any reader can bear. */
 export const deepestNesting = 32;
-
-/** How deep brackets of any kind stand inside each other. */
-export function nestingOf(text: string): number {
-	let [depth, deepest] = [0, 0];
-	for (const character of text) {
-		if (character === '(' || character === '[' || character === '{') {
-			deepest = Math.max(deepest, ++depth);
-		} else if (character === ')' || character === ']' || character === '}') {
-			depth = Math.max(0, depth - 1);
-		}
-	}
-	return deepest;
-}
 
 /**
  * The parts of a CSS value (CSS Syntax 3, section 5.4.1); undefined where it is none. Never throws:

@@ -10,7 +10,7 @@ import { piecesIn } from '../../resolve/pieces.ts';
 import type { Size } from '../../settings/definition.ts';
 import { sizesIn } from '../../settings/list.ts';
 import { isLength, parseLength, type Length } from '../../size/length.ts';
-import { splitSizes } from '../../size/split.ts';
+import { splitSizes } from '../../size/css-tokens.ts';
 import { namesIn, substitute, tokensAt } from '../../size/tokens.ts';
 import { isTrackList, parseTracks } from '../../size/tracks.ts';
 import type { LayerCheck } from '../check.ts';

@@ -4,7 +4,7 @@ import type { Setting } from '../../model/setting.ts';
 import type { Layout, Member, Site, Wrapper } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { isLength, parseLength } from '../../size/length.ts';
-import { splitSizes } from '../../size/split.ts';
+import { splitSizes } from '../../size/css-tokens.ts';
 import { substitute, tokensAt } from '../../size/tokens.ts';
 import { arrangementAt, bandPlaces, settingHolding } from '../../resolve/bands.ts';
 import { boxesOf } from '../../resolve/members.ts';

@@ -1,6 +1,6 @@
 import type { Bands } from '../../resolve/bands.ts';
 import type { Layout } from '../../model/site.ts';
-import { splitSizes } from '../../size/split.ts';
+import { splitSizes } from '../../size/css-tokens.ts';
 import { group, indent, rule } from './css-text.ts';
 import { initialValue, inOrder, type Printed } from './printed.ts';
 import { cascadeName } from './selectors.ts';

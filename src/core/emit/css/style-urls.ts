@@ -1,5 +1,6 @@
 import { parse, walk } from 'css-tree';
-import { deepestNesting, nestingOf } from '../../size/css-value.ts';
+import { nestingOf } from '../../size/css-tokens.ts';
+import { deepestNesting } from '../../size/css-value.ts';
 
 /** CSS with each `url()` as `link` has it. What cannot be parsed stays as it is. */
 export function withUrls(css: string, link: (url: string) => string): string {

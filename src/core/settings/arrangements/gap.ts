@@ -1,5 +1,5 @@
 import type { SettingsAt } from '../../model/setting.ts';
-import { splitSizes } from '../../size/split.ts';
+import { splitSizes } from '../../size/css-tokens.ts';
 import type { CssText } from '../declarations.ts';
 import type { Inside } from '../placed.ts';
 

@@ -1,5 +1,5 @@
 import { error } from '../../messages/problem.ts';
-import { splitSizes } from '../../size/split.ts';
+import { splitSizes } from '../../size/css-tokens.ts';
 import { acrossLines, type SettingDefinition } from '../definition.ts';
 import { declareStuck } from './stick.ts';
 

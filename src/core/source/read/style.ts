@@ -1,7 +1,8 @@
 import { parse, type CssNode, type SyntaxParseError } from 'css-tree';
 import { error, reasonOf, warning } from '../../messages/problem.ts';
 import type { Style } from '../../model/site.ts';
-import { deepestNesting, nestingOf } from '../../size/css-value.ts';
+import { nestingOf, unbalancedAt } from '../../size/css-tokens.ts';
+import { deepestNesting } from '../../size/css-value.ts';
 import { boxStyles } from '../box-styles.ts';
 import { placeInFile } from '../markup-block.ts';
 import type { ReadContext } from './block.ts';
@@ -47,31 +48,4 @@ function parseSheet(css: string): { parsed: CssNode } | { at: number; why: strin
 	const at = unbalancedAt(css);
 	if (at === undefined) return { parsed };
 	return { at, why: 'a brace, bracket or text in it is not closed' };
-}
-
-/** Where a brace, bracket, comment or string of the CSS opens without closing, or closes nothing. */
-function unbalancedAt(css: string): number | undefined {
-	const open: { closing: string; at: number }[] = [];
-	const closings: Readonly<Record<string, string>> = { '{': '}', '(': ')', '[': ']' };
-	for (let at = 0; at < css.length; at++) {
-		const character = css[at] ?? '';
-		if (character === '\\') {
-			at++;
-		} else if (css.startsWith('/*', at)) {
-			const end = css.indexOf('*/', at + 2);
-			if (end === -1) return at;
-			at = end + 1;
-		} else if (character === '"' || character === "'") {
-			const start = at;
-			for (at++; css[at] !== character; at++) {
-				if (at >= css.length || css[at] === '\n') return start;
-				if (css[at] === '\\') at++;
-			}
-		} else if (closings[character]) {
-			open.push({ closing: closings[character], at });
-		} else if (character === '}' || character === ')' || character === ']') {
-			if (open.pop()?.closing !== character) return at;
-		}
-	}
-	return open[0]?.at;
 }
