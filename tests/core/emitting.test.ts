@@ -52,8 +52,8 @@ test('outer layers wrap inner ones, and each element says whose it is', () => {
 		[
 			'body.outer[data-layout=outer]',
 			'header.outer-head[data-layout=outer][data-region=head]',
-			'div[data-layout=outer][data-piece=name]',
-			'div[data-layout=shop][data-piece=cart]',
+			'div[data-layout=outer][data-piece=name][data-part]',
+			'div[data-layout=shop][data-piece=cart][data-part]',
 			'main.outer-main[data-layout=outer][data-region=main][data-slot]',
 			'div.shop[data-layout=shop]',
 			'div.shop-shelf[data-layout=shop][data-region=shelf][data-slot]',

@@ -16,7 +16,7 @@ export type MarkMode =
 const OPEN = '\ue010';
 const CLOSE = '\ue011';
 
-/** What an element is, with its name: a region, a piece; `part` where it is a part of a piece, one of several. */
+/** What an element is, with its name: a region, a piece; `part` where it is in a run and has no box of its own. */
 export type Marks = Readonly<Partial<Record<MarkName, string>>>;
 
 /** The marks of an element, to be written behind its attributes. */

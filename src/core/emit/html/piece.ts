@@ -43,7 +43,7 @@ export class PieceWriter {
 
 	piece({ piece, owner }: LandedPiece, host: ResolvedRegion | undefined, depth: number): void {
 		const wrapping = this.wrapping(piece, owner, host);
-		const marks = this.marks(piece, owner, wrapping !== undefined);
+		const marks = this.marks(piece, owner, host);
 		const inner = wrapping ? depth + 1 : depth;
 		if (piece.kind === 'markup') {
 			this.markup(piece, wrapping, marks, depth);
@@ -105,11 +105,11 @@ export class PieceWriter {
 		return [...own, ...broughtClasses(owner, host, names)];
 	}
 
-	/** Marks of an element that is the piece, or of one that is in a run. */
-	private marks(piece: Piece, owner: Layer, wrapped: boolean): string {
-		const { marks } = this.context.target;
+	/** Marks of the element that is the piece's box, or of each that is a part of a run. */
+	private marks(piece: Piece, owner: Layer, host: ResolvedRegion | undefined): string {
 		const own = { ...ownerMark(owner), piece: piece.name.text };
-		return marksText(marks, wrapped ? own : { ...own, part: '' });
+		const isBox = hasOwnBox(piece, host?.region);
+		return marksText(this.context.target.marks, isBox ? own : { ...own, part: '' });
 	}
 
 	private list(piece: NavPiece, depth: number, marks: string): void {
