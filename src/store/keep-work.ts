@@ -95,10 +95,16 @@ export async function keepEntry(id: string, entry: Entry, again: boolean): Promi
 		if (found === undefined || again) return;
 	} catch (failure) {
 		if (!isThere(failure)) throw failure;
-		const there = entrySchema.safeParse(await (await database()).get('journal', key)).data;
-		if (again && there && JSON.stringify(there) === JSON.stringify(entry)) return;
+		const there = await (await database()).get('journal', key);
+		if (again && asRead(there) === asRead(entry)) return;
 	}
 	throw new KeptByAnother();
+}
+
+/** An entry in one order of its parts, so that two can be compared; undefined where it is none. */
+function asRead(entry: unknown): string | undefined {
+	const { success, data } = entrySchema.safeParse(entry);
+	return success ? JSON.stringify(data) : undefined;
 }
 
 /** A record has the key already (IndexedDB, section 4.5, add). */

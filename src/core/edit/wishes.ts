@@ -44,8 +44,10 @@ function boxName({ layout, box }: BoxRef): string {
 /** Every kind of wish. */
 const kinds: { readonly [K in Kind]: WishKind<WishOf<K>> } = {
 	'set-setting': {
-		label: (wish) =>
-			`${boxName(wish.box)}: ${wish.setting} ${wish.value ?? 'as narrower'} at ${wish.band}`,
+		label: ({ box, setting, value, band }) =>
+			value === undefined
+				? `${boxName(box)}: no ${setting} of its own at ${band}`
+				: `${boxName(box)}: ${setting} ${value} at ${band}`,
 		carryOut: (resolved, surgery, wish) => {
 			setSetting(resolved, surgery, wish.box, wish.setting, wish.value, wish.band);
 			return nothingElse;

@@ -134,6 +134,11 @@ function compareText(a: string, b: string): number {
 	return a < b ? -1 : Number(a > b);
 }
 
+/** So many of something: "1 file", "2 files". */
+export function counted(count: number, word: string): string {
+	return `${count} ${count === 1 ? word : `${word}s`}`;
+}
+
 /** Names as they stand in a sentence: "a, b and c", or "none". */
 export function listWords(words: readonly string[], last = 'and'): string {
 	if (words.length === 0) return 'none';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/messages/problem.ts';
 	import { reasonOf } from '$core/messages/problem.ts';
 	import { download, slugOf } from '$store/download.ts';
 	import { look } from '$store/look.svelte.ts';
@@ -83,7 +84,7 @@
 				{#if failed !== undefined}
 					What there is to hand over could not be worked out: {failed}
 				{:else if files.length > 0}
-					{files.length} files, {sizeText(total)} before packing
+					{counted(files.length, 'file')}, {sizeText(total)} before packing
 				{:else if !delivery}
 					Working out what there is to hand over …
 				{:else}

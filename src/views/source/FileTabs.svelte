@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/messages/problem.ts';
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { store } from '$store/site.svelte.ts';
 
@@ -68,7 +69,7 @@
 			</Menu.Content>
 		</Menu.Positioner>
 	</Menu>
-	<span class="small">{files.length} files</span>
+	<span class="small">{counted(files.length, 'file')}</span>
 	{#if adding}
 		<form onsubmit={add}>
 			<input

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/messages/problem.ts';
 	import {
 		rooflineRuns,
 		searchRows,
@@ -127,7 +128,9 @@
 <aside aria-label="Roofline">
 	<div class="head">
 		<h2 class="cap">Roofline</h2>
-		<span class="small">{roofline.routeCount} routes, {roofline.layouts.length} layouts</span>
+		<span class="small"
+			>{counted(roofline.routeCount, 'route')}, {counted(roofline.layouts.length, 'layout')}</span
+		>
 	</div>
 	<div class="find">
 		<input
