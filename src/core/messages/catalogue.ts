@@ -199,7 +199,7 @@ export const warnings = {
 	'track-overrun': (box: string, height: string, rows: string) =>
 		`${box} is ${height} tall, but its row is ${rows}, so it covers what follows.`,
 	'area-no-piece': (area: string, region: string) =>
-		`No piece of ${region} is named ${area}; the area stays empty until one is.`,
+		`No piece that lands in ${region} is named ${area}; the area stays empty until one is.`,
 	'setting-idle': (kind: string, why: string) => `"${kind}" does nothing here: ${why}.`,
 	'size-absurd': (text: string) => `"${text}" is wider than any screen.`,
 	'admit-static': (layer: string, roles: string) =>

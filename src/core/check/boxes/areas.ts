@@ -1,9 +1,17 @@
 import { error, warning, type Problem } from '../../messages/problem.ts';
 import { areasOf, isEmptyCell } from '../../model/arrange.ts';
-import { layerName, type Layout, type Member, type Piece } from '../../model/site.ts';
+import { Memory } from '../../model/memory.ts';
+import {
+	layerName,
+	layersOf,
+	type Layout,
+	type Member,
+	type Piece,
+	type Region
+} from '../../model/site.ts';
 import { fillTarget, isProblem } from '../../resolve/fill-target.ts';
 import { boxesOf, contentsOf, holdsSlot, type Holder } from '../../resolve/members.ts';
-import { slotOf } from '../../resolve/structure.ts';
+import { slotOf, type Structure } from '../../resolve/structure.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 
 export const areaUnknown: LayerCheck = {
@@ -11,8 +19,10 @@ export const areaUnknown: LayerCheck = {
 	codes: ['area-unknown', 'area-no-piece'],
 	what: 'Every area is named for something that can lie in it.',
 	why: 'An area for nothing is a hole in the page, most often a name that was changed elsewhere.',
-	find: (layer) =>
-		layer.kind === 'layout' ? boxesOf(layer).flatMap((box) => unknownAreas(box, layer)) : nothing
+	find: (layer, { structure }) =>
+		layer.kind === 'layout'
+			? boxesOf(layer).flatMap((box) => unknownAreas(box, layer, structure))
+			: nothing
 };
 
 export const notArranged: LayerCheck = {
@@ -49,9 +59,10 @@ export const pieceNotArranged: LayerCheck = {
 	}
 };
 
-function unknownAreas(box: Holder, layout: Layout): Problem[] {
+function unknownAreas(box: Holder, layout: Layout, structure: Structure): Problem[] {
 	if (box === slotOf(layout)) return [];
-	const names = new Set(contentsOf(box).map((member) => member.name.text));
+	const filled = box.kind === 'region' ? namesFilledInto(box, structure) : nothingNamed;
+	const names = new Set([...contentsOf(box).map((member) => member.name.text), ...filled]);
 	return box.arrangements.flatMap((one) => {
 		if (one.kind !== 'areas') return [];
 		return [...areasOf(one.rows)].flatMap(([name, { y }]): Problem[] => {
@@ -62,6 +73,29 @@ function unknownAreas(box: Holder, layout: Layout): Problem[] {
 				: [error('area-unknown', row.areas.span, name, box.name.text)];
 		});
 	});
+}
+
+const nothingNamed: ReadonlySet<string> = new Set();
+const filling = new Memory<Structure, ReadonlyMap<Region, ReadonlySet<string>>>();
+
+/** Names of the pieces that other layers put into a region, on whatever page. */
+function namesFilledInto(region: Region, structure: Structure): ReadonlySet<string> {
+	const known = filling.get(structure, [], () => allFilled(structure));
+	return known.get(region) ?? nothingNamed;
+}
+
+function allFilled({ site, chainOf }: Structure): Map<Region, Set<string>> {
+	const found = new Map<Region, Set<string>>();
+	for (const layer of layersOf(site)) {
+		for (const fill of layer.fills) {
+			const target = fillTarget(fill, layer, chainOf(layer));
+			if (isProblem(target)) continue;
+			const names = found.get(target.region) ?? new Set();
+			for (const { name } of fill.pieces) names.add(name.text);
+			found.set(target.region, names);
+		}
+	}
+	return found;
 }
 
 function withoutArea(box: Holder, layout: Layout): Problem[] {
