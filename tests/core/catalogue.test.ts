@@ -1,0 +1,218 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { deliveryProblems } from '../../src/core/check/delivery.ts';
+import {
+	errors,
+	warnings,
+	type ErrorCode,
+	type WarningCode
+} from '../../src/core/messages/catalogue.ts';
+import { sentenceOf, type Problem } from '../../src/core/messages/problem.ts';
+import { around, resolve } from '../lib/site.ts';
+
+/** Every message can be come to, by something that one might write, and is a whole sentence at its place. */
+
+interface Case {
+	/** The declarations around which there is a site; or all of the text, where `whole`. */
+	readonly text: string;
+	readonly whole?: true;
+	readonly files?: Readonly<Record<string, string>>;
+	/** It is found where the site is delivered. */
+	readonly delivering?: true;
+}
+
+const box = (inner: string): Case => ({
+	text: `layout x at /x { region main as main { slot }; region r as div { ${inner} } }`
+});
+const layout = (inner: string): Case => ({
+	text: `layout x at /x { region main as main { slot }; ${inner} }`
+});
+const page = (inner: string): Case => ({ text: `route /x { ${inner} }` });
+const site = (inner: string): Case => ({
+	whole: true,
+	text: `site "T" { ${inner} }\nlayout f at / { region main as main { slot } }\nroute / { piece b """b""" }`
+});
+const whole = (text: string): Case => ({ whole: true, text });
+const list = { 'list.json': '[{"slug": "kale", "no": {}}, {"slug": "bean"}]' };
+const withList = (text: string): Case => ({
+	text: `data list from "list.json"\n${text}`,
+	files: list
+});
+
+const cases: Readonly<Record<ErrorCode | WarningCode, Case>> = {
+	'missing-brace': { text: 'route /x { title "a"' },
+	'stray-brace': { text: 'route /x { } }' },
+	'unexpected-text': page('title "a" "b"'),
+	'unclosed-text': page('title "a'),
+	'unclosed-block': page('piece a """a'),
+	'unclosed-parenthesis': box('width calc(1px'),
+	'line-too-long': page(`title "${'a'.repeat(21_000)}"`),
+	'nested-too-deep': page('a { '.repeat(60)),
+	'more-errors': { text: 'route /x { bad }\n'.repeat(600) },
+	// Nothing that one can write should come to it: it is the edge around what no one foresaw.
+	'work-failed': { text: '' },
+	'said-with-colon': box('width: 20px'),
+	'number-too-large': layout('arrange columns 99999'),
+	'too-many': site(
+		`bands { ${Array.from({ length: 60 }, (_, n) => `b${n} ${n * 10}`).join('; ')} }`
+	),
+	'open-and-locked': box('open; locked'),
+	'listed-twice': site('roles { visitor; visitor }'),
+	'unknown-statement': page('hight 20px'),
+	'not-yet': { text: 'part card { }' },
+	'name-missing': page('piece """a"""'),
+	'name-invalid': page('piece Big """a"""'),
+	'block-missing': { text: 'layout x at /x' },
+	'block-unwanted': page('title "x" { a }'),
+	'markup-missing': page('piece a'),
+	'text-missing': page('title'),
+	'value-missing': box('width'),
+	'number-missing': layout('arrange columns'),
+	'word-missing': { text: 'data list "list.json"', files: list },
+	'route-missing': page('piece a nav from'),
+	'route-invalid': { text: 'route /a//b { }' },
+	'choice-invalid': box('stick left'),
+	'said-twice': page('title "a"; title "b"'),
+	'element-invalid': {
+		text: 'layout x at /x { region main as main { slot }; region r as br { } }'
+	},
+	'too-many-sizes': box('gap 1px 2px 3px'),
+	'count-zero': box('span 0'),
+	'site-address-invalid': site('address "seeds"'),
+	'aspect-invalid': box('aspect 0'),
+	'shrink-invalid': box('shrink 20px'),
+	'fill-share-invalid': layout('arrange row { }; region s as div { size fill 0 }'),
+	'expression-unclosed': page('title "{site.name"'),
+	'expression-invalid': page('title "{1 + 2}"'),
+	'expression-no-text': withList('route /x { title "{data.list}" }'),
+	'expression-unknown': page('title "{nothing.here}"'),
+	'expression-no-value': withList(
+		'route /x/:slug { each data.list by slug; title "{item.colour}" }'
+	),
+	'expression-place': page('piece a """<script>{site.name}</script>"""'),
+	'markup-too-deep': page(`piece a """${'<b>'.repeat(300)}"""`),
+	'no-site': whole('layout f at / { region main as main { slot } }\nroute / { }'),
+	'no-layout': whole('site "T" { }\nroute / { }'),
+	'no-route': whole('site "T" { }\nlayout f at / { region main as main { slot } }'),
+	'site-twice': { text: 'site "Again" { }' },
+	'layout-twice': { text: 'layout outer at /x { region main as main { slot } }' },
+	'route-twice': { text: 'route / { }' },
+	'state-twice': { text: 'state not-found at / { }\nstate not-found at / { }' },
+	'data-twice': withList('data list from "list.json"'),
+	'region-twice': layout('region main as div { }'),
+	'piece-twice': page('piece a """a"""; piece a """b"""'),
+	'band-twice': site('bands { a 0; a 100 }'),
+	'band-order': site('bands { a 0; b 200; c 100 }'),
+	'band-first': site('bands { a 100 }'),
+	'band-unknown': box('width 20px @huge'),
+	'covers-twice': { text: 'layout x at / { region main as main { slot } }' },
+	'under-unknown': page('under nobody'),
+	'under-out-of-scope': {
+		text: 'layout x at /x { region main as main { slot } }\nroute /y { under x }'
+	},
+	'under-cycle': {
+		text: 'layout a at /x on-request { under b; region main as main { slot } }\nlayout b at /x on-request { under a; region main as main { slot } }'
+	},
+	'layout-no-slot': {
+		text: 'layout x at /x { region main as main { } }\nroute /x { piece a """a""" }'
+	},
+	'layout-two-slots': layout('region other as div { slot }'),
+	'role-unknown': page('admit nobody'),
+	'fill-no-region': page('fill nothing after { piece a """a""" }'),
+	'fill-no-layout': page('fill nobody.head after { piece a """a""" }'),
+	'fill-locked': page('fill foot after { piece a """a""" }'),
+	'fill-slot': page('fill main instead { piece a """a""" }'),
+	'fill-nothing': page('fill head after { }'),
+	'fill-empty-pieces': page('fill head empty { piece a """a""" }'),
+	'required-unfilled': {
+		text: 'layout x at /x { region main as main { slot }; region r as div { required } }\nroute /x { piece a """a""" }'
+	},
+	'area-unknown': layout('arrange areas { "main other" auto }'),
+	'areas-not-rectangle': layout('arrange areas { "main main" auto; "main ." auto }'),
+	'areas-uneven': layout('arrange areas { "main main" auto; "main" auto }'),
+	'areas-empty': layout('arrange areas { }'),
+	'slot-not-arranged': layout('arrange areas { "r" auto }; region r as div { }'),
+	'slot-in-areas': {
+		text: 'layout x at /x { region main as main { slot; arrange areas { "a" auto } } }'
+	},
+	'slot-hidden': { text: 'layout x at /x { region main as main { slot; show hidden } }' },
+	'show-not-here': page('piece a { show drawer left 20px "Open" } """a"""'),
+	'drawer-no-place': {
+		text: 'layout x at /x { region r as div { show drawer left 20px "Open" } }'
+	},
+	'span-too-wide': layout('arrange columns 4; region s as div { span 5 }'),
+	'size-invalid': box('width 20'),
+	'size-negative': box('width -20px'),
+	'share-of-nothing': box('height 50%'),
+	'tracks-invalid': layout('arrange areas { "main" auto; columns 1fr 2 }'),
+	'token-unknown': box('width var(--nothing)'),
+	'data-missing': { text: 'data list from "nothing.json"' },
+	'data-not-json': { text: 'data list from "list.json"', files: { 'list.json': '{' } },
+	'each-unknown': { text: 'route /x/:slug { each data.nothing by slug }' },
+	'each-not-list': {
+		text: 'data one from "one.json"\nroute /x/:slug { each data.one by slug }',
+		files: { 'one.json': '{}' }
+	},
+	'each-field': withList('route /x/:slug { each data.list by colour }'),
+	'each-same': {
+		text: 'data list from "list.json"\nroute /x/:slug { each data.list by slug }',
+		files: { 'list.json': '[{"slug": "a"}, {"slug": "a"}]' }
+	},
+	'address-value': { text: 'route /x/:slug { samples ".." }' },
+	'address-twice': { text: 'route /x/:slug { samples "a" }\nroute /x/a { }' },
+	'path-twice': {
+		text: 'route /x { piece a """<a href="/x/index.html">a</a>""" }',
+		files: { 'x/index.html': 'x' },
+		delivering: true
+	},
+	'path-in-file': {
+		text: 'route /images/pod.svg { }',
+		files: { 'images/pod.svg': '<svg/>' },
+		delivering: true
+	},
+	'pages-no-parameter': page('samples "a"'),
+	'pages-two-parameters': { text: 'route /x/:a/:b { samples "a" }' },
+	'style-invalid': page('style """a { """'),
+	'more-warnings': {
+		text: `route /x { ${Array.from({ length: 600 }, (_, n) => `piece p${n} { span 2 } """a"""`).join('; ')} }`
+	},
+	'region-not-arranged': layout('arrange areas { "main" auto }; region r as div { }'),
+	'piece-not-arranged': {
+		text: 'layout x at /x { region main as main { slot }; region r as div { arrange areas { "a" auto }; piece a """a""" } }\nroute /x { fill r after { piece b """b""" } }'
+	},
+	'track-overrun': {
+		text: 'layout x at /x { arrange areas { "main" 64px }; region main as main { slot; height 120px } }'
+	},
+	'area-no-piece': box('arrange areas { "nothing" auto }'),
+	'setting-idle': box('span 2'),
+	'size-absurd': box('width 99999px'),
+	'admit-static': {
+		whole: true,
+		text: 'site "T" { roles { visitor; keeper } }\nlayout f at / { region main as main { slot } }\nroute / { admit keeper; piece b """b""" }'
+	},
+	'style-of-box': box('style """:scope { width: 20px }"""'),
+	'nav-empty': page('piece a nav from /nothing')
+};
+
+function problemsOf({ text, whole: isWhole, files, delivering }: Case): readonly Problem[] {
+	const resolved = resolve(isWhole ? text : around(text), files);
+	return delivering
+		? [...resolved.problems, ...deliveryProblems(resolved, 2026)]
+		: resolved.problems;
+}
+
+for (const code of [...Object.keys(errors), ...Object.keys(warnings)]) {
+	if (code === 'work-failed') continue;
+	test(`${code} is come to, and is a whole sentence`, () => {
+		const found = Object.entries(cases).find(([name]) => name === code)?.[1];
+		assert.ok(found, 'there is a case for it');
+		const problems = problemsOf(found);
+		const problem = problems.find((one) => one.code === code);
+		assert.ok(problem, `only ${problems.map((one) => one.code).join(', ')}`);
+		const sentence = sentenceOf(problem);
+		assert.match(sentence, /^["{A-Z\d/]?.*[.!?]$/su);
+		assert.doesNotMatch(sentence, /undefined|NaN|\[object/);
+		assert.ok(problem.span.file.endsWith('.eave'), 'it has a place in the text');
+		assert.equal(problem.severity, code in errors ? 'error' : 'warning');
+	});
+}
