@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import { generate, parse, walk, type CssNode } from 'css-tree';
 import { HtmlValidate } from 'html-validate';
 import { readSitePath } from '../../src/cli/site-path.ts';
 import { checkSite } from '../../src/core/check/site.ts';
@@ -41,15 +42,36 @@ test('pages have no inline style, no marks, and no attribute that is empty for n
 	}
 });
 
-test('rules of the frame have two classes at most, and none says what only other containers read', () => {
-	const rules = [...textOf('styles/layouts/commons.css').matchAll(/^ *(\.[^{@]+) \{([^}]*)\}/gm)];
-	assert.ok(rules.length > 10);
-	for (const [, selectors = '', lines = ''] of rules) {
-		for (const selector of selectors.split(',')) {
-			assert.ok((selector.match(/\./g) ?? []).length <= 2, selector);
-			assert.doesNotMatch(selector, /\[/);
+/** The rules of a sheet that no author wrote, each with its selectors and what it says. */
+function frameRules(css: string): { selector: CssNode[]; text: string; says: string }[] {
+	const rules: { selector: CssNode[]; text: string; says: string }[] = [];
+	walk(parse(css), {
+		visit: 'Rule',
+		enter(node) {
+			if (this.atrule?.name === 'keyframes' || node.prelude.type !== 'SelectorList') return;
+			for (const one of node.prelude.children) {
+				if (one.type !== 'Selector') continue;
+				const parts = one.children.toArray().filter(({ type }) => type !== 'Combinator');
+				rules.push({ selector: parts, text: generate(one), says: generate(node.block) });
+			}
 		}
-		if (lines.includes('display: grid')) assert.doesNotMatch(lines, /flex-direction/);
+	});
+	return rules;
+}
+
+test('rules of the frame have two simple selectors at most, and none says what only other containers read', () => {
+	const sheets = files.filter(({ path }) => path.startsWith('styles/layouts/'));
+	assert.ok(sheets.length >= 7);
+	for (const { path, content } of sheets) {
+		const css = String(content);
+		assert.ok((css.match(/^ {2}@scope/gm) ?? []).length <= 1, `${path}: a scope is written once`);
+		const rules = frameRules(css.slice(0, css.search(/^ {2}@scope/m)));
+		assert.ok(rules.length > 3, path);
+		for (const { selector, text, says } of rules) {
+			assert.ok(selector.length <= 2, `${path}: ${text}`);
+			assert.ok(!selector.some(({ type }) => type === 'AttributeSelector'), `${path}: ${text}`);
+			if (says.includes('display:grid')) assert.doesNotMatch(says, /flex-direction/);
+		}
 	}
 	assert.equal((textOf('styles/site.css').match(/^ {2}:root \{/gm) ?? []).length, 1);
 });

@@ -150,12 +150,7 @@ function drawerRules(layout: Layout, selectors: Selectors): string[] {
 			'inset-inline-end: 0;',
 			'z-index: 1;'
 		]),
-		rule(
-			regions
-				.map((one, index) => `${one}:not(:popover-open) > ${closers[index] ?? ''}`)
-				.join(',\n'),
-			['display: none;']
-		)
+		rule(closers.map((closer) => `:not(:popover-open) > ${closer}`).join(',\n'), ['display: none;'])
 	];
 }
 

@@ -39,17 +39,16 @@ interface Said {
 	readonly region: string | undefined;
 }
 
-/** Styles one after the other, with one scope around those that follow each other in one band. */
+/** Styles one after the other in one scope; a global one between them stands outside it, in its place. */
 function scoped(said: readonly Said[], layer: Layer, structure: Structure): string[] {
 	const { bands } = structure.site.settings;
 	const measure = layer.kind === 'layout' ? layer : undefined;
 	const head = scopeHead(layer, structure);
 	const texts: string[] = [];
-	let open: { readonly from: number; readonly inside: string[] } | undefined;
+	let inside: string[] = [];
 	const close = (): void => {
-		if (!open) return;
-		texts.push(inBand(group(head, open.inside), open.from, measure));
-		open = undefined;
+		if (inside.length > 0) texts.push(group(head, inside));
+		inside = [];
 	};
 	for (const { style, region } of said) {
 		const from = bands[bandPlace(bands, style.band)]?.from ?? 0;
@@ -58,10 +57,9 @@ function scoped(said: readonly Said[], layer: Layer, structure: Structure): stri
 			texts.push(inBand(style.css, from, measure));
 			continue;
 		}
-		if (open?.from !== from) close();
-		open ??= { from, inside: [] };
 		const css = style.css.trim();
-		open.inside.push(region === undefined ? css : `@scope (${region}) {\n${indent(css)}\n}`);
+		const own = region === undefined ? css : `@scope (${region}) {\n${indent(css)}\n}`;
+		inside.push(inBand(own, from, measure));
 	}
 	close();
 	return texts;
