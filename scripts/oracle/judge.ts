@@ -69,9 +69,9 @@ export async function judge(
 	const drawers = resolved.site.layouts.flatMap((layout) =>
 		layout.regions.filter(isDrawer).map((region) => drawerName(layout.name.text, region.name.text))
 	);
-	const ground = { page: resolved.page(route), site: resolved.site, sizes: sizesByName };
-	const closed = new PageLayout({ ...ground, open: new Set() });
-	const opened = new PageLayout({ ...ground, open: new Set(drawers) });
+	const content = { page: resolved.page(route), site: resolved.site, sizes: sizesByName };
+	const closed = new PageLayout({ ...content, open: new Set() });
+	const opened = new PageLayout({ ...content, open: new Set(drawers) });
 	const shown = await measure(page, html, widths, drawers.length > 0);
 	const differences: Difference[] = [];
 	let boxes = 0;

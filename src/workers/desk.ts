@@ -224,8 +224,8 @@ export class Desk {
 		const html = instance && pieceHtmlOf(instance, shown, target);
 		// What is too large to be measured is estimated.
 		const sizes: PieceSizes = (key) => measured(key) ?? estimateSize(html?.(key) ?? '');
-		const ground = { page: shown.page(page), site: shown.site, sizes, open: new Set<string>() };
-		return jumpWidths(new PageLayout(ground));
+		const content = { page: shown.page(page), site: shown.site, sizes, open: new Set<string>() };
+		return jumpWidths(new PageLayout(content));
 	}
 
 	/** The pieces that stand somewhere, with their markup as it is written. */

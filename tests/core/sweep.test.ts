@@ -69,8 +69,8 @@ test('a sweep lays out anew only where something goes another way', () => {
 		region menu as div { slot }; region main as div { piece fix-10-10 """x""" }`
 	);
 	const page = resolved.page(pageNamed(resolved, '/'));
-	const ground = { page, site: resolved.site, sizes: sizesByName, open: new Set<string>() };
-	const sweep = new Sweep(new PageLayout(ground), 280, 1760, 600);
+	const content = { page, site: resolved.site, sizes: sizesByName, open: new Set<string>() };
+	const sweep = new Sweep(new PageLayout(content), 280, 1760, 600);
 	// Bands change at 600 and 1000; 25 % is 190.6 px at 762.4, and from there on the column grows.
 	assert.deepEqual(
 		sweep.stretches.map(({ from, to }) => [from, to]),

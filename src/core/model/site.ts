@@ -95,7 +95,17 @@ export interface Region {
 	readonly span: Span;
 }
 
-export type FillKind = 'instead' | 'before' | 'after' | 'empty';
+export const fillKinds = ['before', 'after', 'instead', 'empty'] as const;
+export type FillKind = (typeof fillKinds)[number];
+
+/** The ways in which layers further in may fill a region: what lands in a slot is never taken away. */
+export function fillKindsOf({
+	slot,
+	locked
+}: Pick<Region, 'slot' | 'locked'>): readonly FillKind[] {
+	if (locked) return [];
+	return slot ? fillKinds.filter((kind) => kind === 'before' || kind === 'after') : fillKinds;
+}
 
 export interface Fill {
 	/** The layout is named only where two layouts of a chain have a region of that name. */

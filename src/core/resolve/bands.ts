@@ -80,3 +80,17 @@ export function arrangementAt(
 ): Arrangement | undefined {
 	return holding(arrangements, bands, band).at(-1);
 }
+
+/** px; no screen is as wide. */
+const widestBreakpoint = 9999;
+
+/** Where a band may start, whole px: between the breakpoints beside it, since bands keep their order. */
+export function breakpointNear(
+	bands: readonly { readonly from: number }[],
+	index: number,
+	from: number
+): number {
+	const least = (bands[index - 1]?.from ?? 0) + 1;
+	const most = (bands[index + 1]?.from ?? widestBreakpoint + 1) - 1;
+	return Math.round(Math.min(most, Math.max(least, from)));
+}

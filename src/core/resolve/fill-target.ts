@@ -1,5 +1,12 @@
 import { error, listWords, type Problem } from '../messages/problem.ts';
-import { layerName, type Fill, type Layer, type Layout, type Region } from '../model/site.ts';
+import {
+	fillKindsOf,
+	layerName,
+	type Fill,
+	type Layer,
+	type Layout,
+	type Region
+} from '../model/site.ts';
 
 /** A region together with the layout it stands in. */
 export interface RegionOf {
@@ -19,7 +26,7 @@ export function fillTarget(fill: Fill, layer: Layer, chain: readonly Layout[]): 
 		const names = [region.name.text, layout.name.text, layerName(layer)] as const;
 		return error('fill-locked', fill.targetSpan, ...names);
 	}
-	if (region.slot && (fill.fillKind === 'instead' || fill.fillKind === 'empty')) {
+	if (!fillKindsOf(region).includes(fill.fillKind)) {
 		const names = [region.name.text, layout.name.text, fill.fillKind] as const;
 		return error('fill-slot', fill.targetSpan, ...names);
 	}

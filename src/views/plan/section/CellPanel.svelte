@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { CrossSection } from '$core/drawing/cross-section.ts';
-	import type { FillKind } from '$core/model/site.ts';
+	import { fillKindsOf, type FillKind } from '$core/model/site.ts';
 	import type { Wish } from '$core/model/wish.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import { askRenameRegion } from '../asking.ts';
@@ -31,15 +31,19 @@
 	let ofAround = $state(false);
 	const deeds = $derived(facts.isOwn ? regionDeeds() : fillDeeds());
 
+	const fillKeys: Readonly<Record<FillKind, string>> = {
+		before: 'B',
+		after: 'A',
+		instead: 'I',
+		empty: 'E'
+	};
+
 	function fillDeeds(): Deed[] {
 		if (!ref || !region || region.locked) return [];
-		const kinds: [FillKind, string][] = region.slot
-			? [['before', 'B'], ['after', 'A']]
-			: [['before', 'B'], ['after', 'A'], ['instead', 'I'], ['empty', 'E']]; // prettier-ignore
 		const { layer, entry } = facts;
-		const made = kinds.map(([fill, key]): Deed => {
+		const made = fillKindsOf(region).map((fill): Deed => {
 			const wish: Wish = { kind: 'set-fill', layer, region: ref, fill };
-			return { name: fill, key, wish, on: entry?.action === fill };
+			return { name: fill, key: fillKeys[fill], wish, on: entry?.action === fill };
 		});
 		const wish: Wish = { kind: 'remove-fill', layer, region: ref };
 		const fills = entry !== undefined && entry.action !== 'content' && entry.action !== 'gave';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { breakpointNear } from '$core/resolve/bands.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import type { BandView } from '$workers/messages.ts';
 
@@ -41,13 +42,6 @@
 		return moving?.band === band.name ? moving.from : band.from;
 	}
 
-	/** Between the breakpoints beside it: bands keep their order. */
-	function between(index: number, from: number): number {
-		const least = (bands[index - 1]?.from ?? 0) + 1;
-		const most = (bands[index + 1]?.from ?? 10_000) - 1;
-		return Math.round(Math.min(most, Math.max(least, from)));
-	}
-
 	function start(event: PointerEvent & { currentTarget: HTMLElement }, band: BandView): void {
 		moving = { band: band.name, from: band.from };
 		event.currentTarget.setPointerCapture(event.pointerId);
@@ -56,7 +50,7 @@
 	function drag(event: PointerEvent & { currentTarget: HTMLElement }, index: number): void {
 		if (!moving) return;
 		const left = event.currentTarget.parentElement?.getBoundingClientRect().left ?? 0;
-		moving = { ...moving, from: between(index, (event.clientX - left) / scale) };
+		moving = { ...moving, from: breakpointNear(bands, index, (event.clientX - left) / scale) };
 		wishes.previewSoon({ kind: 'set-breakpoint', ...moving });
 	}
 
@@ -79,7 +73,7 @@
 		const band = bands[index];
 		if (direction === undefined || !band) return;
 		event.preventDefault();
-		const to = between(index, from + direction * (event.shiftKey ? 10 : 1));
+		const to = breakpointNear(bands, index, from + direction * (event.shiftKey ? 10 : 1));
 		void wishes.make({ kind: 'set-breakpoint', band: band.name, from: to });
 	}
 </script>
@@ -116,8 +110,8 @@
 				role="slider"
 				tabindex="0"
 				aria-label="Where {span.name} starts"
-				aria-valuemin={between(span.index, 0)}
-				aria-valuemax={between(span.index, 10_000)}
+				aria-valuemin={breakpointNear(bands, span.index, 0)}
+				aria-valuemax={breakpointNear(bands, span.index, Infinity)}
 				aria-valuenow={span.from}
 				aria-valuetext="{span.from} px"
 				title="{span.name} starts at {span.from} px: drag, or use the arrow keys, with Shift 10 px"
