@@ -2,7 +2,7 @@ import { Memory } from '../model/memory.ts';
 import type { Setting } from '../model/setting.ts';
 import { type Layer, type Layout, type Member, type Piece, layersOf } from '../model/site.ts';
 import { membersIn } from '../resolve/members.ts';
-import { fillTarget, isProblem } from '../resolve/fill-target.ts';
+import { landingFills } from '../resolve/fill-target.ts';
 import { piecesIn } from '../resolve/pieces.ts';
 import { slotOf, type Structure } from '../resolve/structure.ts';
 import type { Edge } from '../settings/placed.ts';
@@ -32,9 +32,8 @@ function allOverlapped({ site, chainOf }: Structure): Map<Layout, Set<string>> {
 		// A layout lands by its root, a page by its pieces.
 		const content = layer.kind === 'layout' ? [layer] : layer.pieces;
 		if (around && slot && content.some(hasOverlap)) note(around, slot.name.text);
-		for (const fill of layer.fills.filter((one) => one.pieces.some(hasOverlap))) {
-			const target = fillTarget(fill, layer, chain);
-			if (!isProblem(target)) note(target.layout, target.region.name.text);
+		for (const { fill, layout, region } of landingFills(layer, chain)) {
+			if (fill.pieces.some(hasOverlap)) note(layout, region.name.text);
 		}
 	}
 	return found;

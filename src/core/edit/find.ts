@@ -10,7 +10,7 @@ import {
 	layersOf
 } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
-import { fillTarget, isProblem } from '../resolve/fill-target.ts';
+import { fillTarget, isProblem, landingFills } from '../resolve/fill-target.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { type HolderRef, type LayerRef, type RegionRef } from '../model/wish.ts';
 import { WishRefused } from './proposal.ts';
@@ -63,11 +63,9 @@ export function fillsOfRegion(
 	region: Region
 ): { layer: Layer; fill: Fill }[] {
 	return layersOf(resolved.site).flatMap((layer) => {
-		const chain = resolved.structure.chainOf(layer);
-		return layer.fills.flatMap((fill) => {
-			const target = fillTarget(fill, layer, chain);
-			return !isProblem(target) && target.region === region ? [{ layer, fill }] : [];
-		});
+		return landingFills(layer, resolved.structure.chainOf(layer))
+			.filter((landing) => landing.region === region)
+			.map(({ fill }) => ({ layer, fill }));
 	});
 }
 

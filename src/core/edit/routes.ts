@@ -1,3 +1,4 @@
+import { counted } from '../messages/problem.ts';
 import { isWithin, type Pattern } from '../model/pattern.ts';
 import { layerPattern, type Piece, type Route, layersOf } from '../model/site.ts';
 import { piecesIn } from '../resolve/pieces.ts';
@@ -80,7 +81,7 @@ export function moveRoute(
 	}
 	const consequences: string[] = [];
 	if (below.length > 0) consequences.push(`${below.join(', ')} would move along.`);
-	if (links > 0) consequences.push(`${links} ${links === 1 ? 'link' : 'links'} would be changed.`);
+	if (links > 0) consequences.push(`${counted(links, 'link')} would be changed.`);
 	return consequences;
 }
 

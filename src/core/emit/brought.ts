@@ -1,7 +1,7 @@
 import { Memory } from '../model/memory.ts';
 import { layersOf, type Layer, type Layout, type Page, type Region } from '../model/site.ts';
 import type { ResolvedRegion } from '../resolve/page.ts';
-import { fillTarget, isProblem } from '../resolve/fill-target.ts';
+import { landingFills } from '../resolve/fill-target.ts';
 import { slotOf, type Structure } from '../resolve/structure.ts';
 import { broughtClass, pageClass, type ClassNames } from './names.ts';
 
@@ -77,14 +77,8 @@ const filled = new Memory<Structure, ReadonlySet<Layout>>();
 function filledLayouts(structure: Structure): ReadonlySet<Layout> {
 	return filled.get(structure, [], () => {
 		const { site, chainOf } = structure;
-		const targets = layersOf(site).flatMap((layer) =>
-			layer.fills.map((fill) => fillTarget(fill, layer, chainOf(layer)))
-		);
-		return new Set(
-			targets.flatMap((target) => {
-				if (isProblem(target) || slotOf(target.layout) === target.region) return [];
-				return [target.layout];
-			})
-		);
+		const landing = layersOf(site).flatMap((layer) => landingFills(layer, chainOf(layer)));
+		const beside = landing.filter(({ layout, region }) => slotOf(layout) !== region);
+		return new Set(beside.map(({ layout }) => layout));
 	});
 }

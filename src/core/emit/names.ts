@@ -1,5 +1,5 @@
 import { Memory } from '../model/memory.ts';
-import type { Layer, Layout, Site } from '../model/site.ts';
+import type { Layer, Layout, Piece, Region, Site } from '../model/site.ts';
 import { membersIn } from '../resolve/members.ts';
 
 /** A layout that landed in another: there a style of the layers around it ends. */
@@ -107,6 +107,16 @@ export class ClassNames {
 		this.given.set(key, name);
 		return name;
 	}
+}
+
+/** Whether sheets have a rule for a piece: it has settings, or an area of its region by its name. */
+export function hasPieceClass(
+	{ settings }: Piece,
+	region: Pick<Region, 'arrangements'> | undefined
+): boolean {
+	return (
+		settings.length > 0 || (region?.arrangements.some(({ kind }) => kind === 'areas') ?? false)
+	);
 }
 
 const known = new Memory<Site, ClassNames>();

@@ -33,6 +33,19 @@ export function fillTarget(fill: Fill, layer: Layer, chain: readonly Layout[]): 
 	return found;
 }
 
+/** A fill together with the region that it lands in. */
+export interface LandingFill extends RegionOf {
+	readonly fill: Fill;
+}
+
+/** The fills of a layer that land somewhere, by what it sits under; others are problems of their own. */
+export function landingFills(layer: Layer, chain: readonly Layout[]): LandingFill[] {
+	return layer.fills.flatMap((fill) => {
+		const target = fillTarget(fill, layer, chain);
+		return isProblem(target) ? [] : [{ ...target, fill }];
+	});
+}
+
 export function isProblem(target: RegionOf | Problem): target is Problem {
 	return 'code' in target;
 }

@@ -1,5 +1,5 @@
 import { type Fill, type Layer, type Layout, type Page, type Piece } from '../model/site.ts';
-import { fillTarget, isProblem, type RegionOf } from './fill-target.ts';
+import { landingFills, type LandingFill, type RegionOf } from './fill-target.ts';
 import { slotOf, type Structure } from './structure.ts';
 
 /** What one layer did to a region on the way to the page. */
@@ -67,7 +67,7 @@ export function resolvePage(page: Page, structure: Structure): ResolvedPage {
 		layout.regions.map((region) => {
 			const inward = layers.slice(index + 1);
 			const isSlot = slotOf(layout) === region;
-			const fills = wishes.filter((wish) => wish.target.region === region);
+			const fills = wishes.filter((wish) => wish.region === region);
 			return isSlot
 				? resolveSlot({ layout, region }, inward, fills)
 				: resolveRegion({ layout, region }, inward, fills);
@@ -77,20 +77,15 @@ export function resolvePage(page: Page, structure: Structure): ResolvedPage {
 	return { page, chain, regions, bare };
 }
 
-interface Wish {
-	readonly fill: Fill;
+interface Wish extends LandingFill {
 	readonly layer: Layer;
-	readonly target: RegionOf;
 }
 
 function collectFills(layers: readonly Layer[]): Wish[] {
 	return layers.flatMap((layer, index) => {
 		if (layer.fills.length === 0) return [];
 		const chain = layers.slice(0, index).filter(isLayout);
-		return layer.fills.flatMap((fill) => {
-			const target = fillTarget(fill, layer, chain);
-			return isProblem(target) ? [] : [{ fill, layer, target }];
-		});
+		return landingFills(layer, chain).map((landing) => ({ ...landing, layer }));
 	});
 }
 

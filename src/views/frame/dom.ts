@@ -25,6 +25,9 @@ const innerHtmlOf = getter(Element.prototype, 'innerHTML');
 const { insertBefore } = Node.prototype;
 const isConnected = getter(Node.prototype, 'isConnected');
 const parentOf = getter(Node.prototype, 'parentElement');
+const nextOf = getter(Node.prototype, 'nextSibling');
+const holderOf = getter(Node.prototype, 'parentNode');
+const { removeChild } = Node.prototype;
 
 /** The root, head and body of a document; undefined while it has none. */
 export interface DocumentParts {
@@ -124,7 +127,13 @@ export function childrenOf(element: Element): Iterable<ChildNode> {
 }
 
 export function remove(node: Node): void {
-	node.parentNode?.removeChild(node);
+	const holder = holderOf(node);
+	if (holder) removeChild.call(holder, node);
+}
+
+/** What stands behind a node. */
+export function next(node: Node): Node | null {
+	return nextOf(node);
 }
 
 /** Whether a node stands in a document. */

@@ -16,6 +16,7 @@ import {
 	isLaidOut,
 	isThere,
 	lengthOf,
+	next,
 	parent,
 	partsOf,
 	prependTo,
@@ -104,14 +105,14 @@ const mostAtOnce = 60_000;
 interface Rest {
 	readonly parent: Element;
 	readonly nodes: Node[];
-	/** What stands behind them. */
-	next?: Node | null;
+	/** What stands behind them; nothing where they are the last. */
+	readonly next: Node | null;
 }
 
 /** Takes out of a page's pieces what is more than can be laid out at once. */
 function takeRest(page: Document): Rest[] {
 	let room = mostAtOnce;
-	const rest: Rest[] = [];
+	const rest: Omit<Rest, 'next'>[] = [];
 	const take = (node: Node, parent: Element): void => {
 		const length = lengthOf(node);
 		if (length > mostAtOnce && isElement(node)) {
@@ -133,13 +134,13 @@ function takeRest(page: Document): Rest[] {
 		if (around && !isPart(around)) take(piece, around);
 	}
 	const gone = new Set(rest.flatMap(({ nodes }) => nodes));
-	for (const one of rest) {
-		let next = one.nodes.at(-1)?.nextSibling ?? null;
-		while (next && gone.has(next)) next = next.nextSibling;
-		one.next = next;
-	}
+	const withNext = rest.map((one) => {
+		let behind: Node | null | undefined = one.nodes.at(-1);
+		while (behind && gone.has(behind)) behind = next(behind);
+		return { ...one, next: behind ?? null };
+	});
 	gone.forEach(remove);
-	return rest;
+	return withNext;
 }
 
 /** Whether an element is in a piece; pieces that authors wrote into pieces are theirs. */
@@ -152,7 +153,7 @@ function addRest([first, ...others]: readonly Rest[], onMore: (() => void) | und
 	if (!first) return;
 	setTimeout(() => {
 		if (!isThere(first.parent)) return;
-		for (const node of first.nodes) insertInto(first.parent, node, first.next ?? null);
+		for (const node of first.nodes) insertInto(first.parent, node, first.next);
 		onMore?.();
 		addRest(others, onMore);
 	});

@@ -9,7 +9,7 @@ import {
 	type Piece,
 	type Region
 } from '../../model/site.ts';
-import { fillTarget, isProblem } from '../../resolve/fill-target.ts';
+import { landingFills } from '../../resolve/fill-target.ts';
 import { boxesOf, contentsOf, holdsSlot, type Holder } from '../../resolve/members.ts';
 import { slotOf, type Structure } from '../../resolve/structure.ts';
 import { nothing, type LayerCheck } from '../check.ts';
@@ -42,10 +42,7 @@ export const pieceNotArranged: LayerCheck = {
 	find(layer, { structure }) {
 		if (layer.fills.length === 0) return nothing;
 		const chain = structure.chainOf(layer);
-		return layer.fills.flatMap((fill) => {
-			const target = fillTarget(fill, layer, chain);
-			if (isProblem(target)) return [];
-			const { layout, region } = target;
+		return landingFills(layer, chain).flatMap(({ fill, layout, region }) => {
 			const pieces = fill.pieces.filter((piece) => !isSaidElsewhere(piece));
 			return pieces.flatMap(({ name }) =>
 				region.arrangements.flatMap((one) => {
@@ -87,12 +84,10 @@ function namesFilledInto(region: Region, structure: Structure): ReadonlySet<stri
 function allFilled({ site, chainOf }: Structure): Map<Region, Set<string>> {
 	const found = new Map<Region, Set<string>>();
 	for (const layer of layersOf(site)) {
-		for (const fill of layer.fills) {
-			const target = fillTarget(fill, layer, chainOf(layer));
-			if (isProblem(target)) continue;
-			const names = found.get(target.region) ?? new Set();
+		for (const { fill, region } of landingFills(layer, chainOf(layer))) {
+			const names = found.get(region) ?? new Set();
 			for (const { name } of fill.pieces) names.add(name.text);
-			found.set(target.region, names);
+			found.set(region, names);
 		}
 	}
 	return found;

@@ -4,7 +4,7 @@ import type { Setting } from '../../model/setting.ts';
 import type { Span } from '../../model/span.ts';
 import type { BoxRef } from '../../model/wish.ts';
 import { bandPlace } from '../../resolve/bands.ts';
-import { fillTarget, isProblem } from '../../resolve/fill-target.ts';
+import { landingFills } from '../../resolve/fill-target.ts';
 import { boxesOf, contentsOf } from '../../resolve/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { slotOf } from '../../resolve/structure.ts';
@@ -24,11 +24,9 @@ export function placementsIn(layer: Layer, { structure }: ResolvedSite): Placeme
 	const chain = structure.chainOf(layer);
 	const innermost = chain.at(-1);
 	const slot = (innermost && slotOf(innermost)) ?? { arrangements: [] };
-	const filled = layer.fills.flatMap((fill) => {
-		const target = fillTarget(fill, layer, chain);
-		if (isProblem(target)) return [];
-		return fill.pieces.map((member) => ({ member, around: target.region }));
-	});
+	const filled = landingFills(layer, chain).flatMap(({ fill, region }) =>
+		fill.pieces.map((member) => ({ member, around: region }))
+	);
 	return withSettings([
 		...placed,
 		...content.map((member) => ({ member, around: slot })),

@@ -2,7 +2,7 @@ import { Memory } from '../../model/memory.ts';
 import { warning } from '../../messages/problem.ts';
 import { layerName, layersOf, type Layer, type NavPiece, type Piece } from '../../model/site.ts';
 import type { RegionRef } from '../../model/wish.ts';
-import { fillTarget, isProblem } from '../../resolve/fill-target.ts';
+import { landingFills } from '../../resolve/fill-target.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { navLinks } from '../../resolve/nav.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
@@ -49,12 +49,11 @@ function holdersIn(layer: Layer, { structure }: ResolvedSite): Holder[] {
 					pieces
 				}))
 			: [{ region: undefined, pieces: layer.pieces }];
-	const filled = layer.fills.flatMap((fill): Holder[] => {
-		const target = fillTarget(fill, layer, structure.chainOf(layer));
-		if (isProblem(target)) return [];
-		const { layout, region } = target;
-		const ref = { layout: layout.name.text, region: region.name.text };
-		return [{ region: ref, pieces: fill.pieces }];
-	});
+	const filled = landingFills(layer, structure.chainOf(layer)).map(
+		({ fill, layout, region }): Holder => ({
+			region: { layout: layout.name.text, region: region.name.text },
+			pieces: fill.pieces
+		})
+	);
 	return [...own, ...filled];
 }

@@ -9,7 +9,7 @@ import type { BandedRule } from './banded.ts';
 import { rule } from './css-text.ts';
 import { byHeightName, heightLines } from './heights.ts';
 import { printed, type Printed } from './printed.ts';
-import { layerClass } from '../names.ts';
+import { hasPieceClass, layerClass } from '../names.ts';
 import { cascadeName, type Selectors } from './selectors.ts';
 
 /** What style sheets say of each box that a layout arranges, band by band. */
@@ -53,13 +53,12 @@ function memberRules(
 	}
 	const region = layout.regions.find((one) => one.name.text === box.name);
 	const pieces = region?.pieces ?? [];
-	const inAreas = box.arrangements.some((one) => one.kind === 'areas');
 	return [
 		{ selector, bands: withName(bands, keptName(box, layout)), layout },
 		...closedRule(box, selector, layout, surroundings),
 		...landedRules(box, selector, layout, surroundings.bands),
 		...pieces
-			.filter((piece) => piece.settings.length > 0 || inAreas)
+			.filter((piece) => hasPieceClass(piece, box))
 			.map((piece) => pieceRule(piece, layout, { box, layout, surroundings, selectors }))
 	];
 }

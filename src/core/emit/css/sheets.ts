@@ -19,7 +19,7 @@ import {
 	pagesOf
 } from '../../model/site.ts';
 import { isDrawer } from '../../resolve/drawers.ts';
-import { fillTarget, isProblem } from '../../resolve/fill-target.ts';
+import { landingFills } from '../../resolve/fill-target.ts';
 import { membersIn } from '../../resolve/members.ts';
 import { arrangesPieces } from '../../resolve/runs.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
@@ -28,7 +28,7 @@ import { bandedCss, bandQuery, type BandedRule } from './banded.ts';
 import { group, rule } from './css-text.ts';
 import { withHeightNames } from './heights.ts';
 import { barePieceRule, frameRules, keptRule, pieceRule, spaceRule } from './member-rules.ts';
-import { listClass, pageClass, skipClass } from '../names.ts';
+import { hasPieceClass, listClass, pageClass, skipClass } from '../names.ts';
 import { scrollingCss } from './scrolling.ts';
 import { cascadeName, Selectors } from './selectors.ts';
 import { layoutStyles, pageStyles } from './styles.ts';
@@ -299,20 +299,16 @@ function fillRules(layer: Layer, site: Site, structure: Structure): BandedRule[]
 	const { bands } = site.settings;
 	const chain = structure.chainOf(layer);
 	const selectors = new Selectors(site);
-	return layer.fills.flatMap((fill) => {
-		const target = fillTarget(fill, layer, chain);
-		if (isProblem(target)) return [];
-		const { layout, region } = target;
+	return landingFills(layer, chain).flatMap(({ fill, layout, region }) => {
 		const box = frameOf(layout, bands).boxes.get(region.name.text);
 		if (!box) return [];
 		const outer = surroundingsOf(chain.slice(0, chain.indexOf(layout)), bands);
 		const surroundings = withHeightNames(layout, structure, outer);
-		const inAreas = region.arrangements.some((one) => one.kind === 'areas');
 		const place = { box, layout, surroundings, selectors };
 		return [
 			keptRule(layer, layout, region, selectors, bands),
 			...fill.pieces
-				.filter((piece) => piece.settings.length > 0 || inAreas)
+				.filter((piece) => hasPieceClass(piece, region))
 				.map((piece) => pieceRule(piece, layer, place))
 		];
 	});

@@ -17,11 +17,6 @@ export function escapeCssValue(text: string): string {
 	});
 }
 
-/** Text as the content of a CSS string in single quotes. */
-export function escapeCssString(text: string): string {
-	return text.replace(/[\\'\n\r\f]/g, (character) => `\\${character.charCodeAt(0).toString(16)} `);
-}
-
 const safeSchemes = /^(?:https?|mailto|tel|ftp|sms):/i;
 
 /** Whether a URL that came from a value may be linked: it must not carry script. */

@@ -7,7 +7,7 @@ import type { ResolvedSite } from '../../resolve/site.ts';
 import { hasOwnBox } from '../../resolve/runs.ts';
 import type { Scope } from '../../resolve/values.ts';
 import { broughtClasses } from '../brought.ts';
-import { listClass, type ClassNames } from '../names.ts';
+import { hasPieceClass, listClass, type ClassNames } from '../names.ts';
 import { escapeHtml } from './escape.ts';
 import type { HtmlLines } from './lines.ts';
 import { marksText, ownerMark } from './marks.ts';
@@ -82,7 +82,7 @@ export class PieceWriter {
 		host: ResolvedRegion | undefined
 	): Wrapping | undefined {
 		const isOwn = hasOwnBox(piece, host?.region);
-		const classes = this.classes(piece, owner, host, isOwn);
+		const classes = this.classes(piece, owner, host);
 		const isNav = piece.kind === 'nav' && host?.region.element.text !== 'nav';
 		const isText = piece.kind === 'markup' && !compileMarkup(piece.markup).inBlocks;
 		if (!isOwn && classes.length === 0 && !isNav && !isText) return undefined;
@@ -92,16 +92,11 @@ export class PieceWriter {
 	}
 
 	/** A piece has a class of its own where a sheet names it; what another layer brought may say so. */
-	private classes(
-		piece: Piece,
-		owner: Layer,
-		host: ResolvedRegion | undefined,
-		isOwn: boolean
-	): string[] {
+	private classes(piece: Piece, owner: Layer, host: ResolvedRegion | undefined): string[] {
 		const { names } = this.context;
-		const inAreas = host?.region.arrangements.some((one) => one.kind === 'areas') ?? false;
-		const named = isOwn && (piece.settings.length > 0 || inAreas);
-		const own = named ? [names.piece(owner, host?.region.name.text, piece.name.text)] : [];
+		const own = hasPieceClass(piece, host?.region)
+			? [names.piece(owner, host?.region.name.text, piece.name.text)]
+			: [];
 		return [...own, ...broughtClasses(owner, host, names)];
 	}
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/messages/problem.ts';
 	import { clampHeight, clampWidth, leastHeight, mostHeight } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
 	import type { BandView } from '$workers/messages.ts';
@@ -110,7 +111,7 @@
 		class="small"
 		title="Where a region or wrapper comes, goes, or changes its place or width at once"
 	>
-		{jumps === undefined ? 'jumps …' : jumps.length === 1 ? '1 jump' : `${jumps.length} jumps`}
+		{jumps === undefined ? 'jumps …' : counted(jumps.length, 'jump')}
 	</span>
 	<button
 		class="field"
