@@ -63,7 +63,7 @@ function editTimes(
 			const { texts } = reading.files;
 			const at = (texts.get(file) ?? '').indexOf(words);
 			const change = { kind: 'edit', file, from: at, to: at, insert: 'x' } as const;
-			const next = applyChanges(texts, [change]).texts;
+			const next = applyChanges({ texts, assets: new Map() }, [change]).texts;
 			reading = readSiteFiles({ texts: next, assets: noAssets }, reading);
 			roofline(checkSite(reading));
 		},

@@ -76,8 +76,12 @@ export async function runFuzz(runs: number, seed: number, from = 0): Promise<Fuz
 /** Everything that is done with a text after an edit. Gives whether the site is sound. */
 function tryOne(before: CheckedSite, change: Change, random: Random): boolean {
 	const { files } = before.reading;
-	const { texts, inverse } = applyChanges(files.texts, [change]);
-	assert.deepEqual(applyChanges(texts, inverse).texts, files.texts, 'undo gives the bytes back');
+	const { texts, inverse } = applyChanges(files, [change]);
+	assert.deepEqual(
+		applyChanges({ ...files, texts }, inverse).texts,
+		files.texts,
+		'undo gives the bytes back'
+	);
 	const after: SiteFiles = { texts, assets: files.assets };
 	const resolved = checkSite(readSiteFiles(after, before.reading));
 	sameAsFresh(resolved, checkSite(readSiteFiles(after)));

@@ -1,5 +1,5 @@
-import { dropSite, fetchSite, keepAssets, keepListed, listSites, type ListedSite } from './keep.ts';
-import { keepWork } from './keep-work.ts';
+import { dropSite, fetchSite, keepListed, listSites, type ListedSite } from './keep/listing.ts';
+import { keepWork } from './keep/work.ts';
 import { store } from './site.svelte.ts';
 
 /** What can be done with the sites that this browser keeps, beside opening them. */
@@ -12,8 +12,7 @@ export async function duplicate(site: ListedSite): Promise<void> {
 		return;
 	}
 	const copy = { id: crypto.randomUUID(), name: `${site.name} (copy)`, changed: Date.now() };
-	await keepAssets(copy.id, kept.assets);
-	await keepWork(copy.id, { texts: kept.texts, history: kept.history, number: 0 });
+	await keepWork(copy.id, { ...kept, number: 0 });
 	await keepListed(copy);
 	await store.listAgain();
 }

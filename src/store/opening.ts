@@ -1,7 +1,7 @@
 import { reasonOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import type { PageWish } from '$workers/messages.ts';
-import { fetchSite, openedLast } from './keep.ts';
+import { fetchSite, openedLast } from './keep/listing.ts';
 import { store, tabKey } from './site.svelte.ts';
 
 /** The ways in which a site comes to be open. Whatever cannot be opened, a notice says why, and the open site stays. */

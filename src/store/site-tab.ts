@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { entrySchema, type Entry } from './journal.ts';
+import { entrySchema, type Entry } from './keep/journal.ts';
 
 const messageSchema = z.discriminatedUnion('kind', [
 	/** Entries that were made and kept. */

@@ -5,26 +5,25 @@ import type { SiteFiles } from '$core/model/files.ts';
 import type { Change } from '$core/source/change.ts';
 import type { Desk } from '$workers/desk.ts';
 import type { PageView, PageWish, Shown, SiteView } from '$workers/messages.ts';
-import { emptyHistory } from './history.ts';
-import { advance, changesOf, entryFor, type Deed, type Entry, type Work } from './journal.ts';
+import { emptyHistory } from './keep/history.ts';
+import { advance, changesOf, entryFor, type Deed, type Entry, type Work } from './keep/journal.ts';
 import {
 	fetchSite,
-	keepAssets,
 	keepListed,
 	listSites,
 	noteOpened,
 	type KeptSite,
 	type ListedSite
-} from './keep.ts';
-import { fetchNewer, keepWork } from './keep-work.ts';
-import { Keeper } from './keeper.svelte.ts';
+} from './keep/listing.ts';
+import { fetchNewer, keepWork } from './keep/work.ts';
+import { Keeper } from './keep/keeper.svelte.ts';
 import { Reader } from './reader.svelte.ts';
 import { SiteTab } from './site-tab.ts';
 
 const nameless = 'Site without a name';
 /** Rows of the roofline that take a while to draw. */
 const manyRows = 2000;
-const nothing: Work = { texts: new Map(), history: emptyHistory, number: 0 };
+const nothing: Work = { texts: new Map(), assets: new Map(), history: emptyHistory, number: 0 };
 
 /** A sentence for the user, shown until it is dismissed or the next one comes. */
 export interface Notice {
@@ -41,7 +40,6 @@ export interface Notice {
 class SiteStore {
 	id = $state('');
 	work = $state.raw<Work>(nothing);
-	assets = $state.raw<ReadonlyMap<string, Uint8Array>>(new Map());
 	site = $state.raw<SiteView | undefined>();
 	roofline = $state.raw<Roofline>({ rows: [], layouts: [], routeCount: 0 });
 	page = $state.raw<PageView | undefined>();
@@ -67,6 +65,11 @@ class SiteStore {
 
 	get texts(): ReadonlyMap<string, string> {
 		return this.work.texts;
+	}
+
+	/** The files of the site that are no text of it, by path. */
+	get assets(): ReadonlyMap<string, Uint8Array> {
+		return this.work.assets;
 	}
 
 	get history(): Work['history'] {
@@ -221,7 +224,8 @@ class SiteStore {
 	private async fetchAgain(): Promise<void> {
 		const kept = await fetchSite(this.id).catch(() => undefined);
 		if (!kept || kept.number <= this.work.number) return;
-		this.work = { texts: kept.texts, history: kept.history, number: kept.number };
+		const { texts, assets, history, number } = kept;
+		this.work = { texts, assets, history, number };
 		await this.reopen();
 	}
 
@@ -237,7 +241,7 @@ class SiteStore {
 			return;
 		}
 		this.keeper.reset();
-		await this.show(listed, kept, kept.assets);
+		await this.show(listed, kept);
 		this.keeper.keptAt = listed.changed;
 	}
 
@@ -248,23 +252,19 @@ class SiteStore {
 
 	private async adoptNow(files: SiteFiles): Promise<void> {
 		const listed = { id: crypto.randomUUID(), name: nameless, changed: Date.now() };
-		const work: Work = { texts: files.texts, history: emptyHistory, number: 0 };
+		const { texts, assets } = files;
+		const work: Work = { texts, assets, history: emptyHistory, number: 0 };
 		this.keeper.reset();
 		await this.keeper.put(async () => {
-			await keepAssets(listed.id, files.assets);
 			await keepWork(listed.id, work);
 			await keepListed(listed);
 		});
-		await this.show(listed, work, files.assets);
+		await this.show(listed, work);
 		await this.keeper.put(() => keepListed(this.listed));
 		await this.listAgain();
 	}
 
-	private async show(
-		listed: ListedSite,
-		work: Work,
-		assets: ReadonlyMap<string, Uint8Array>
-	): Promise<void> {
+	private async show(listed: ListedSite, work: Work): Promise<void> {
 		this.tab?.close();
 		this.id = listed.id;
 		this.tab = new SiteTab(listed.id, {
@@ -273,8 +273,8 @@ class SiteStore {
 			heard: (entries) => void this.heard(entries),
 			asked: () => this.keepNow()
 		});
-		this.work = { texts: work.texts, history: work.history, number: work.number };
-		this.assets = assets;
+		const { texts, assets, history, number } = work;
+		this.work = { texts, assets, history, number };
 		this.outside = listed.outside ?? false;
 		this.notice = undefined;
 		this.held = undefined;

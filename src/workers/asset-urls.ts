@@ -13,7 +13,7 @@ const mostActive = 2 * 1024 * 1024;
 export class AssetUrls {
 	private readonly known = new Map<string, string>();
 
-	constructor(private readonly assets: ReadonlyMap<string, Uint8Array>) {}
+	private assets: ReadonlyMap<string, Uint8Array> = new Map();
 
 	/** The URL of a file; undefined where the site has none of that path. */
 	get(path: string): string | undefined {
@@ -29,12 +29,14 @@ export class AssetUrls {
 		return url;
 	}
 
-	/** Gives back the memory of all of them. */
-	release(): void {
-		for (const url of this.known.values()) {
+	/** Other files take the place of these; a file that stays keeps its URL. */
+	changeTo(assets: ReadonlyMap<string, Uint8Array>): void {
+		for (const [path, url] of this.known) {
+			if (assets.get(path) === this.assets.get(path)) continue;
+			this.known.delete(path);
 			if (url.startsWith('blob:')) URL.revokeObjectURL(url);
 		}
-		this.known.clear();
+		this.assets = assets;
 	}
 }
 

@@ -14,12 +14,12 @@ import { pageHead } from '$core/emit/html/words.ts';
 import { pageFile } from '$core/emit/paths.ts';
 import { outputOf, sourceOf, traceOutput, traceSource } from '$core/emit/html/trace.ts';
 import { type Trace } from '$core/model/trace.ts';
-import { piecesIn, type PieceView } from '$core/edit/pieces.ts';
+import { piecesIn, type PieceView } from '$core/edit/pieces/pieces.ts';
 import { mendOf } from '$core/check/mend.ts';
 import { prepare } from '$core/edit/propose.ts';
 import { labelOf } from '$core/edit/wishes.ts';
 import { touches } from '$core/edit/touches.ts';
-import { underChoices, type UnderChoice } from '$core/edit/under-choices.ts';
+import { underChoices, type UnderChoice } from '$core/edit/layers/under-choices.ts';
 import { type BoxRef, type HolderRef, type LayerRef, type Wish } from '$core/model/wish.ts';
 import { WishRefused, type Proposal } from '$core/edit/proposal.ts';
 import { boxView, type BoxView } from '$core/drawing/box-view.ts';
@@ -75,7 +75,7 @@ const mostDrawn = 8;
  */
 export class Desk {
 	private files: SiteFiles = { texts: new Map(), assets: new Map() };
-	private assetUrls = new AssetUrls(new Map());
+	private readonly assetUrls = new AssetUrls();
 	/** The last edit that was proposed, ready to be made. */
 	private prepared:
 		{ before: CheckedSite; changes: readonly Change[]; after: CheckedSite } | undefined;
@@ -109,9 +109,7 @@ export class Desk {
 	}
 
 	open(files: FilesMessage, wish: PageWish | undefined): Shown {
-		this.files = { texts: files.texts, assets: files.assets };
-		this.assetUrls.release();
-		this.assetUrls = new AssetUrls(files.assets);
+		this.takeFiles({ texts: files.texts, assets: files.assets });
 		this.latest = this.good = this.drawn = undefined;
 		this.since = [];
 		this.lastDrawn.clear();
@@ -125,9 +123,14 @@ export class Desk {
 		if (prepared && prepared.before === this.latest && sameChanges(prepared.changes, changes)) {
 			return this.adopt(prepared.after, wish);
 		}
-		const { texts } = applyChanges(this.files.texts, changes);
-		this.files = { texts, assets: this.files.assets };
+		const { texts, assets } = applyChanges(this.files, changes);
+		this.takeFiles({ texts, assets });
 		return this.readAgain(wish);
+	}
+
+	private takeFiles(files: SiteFiles): void {
+		if (files.assets !== this.files.assets) this.assetUrls.changeTo(files.assets);
+		this.files = files;
 	}
 
 	page(wish: PageWish): PageView | undefined {
@@ -349,14 +352,14 @@ export class Desk {
 		const { files } = this;
 		const shown = this.adopt({ ...nothing, problems }, wish);
 		// The text is what the user wrote, read or not.
-		this.files = files;
+		this.takeFiles(files);
 		this.latest = undefined;
 		return shown;
 	}
 
 	private adopt(latest: CheckedSite, wish: PageWish | undefined): Shown {
 		this.latest = latest;
-		this.files = latest.reading.files;
+		this.takeFiles(latest.reading.files);
 		if (isSound(latest)) {
 			this.good = latest;
 			this.since = [];

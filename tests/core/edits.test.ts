@@ -4,7 +4,7 @@ import { test } from 'node:test';
 import fc from 'fast-check';
 import { propose } from '../../src/core/edit/propose.ts';
 import { touches } from '../../src/core/edit/touches.ts';
-import { underChoices } from '../../src/core/edit/under-choices.ts';
+import { underChoices } from '../../src/core/edit/layers/under-choices.ts';
 import type { HolderRef, LayerRef, Wish } from '../../src/core/model/wish.ts';
 import type { Proposal } from '../../src/core/edit/proposal.ts';
 import { layerName } from '../../src/core/model/site.ts';
@@ -12,6 +12,7 @@ import { isSound, checkSite, type CheckedSite } from '../../src/core/check/site.
 import { applyChanges } from '../../src/core/source/change.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { readSitePath } from '../../src/cli/site-path.ts';
+import { difference, edit, makeOn } from '../lib/edits.ts';
 import { lands, pageNamed, sound } from '../lib/site.ts';
 
 const text = `// A comment at the top stays.
@@ -60,37 +61,7 @@ const shop: LayerRef = { kind: 'route', name: '/shop' };
 const side = { layout: 'outer', region: 'side' };
 const head = { layout: 'outer', region: 'head' };
 
-function edit(resolved: CheckedSite, wish: Wish): Extract<Proposal, { kind: 'edit' }> {
-	const proposal = propose(resolved, wish);
-	assert.equal(proposal.kind, 'edit', proposal.kind === 'refused' ? proposal.sentence : '');
-	assert.ok(proposal.kind === 'edit');
-	return proposal;
-}
-
-/** Makes an edit; sees that the site is sound, and that undoing gives the text back. */
-function made(wish: Wish, from = text): { resolved: CheckedSite; text: string; said: string } {
-	const before = sound(from);
-	const { changes, consequences } = edit(before, wish);
-	const { texts, inverse } = applyChanges(before.reading.files.texts, changes);
-	assert.equal(applyChanges(texts, inverse).texts.get('site.eave'), from);
-	const after = texts.get('site.eave') ?? '';
-	return { resolved: sound(after), text: after, said: consequences.join(' ') };
-}
-
-/** The lines that two texts do not share, as a reader of a change would see them. */
-function difference(before: string, after: string): { gone: string[]; come: string[] } {
-	const [old, next] = [before.split('\n'), after.split('\n')];
-	let start = 0;
-	while (start < old.length && old[start] === next[start]) start++;
-	let end = 0;
-	while (
-		end < old.length - start &&
-		end < next.length - start &&
-		old.at(-1 - end) === next.at(-1 - end)
-	)
-		end++;
-	return { gone: old.slice(start, old.length - end), come: next.slice(start, next.length - end) };
-}
+const made = (wish: Wish, from = text): ReturnType<typeof makeOn> => makeOn(from, wish);
 
 test('under: a page is made bare, picks a layout, and goes back under what covers it', () => {
 	const bare = made({ kind: 'set-under', layer: { kind: 'route', name: '/shop/ink' }, under: 'none' });
@@ -262,10 +233,12 @@ test('any series of edits of the demo leaves a sound site, and undoing gives the
 			for (const number of numbers) {
 				const proposal = propose(resolved, anyWish(resolved, number));
 				if (proposal.kind === 'refused') continue;
-				const { texts, inverse } = applyChanges(resolved.reading.files.texts, proposal.changes);
+				const { texts, inverse } = applyChanges(resolved.reading.files, proposal.changes);
 				const next = checkSite(readSiteFiles({ texts, assets: files.assets }, resolved.reading));
 				assert.ok(isSound(next), JSON.stringify([proposal, next.problems], null, 1));
-				undo.unshift(() => (last = applyChanges(last, inverse).texts));
+				undo.unshift(
+					() => (last = applyChanges({ texts: last, assets: new Map() }, inverse).texts)
+				);
 				resolved = next;
 			}
 			let last = resolved.reading.files.texts;

@@ -6,7 +6,7 @@ import {
 	mostSteps,
 	remember,
 	type Step
-} from '../../src/store/history.ts';
+} from '../../src/store/keep/history.ts';
 
 function step(number: number, typing: boolean, at: number): Step {
 	const edit = { kind: 'edit', file: 'a.eave', from: number, to: number, insert: 'x' } as const;

@@ -76,24 +76,33 @@ test('changes of the text and their inverses: byte for byte', () => {
 				const size = texts.get('a.eave')?.length ?? 0;
 				const at = Math.min(from, size);
 				const to = Math.min(at + length, size);
-				const done = applyChanges(texts, [{ kind: 'edit', file: 'a.eave', from: at, to, insert }]);
+				const done = applyChanges({ texts: texts, assets: new Map() }, [
+					{ kind: 'edit', file: 'a.eave', from: at, to, insert }
+				]);
 				texts = done.texts;
 				undo.unshift(done.inverse);
 			}
-			for (const inverse of undo) texts = applyChanges(texts, inverse).texts;
+			for (const inverse of undo)
+				texts = applyChanges({ texts: texts, assets: new Map() }, inverse).texts;
 			assert.deepEqual([...texts], [...start]);
 		}),
 		{ seed: 3 }
 	);
-	const moved = applyChanges(start, [
+	const moved = applyChanges({ texts: start, assets: new Map() }, [
 		{ kind: 'add', file: 'c.eave', text: 'new' },
 		{ kind: 'drop', file: 'b.eave' }
 	]);
 	assert.deepEqual([...moved.texts.keys()], ['a.eave', 'c.eave']);
-	assert.deepEqual([...applyChanges(moved.texts, moved.inverse).texts].sort(), [...start]);
+	assert.deepEqual(
+		[...applyChanges({ texts: moved.texts, assets: new Map() }, moved.inverse).texts].sort(),
+		[...start]
+	);
 	const outside: Change = { kind: 'edit', file: 'a.eave', from: 3, to: 99, insert: '' };
-	assert.throws(() => applyChanges(start, [outside]), RangeError);
-	assert.throws(() => applyChanges(start, [{ kind: 'drop', file: 'none.eave' }]), RangeError);
+	assert.throws(() => applyChanges({ texts: start, assets: new Map() }, [outside]), RangeError);
+	assert.throws(
+		() => applyChanges({ texts: start, assets: new Map() }, [{ kind: 'drop', file: 'none.eave' }]),
+		RangeError
+	);
 });
 
 test('every word that completion offers is one that the reader knows there', () => {

@@ -3,20 +3,21 @@ import assert from 'node:assert/strict';
 import { before, test } from 'node:test';
 import fc from 'fast-check';
 import { openDB } from 'idb';
-import { emptyHistory } from '../../src/store/history.ts';
-import { advance, entryFor, type Entry, type Work } from '../../src/store/journal.ts';
+import { emptyHistory } from '../../src/store/keep/history.ts';
+import { advance, entryFor, type Entry, type Work } from '../../src/store/keep/journal.ts';
 
 /** What is kept is what was done, whoever writes, and whatever is missing or damaged is said. */
 
 // The drivers of the storage are looked for when it is loaded, so it is loaded after there is one.
-let keep: typeof import('../../src/store/keep-work.ts');
+let keep: typeof import('../../src/store/keep/work.ts');
 before(async () => {
 	Object.assign(globalThis, { self: globalThis });
-	keep = await import('../../src/store/keep-work.ts');
+	keep = await import('../../src/store/keep/work.ts');
 });
 
 const start = (text = ''): Work => ({
 	texts: new Map([['site.eave', text]]),
+	assets: new Map(),
 	history: emptyHistory,
 	number: 0
 });

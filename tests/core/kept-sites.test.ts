@@ -2,24 +2,24 @@ import 'fake-indexeddb/auto';
 import assert from 'node:assert/strict';
 import { before, test } from 'node:test';
 import { openDB } from 'idb';
-import { emptyHistory } from '../../src/store/history.ts';
+import { emptyHistory } from '../../src/store/keep/history.ts';
 
 /** Kept sites: listed, found again, of an older version taken over, of a later one left alone. */
 
-let keep: typeof import('../../src/store/keep.ts');
-let works: typeof import('../../src/store/keep-work.ts');
+let keep: typeof import('../../src/store/keep/listing.ts');
+let works: typeof import('../../src/store/keep/work.ts');
 before(async () => {
 	Object.assign(globalThis, { self: globalThis });
-	keep = await import('../../src/store/keep.ts');
-	works = await import('../../src/store/keep-work.ts');
+	keep = await import('../../src/store/keep/listing.ts');
+	works = await import('../../src/store/keep/work.ts');
 });
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 
 async function keepSite(id: string, text: string, changed = 1): Promise<void> {
 	const texts = new Map([['site.eave', text]]);
-	await keep.keepAssets(id, new Map([['images/pod.svg', bytes(`<svg>${id}</svg>`)]]));
-	await works.keepWork(id, { texts, history: emptyHistory, number: 0 });
+	const assets = new Map([['images/pod.svg', bytes(`<svg>${id}</svg>`)]]);
+	await works.keepWork(id, { texts, assets, history: emptyHistory, number: 0 });
 	await keep.keepListed({ id, name: `Site ${id}`, changed });
 }
 

@@ -61,7 +61,7 @@ for (const check of checks.filter(({ mend }) => mend)) {
 				assert.ok(after);
 				const known = before.problems.length;
 				assert.equal(after.problems.length, known - 1, text);
-				const { texts } = applyChanges(before.reading.files.texts, proposal.changes);
+				const { texts } = applyChanges(before.reading.files, proposal.changes);
 				assert.equal(plain(texts.get('site.eave') ?? ''), plain(around(mended)));
 			}
 		});

@@ -132,9 +132,12 @@ route / { piece body """x"""; fill side after { piece more """y""" } }`;
 		to: 'other'
 	});
 	assert.ok(proposal.kind === 'edit');
-	const { texts, inverse } = applyChanges(before.reading.files.texts, proposal.changes);
+	const { texts, inverse } = applyChanges(before.reading.files, proposal.changes);
 	const after = resolve(texts.get('site.eave') ?? '');
 	const lost = codes(after).some((one) => one.includes('piece-not-arranged'));
 	assert.equal(lost, proposal.consequences.length > 0, 'what would go out of sight is asked about');
-	assert.deepEqual(applyChanges(texts, inverse).texts, before.reading.files.texts);
+	assert.deepEqual(
+		applyChanges({ texts: texts, assets: new Map() }, inverse).texts,
+		before.reading.files.texts
+	);
 });

@@ -45,7 +45,11 @@ function changed(wish: SizeWish, source = text): string[] {
 }
 
 function applyAll(source: string, changes: Parameters<typeof applyChanges>[1]): string {
-	return applyChanges(new Map([['site.eave', source]]), changes).texts.get('site.eave') ?? '';
+	return (
+		applyChanges({ texts: new Map([['site.eave', source]]), assets: new Map() }, changes).texts.get(
+			'site.eave'
+		) ?? ''
+	);
 }
 
 function refusal(wish: SizeWish): string {

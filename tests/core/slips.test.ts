@@ -30,7 +30,7 @@ test('a colon behind a setting’s name is an error with a mend, whatever the se
 		const problem = only(resolved.problems, 'said-with-colon');
 		assert.ok(problem.mend, kind);
 		const { span, insert } = problem.mend;
-		const { texts } = applyChanges(resolved.reading.files.texts, [
+		const { texts } = applyChanges(resolved.reading.files, [
 			{ kind: 'edit', file: span.file, from: span.from, to: span.to, insert }
 		]);
 		const mended = resolve(texts.get('site.eave') ?? '');

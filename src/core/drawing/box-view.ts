@@ -1,17 +1,28 @@
-import { columnWords, findBox, settingFor, wordOfColumn, type ArrangedBox } from '../edit/boxes.ts';
-import type { BoxRef } from '../model/wish.ts';
-import type { Arrangement } from '../model/arrange.ts';
+import { findLayer, findLayout } from '../edit/find.ts';
+import {
+	findSized,
+	memberNames,
+	parentOf,
+	type ArrangedBox,
+	type SizedBox
+} from '../edit/boxes/find-box.ts';
+import { settingFor } from '../edit/boxes/settings.ts';
+import { columnWords, wordOfColumn } from '../edit/boxes/tracks.ts';
+import { isPieceRef, type BoxRef, type PieceRef, type SizedRef } from '../model/wish.ts';
+import type { Alignment, Arrangement, Justification } from '../model/arrange.ts';
 import type { Setting, SettingKind } from '../model/setting.ts';
-import type { Layout, Member } from '../model/site.ts';
+import type { Layout } from '../model/site.ts';
 import {
 	arrangementAt,
 	bandAt,
 	bandPlace,
 	bandPlaces,
 	settingHolding,
+	settingsAt,
 	type Bands
 } from '../resolve/bands.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
+import { slotOf } from '../resolve/structure.ts';
 import { settings, settingsOn } from '../settings/list.ts';
 
 /** A stretch of bands in which one value of a setting holds. */
@@ -22,21 +33,26 @@ export interface Overhang {
 	readonly value: string;
 }
 
-/** One setting over all bands. */
-export interface StripRow {
+/** A setting as drawings speak of it. */
+export interface SettingWords {
 	readonly setting: SettingKind;
 	/** The form of its value in words. */
 	readonly form: string;
+	/** What it does, in a few words. */
+	readonly says: string;
 	/** It holds at every width, and is said once. */
 	readonly everywhere: boolean;
+	/** Why it does nothing in the band that is shown; undefined where it does something. */
+	readonly idle: string | undefined;
+}
+
+/** One setting over all bands. */
+export interface StripRow extends SettingWords {
 	readonly overhangs: readonly Overhang[];
 }
 
 /** A setting that a box could say and does not. */
-export interface UnsaidSetting {
-	readonly setting: SettingKind;
-	readonly form: string;
-	readonly everywhere: boolean;
+export interface UnsaidSetting extends SettingWords {
 	/** The value that it is given at first; undefined where there is none to guess. */
 	readonly first: string | undefined;
 }
@@ -61,13 +77,20 @@ export interface ArrangementView {
 	readonly cells: readonly (readonly string[])[];
 	/** Number of equal columns. */
 	readonly count: number;
+	/** Number of equal rows; undefined where they come as they are needed. */
+	readonly rowCount: number | undefined;
+	readonly gap: string | undefined;
+	/** Of a row or stack. */
+	readonly line:
+		| { readonly justify: Justification; readonly align: Alignment; readonly wrap: boolean }
+		| undefined;
 }
 
-/** Everything that the drawings say about the sizes of one box at a width. */
+/** Everything that the drawings say about the sizes of one box, or of a piece, at a width. */
 export interface BoxView {
-	readonly ref: BoxRef;
+	readonly ref: SizedRef;
 	readonly name: string;
-	readonly kind: 'layout' | 'wrapper' | 'region';
+	readonly kind: 'layout' | 'wrapper' | 'region' | 'piece';
 	readonly bands: readonly string[];
 	/** Place of the band that is shown. */
 	readonly band: number;
@@ -79,49 +102,60 @@ export interface BoxView {
 		{ readonly ref: BoxRef; readonly kind: Arrangement['kind'] | undefined } | undefined;
 	/** Names of the members that it arranges. */
 	readonly members: readonly string[];
+	/** Names of the members of what it stands in, itself among them, in the order of reading. */
+	readonly siblings: readonly string[];
 	readonly strip: readonly StripRow[];
-	/** Settings that it could say and does not. */
+	/** Settings that it could say and does not; those that would do nothing here last. */
 	readonly unsaid: readonly UnsaidSetting[];
 }
 
-/** What there is to say about a box where its layout is `width` px wide. */
-export function boxView(resolved: ResolvedSite, ref: BoxRef, width: number): BoxView {
-	const box = findBox(resolved, ref);
-	const layout = findBox(resolved, { layout: ref.layout, box: undefined });
+/** The box of a layout that a view is of; undefined for that of a piece. */
+export function boxOfView(view: BoxView | undefined): BoxRef | undefined {
+	return view && !isPieceRef(view.ref) ? view.ref : undefined;
+}
+
+/** What there is to say about a box or piece where its layout is `width` px wide. */
+export function boxView(resolved: ResolvedSite, ref: SizedRef, width: number): BoxView {
+	const box = findSized(resolved, ref);
 	const { bands } = resolved.site.settings;
 	const band = bandAt(bands, width);
+	const around = isPieceRef(ref) ? aroundPiece(resolved, ref) : aroundBox(resolved, ref, box);
+	const inside = (around && arrangementAt(around.box.arrangements, bands, band)) ?? {
+		kind: 'flow' as const
+	};
+	const own = settingsAt(box.settings, bands, band);
+	const isPiece = box.kind === 'markup' || box.kind === 'nav';
+	const kind = isPiece ? 'piece' : box.kind;
+	const wordsOf = (setting: SettingKind): SettingWords => {
+		const { form, says, everywhere = false, needs } = settings[setting];
+		const idle = needs && !needs.met(inside, own) ? needs : undefined;
+		const why = idle?.isWhole
+			? idle.said
+			: idle && `it needs something around it that is arranged ${idle.said}`;
+		return { setting, form, says, everywhere, idle: why };
+	};
 	const said = new Set(box.settings.map((setting) => setting.kind));
-	const kinds = settingsOn(box.kind).filter((kind) => said.has(kind));
-	const around = layout.kind === 'layout' ? parentOf(layout, box) : undefined;
-	const parentArrangement = around && arrangementAt(around.arrangements, bands, band);
-	const textOf = (setting: Setting): string => valueText(setting, resolved);
+	const unsaid = settingsOn(kind)
+		.filter((one) => !said.has(one))
+		.map((one): UnsaidSetting => ({ ...wordsOf(one), first: settings[one].first }));
 	return {
 		ref,
 		name: box.name.text,
-		kind: box.kind,
+		kind,
 		bands: bands.length === 0 ? ['all'] : bands.map((one) => one.name.text),
 		band,
-		bySpace: layout.kind === 'layout' && layout.measure === 'space',
-		arrangement: arrangementView(box, bands, band),
+		bySpace: around?.layout.measure === 'space',
+		arrangement: isPiece ? undefined : arrangementView(box, bands, band),
 		parent: around && {
-			ref: { layout: ref.layout, box: around.kind === 'layout' ? undefined : around.name.text },
-			kind: parentArrangement?.kind
+			ref: around.ref,
+			kind: arrangementAt(around.box.arrangements, bands, band)?.kind
 		},
-		members: (box.kind === 'region' ? box.pieces : box.members).map((one) => one.name.text),
-		strip: kinds.map((setting) => ({
-			setting,
-			form: settings[setting].form,
-			everywhere: settings[setting].everywhere ?? false,
-			overhangs: overhangsOf(box, setting, bands, textOf)
-		})),
-		unsaid: settingsOn(box.kind)
-			.filter((kind) => !said.has(kind))
-			.map((kind) => ({
-				setting: kind,
-				form: settings[kind].form,
-				everywhere: settings[kind].everywhere ?? false,
-				first: settings[kind].first
-			}))
+		members: isPiece ? [] : memberNames(box),
+		siblings: around ? memberNames(around.box) : [],
+		strip: settingsOn(kind)
+			.filter((one) => said.has(one))
+			.map((one) => ({ ...wordsOf(one), overhangs: overhangsOf(box, one, bands, resolved) })),
+		unsaid: [...unsaid.filter(({ idle }) => !idle), ...unsaid.filter(({ idle }) => idle)]
 	};
 }
 
@@ -131,25 +165,42 @@ export function valueNow(view: BoxView, setting: SettingKind): string | undefine
 	return row?.overhangs.find((one) => one.from <= view.band && view.band < one.to)?.value;
 }
 
-function parentOf(layout: Layout, box: ArrangedBox): ArrangedBox | undefined {
-	const inside = (parent: ArrangedBox): ArrangedBox | undefined => {
-		if (parent.kind === 'region') return undefined;
-		const members: readonly Member[] = parent.members;
-		for (const member of members) {
-			if (member === box) return parent;
-			const found = inside(member);
-			if (found) return found;
-		}
-		return undefined;
-	};
-	return inside(layout);
+interface AroundBox {
+	readonly layout: Layout;
+	readonly box: ArrangedBox;
+	readonly ref: BoxRef;
+}
+
+function aroundBox(
+	resolved: ResolvedSite,
+	{ layout: name }: BoxRef,
+	box: SizedBox
+): AroundBox | undefined {
+	if (box.kind !== 'region' && box.kind !== 'wrapper') return undefined;
+	const layout = findLayout(resolved, name);
+	const parent = parentOf(layout, box);
+	const inner = parent.kind === 'layout' ? undefined : parent.name.text;
+	return { layout, box: parent, ref: { layout: name, box: inner } };
+}
+
+/** A piece lies in the region it is put into; the content of a page, in the slot of the layout it sits under. */
+function aroundPiece(resolved: ResolvedSite, { holder }: PieceRef): AroundBox | undefined {
+	const { region } = holder;
+	const layout = region
+		? findLayout(resolved, region.layout)
+		: resolved.structure.chainOf(findLayer(resolved, holder.layer)).at(-1);
+	if (!layout) return undefined;
+	const box = region
+		? layout.regions.find((one) => one.name.text === region.region)
+		: slotOf(layout);
+	return box && { layout, box, ref: { layout: layout.name.text, box: box.name.text } };
 }
 
 function overhangsOf(
-	{ settings }: ArrangedBox,
+	{ settings }: SizedBox,
 	kind: SettingKind,
 	bands: Bands,
-	textOf: (setting: Setting) => string
+	resolved: ResolvedSite
 ): Overhang[] {
 	const overhangs: { from: number; to: number; value: string }[] = [];
 	for (const place of bandPlaces(bands)) {
@@ -158,7 +209,7 @@ function overhangsOf(
 		const isNew = settingFor(settings, kind, bands, place) !== undefined;
 		const last = overhangs.at(-1);
 		if (last && !isNew) last.to = place + 1;
-		else overhangs.push({ from: place, to: place + 1, value: textOf(setting) });
+		else overhangs.push({ from: place, to: place + 1, value: valueText(setting, resolved) });
 	}
 	return overhangs;
 }
@@ -176,14 +227,18 @@ function arrangementView(
 ): ArrangementView | undefined {
 	const arrangement = arrangementAt(arrangements, bands, band);
 	if (!arrangement) return undefined;
+	const { kind } = arrangement;
 	const place = bandPlace(bands, arrangement.band);
 	const common = {
-		kind: arrangement.kind,
+		kind,
 		band: bands[place]?.name.text ?? 'all',
 		here: place === band,
-		count: arrangement.kind === 'columns' ? arrangement.columns : 0
+		count: kind === 'columns' ? arrangement.columns : 0,
+		rowCount: kind === 'columns' ? arrangement.rows : undefined,
+		gap: arrangement.gap?.text,
+		line: kind === 'row' || kind === 'stack' ? arrangement : undefined
 	};
-	if (arrangement.kind !== 'areas') return { ...common, columns: [], rows: [], cells: [] };
+	if (kind !== 'areas') return { ...common, columns: [], rows: [], cells: [] };
 	const words = columnWords(arrangement);
 	const columns = (arrangement.rows[0]?.cells ?? []).map((_, index): TrackView => {
 		const at = wordOfColumn(words, index);

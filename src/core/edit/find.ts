@@ -103,3 +103,12 @@ export function checkName(name: string): string {
 		`"${name}" cannot be a name: names are small letters, digits and hyphens, and start with a letter.`
 	);
 }
+
+/** How a layer names a region: with its layout only where a nearer one has a region of that name. */
+export function fillTargetWord(resolved: ResolvedSite, ref: LayerRef, region: RegionRef): string {
+	const chain = resolved.structure.chainOf(findLayer(resolved, ref));
+	const nearest = chain.findLast((layout) =>
+		layout.regions.some((one) => one.name.text === region.region)
+	);
+	return nearest?.name.text === region.layout ? region.region : `${region.layout}.${region.region}`;
+}

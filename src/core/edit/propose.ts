@@ -3,7 +3,7 @@ import { layerName, layersOf } from '../model/site.ts';
 import { applyChanges, type Change } from '../source/change.ts';
 import { readSiteFiles } from '../source/read.ts';
 import { checkSite, type CheckedSite } from '../check/site.ts';
-import { touchedBands } from './touched-bands.ts';
+import { touchedBands } from './boxes/touched-bands.ts';
 import { Surgery } from './surgery.ts';
 import { isSizeWish, type Wish } from '../model/wish.ts';
 import { WishRefused, type Proposal } from './proposal.ts';
@@ -56,9 +56,8 @@ function refuse(sentence: string): Prepared {
 }
 
 function resolveAfter(resolved: CheckedSite, changes: readonly Change[]): CheckedSite {
-	const { files } = resolved.reading;
-	const { texts } = applyChanges(files.texts, changes);
-	return checkSite(readSiteFiles({ texts, assets: files.assets }, resolved.reading));
+	const { texts, assets } = applyChanges(resolved.reading.files, changes);
+	return checkSite(readSiteFiles({ texts, assets }, resolved.reading));
 }
 
 function newProblems(before: CheckedSite, after: CheckedSite): Problem[] {

@@ -17,8 +17,14 @@ interface Cut {
 export class Surgery {
 	private readonly cuts = new Map<string, Cut[]>();
 	private readonly statements = new Map<string, Map<number, Statement>>();
+	private readonly others: Change[] = [];
 
 	constructor(private readonly reading: SiteReading) {}
+
+	/** A change of whole files beside the cuts. */
+	files(change: Extract<Change, { kind: 'put' | 'move' | 'drop' }>): void {
+		this.others.push(change);
+	}
 
 	replace(span: Span, text: string): void {
 		this.cut(span.file, span.from, span.to, text);
@@ -99,7 +105,8 @@ export class Surgery {
 		const indent = this.indentAt(span.file, span.from);
 		const newline = text.indexOf('\n', span.to);
 		// What follows on the same line stays behind the statement that it follows.
-		const at = newline === -1 || text.slice(span.to, newline).includes('}') ? span.to : newline;
+		const isLast = newline !== -1 && /^\s*;?\s*(\/\/.*)?$/.test(text.slice(span.to, newline));
+		const at = isLast ? newline : span.to;
 		this.cut(span.file, at, at, `\n${indentLines(lines, indent)}`);
 	}
 
@@ -107,6 +114,48 @@ export class Surgery {
 	replaceLines(span: Span, lines: readonly string[]): void {
 		const indent = this.indentAt(span.file, span.from);
 		this.replace(span, indentLines(lines, indent).trimStart());
+	}
+
+	/** The statement in the block of another one that starts with a word; undefined where there is none. */
+	innerOf(owner: Span, word: string): Statement | undefined {
+		const { block } = this.statementAt(owner);
+		return block?.statements.find((statement) => statement.atoms[0]?.text === word);
+	}
+
+	/** Lets the block of a statement say one thing of a word: in the place of what it says now, or nothing. */
+	setInner(owner: Span, word: string, line: string | undefined): void {
+		const there = this.innerOf(owner, word);
+		if (there && line === undefined) this.remove(there.span);
+		else if (there && line !== undefined) this.replace(there.span, line);
+		else if (line !== undefined) this.insertInto(owner, [line]);
+	}
+
+	/** The same for what stands best at the beginning of the block. */
+	setInnerFirst(owner: Span, word: string, line: string | undefined): void {
+		const first = this.statementAt(owner).block?.statements[0];
+		if (line !== undefined && first && !this.innerOf(owner, word)) {
+			this.insertBefore(first.span, [line]);
+		} else {
+			this.setInner(owner, word, line);
+		}
+	}
+
+	/** Lines of a statement without the indentation of its place. */
+	linesOf(span: Span): string[] {
+		const indent = this.indentAt(span.file, span.from);
+		return this.textOf(span)
+			.split('\n')
+			.map((line, index) =>
+				index > 0 && line.startsWith(indent) ? line.slice(indent.length) : line
+			);
+	}
+
+	/** A statement goes in front of another one or behind it, with its lines. */
+	moveBeside(span: Span, other: Span, where: 'before' | 'after'): void {
+		const lines = this.linesOf(span);
+		this.remove(span);
+		if (where === 'before') this.insertBefore(other, lines);
+		else this.insertBelow(other, lines);
 	}
 
 	/** The statement that starts where a span starts. */
@@ -135,11 +184,12 @@ export class Surgery {
 
 	/** All cuts, last place first, so that each counts in the text that the ones before it left. */
 	changes(): Change[] {
-		return [...this.cuts].flatMap(([file, cuts]) =>
+		const edits = [...this.cuts].flatMap(([file, cuts]) =>
 			mergeCuts(cuts)
 				.reverse()
 				.map((cut) => this.least(file, cut))
 		);
+		return [...edits, ...this.others];
 	}
 
 	/** A cut without what its ends share with the text that is there. */

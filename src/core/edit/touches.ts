@@ -13,9 +13,8 @@ const anyYear = 2000;
  * or style comes out different, and pages that come or go.
  */
 export function touches(resolved: ResolvedSite, changes: readonly Change[]): string[] {
-	const { files } = resolved.reading;
-	const { texts } = applyChanges(files.texts, changes);
-	const after = resolveSite(readSiteFiles({ texts, assets: files.assets }, resolved.reading));
+	const { texts, assets } = applyChanges(resolved.reading.files, changes);
+	const after = resolveSite(readSiteFiles({ texts, assets }, resolved.reading));
 	const later = new Map(pagesOf(after.site).map((page) => [layerName(page), page]));
 	const touched: string[] = [];
 	for (const page of pagesOf(resolved.site)) {

@@ -81,6 +81,15 @@ export interface Wrapper {
 	readonly span: Span;
 }
 
+/** Elements of the HTML standard (sections 4.3 and 4.4) that can hold what a region holds. */
+export const regionElements = [
+	'header', 'nav', 'main', 'aside', 'footer', 'section', 'article', 'div', 'search', 'form'
+] as const; // prettier-ignore
+
+export function isRegionElement(name: string): boolean {
+	return regionElements.some((element) => element === name);
+}
+
 export interface Region {
 	readonly kind: 'region';
 	readonly name: Named;

@@ -26,35 +26,83 @@ export interface BoxRef {
 	readonly box: string | undefined;
 }
 
+/** A piece by the place it stands in and its name there. */
+export interface PieceRef {
+	readonly holder: HolderRef;
+	readonly piece: string;
+}
+
+/** Whatever has settings: a box of a layout, or a piece. */
+export type SizedRef = BoxRef | PieceRef;
+
+export function isPieceRef(ref: SizedRef): ref is PieceRef {
+	return 'holder' in ref;
+}
+
+/** Something within an arrangement that has a word of its own. */
+export type ArrangedWord = 'gap' | 'justify' | 'align' | 'wrap';
+
 /** Edits of sizes; each is for one band, by its name. */
 export type SizeWish =
 	/** `undefined` frees it: the narrower band's value holds again. */
 	| {
 			readonly kind: 'set-setting';
-			readonly box: BoxRef;
+			readonly box: SizedRef;
 			readonly setting: SettingKind;
 			readonly value: string | undefined;
 			readonly band: string;
 	  }
 	| {
 			readonly kind: 'move-setting';
-			readonly box: BoxRef;
+			readonly box: SizedRef;
 			readonly setting: SettingKind;
 			readonly from: string;
 			readonly to: string;
 	  }
+	/** Starts from what holds there; `undefined`: as in the narrower band again. */
 	| {
 			readonly kind: 'set-arrangement';
 			readonly box: BoxRef;
 			readonly arrangement: Arrangement['kind'] | undefined;
 			readonly band: string;
 	  }
+	/** Of equal columns, and of their rows; no rows: as many as are needed. */
+	| {
+			readonly kind: 'set-counts';
+			readonly box: BoxRef;
+			readonly columns: number;
+			readonly rows: number | undefined;
+			readonly band: string;
+	  }
+	| {
+			readonly kind: 'set-arranged';
+			readonly box: BoxRef;
+			readonly word: ArrangedWord;
+			readonly value: string | undefined;
+			readonly band: string;
+	  }
+	/** Several sizes take the place of one: what lay there lies over all of them. */
 	| {
 			readonly kind: 'set-track';
 			readonly box: BoxRef;
-			readonly axis: 'columns' | 'rows';
+			readonly axis: Axis;
 			readonly index: number;
 			readonly size: string;
+			readonly band: string;
+	  }
+	/** Puts a column or row in front of the one at `index`, or behind the last. */
+	| {
+			readonly kind: 'add-track';
+			readonly box: BoxRef;
+			readonly axis: Axis;
+			readonly index: number;
+			readonly band: string;
+	  }
+	| {
+			readonly kind: 'remove-track';
+			readonly box: BoxRef;
+			readonly axis: Axis;
+			readonly index: number;
 			readonly band: string;
 	  }
 	| {
@@ -66,41 +114,136 @@ export type SizeWish =
 	/** px */
 	| { readonly kind: 'set-breakpoint'; readonly band: string; readonly from: number };
 
-/** Everything the drawings can ask for. Each becomes the smallest change of the text that says it. */
-export type Wish =
-	| SizeWish
+export type Axis = 'columns' | 'rows';
+
+/** What a site says of itself in one word or text. */
+export const sitePartNames = ['name', 'lang', 'dir', 'address', 'urls'] as const;
+export type SitePart = (typeof sitePartNames)[number];
+
+/** Edits of what all pages share. */
+export type SiteWish =
+	/** `undefined` takes back what was said. */
+	| { readonly kind: 'set-site'; readonly part: SitePart; readonly value: string | undefined }
+	| { readonly kind: 'add-band'; readonly name: string; readonly from: number }
+	| { readonly kind: 'rename-band'; readonly band: string; readonly to: string }
+	| { readonly kind: 'remove-band'; readonly band: string }
+	| { readonly kind: 'add-role'; readonly name: string }
+	| { readonly kind: 'rename-role'; readonly name: string; readonly to: string }
+	| { readonly kind: 'remove-role'; readonly name: string }
+	/** `undefined` frees it in a band: the narrower band's value holds again. */
+	| {
+			readonly kind: 'set-token';
+			readonly name: string;
+			readonly value: string | undefined;
+			readonly band: string;
+	  }
+	| { readonly kind: 'rename-token'; readonly name: string; readonly to: string }
+	| { readonly kind: 'remove-token'; readonly name: string }
+	| { readonly kind: 'put-file'; readonly file: string; readonly bytes: Uint8Array }
+	| { readonly kind: 'rename-file'; readonly file: string; readonly to: string }
+	| { readonly kind: 'remove-file'; readonly file: string };
+
+/** Which pages there are of a route, as one chooses it. */
+export type PagesChoice =
+	| { readonly kind: 'one' }
+	/** `data` is the path of a list, `data.NAME`. */
+	| { readonly kind: 'each'; readonly data: string; readonly field: string }
+	| { readonly kind: 'samples'; readonly values: readonly string[] };
+
+/** Edits of routes, layouts and of what they say. */
+export type LayerWish =
 	| { readonly kind: 'add-route'; readonly pattern: string; readonly title: string }
 	| { readonly kind: 'move-route'; readonly pattern: string; readonly to: string }
 	| { readonly kind: 'remove-route'; readonly pattern: string }
-	| { readonly kind: 'add-layout'; readonly name: string; readonly at: string }
+	| { readonly kind: 'set-pages'; readonly pattern: string; readonly pages: PagesChoice }
+	| {
+			readonly kind: 'add-layout';
+			readonly name: string;
+			readonly at: string;
+			readonly onRequest?: boolean;
+	  }
 	| { readonly kind: 'rename-layout'; readonly name: string; readonly to: string }
 	| { readonly kind: 'move-layout'; readonly name: string; readonly at: string }
 	| { readonly kind: 'remove-layout'; readonly name: string }
+	| { readonly kind: 'set-on-request'; readonly name: string; readonly on: boolean }
+	| { readonly kind: 'set-measure'; readonly name: string; readonly by: 'screen' | 'space' }
 	/** `undefined`: under the nearest layout that covers it. */
 	| { readonly kind: 'set-under'; readonly layer: LayerRef; readonly under: string | undefined }
+	/** A title or description as it is written in quotes; `undefined` takes it back. */
+	| {
+			readonly kind: 'set-words';
+			readonly layer: LayerRef;
+			readonly part: 'title' | 'description';
+			readonly value: string | undefined;
+	  }
+	| { readonly kind: 'set-admit'; readonly layer: LayerRef; readonly roles: readonly string[] }
 	| {
 			readonly kind: 'set-fill';
 			readonly layer: LayerRef;
 			readonly region: RegionRef;
 			readonly fill: FillKind;
 	  }
-	| { readonly kind: 'remove-fill'; readonly layer: LayerRef; readonly region: RegionRef }
+	| { readonly kind: 'remove-fill'; readonly layer: LayerRef; readonly region: RegionRef };
+
+/** Where something is put: in front of or behind another of its kind. */
+export interface Beside {
+	readonly name: string;
+	readonly where: 'before' | 'after';
+}
+
+/** Edits of the regions and wrappers of a layout. */
+export type RegionWish =
 	| {
 			readonly kind: 'add-region';
 			readonly layout: string;
 			readonly name: string;
 			readonly element: string;
+			/** The empty area that it takes, in one band; without, it gets a row of its own. */
+			readonly area?: {
+				readonly box: BoxRef;
+				readonly cells: readonly (readonly string[])[];
+				readonly band: string;
+			};
 	  }
 	| { readonly kind: 'rename-region'; readonly region: RegionRef; readonly to: string }
+	| { readonly kind: 'set-element'; readonly region: RegionRef; readonly element: string }
 	| { readonly kind: 'reorder-region'; readonly region: RegionRef; readonly by: -1 | 1 }
+	/** Regions and wrappers change their place in the reading order. */
+	| {
+			readonly kind: 'place-member';
+			readonly layout: string;
+			readonly name: string;
+			readonly beside: Beside;
+	  }
 	| { readonly kind: 'remove-region'; readonly region: RegionRef }
+	| {
+			readonly kind: 'wrap';
+			readonly layout: string;
+			readonly members: readonly string[];
+			readonly name: string;
+	  }
+	| { readonly kind: 'unwrap'; readonly layout: string; readonly name: string }
 	| {
 			readonly kind: 'set-flag';
 			readonly region: RegionRef;
 			readonly flag: 'locked' | 'required';
 			readonly on: boolean;
+	  };
+
+/** What a new piece starts with. */
+export type PieceStart =
+	| { readonly kind: 'markup'; readonly markup: string }
+	| { readonly kind: 'nav'; readonly from: string; readonly depth: number }
+	| { readonly kind: 'copy'; readonly of: PieceRef };
+
+/** Edits of pieces. */
+export type PieceWish =
+	| {
+			readonly kind: 'add-piece';
+			readonly holder: HolderRef;
+			readonly name: string;
+			readonly start?: PieceStart;
 	  }
-	| { readonly kind: 'add-piece'; readonly holder: HolderRef; readonly name: string }
 	| {
 			readonly kind: 'rename-piece';
 			readonly holder: HolderRef;
@@ -113,19 +256,50 @@ export type Wish =
 			readonly name: string;
 			readonly by: -1 | 1;
 	  }
+	/** A piece goes to another place, or beside another one of its own. */
+	| {
+			readonly kind: 'move-piece';
+			readonly holder: HolderRef;
+			readonly name: string;
+			readonly to: HolderRef;
+			readonly beside?: Beside;
+	  }
 	| { readonly kind: 'remove-piece'; readonly holder: HolderRef; readonly name: string }
 	| {
 			readonly kind: 'set-markup';
 			readonly holder: HolderRef;
 			readonly name: string;
 			readonly markup: string;
+	  }
+	| {
+			readonly kind: 'set-nav';
+			readonly holder: HolderRef;
+			readonly name: string;
+			readonly from: string;
+			readonly depth: number;
+	  }
+	/** The words of one text in a piece's markup, counted among those that are not blank. */
+	| {
+			readonly kind: 'edit-words';
+			readonly holder: HolderRef;
+			readonly name: string;
+			readonly index: number;
+			readonly before: string;
+			readonly after: string;
 	  };
+
+/** Everything the drawings can ask for. Each becomes the smallest change of the text that says it. */
+export type Wish = SizeWish | SiteWish | LayerWish | RegionWish | PieceWish;
 
 const sizeKinds: ReadonlySet<string> = new Set<SizeWish['kind']>([
 	'set-setting',
 	'move-setting',
 	'set-arrangement',
+	'set-counts',
+	'set-arranged',
 	'set-track',
+	'add-track',
+	'remove-track',
 	'set-areas',
 	'set-breakpoint'
 ]);

@@ -1,6 +1,6 @@
-import { isEaveFile } from '../model/files.ts';
+import { isEaveFile, type SiteFiles } from '../model/files.ts';
 
-/** One change of a site's text: a stretch replaced, a file added or a file taken away. */
+/** One change of a site's files: a stretch of text replaced, a file put there, moved or taken away. */
 export type Change =
 	| {
 			readonly kind: 'edit';
@@ -11,31 +11,49 @@ export type Change =
 			readonly insert: string;
 	  }
 	| { readonly kind: 'add'; readonly file: string; readonly text: string }
+	/** A file that is no text of the site; it takes the place of one that is there. */
+	| { readonly kind: 'put'; readonly file: string; readonly bytes: Uint8Array }
+	/** The same for one that is there already, under another path. */
+	| { readonly kind: 'move'; readonly file: string; readonly to: string }
 	| { readonly kind: 'drop'; readonly file: string };
 
-/** Texts after a change, and the changes that take it back. */
-export interface Changed {
-	readonly texts: ReadonlyMap<string, string>;
+/** Files after a change, and the changes that take it back. */
+export interface Changed extends SiteFiles {
 	readonly inverse: readonly Change[];
 }
 
 /**
  * Applies changes one after the other; each counts its offsets in the text that the ones before it left.
- * Throws a RangeError, and changes nothing, where a change does not fit the text.
+ * Throws a RangeError, and changes nothing, where a change does not fit the files.
  */
-export function applyChanges(
-	texts: ReadonlyMap<string, string>,
-	changes: readonly Change[]
-): Changed {
-	const next = new Map(texts);
+export function applyChanges(files: SiteFiles, changes: readonly Change[]): Changed {
+	const texts = new Map(files.texts);
+	// Other files are many, and most edits are of text: then they stay the same object.
+	const touched = changes.some((change) => touchesAssets(change, files));
+	const assets = new Map(touched ? files.assets : []);
 	const inverse: Change[] = [];
-	for (const change of changes) inverse.unshift(applyOne(next, change));
-	return { texts: next, inverse };
+	for (const change of changes) inverse.unshift(applyOne(texts, assets, change));
+	return { texts, assets: touched ? assets : files.assets, inverse };
 }
 
-function applyOne(texts: Map<string, string>, change: Change): Change {
+function touchesAssets({ kind, file }: Change, { assets }: SiteFiles): boolean {
+	return kind === 'put' || kind === 'move' || (kind === 'drop' && assets.has(file));
+}
+
+function applyOne(
+	texts: Map<string, string>,
+	assets: Map<string, Uint8Array>,
+	change: Change
+): Change {
 	const { file } = change;
 	const text = texts.get(file);
+	if (
+		change.kind === 'put' ||
+		change.kind === 'move' ||
+		(change.kind === 'drop' && text === undefined)
+	) {
+		return applyToAssets(assets, change);
+	}
 	if (change.kind === 'add') {
 		if (text !== undefined) throw new RangeError(`There is a file ${file} already.`);
 		if (!isEaveFile(file)) throw new RangeError(`${file} is not the name of an .eave file.`);
@@ -43,7 +61,7 @@ function applyOne(texts: Map<string, string>, change: Change): Change {
 		return { kind: 'drop', file };
 	}
 	if (text === undefined) throw new RangeError(`There is no file ${file}.`);
-	if (change.kind === 'drop') {
+	if (change.kind !== 'edit') {
 		texts.delete(file);
 		return { kind: 'add', file, text };
 	}
@@ -54,6 +72,29 @@ function applyOne(texts: Map<string, string>, change: Change): Change {
 	texts.set(file, text.slice(0, from) + insert + text.slice(to));
 	const removed = text.slice(from, to);
 	return { kind: 'edit', file, from, to: from + insert.length, insert: removed };
+}
+
+function applyToAssets(
+	assets: Map<string, Uint8Array>,
+	change: Extract<Change, { kind: 'put' | 'move' | 'drop' }>
+): Change {
+	const { file } = change;
+	const bytes = assets.get(file);
+	if (change.kind === 'put') {
+		if (isEaveFile(file)) throw new RangeError(`${file} would be text of the site.`);
+		assets.set(file, change.bytes);
+		return bytes ? { kind: 'put', file, bytes } : { kind: 'drop', file };
+	}
+	if (!bytes) throw new RangeError(`There is no file ${file}.`);
+	if (change.kind === 'drop') {
+		assets.delete(file);
+		return { kind: 'put', file, bytes };
+	}
+	if (assets.has(change.to)) throw new RangeError(`There is a file ${change.to} already.`);
+	if (isEaveFile(change.to)) throw new RangeError(`${change.to} would be text of the site.`);
+	assets.delete(file);
+	assets.set(change.to, bytes);
+	return { kind: 'move', file: change.to, to: file };
 }
 
 /** Where a place of the text before some changes stands after them. */

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { reasonOf } from '$core/messages/problem.ts';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
-	import type { ListedSite } from '$store/keep.ts';
+	import type { ListedSite } from '$store/keep/listing.ts';
 	import { duplicate, forget } from '$store/kept-sites.ts';
 	import { switchTo } from '$store/opening.ts';
 	import { store } from '$store/site.svelte.ts';

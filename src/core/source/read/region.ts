@@ -1,5 +1,5 @@
 import { error } from '../../messages/problem.ts';
-import type { Piece, Region, Style } from '../../model/site.ts';
+import { isRegionElement, type Piece, type Region, type Style } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import { ArrangementsReader } from './arrange.ts';
 import { readBlock, type ReadContext } from './block.ts';
@@ -7,11 +7,6 @@ import type { Cursor } from './cursor.ts';
 import { pieceReader } from './piece.ts';
 import { SettingsReader } from './setting.ts';
 import { readStyle } from './style.ts';
-
-/** Elements of the HTML standard (sections 4.3 and 4.4) that can hold what a region holds. */
-const elements = [
-	'header', 'nav', 'main', 'aside', 'footer', 'section', 'article', 'div', 'search', 'form'
-]; // prettier-ignore
 
 /** `region NAME as ELEMENT { slot; locked; required; pieces }`. */
 export function readRegion(cursor: Cursor, context: ReadContext): Region | undefined {
@@ -73,7 +68,7 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 /** An HTML element that can be a region or wrapper. */
 export function takeElement(cursor: Cursor, what: string): Named | undefined {
 	const element = cursor.takeName(what);
-	if (element && !elements.includes(element.text)) {
+	if (element && !isRegionElement(element.text)) {
 		cursor.problems.push(error('element-invalid', element.span, element.text));
 	}
 	return element;

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import type { HolderRef } from '$core/model/wish.ts';
-	import type { PieceView } from '$core/edit/pieces.ts';
+	import type { PieceView } from '$core/edit/pieces/pieces.ts';
 	import { ask } from '$store/ask.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
-	import type { UnderChoice } from '$core/edit/under-choices.ts';
+	import type { UnderChoice } from '$core/edit/layers/under-choices.ts';
 	import type { LayerRef } from '$core/model/wish.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';

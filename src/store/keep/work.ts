@@ -6,21 +6,26 @@ import { databaseName, places } from './places.ts';
 import { readableEntries, rescue } from './rescue.ts';
 
 /**
- * The texts of sites with their history, and the entries since. They are written in transactions that
+ * The files of sites with their history, and the entries since. They are written in transactions that
  * are committed at once (IndexedDB, section 5.5): a transaction that waits for the page to hear of its
  * success is given up when the page ends first, and what was typed last would be lost.
  */
 
+/** Files that are no text are many and seldom change: they have a record of their own. */
 const workSchema = z.object({
 	texts: z.map(z.string(), z.string()),
 	history: historySchema,
 	number: z.number().int()
 });
+const assetsSchema = z.map(z.string(), z.instanceof(Uint8Array));
+/** The other files that are kept of a site as they are here, by the object they are in. */
+const keptAssets = new WeakMap<ReadonlyMap<string, Uint8Array>, string>();
 
 /** What is kept may be of any form: it is read by the schemas. */
 interface Stores extends DBSchema {
 	works: { key: string; value: unknown };
 	journal: { key: string; value: unknown };
+	assets: { key: string; value: unknown };
 }
 
 let opening: Promise<IDBPDatabase<Stores>> | undefined;
@@ -36,7 +41,7 @@ function database(): Promise<IDBPDatabase<Stores>> {
 
 async function open(): Promise<IDBPDatabase<Stores>> {
 	// They make the stores where there are none yet.
-	await Promise.all([places.works.ready(), places.journal.ready()]);
+	await Promise.all([places.works.ready(), places.journal.ready(), places.assets.ready()]);
 	const forget = (): void => (opening = undefined);
 	const opened = await openDB<Stores>(databaseName, undefined, {
 		blocking() {
@@ -61,11 +66,14 @@ export class KeptByAnother extends Error {
 }
 
 /**
- * Keeps texts and history as a whole. The entries that are in it are no longer needed; the last one
+ * Keeps files and history as a whole, at one moment. The entries that are in it are no longer needed; the last one
  * stays, so that another tab that is behind finds it where it would write.
  */
-export async function keepWork(id: string, { texts, history, number }: Work): Promise<void> {
-	const change = (await database()).transaction(['works', 'journal'], 'readwrite');
+export async function keepWork(
+	id: string,
+	{ texts, assets, history, number }: Work
+): Promise<void> {
+	const change = (await database()).transaction(['works', 'journal', 'assets'], 'readwrite');
 	const works = change.objectStore('works');
 	const there = workSchema.safeParse(await works.get(id)).data;
 	if (there && there.number > number) {
@@ -74,10 +82,12 @@ export async function keepWork(id: string, { texts, history, number }: Work): Pr
 	}
 	const writing = [
 		works.put({ texts, history, number }, id),
+		...(keptAssets.get(assets) === id ? [] : [change.objectStore('assets').put(assets, id)]),
 		...(number > 0 ? [change.objectStore('journal').delete(entryKeys(id, 0, number - 1))] : [])
 	];
 	change.commit();
 	await Promise.all([...writing, change.done]);
+	keptAssets.set(assets, id);
 }
 
 /**
@@ -117,21 +127,26 @@ export async function fetchWork(
 	id: string
 ): Promise<{ work: Work; lost: readonly string[] } | undefined> {
 	// Both are read as they are at one moment, whatever another tab writes.
-	const reading = (await database()).transaction(['works', 'journal']);
-	const [{ value, whole }, records] = await Promise.all([
+	const reading = (await database()).transaction(['works', 'journal', 'assets']);
+	const [{ value: work, whole }, records, files] = await Promise.all([
 		rescue(reading.objectStore('works').get(id), workSchema, readableWork),
-		reading.objectStore('journal').getAll(entryKeys(id))
+		reading.objectStore('journal').getAll(entryKeys(id)),
+		rescue(reading.objectStore('assets').get(id), assetsSchema, readableFiles)
 	]);
-	if (!value) return undefined;
+	if (!work) return undefined;
+	const assets = files.value ?? new Map<string, Uint8Array>();
+	if (files.whole) keptAssets.set(assets, id);
+	const value: Work = { ...work, assets };
 	const lost: string[] = [];
 	if (!whole) lost.push('Some of its text or its history could not be read.');
+	if (!files.whole) lost.push('Some of its pictures and other files could not be read.');
 	const entries = records.flatMap((record) => entrySchema.safeParse(record).data ?? []);
 	if (entries.length < records.length) lost.push('Some of the last edits could not be read.');
 	try {
-		const work = advanceAll(value, entries);
+		const now = advanceAll(value, entries);
 		const last = Math.max(...entries.map((entry) => entry.number));
-		if (last > work.number && lost.length === 0) lost.push('Some of the last edits were not kept.');
-		return { work, lost };
+		if (last > now.number && lost.length === 0) lost.push('Some of the last edits were not kept.');
+		return { work: now, lost };
 	} catch {
 		return { work: value, lost: [...lost, 'The last edits do not fit its text.'] };
 	}
@@ -143,14 +158,19 @@ export async function fetchNewer(id: string, number: number): Promise<Work | und
 	return work && work.number > number ? work : undefined;
 }
 
-/** Takes texts, history and entries of a site away, for good. */
+/** Takes files, history and entries of a site away, for good. */
 export async function dropWork(id: string): Promise<void> {
-	const change = (await database()).transaction(['works', 'journal'], 'readwrite');
+	const change = (await database()).transaction(['works', 'journal', 'assets'], 'readwrite');
 	const dropping = [
 		change.objectStore('works').delete(id),
+		change.objectStore('assets').delete(id),
 		change.objectStore('journal').delete(entryKeys(id))
 	];
 	await Promise.all([...dropping, change.done]);
+}
+
+function readableFiles(value: unknown): Map<string, Uint8Array<ArrayBuffer>> | undefined {
+	return readableEntries(value, z.instanceof(Uint8Array));
 }
 
 function readableWork(value: unknown): z.infer<typeof workSchema> | undefined {

@@ -1,12 +1,12 @@
-import { counted } from '../messages/problem.ts';
-import { isWithin, type Pattern } from '../model/pattern.ts';
-import { layerPattern, type Piece, type Route, layersOf } from '../model/site.ts';
-import { piecesIn } from '../resolve/pieces.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
-import { findRoute } from './find.ts';
+import { counted } from '../../messages/problem.ts';
+import { isWithin, type Pattern } from '../../model/pattern.ts';
+import { layerPattern, type Piece, type Route, layersOf } from '../../model/site.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { findRoute } from '../find.ts';
 import { checkPattern } from './layouts.ts';
-import type { Surgery } from './surgery.ts';
-import { WishRefused } from './proposal.ts';
+import type { Surgery } from '../surgery.ts';
+import { WishRefused } from '../proposal.ts';
 
 /** Writes a route with a title and a first piece, behind its nearest neighbour in the tree. */
 export function addRoute(

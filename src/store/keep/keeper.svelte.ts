@@ -1,5 +1,5 @@
-import { keepEntry, keepWork, KeptByAnother } from './keep-work.ts';
-import { keepListed, type ListedSite } from './keep.ts';
+import { keepEntry, keepWork, KeptByAnother } from './work.ts';
+import { keepListed, type ListedSite } from './listing.ts';
 import type { Entry, Work } from './journal.ts';
 
 /** After so many entries the whole is kept, so that opening goes through few of them. */

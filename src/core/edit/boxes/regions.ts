@@ -1,31 +1,56 @@
-import { listWords } from '../messages/problem.ts';
-import type { AreaRow } from '../model/arrange.ts';
-import { layerName, type FillKind, type Layout, type Region, type Wrapper } from '../model/site.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
+import { listWords } from '../../messages/problem.ts';
+import type { AreaRow } from '../../model/arrange.ts';
+import {
+	isRegionElement,
+	layerName,
+	type FillKind,
+	type Layout,
+	type Region,
+	type Wrapper
+} from '../../model/site.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 import { areaRows, replaceInAreas } from './areas.ts';
-import { checkName, fillsOf, fillsOfRegion, findLayer, findLayout, findRegion } from './find.ts';
-import { newPieceName, pieceLines } from './pieces.ts';
-import type { Surgery } from './surgery.ts';
-import { type LayerRef, type RegionRef } from '../model/wish.ts';
-import { WishRefused } from './proposal.ts';
+import { bandPlace } from '../../resolve/bands.ts';
+import { findBox, placeOfBand } from './find-box.ts';
+import { addRow } from './members.ts';
+import { setAreas } from './tracks.ts';
+import {
+	checkName,
+	fillsOf,
+	fillsOfRegion,
+	fillTargetWord,
+	findLayer,
+	findLayout,
+	findRegion
+} from '../find.ts';
+import { newPieceName, pieceLines } from '../pieces/pieces.ts';
+import type { Surgery } from '../surgery.ts';
+import { type LayerRef, type RegionRef, type RegionWish } from '../../model/wish.ts';
+import { WishRefused } from '../proposal.ts';
 
-/** Writes a region into a layout, and a row for it where the layout arranges in areas. */
+/**
+ * Writes a region into a layout. It takes an empty area that is named, else a row of its own wherever
+ * the layout arranges in areas.
+ */
 export function addRegion(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	layoutName: string,
-	name: string,
-	element: string
+	{ layout: layoutName, name, element, area }: Extract<RegionWish, { kind: 'add-region' }>
 ): void {
 	const layout = findLayout(resolved, layoutName);
 	checkName(name);
-	surgery.insertInto(layout.span, [`region ${name} as ${element} { }`]);
-	for (const arrangement of layout.arrangements) {
-		if (arrangement.kind !== 'areas') continue;
-		const width = arrangement.rows[0]?.cells.length ?? 1;
-		const last = arrangement.rows.at(-1);
-		const cells = Array.from({ length: width }, () => name).join(' ');
-		if (last) surgery.insertBefore(last.span, [`"${cells}" auto`]);
+	if (!isRegionElement(element)) throw new WishRefused(`<${element}> cannot be a region.`);
+	const parent = area ? findBox(resolved, area.box) : layout;
+	if (parent.kind === 'region') throw new WishRefused('A region holds pieces, not regions.');
+	const last = parent.members.at(-1);
+	const line = `region ${name} as ${element} { }`;
+	if (last) surgery.insertBelow(last.span, [line]);
+	else surgery.insertInto(parent.span, [line]);
+	const { bands } = resolved.site.settings;
+	if (area) setAreas(resolved, surgery, area.box, area.cells, area.band);
+	for (const arrangement of parent.arrangements) {
+		const isPainted = area && bandPlace(bands, arrangement.band) === placeOfBand(bands, area.band);
+		if (arrangement.kind === 'areas' && !isPainted) addRow(surgery, arrangement, name);
 	}
 }
 
@@ -173,13 +198,4 @@ export function removeFill(
 	const fills = fillsOf(resolved, findLayer(resolved, ref), region);
 	if (fills.length === 0) throw new WishRefused(`${ref.name} lets ${region.region} pass already.`);
 	for (const fill of fills) surgery.remove(fill.span);
-}
-
-/** How a layer names a region: with its layout only where a nearer one has a region of that name. */
-function fillTargetWord(resolved: ResolvedSite, ref: LayerRef, region: RegionRef): string {
-	const chain = resolved.structure.chainOf(findLayer(resolved, ref));
-	const nearest = chain.findLast((layout) =>
-		layout.regions.some((one) => one.name.text === region.region)
-	);
-	return nearest?.name.text === region.layout ? region.region : `${region.layout}.${region.region}`;
 }

@@ -1,11 +1,11 @@
-import { declare } from '../declare/declare.ts';
-import { frameOf, pieceBox, type Box } from '../declare/frame.ts';
-import { surroundingsOf } from '../declare/outside.ts';
-import type { Layout } from '../model/site.ts';
-import { bandPlaces } from '../resolve/bands.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
-import { membersIn } from '../resolve/members.ts';
-import { tokensAt } from '../size/tokens.ts';
+import { declare } from '../../declare/declare.ts';
+import { frameOf, pieceBox, type Box } from '../../declare/frame.ts';
+import { surroundingsOf } from '../../declare/outside.ts';
+import type { Layout } from '../../model/site.ts';
+import { bandPlaces } from '../../resolve/bands.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { membersIn } from '../../resolve/members.ts';
+import { tokensAt } from '../../size/tokens.ts';
 
 /**
  * Names of the bands in which an edit changes the sizes or the place of some box that layouts bring,

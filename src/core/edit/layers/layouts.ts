@@ -1,11 +1,11 @@
-import { listWords } from '../messages/problem.ts';
-import { readPattern, type Pattern } from '../model/pattern.ts';
-import { layerName, type Layer, type Layout, layersOf } from '../model/site.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
-import { checkName, fillsOfRegion, findLayer, findLayout } from './find.ts';
-import type { Surgery } from './surgery.ts';
-import { type LayerRef } from '../model/wish.ts';
-import { WishRefused } from './proposal.ts';
+import { listWords } from '../../messages/problem.ts';
+import { readPattern, type Pattern } from '../../model/pattern.ts';
+import { layerName, type Layer, type Layout, layersOf } from '../../model/site.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { checkName, fillsOfRegion, findLayer, findLayout } from '../find.ts';
+import type { Surgery } from '../surgery.ts';
+import { type LayerRef } from '../../model/wish.ts';
+import { WishRefused } from '../proposal.ts';
 
 /** A pattern as the language has it; throws a WishRefused otherwise. */
 export function checkPattern(text: string): Pattern {
@@ -19,7 +19,8 @@ export function addLayout(
 	resolved: ResolvedSite,
 	surgery: Surgery,
 	name: string,
-	at: string
+	at: string,
+	onRequest: boolean
 ): void {
 	checkName(name);
 	const pattern = checkPattern(at);
@@ -28,7 +29,7 @@ export function addLayout(
 	const behind = covering ?? layouts.at(-1) ?? routes.at(-1);
 	if (!behind) throw new WishRefused('The site has nothing that the layout could stand behind.');
 	surgery.insertAfter(behind.span, [
-		`layout ${name} at ${pattern.text} {`,
+		`layout ${name} at ${pattern.text}${onRequest ? ' on-request' : ''} {`,
 		'  region body as div { slot }',
 		'}'
 	]);

@@ -7,6 +7,8 @@ export const mostSteps = 600;
 /** Typing that goes on within this time (ms) is one step. */
 const typingPause = 900;
 
+const fileBytes = z.custom<Uint8Array>((value) => value instanceof Uint8Array);
+
 export const changeSchema = z.discriminatedUnion('kind', [
 	z.object({
 		kind: z.literal('edit'),
@@ -16,6 +18,8 @@ export const changeSchema = z.discriminatedUnion('kind', [
 		insert: z.string()
 	}),
 	z.object({ kind: z.literal('add'), file: z.string(), text: z.string() }),
+	z.object({ kind: z.literal('put'), file: z.string(), bytes: fileBytes }),
+	z.object({ kind: z.literal('move'), file: z.string(), to: z.string() }),
 	z.object({ kind: z.literal('drop'), file: z.string() })
 ]);
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { SiteFiles } from '$core/model/files.ts';
 import { applyChanges } from '$core/source/change.ts';
 import { changeSchema, remember, type History } from './history.ts';
 
@@ -30,9 +31,8 @@ export type Deed =
 	| { readonly kind: 'undo' }
 	| { readonly kind: 'redo' };
 
-/** A site's text with what was done to it, up to an entry. */
-export interface Work {
-	readonly texts: ReadonlyMap<string, string>;
+/** A site's files with what was done to them, up to an entry. */
+export interface Work extends SiteFiles {
 	readonly history: History;
 	/** The number of the last entry that is in it. */
 	readonly number: number;
@@ -45,7 +45,7 @@ export function entryFor({ history, number }: Work, deed: Deed): Entry | undefin
 	return { ...deed, number: number + 1 };
 }
 
-/** The changes of the text that an entry makes. */
+/** The changes of the files that an entry makes. */
 export function changesOf(
 	{ history }: Work,
 	entry: Entry
@@ -65,8 +65,9 @@ export function advance(work: Work, entry: Entry): Work {
 	if (entry.number !== work.number + 1) {
 		throw new RangeError(`Entry ${entry.number} does not follow ${work.number}.`);
 	}
-	const { texts, inverse } = applyChanges(work.texts, changesOf(work, entry));
-	return { texts, history: historyAfter(work.history, entry, inverse), number: entry.number };
+	const { texts, assets, inverse } = applyChanges(work, changesOf(work, entry));
+	const history = historyAfter(work.history, entry, inverse);
+	return { texts, assets, history, number: entry.number };
 }
 
 function historyAfter(

@@ -1,15 +1,14 @@
 import { z } from 'zod';
 import { emptyHistory, historySchema } from './history.ts';
 import type { Work } from './journal.ts';
-import { dropWork, fetchWork } from './keep-work.ts';
+import { dropWork, fetchWork } from './work.ts';
 import { places } from './places.ts';
-import { readableEntries, rescue } from './rescue.ts';
 
 /**
- * What this browser keeps: for each site its name, its texts with their history and the entries since
- * (`keep-work.ts`), and its other files, each in a record of its own that is written when it changes.
+ * What this browser keeps: for each site its name, and its files with their history and the entries since
+ * (`work.ts`).
  */
-const { sites, assets, settings, oldHistories } = places;
+const { sites, settings, oldHistories } = places;
 
 /** The way in which records are written; a record of a later one is left alone. */
 const version = 2;
@@ -31,20 +30,12 @@ const oldSiteSchema = z.object({ texts: z.map(z.string(), z.string()), assets: a
 
 export interface KeptSite extends Work {
 	readonly listed: ListedSite;
-	readonly assets: ReadonlyMap<string, Uint8Array>;
 	/** What could not be read, as sentences; empty where all of it could. */
 	readonly lost: readonly string[];
 }
 
 export async function keepListed(site: ListedSite): Promise<void> {
 	await sites.setItem(site.id, { ...site, version });
-}
-
-export async function keepAssets(
-	id: string,
-	files: ReadonlyMap<string, Uint8Array>
-): Promise<void> {
-	await assets.setItem(id, files);
 }
 
 /** A kept site, as far as it can be read; undefined where nothing of it can. */
@@ -57,11 +48,7 @@ export async function fetchSite(id: string): Promise<KeptSite | undefined> {
 	const old = oldSiteSchema.partial().safeParse(record).data;
 	if (old?.texts) return fetchOld(listed, old.texts, old.assets);
 	const read = await fetchWork(id);
-	const files = await rescue(assets.getItem(id), assetsSchema, readableFiles);
-	if (!read) return undefined;
-	const lost = [...read.lost];
-	if (!files.whole) lost.push('Some of its pictures and other files could not be read.');
-	return { ...read.work, listed, assets: files.value ?? new Map(), lost };
+	return read && { ...read.work, listed, lost: read.lost };
 }
 
 /** A site as the version before this one kept it. */
@@ -72,12 +59,8 @@ async function fetchOld(
 ): Promise<KeptSite> {
 	const history = historySchema.safeParse(await oldHistories.getItem(listed.id)).data;
 	const lost = files ? [] : ['Some of its pictures and other files could not be read.'];
-	const work = { texts, history: history ?? emptyHistory, number: 0 };
-	return { ...work, listed, assets: files ?? new Map(), lost };
-}
-
-function readableFiles(value: unknown): Map<string, Uint8Array<ArrayBuffer>> | undefined {
-	return readableEntries(value, z.instanceof(Uint8Array));
+	const work = { texts, assets: files ?? new Map(), history: history ?? emptyHistory, number: 0 };
+	return { ...work, listed, lost };
 }
 
 /** All kept sites, the one changed last first. */
@@ -94,7 +77,7 @@ export async function listSites(): Promise<ListedSite[]> {
 /** Takes away everything of a site, for good. */
 export async function dropSite(id: string): Promise<void> {
 	await dropWork(id);
-	for (const store of [sites, assets, oldHistories]) await store.removeItem(id);
+	for (const store of [sites, oldHistories]) await store.removeItem(id);
 }
 
 /** The site that was opened last, in this browser. */

@@ -17,7 +17,7 @@ export async function rescue<T>(
 	const value: unknown = await record.catch(() => undefined);
 	const parsed = schema.safeParse(value);
 	if (parsed.success) return { value: parsed.data, whole: true };
-	return { value: readable(value), whole: value === null };
+	return { value: readable(value), whole: value === null || value === undefined };
 }
 
 /** The entries of a map by paths that can be read; undefined where there are none. */

@@ -1,5 +1,5 @@
-import type { AreaRow, Arrangement } from '../model/arrange.ts';
-import type { Surgery } from './surgery.ts';
+import type { AreaRow, Arrangement } from '../../model/arrange.ts';
+import type { Surgery } from '../surgery.ts';
 
 /** The rows of a box's own arrangements in areas. */
 export function areaRows({

@@ -1,0 +1,217 @@
+import type { Arrangement, LineArrangement } from '../../model/arrange.ts';
+import type { ArrangedWord, BoxRef } from '../../model/wish.ts';
+import { arrangementAt, bandPlace, settingHolding, type Bands } from '../../resolve/bands.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { WishRefused } from '../proposal.ts';
+import type { Surgery } from '../surgery.ts';
+import { bandWord, findBox, memberNames, placeOfBand, type ArrangedBox } from './find-box.ts';
+import { areasText } from './tracks.ts';
+
+/** Edits of the way in which a box arranges, each in one band. */
+
+/** Lets a box arrange in another way from a band on, starting from what holds there; or as narrower again. */
+export function setArrangement(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: BoxRef,
+	kind: Arrangement['kind'] | undefined,
+	bandName: string
+): void {
+	const { box, holds, band, bands } = holding(resolved, ref, bandName);
+	const there = box.arrangements.find((one) => bandPlace(bands, one.band) === band);
+	if (kind === undefined) {
+		if (!there) throw new WishRefused(`${box.name.text} arranges nothing anew at ${bandName}.`);
+		surgery.remove(there.span);
+		return;
+	}
+	if (there?.kind === kind) return;
+	if (kind !== 'areas' && memberNames(box).length === 0 && box.kind !== 'region') {
+		throw new WishRefused(`${box.name.text} has nothing to arrange yet: add a region to it.`);
+	}
+	const lines = startingFrom({ box, holds, band, bands }, kind);
+	const last = box.arrangements.at(-1);
+	const first = box.kind === 'region' ? box.pieces[0] : box.members[0];
+	if (there) surgery.replaceLines(there.span, lines);
+	else if (last) surgery.insertBelow(last.span, lines);
+	else if (first) surgery.insertBefore(first.span, lines);
+	else surgery.insertInto(box.span, lines);
+}
+
+/** Sets how many equal columns there are, and how many rows of equal height. */
+export function setCounts(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: BoxRef,
+	columns: number,
+	rows: number | undefined,
+	bandName: string
+): void {
+	const { box, holds, band, bands } = holding(resolved, ref, bandName);
+	if (holds?.kind !== 'columns') {
+		throw new WishRefused(`${box.name.text} is not arranged in columns at ${bandName}.`);
+	}
+	const words = `columns ${columns}${rows === undefined ? '' : ` rows ${rows}`}`;
+	if (bandPlace(bands, holds.band) !== band) {
+		const lines = [`arrange ${words}${bandWord(bands, band)}${inOneLine(gapWords(holds))}`];
+		surgery.insertBelow(holds.span, lines);
+		return;
+	}
+	const { atoms } = surgery.statementAt(holds.span);
+	const first = atoms[1];
+	const last = atoms.findLast((atom) => atom.kind === 'number');
+	if (first && last) surgery.replace({ ...first.span, to: last.span.to }, words);
+}
+
+/** Says or takes back a word of an arrangement: its gap, or how it spreads and lines up its members. */
+export function setArranged(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: BoxRef,
+	word: ArrangedWord,
+	value: string | undefined,
+	bandName: string
+): void {
+	const { box, holds, band, bands } = holding(resolved, ref, bandName);
+	if (!holds) throw new WishRefused(`${box.name.text} is not arranged at ${bandName}.`);
+	const line = value === undefined ? undefined : word === 'wrap' ? 'wrap' : `${word} ${value}`;
+	if (bandPlace(bands, holds.band) !== band) {
+		const own = surgery.statementAt(holds.span);
+		const others = (own.block?.statements ?? [])
+			.filter((statement) => statement.atoms[0]?.text !== word)
+			.map((statement) => surgery.textOf(statement.span));
+		const head = own.atoms
+			.filter((atom) => atom.kind !== 'band')
+			.map(({ span }) => surgery.textOf(span));
+		const inner = [...others, ...(line === undefined ? [] : [line])].map((one) => `  ${one}`);
+		surgery.insertBelow(holds.span, [`${head.join(' ')}${bandWord(bands, band)} {`, ...inner, '}']);
+		return;
+	}
+	surgery.setInner(holds.span, word, line);
+}
+
+interface Holds {
+	readonly box: ArrangedBox;
+	/** What holds in the band; undefined where members lie one below the other. */
+	readonly holds: Arrangement | undefined;
+	readonly band: number;
+	readonly bands: Bands;
+}
+
+function holding(resolved: ResolvedSite, ref: BoxRef, bandName: string): Holds {
+	const box = findBox(resolved, ref);
+	const { bands } = resolved.site.settings;
+	const band = placeOfBand(bands, bandName);
+	return { box, holds: arrangementAt(box.arrangements, bands, band), band, bands };
+}
+
+/** The lines of an arrangement of another kind that shows its members where they are, as far as it can. */
+function startingFrom(from: Holds, kind: Arrangement['kind']): string[] {
+	const { holds, band, bands } = from;
+	const word = bandWord(bands, band);
+	const gap = holds?.gap;
+	if (kind === 'areas') {
+		if (holds?.kind === 'areas') return areasText(holds, word);
+		const { cells, columns } = cellsOf(from);
+		const rows = cells.map((row) => ({ cells: row, size: 'auto' }));
+		return areasText(
+			{ rows, columns: columns === undefined ? undefined : { text: columns }, gap },
+			word
+		);
+	}
+	if (kind === 'columns') {
+		return [`arrange columns ${columnCount(from)}${word}${inOneLine(gapWords(holds))}`];
+	}
+	const words = holds?.kind === kind ? lineWords(holds) : gapWords(holds);
+	return [`arrange ${kind}${word}${inOneLine(words)}`];
+}
+
+function gapWords(holds: Arrangement | undefined): string[] {
+	return holds?.gap ? [`gap ${holds.gap.text}`] : [];
+}
+
+function lineWords(line: LineArrangement): string[] {
+	return [
+		...gapWords(line),
+		...(line.justify === 'start' ? [] : [`justify ${line.justify}`]),
+		...(line.align === 'stretch' ? [] : [`align ${line.align}`]),
+		...(line.wrap ? ['wrap'] : [])
+	];
+}
+
+function inOneLine(words: readonly string[]): string {
+	return words.length === 0 ? '' : ` { ${words.join('; ')} }`;
+}
+
+/** As many columns as lie side by side; twelve where nothing does. */
+function columnCount({ box, holds }: Holds): number {
+	switch (holds?.kind) {
+		case 'areas':
+			return Math.max(1, holds.rows[0]?.cells.length ?? 1);
+		case 'columns':
+			return holds.columns;
+		case 'row':
+			return Math.max(1, memberNames(box).length);
+		default:
+			return 12;
+	}
+}
+
+/** The areas in which members lie as another arrangement has them, with the sizes of their columns. */
+function cellsOf(from: Holds): { cells: string[][]; columns: string | undefined } {
+	const { box, holds, band, bands } = from;
+	const names = memberNames(box);
+	if (names.length === 0) return { cells: [['.']], columns: undefined };
+	if (holds?.kind === 'row') {
+		const sizes = membersOf(box).map((one) => {
+			const size = settingHolding(one.settings, 'size', bands, band);
+			if (size?.kind !== 'size' || size.value.kind === 'hug') return 'auto';
+			return size.value.kind === 'fixed' ? size.value.size : `${size.value.share}fr`;
+		});
+		return { cells: [names], columns: sizes.join(' ') };
+	}
+	if (holds?.kind === 'columns') return inColumns(from, holds.columns);
+	return { cells: names.map((name) => [name]), columns: undefined };
+}
+
+/** Members in equal columns one after the other, as CSS places them (CSS Grid Layout 2, section 8.5). */
+function inColumns(
+	{ box, band, bands }: Holds,
+	count: number
+): { cells: string[][]; columns: string } {
+	const rows: string[][] = [];
+	let x = count;
+	for (const member of membersOf(box)) {
+		const span = settingHolding(member.settings, 'span', bands, band);
+		const free = settingHolding(member.settings, 'offset', bands, band);
+		const below = settingHolding(member.settings, 'new-row', bands, band);
+		const wide = span?.kind === 'span' && span.value.columns !== 'all' ? span.value.columns : count;
+		const offset = free?.kind === 'offset' ? free.value : 0;
+		const whole = Math.min(count, wide + offset);
+		const isBelow = below?.kind === 'new-row' && below.value;
+		if (isBelow || x + whole > count) {
+			rows.push(Array.from({ length: count }, () => '.'));
+			x = 0;
+		}
+		rows.at(-1)?.fill(member.name.text, x + whole - Math.min(wide, whole), x + whole);
+		x += whole;
+	}
+	return withoutTwins(rows, count);
+}
+
+/** Neighbouring columns with the same cells become one, as many shares wide. */
+function withoutTwins(
+	rows: readonly string[][],
+	count: number
+): { cells: string[][]; columns: string } {
+	const isTwin = (x: number): boolean => x > 0 && rows.every((row) => row[x] === row[x - 1]);
+	const starts = Array.from({ length: count }, (_, x) => x).filter((x) => !isTwin(x));
+	const shares = starts.map((start, index) => (starts[index + 1] ?? count) - start);
+	return {
+		cells: rows.map((row) => starts.map((x) => row[x] ?? '.')),
+		columns: shares.map((share) => `minmax(0, ${share}fr)`).join(' ')
+	};
+}
+
+function membersOf(box: ArrangedBox) {
+	return box.kind === 'region' ? box.pieces : box.members;
+}

@@ -1,0 +1,62 @@
+import { isPieceRef, type BoxRef, type SizedRef } from '../../model/wish.ts';
+import type { Layout, Member, Piece, Region, Wrapper } from '../../model/site.ts';
+import type { Bands } from '../../resolve/bands.ts';
+import { membersIn } from '../../resolve/members.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { findLayout, findPiece } from '../find.ts';
+import { WishRefused } from '../proposal.ts';
+
+/** A box that has settings and arranges something. */
+export type ArrangedBox = Layout | Wrapper | Region;
+
+/** What has settings. */
+export type SizedBox = ArrangedBox | Piece;
+
+/** A box of a layout. Throws a WishRefused where it is not there. */
+export function findBox(resolved: ResolvedSite, { layout, box }: BoxRef): ArrangedBox {
+	const found = findLayout(resolved, layout);
+	return box === undefined ? found : findMember(found, box);
+}
+
+/** The same for a region or wrapper of a layout, however deep. */
+export function findMember(layout: Layout, name: string): Member {
+	const member = membersIn(layout.members).find((one) => one.name.text === name);
+	if (!member) throw new WishRefused(`The layout ${layout.name.text} has no ${name} any more.`);
+	return member;
+}
+
+/** A box of a layout, or a piece. Throws a WishRefused where it is not there. */
+export function findSized(resolved: ResolvedSite, ref: SizedRef): SizedBox {
+	return isPieceRef(ref) ? findPiece(resolved, ref.holder, ref.piece) : findBox(resolved, ref);
+}
+
+/** What a member stands in directly. */
+export function parentOf(layout: Layout, member: Member): Layout | Wrapper {
+	const inside = (parent: Layout | Wrapper): Layout | Wrapper | undefined => {
+		for (const one of parent.members) {
+			if (one === member) return parent;
+			const found = one.kind === 'wrapper' ? inside(one) : undefined;
+			if (found) return found;
+		}
+		return undefined;
+	};
+	return inside(layout) ?? layout;
+}
+
+/** What a box arranges, as it is written: regions and wrappers, or pieces. */
+export function memberNames(box: ArrangedBox): string[] {
+	return (box.kind === 'region' ? box.pieces : box.members).map((one) => one.name.text);
+}
+
+/** The place of a band by its name. Throws a WishRefused where there is none. */
+export function placeOfBand(bands: Bands, name: string): number {
+	if (bands.length === 0) return 0;
+	const place = bands.findIndex((band) => band.name.text === name);
+	if (place === -1) throw new WishRefused(`There is no band ${name} any more.`);
+	return place;
+}
+
+/** How a statement says that it is for a band; the narrowest needs no word. */
+export function bandWord(bands: Bands, place: number): string {
+	return place === 0 ? '' : ` @${bands[place]?.name.text ?? ''}`;
+}

@@ -1,0 +1,248 @@
+import { isEmptyCell, type AreaRow, type AreasArrangement } from '../../model/arrange.ts';
+import type { Axis, BoxRef } from '../../model/wish.ts';
+import { arrangementAt, bandPlace } from '../../resolve/bands.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { splitSizes } from '../../size/css-tokens.ts';
+import { isTrackList, parseTracks } from '../../size/tracks.ts';
+import { WishRefused } from '../proposal.ts';
+import type { Surgery } from '../surgery.ts';
+import { bandWord, findBox, placeOfBand, type ArrangedBox } from './find-box.ts';
+
+/** Edits of columns, rows and areas, each in one band. */
+
+/** Sets the size of one column or row as it is written; several sizes take its place together. */
+export function setTrack(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: BoxRef,
+	axis: Axis,
+	index: number,
+	size: string,
+	bandName: string
+): void {
+	const { box, arrangement, band } = areasHolding(resolved, ref, bandName);
+	const sizes = splitSizes(size);
+	const changed = withTracks(arrangement, axis, index, sizes.length === 0 ? ['auto'] : sizes);
+	writeAreas(resolved, surgery, { box, arrangement, changed, band });
+}
+
+/** Lets areas lie anew: one name a cell, row by row. */
+export function setAreas(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: BoxRef,
+	cells: readonly (readonly string[])[],
+	bandName: string
+): void {
+	const { box, arrangement, band } = areasHolding(resolved, ref, bandName);
+	const rows = arrangement.rows.map((row, at) => ({ ...row, cells: cells[at] ?? row.cells }));
+	writeAreas(resolved, surgery, { box, arrangement, changed: { ...arrangement, rows }, band });
+}
+
+/** Puts an empty column or row in front of another; an area on both sides of it lies over it. */
+export function addTrack(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: BoxRef,
+	axis: Axis,
+	index: number,
+	bandName: string
+): void {
+	const { box, arrangement, band } = areasHolding(resolved, ref, bandName);
+	const changed =
+		axis === 'columns' ? withNewColumn(arrangement, index) : withNewRow(arrangement, index);
+	writeAreas(resolved, surgery, { box, arrangement, changed, band });
+}
+
+/** Takes a column or row away, with what lies only there. */
+export function removeTrack(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: BoxRef,
+	axis: Axis,
+	index: number,
+	bandName: string
+): void {
+	const { box, arrangement, band } = areasHolding(resolved, ref, bandName);
+	const count = axis === 'columns' ? columnCount(arrangement) : arrangement.rows.length;
+	if (count <= 1) throw new WishRefused(`The last of the ${axis} of ${box.name.text} stays.`);
+	const changed = withTracks(arrangement, axis, index, []);
+	writeAreas(resolved, surgery, { box, arrangement, changed, band });
+}
+
+interface Holding {
+	readonly box: ArrangedBox;
+	readonly arrangement: AreasArrangement;
+	readonly band: number;
+}
+
+function areasHolding(resolved: ResolvedSite, ref: BoxRef, bandName: string): Holding {
+	const box = findBox(resolved, ref);
+	const { bands } = resolved.site.settings;
+	const band = placeOfBand(bands, bandName);
+	const arrangement = arrangementAt(box.arrangements, bands, band);
+	if (arrangement?.kind !== 'areas') {
+		throw new WishRefused(`${box.name.text} is not arranged in areas at ${bandName}.`);
+	}
+	return { box, arrangement, band };
+}
+
+function columnCount({ rows }: AreasArrangement): number {
+	return rows[0]?.cells.length ?? 0;
+}
+
+/** The columns as words, of which each but repeat() is one track; auto where fewer are written. */
+export function columnWords(arrangement: AreasArrangement): string[] {
+	const words = arrangement.columns ? splitSizes(arrangement.columns.text) : [];
+	const count = words.reduce((sum, word) => sum + tracksIn(word), 0);
+	const missing = Math.max(0, columnCount(arrangement) - count);
+	return [...words, ...Array.from({ length: missing }, () => 'auto')];
+}
+
+function tracksIn(word: string): number {
+	const read = parseTracks(word, { shares: true });
+	return isTrackList(read) ? read.tracks.length + (read.repeat?.tracks.length ?? 0) : 1;
+}
+
+/** The word that makes a column; undefined where it comes from a repetition. */
+export function wordOfColumn(words: readonly string[], index: number): number | undefined {
+	let column = 0;
+	for (const [at, word] of words.entries()) {
+		if (column === index && !word.startsWith('repeat(')) return at;
+		column += tracksIn(word);
+	}
+	return column === index ? words.length : undefined;
+}
+
+function withColumnWords(
+	arrangement: AreasArrangement,
+	at: number,
+	away: number,
+	sizes: readonly string[]
+): Pick<AreasArrangement, 'columns'> {
+	const words = columnWords(arrangement);
+	const place = wordOfColumn(words, at);
+	if (place === undefined) {
+		throw new WishRefused('This column comes from a repeat(): change that in the text.');
+	}
+	const text = [...words.slice(0, place), ...sizes, ...words.slice(place + away)].join(' ');
+	return { columns: { text, span: arrangement.columns?.span ?? arrangement.span } };
+}
+
+/** Puts tracks in the place of one, each with its cells; none takes it away. */
+function withTracks(
+	arrangement: AreasArrangement,
+	axis: Axis,
+	index: number,
+	sizes: readonly string[]
+): AreasArrangement {
+	if (axis === 'rows') {
+		const rows = arrangement.rows.flatMap((row, at) =>
+			at === index ? sizes.map((size) => ({ ...row, size })) : [row]
+		);
+		return { ...arrangement, rows };
+	}
+	const rows = arrangement.rows.map((row) => ({
+		...row,
+		cells: row.cells.flatMap((cell, at) => (at === index ? sizes.map(() => cell) : [cell]))
+	}));
+	return { ...arrangement, ...withColumnWords(arrangement, index, 1, sizes), rows };
+}
+
+/** What lies in a new cell between two: what lies on both sides of it, else nothing. */
+function between(before: string | undefined, behind: string | undefined): string {
+	return before !== undefined && before === behind && !isEmptyCell(before) ? before : '.';
+}
+
+function withNewColumn(arrangement: AreasArrangement, index: number): AreasArrangement {
+	const rows = arrangement.rows.map((row) => ({
+		...row,
+		cells: row.cells.toSpliced(index, 0, between(row.cells[index - 1], row.cells[index]))
+	}));
+	return { ...arrangement, ...withColumnWords(arrangement, index, 0, ['1fr']), rows };
+}
+
+/** An empty row needs a height, or no one could paint in it. */
+const newRowHeight = '80px';
+
+function withNewRow(arrangement: AreasArrangement, index: number): AreasArrangement {
+	const [above, below] = [arrangement.rows[index - 1], arrangement.rows[index]];
+	const like = above ?? below;
+	if (!like) return arrangement;
+	const cells = like.cells.map((_, x) => between(above?.cells[x], below?.cells[x]));
+	const row = { ...like, cells, size: newRowHeight };
+	return { ...arrangement, rows: arrangement.rows.toSpliced(index, 0, row) };
+}
+
+interface Rewrite extends Holding {
+	readonly changed: AreasArrangement;
+}
+
+/**
+ * Writes a changed arrangement where it stands, if that is the band itself; else as one for the band,
+ * so that narrower bands stay as they are.
+ */
+function writeAreas(resolved: ResolvedSite, surgery: Surgery, rewrite: Rewrite): void {
+	const { arrangement, changed, band } = rewrite;
+	const { bands } = resolved.site.settings;
+	if (bandPlace(bands, arrangement.band) !== band) {
+		surgery.insertBelow(arrangement.span, areasText(changed, bandWord(bands, band)));
+		return;
+	}
+	writeRows(surgery, arrangement, changed);
+	const columns = changed.columns?.text;
+	if (columns === undefined || columns === arrangement.columns?.text) return;
+	if (arrangement.columns) surgery.replace(arrangement.columns.span, columns);
+	else surgery.insertInto(arrangement.span, [`columns ${columns}`]);
+}
+
+/** Rows that are the same at both ends stay as they are written; what differs between them is written anew. */
+function writeRows(surgery: Surgery, before: AreasArrangement, after: AreasArrangement): void {
+	const [was, is] = [before.rows.map(rowText), after.rows.map(rowText)];
+	const most = Math.min(was.length, is.length);
+	let start = 0;
+	while (start < most && was[start] === is[start]) start++;
+	let end = 0;
+	while (end < most - start && was.at(-1 - end) === is.at(-1 - end)) end++;
+	const old = before.rows.slice(start, was.length - end);
+	const next = after.rows.slice(start, is.length - end);
+	if (old.length === next.length) {
+		for (const [index, row] of old.entries()) writeRow(surgery, row, next[index] ?? row);
+		return;
+	}
+	for (const row of old) surgery.remove(row.span);
+	if (next.length === 0) return;
+	const [above, below] = [before.rows[start - 1], before.rows[start]];
+	if (above) surgery.insertBelow(above.span, next.map(rowText));
+	else if (below) surgery.insertBefore(below.span, next.map(rowText));
+}
+
+function writeRow(surgery: Surgery, row: AreaRow, next: AreaRow): void {
+	const cells = next.cells.join(' ');
+	if (cells !== row.cells.join(' ')) surgery.replace(row.areas.span, `"${cells}"`);
+	if (next.size === row.size) return;
+	if (row.sizeSpan) surgery.replace(row.sizeSpan, next.size);
+	else surgery.insertBehind(row.areas.span, next.size, ' ');
+}
+
+function rowText({ cells, size }: Pick<AreaRow, 'cells' | 'size'>): string {
+	return `"${cells.join(' ')}" ${size}`;
+}
+
+/** What an arrangement in areas is made of, without its places in a text. */
+export interface PlainAreas {
+	readonly rows: readonly Pick<AreaRow, 'cells' | 'size'>[];
+	readonly columns: { readonly text: string } | undefined;
+	readonly gap: { readonly text: string } | undefined;
+}
+
+/** The lines of an arrangement in areas. */
+export function areasText({ rows, columns, gap }: PlainAreas, band: string): string[] {
+	return [
+		`arrange areas${band} {`,
+		...rows.map((row) => `  ${rowText(row)}`),
+		...(columns ? [`  columns ${columns.text}`] : []),
+		...(gap ? [`  gap ${gap.text}`] : []),
+		'}'
+	];
+}

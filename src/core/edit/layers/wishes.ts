@@ -1,0 +1,76 @@
+import type { LayerWish } from '../../model/wish.ts';
+import { removeFill, setFill } from '../boxes/regions.ts';
+import type { WishKinds } from '../wish-kind.ts';
+import { addLayout, moveLayout, removeLayout, renameLayout, setUnder } from './layouts.ts';
+import { addRoute, moveRoute, removeRoute } from './routes.ts';
+import { setAdmit, setMeasure, setOnRequest, setPages, setWords } from './words.ts';
+
+export const layerWishes: WishKinds<LayerWish> = {
+	'add-route': {
+		label: ({ pattern }) => `Add ${pattern}`,
+		carryOut: (resolved, surgery, { pattern, title }) => addRoute(resolved, surgery, pattern, title)
+	},
+	'move-route': {
+		label: ({ pattern, to }) => `Move ${pattern} to ${to}`,
+		carryOut: (resolved, surgery, { pattern, to }) => moveRoute(resolved, surgery, pattern, to)
+	},
+	'remove-route': {
+		label: ({ pattern }) => `Remove ${pattern}`,
+		carryOut: (resolved, surgery, { pattern }) => removeRoute(resolved, surgery, pattern)
+	},
+	'set-pages': {
+		label: ({ pattern }) => `The pages of ${pattern}`,
+		carryOut: (resolved, surgery, { pattern, pages }) => setPages(resolved, surgery, pattern, pages)
+	},
+	'add-layout': {
+		label: ({ name }) => `Add the layout ${name}`,
+		carryOut: (resolved, surgery, { name, at, onRequest }) =>
+			addLayout(resolved, surgery, name, at, onRequest ?? false)
+	},
+	'rename-layout': {
+		label: ({ name, to }) => `Rename ${name} to ${to}`,
+		carryOut: (resolved, surgery, { name, to }) => renameLayout(resolved, surgery, name, to)
+	},
+	'move-layout': {
+		label: ({ name, at }) => `Let ${name} cover ${at}`,
+		carryOut: (resolved, surgery, { name, at }) => moveLayout(resolved, surgery, name, at)
+	},
+	'remove-layout': {
+		label: ({ name }) => `Remove the layout ${name}`,
+		carryOut: (resolved, surgery, { name }) => removeLayout(resolved, surgery, name)
+	},
+	'set-on-request': {
+		label: ({ name, on }) => (on ? `${name} on request` : `${name} covers its branch`),
+		carryOut: (resolved, surgery, { name, on }) => setOnRequest(resolved, surgery, name, on)
+	},
+	'set-measure': {
+		label: ({ name, by }) => `${name}: its bands look at the ${by}`,
+		carryOut: (resolved, surgery, { name, by }) => setMeasure(resolved, surgery, name, by)
+	},
+	'set-under': {
+		label: ({ layer, under }) =>
+			under === undefined
+				? `Let ${layer.name} sit under what covers it`
+				: `Let ${layer.name} sit under ${under === 'none' ? 'nothing' : under}`,
+		carryOut: (resolved, surgery, { layer, under }) => setUnder(resolved, surgery, layer, under)
+	},
+	'set-words': {
+		label: ({ layer, part }) => `The ${part} of ${layer.name}`,
+		carryOut: (resolved, surgery, { layer, part, value }) =>
+			setWords(resolved, surgery, layer, part, value)
+	},
+	'set-admit': {
+		label: ({ layer, roles }) =>
+			`${layer.name} admits ${roles.length === 0 ? 'everyone' : roles.join(', ')}`,
+		carryOut: (resolved, surgery, { layer, roles }) => setAdmit(resolved, surgery, layer, roles)
+	},
+	'set-fill': {
+		label: ({ layer, region, fill }) => `${layer.name} fills ${region.region}: ${fill}`,
+		carryOut: (resolved, surgery, { layer, region, fill }) =>
+			setFill(resolved, surgery, layer, region, fill)
+	},
+	'remove-fill': {
+		label: ({ layer, region }) => `${layer.name} lets ${region.region} pass`,
+		carryOut: (resolved, surgery, { layer, region }) => removeFill(resolved, surgery, layer, region)
+	}
+};

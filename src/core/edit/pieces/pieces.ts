@@ -1,0 +1,243 @@
+import { dedent } from '../../source/markup-block.ts';
+import type { MarkupPiece } from '../../model/site.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { areaRows, replaceInAreas } from '../boxes/areas.ts';
+import { addRow } from '../boxes/members.ts';
+import {
+	checkName,
+	fillsOf,
+	fillTargetWord,
+	findLayer,
+	findPiece,
+	findPieces,
+	findRegion
+} from '../find.ts';
+import { checkPattern } from '../layers/layouts.ts';
+import { indentLines, Surgery } from '../surgery.ts';
+import type { Beside, HolderRef, PieceStart, PieceWish } from '../../model/wish.ts';
+import { WishRefused } from '../proposal.ts';
+
+/** The lines of a new piece. */
+export function pieceLines(name: string, markup: string): string[] {
+	return [
+		`piece ${name} """`,
+		...markup.split('\n').map((line) => (line ? '  ' + line : '')),
+		'"""'
+	];
+}
+
+/** A name for a new piece that none of `taken` has. */
+export function newPieceName(taken: readonly string[]): string {
+	for (let number = 1; ; number++) {
+		const name = number === 1 ? 'new' : `new-${number}`;
+		if (!taken.includes(name)) return name;
+	}
+}
+
+/** Writes a piece: markup, a list of links, or a copy of another piece. */
+export function addPiece(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	holder: HolderRef,
+	name: string,
+	start: PieceStart
+): void {
+	checkName(name);
+	insertPiece(resolved, surgery, holder, name, startLines(resolved, surgery, name, start));
+}
+
+function startLines(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	name: string,
+	start: PieceStart
+): string[] {
+	switch (start.kind) {
+		case 'markup':
+			return pieceLines(name, start.markup);
+		case 'nav':
+			return [navLine(name, start.from, start.depth)];
+		case 'copy': {
+			const piece = findPiece(resolved, start.of.holder, start.of.piece);
+			const [first = '', ...rest] = surgery.linesOf(piece.span);
+			return [first.replace(/^(piece\s+)[^\s{]+/, `$1${name}`), ...rest];
+		}
+	}
+}
+
+function navLine(name: string, from: string, depth: number): string {
+	return `piece ${name} nav from ${checkPattern(from).text} depth ${depth}`;
+}
+
+/** Puts the lines of a piece where it should stand; in areas it gets a row of its own. */
+function insertPiece(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	holder: HolderRef,
+	name: string,
+	lines: readonly string[],
+	beside?: Beside
+): void {
+	const there = piecesAt(resolved, holder);
+	if (!there) {
+		const { layer, region } = holder;
+		const fill = region && `fill ${fillTargetWord(resolved, layer, region)} after {`;
+		if (fill === undefined) throw new WishRefused('A layout has no content of its own.');
+		surgery.insertInto(findLayer(resolved, layer).span, [
+			fill,
+			...lines.map((line) => (line === '' ? '' : `  ${line}`)),
+			'}'
+		]);
+		return;
+	}
+	if (there.pieces.some((piece) => piece.name.text === name)) {
+		throw new WishRefused(`There is a piece ${name} already where it should stand.`);
+	}
+	const other = there.pieces.find((piece) => piece.name.text === beside?.name);
+	if (other && beside?.where === 'before') surgery.insertBefore(other.span, lines);
+	else if (other) surgery.insertBelow(other.span, lines);
+	else surgery.insertInto(there.owner, lines);
+	for (const arrangement of ownRegion(resolved, holder)?.arrangements ?? []) {
+		if (arrangement.kind === 'areas') addRow(surgery, arrangement, name);
+	}
+}
+
+/** The pieces of a holder; undefined where the layer has no fill that they could stand in yet. */
+function piecesAt(
+	resolved: ResolvedSite,
+	holder: HolderRef
+): ReturnType<typeof findPieces> | undefined {
+	const { layer, region } = holder;
+	const isFill = region && (layer.kind !== 'layout' || layer.name !== region.layout);
+	if (isFill && fillsOf(resolved, findLayer(resolved, layer), region).length === 0)
+		return undefined;
+	return findPieces(resolved, holder);
+}
+
+/** The region that a layout gives pieces to itself; undefined for fills and content. */
+function ownRegion(
+	resolved: ResolvedSite,
+	{ layer, region }: HolderRef
+): ReturnType<typeof findRegion> | undefined {
+	if (!region || layer.kind !== 'layout' || layer.name !== region.layout) return undefined;
+	return findRegion(resolved, region);
+}
+
+/** A piece goes to another place with all that it says; the fill that it was the last of goes with it. */
+export function movePiece(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	{ holder, name, to, beside }: Extract<PieceWish, { kind: 'move-piece' }>
+): void {
+	const { pieces } = findPieces(resolved, holder);
+	const piece = findPiece(resolved, holder, name);
+	if (JSON.stringify(holder) === JSON.stringify(to)) {
+		const other = pieces.find((one) => one.name.text === beside?.name);
+		if (!other || other === piece || !beside)
+			throw new WishRefused(`${name} stands there already.`);
+		surgery.moveBeside(piece.span, other.span, beside.where);
+		return;
+	}
+	const lines = surgery.linesOf(piece.span);
+	removePiece(resolved, surgery, holder, name);
+	const region = ownRegion(resolved, holder);
+	if (region) replaceInAreas(areaRows(region), surgery, name, '.');
+	insertPiece(resolved, surgery, to, name, lines, beside);
+}
+
+/** Lets a list of links start at another route, or reach further down. */
+export function setNav(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	{ holder, name, from, depth }: Extract<PieceWish, { kind: 'set-nav' }>
+): void {
+	const piece = findPiece(resolved, holder, name);
+	if (piece.kind !== 'nav') throw new WishRefused(`The piece ${name} is no list of links.`);
+	const { atoms } = surgery.statementAt(piece.span);
+	const last = atoms.at(-1);
+	if (!last) return;
+	const words = `${checkPattern(from).text} depth ${depth}`;
+	surgery.replace({ ...piece.fromSpan, to: last.span.to }, words);
+}
+
+export function renamePiece(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	holder: HolderRef,
+	name: string,
+	to: string
+): void {
+	surgery.replace(findPiece(resolved, holder, name).name.span, checkName(to));
+	const region = ownRegion(resolved, holder);
+	if (region) replaceInAreas(areaRows(region), surgery, name, to);
+}
+
+export function removePiece(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	holder: HolderRef,
+	name: string
+): void {
+	const { pieces, owner } = findPieces(resolved, holder);
+	const piece = findPiece(resolved, holder, name);
+	const isFill = surgery.statementAt(owner).atoms[0]?.text === 'fill';
+	// A fill without pieces says nothing, so it goes with its last one.
+	surgery.remove(isFill && pieces.length === 1 ? owner : piece.span);
+}
+
+/** A piece as its editor shows it: the markup as it is written, without its common indentation. */
+export interface PieceView {
+	readonly name: string;
+	/** undefined for a list made from routes. */
+	readonly markup: string | undefined;
+	/** Where a list of links starts, and how many segments down it reaches. */
+	readonly nav: { readonly from: string; readonly depth: number } | undefined;
+}
+
+/** The pieces that stand in a holder; none where it is not there. */
+export function piecesIn(resolved: ResolvedSite, holder: HolderRef): PieceView[] {
+	const surgery = new Surgery(resolved.reading);
+	try {
+		return findPieces(resolved, holder).pieces.map((piece) => ({
+			name: piece.name.text,
+			markup: piece.kind === 'markup' ? markupOf(surgery, piece) : undefined,
+			nav: piece.kind === 'nav' ? { from: piece.from.text, depth: piece.depth } : undefined
+		}));
+	} catch (failure) {
+		if (failure instanceof WishRefused) return [];
+		throw failure;
+	}
+}
+
+function markupOf(surgery: Surgery, piece: MarkupPiece): string {
+	const { span } = piece.markup;
+	const inner = surgery.textOf(span);
+	return dedent(inner, { ...span, from: 0, to: inner.length }, true).text;
+}
+
+/** Replaces the markup of a piece. In one line where it was in one line and still fits. */
+export function setMarkup(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	holder: HolderRef,
+	name: string,
+	markup: string
+): void {
+	const piece = findPiece(resolved, holder, name);
+	if (piece.kind !== 'markup') {
+		throw new WishRefused(`The piece ${name} is a list made from routes and has no markup.`);
+	}
+	if (/"""/.test(markup)) {
+		throw new WishRefused('Markup cannot have three quotes in a row: they end the block.');
+	}
+	const { span } = piece.markup;
+	const wasOneLine = !surgery.textOf(span).includes('\n');
+	if (wasOneLine && !markup.includes('\n')) {
+		const pad = / """$/.test(surgery.textOf(span)) ? ' ' : '';
+		surgery.replace(span, `"""${pad}${markup}${pad}"""`);
+		return;
+	}
+	const indent = surgery.indentAt(span.file, span.from);
+	const lines = markup.replaceAll('\r', '').split('\n');
+	surgery.replace(span, `"""\n${indentLines(lines, indent + '  ')}\n${indent}"""`);
+}

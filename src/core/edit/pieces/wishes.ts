@@ -1,0 +1,51 @@
+import type { PieceWish } from '../../model/wish.ts';
+import { swap } from '../boxes/regions.ts';
+import { findPieces } from '../find.ts';
+import type { WishKinds } from '../wish-kind.ts';
+import { addPiece, movePiece, removePiece, renamePiece, setMarkup, setNav } from './pieces.ts';
+import { editWords } from './text.ts';
+
+/** What a new piece holds where nothing is said. */
+const firstWords = { kind: 'markup', markup: '<p>New</p>' } as const;
+
+export const pieceWishes: WishKinds<PieceWish> = {
+	'add-piece': {
+		label: ({ name }) => `Add the piece ${name}`,
+		carryOut: (resolved, surgery, { holder, name, start }) =>
+			addPiece(resolved, surgery, holder, name, start ?? firstWords)
+	},
+	'rename-piece': {
+		label: ({ name, to }) => `Rename the piece ${name} to ${to}`,
+		carryOut: (resolved, surgery, { holder, name, to }) =>
+			renamePiece(resolved, surgery, holder, name, to)
+	},
+	'reorder-piece': {
+		label: ({ name }) => `Move the piece ${name}`,
+		carryOut: (resolved, surgery, { holder, name, by }) => {
+			const { pieces } = findPieces(resolved, holder);
+			const from = pieces.findIndex((piece) => piece.name.text === name);
+			swap(pieces, from, by, surgery);
+		}
+	},
+	'move-piece': {
+		label: ({ name, to }) => `Move the piece ${name} to ${to.region?.region ?? to.layer.name}`,
+		carryOut: movePiece
+	},
+	'remove-piece': {
+		label: ({ name }) => `Remove the piece ${name}`,
+		carryOut: (resolved, surgery, { holder, name }) => removePiece(resolved, surgery, holder, name)
+	},
+	'set-markup': {
+		label: ({ name }) => `Edit the piece ${name}`,
+		carryOut: (resolved, surgery, { holder, name, markup }) =>
+			setMarkup(resolved, surgery, holder, name, markup)
+	},
+	'set-nav': {
+		label: ({ name }) => `The links of ${name}`,
+		carryOut: setNav
+	},
+	'edit-words': {
+		label: ({ name }) => `Edit the words of ${name}`,
+		carryOut: editWords
+	}
+};

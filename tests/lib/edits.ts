@@ -1,0 +1,58 @@
+import assert from 'node:assert/strict';
+import { checkSite, isSound, type CheckedSite } from '../../src/core/check/site.ts';
+import { readSiteFiles } from '../../src/core/source/read.ts';
+import type { Proposal } from '../../src/core/edit/proposal.ts';
+import { propose } from '../../src/core/edit/propose.ts';
+import type { Wish } from '../../src/core/model/wish.ts';
+import { applyChanges } from '../../src/core/source/change.ts';
+
+/** The edit that a wish comes to; a refusal fails the test with its sentence. */
+export function edit(resolved: CheckedSite, wish: Wish): Extract<Proposal, { kind: 'edit' }> {
+	const proposal = propose(resolved, wish);
+	assert.equal(proposal.kind, 'edit', proposal.kind === 'refused' ? proposal.sentence : '');
+	assert.ok(proposal.kind === 'edit');
+	return proposal;
+}
+
+/** Makes an edit; sees that the site is sound, and that undoing gives the text back. */
+export function makeOn(
+	from: string,
+	wish: Wish
+): { resolved: CheckedSite; text: string; said: string } {
+	const before = withoutErrors(from);
+	const { changes, consequences } = edit(before, wish);
+	const { texts, inverse } = applyChanges(before.reading.files, changes);
+	assert.equal(applyChanges({ texts, assets: new Map() }, inverse).texts.get('site.eave'), from);
+	const after = texts.get('site.eave') ?? '';
+	return { resolved: withoutErrors(after), text: after, said: consequences.join(' ') };
+}
+
+/** The lines that two texts do not share, as a reader of a change would see them. */
+export function difference(before: string, after: string): { gone: string[]; come: string[] } {
+	const [old, next] = [before.split('\n'), after.split('\n')];
+	let start = 0;
+	while (start < old.length && old[start] === next[start]) start++;
+	let end = 0;
+	while (
+		end < old.length - start &&
+		end < next.length - start &&
+		old.at(-1 - end) === next.at(-1 - end)
+	)
+		end++;
+	return { gone: old.slice(start, old.length - end), come: next.slice(start, next.length - end) };
+}
+
+/** The sentence with which a wish is refused. */
+export function refusal(from: string, wish: Wish): string {
+	const proposal = propose(withoutErrors(from), wish);
+	assert.ok(proposal.kind === 'refused', `${JSON.stringify(wish)} was not refused`);
+	return proposal.sentence;
+}
+
+/** A site in one file that has no errors; there may be warnings. */
+function withoutErrors(source: string): CheckedSite {
+	const texts = new Map([['site.eave', source]]);
+	const resolved = checkSite(readSiteFiles({ texts, assets: new Map() }));
+	assert.ok(isSound(resolved), JSON.stringify(resolved.problems));
+	return resolved;
+}
