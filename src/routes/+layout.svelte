@@ -3,13 +3,16 @@
 	import { page } from '$app/state';
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { readPlace, writePlace } from '$store/address.ts';
-	import { bringsFiles, takeDrop } from '$store/drop.ts';
+	import { bringsFiles, takeDrop, takePaste } from '$store/drop.ts';
 	import { clearForgotten } from '$store/kept-sites.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { start } from '$store/opening.ts';
 	import { store } from '$store/site.svelte.ts';
 	import TopBar from '$views/shell/TopBar.svelte';
 	import { views } from '$views/shell/views.ts';
+	import CommandField from '$views/plan/deeds/CommandField.svelte';
+	import DeedMenu from '$views/plan/deeds/DeedMenu.svelte';
+	import KeysSheet from '$views/plan/deeds/KeysSheet.svelte';
 	import AskDialog from '$views/shell/AskDialog.svelte';
 	import ConfirmEdit from '$views/shell/ConfirmEdit.svelte';
 	import Drawing from '$views/shell/Drawing.svelte';
@@ -81,11 +84,30 @@
 		if (bringsFiles(event)) void takeDrop(event);
 	}
 
+	let finding = $state(false);
+	let keysShown = $state(false);
+
+	/** Whether keys are typed into something. */
+	function isField(target: EventTarget | null): boolean {
+		if (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement) return true;
+		return (
+			target instanceof HTMLElement && (target.isContentEditable || target.localName === 'select')
+		);
+	}
+
 	function onKey(event: KeyboardEvent): void {
+		if (event.key === '?' && !isField(event.target)) {
+			keysShown = true;
+			event.preventDefault();
+		}
 		if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
 		const key = event.key.toLowerCase();
-		const inField =
-			event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+		const inField = isField(event.target);
+		if (key === 'k') {
+			finding = !finding;
+			event.preventDefault();
+			return;
+		}
 		if (inField || (key !== 'z' && key !== 'y')) return;
 		event.preventDefault();
 		if (key === 'y' || event.shiftKey) void store.redo();
@@ -93,10 +115,15 @@
 	}
 </script>
 
-<svelte:window onkeydown={onKey} ondragovercapture={onDragOver} ondropcapture={onDrop} />
+<svelte:window
+	onkeydown={onKey}
+	onpastecapture={(event) => void takePaste(event)}
+	ondragovercapture={onDragOver}
+	ondropcapture={onDrop}
+/>
 
 <div class="shell">
-	<TopBar />
+	<TopBar find={() => (finding = true)} showKeys={() => (keysShown = true)} />
 	<NoticeLine />
 	<main data-ready={store.ready || undefined}>
 		<h1 class="unseen">{viewName} of {store.site?.name || 'a site'}</h1>
@@ -110,16 +137,20 @@
 
 <AskDialog />
 <ConfirmEdit />
+<CommandField bind:open={finding} />
+<KeysSheet bind:open={keysShown} view={viewName} />
+<DeedMenu />
 
 <style>
 	.shell {
 		height: 100vh;
 		display: grid;
-		grid-template-rows: auto auto minmax(0, 1fr);
+		position: relative;
+		grid-template-rows: auto minmax(0, 1fr);
 	}
 	main {
 		min-height: 0;
-		grid-row: 3;
+		grid-row: 2;
 	}
 	.failure {
 		padding: 24px;

@@ -5,12 +5,14 @@ export interface Question {
 	readonly fields: readonly {
 		readonly label: string;
 		readonly value: string;
-		readonly mono: boolean;
+		readonly mono?: boolean;
+		/** What can stand there, where it is one of a list. */
+		readonly options?: readonly string[];
 	}[];
 	/** The word on the button that answers. */
 	readonly act: string;
-	/** Gives whether the question is done with; otherwise it stays open. */
-	readonly answer: (values: readonly string[]) => Promise<boolean>;
+	/** Does it; gives the sentence where it cannot be, and nothing to say where the user did not agree. */
+	readonly answer: (values: readonly string[]) => Promise<string | undefined>;
 }
 
 class Ask {

@@ -1,6 +1,7 @@
 import { reasonOf } from '$core/messages/problem.ts';
 import { isLeftOut } from '$core/model/files.ts';
 import { mostBytes } from '$core/source/limits.ts';
+import { addFiles } from './files.ts';
 import { openFile, openFolder } from './opening.ts';
 import { store } from './site.svelte.ts';
 
@@ -11,7 +12,7 @@ export function bringsFiles(event: DragEvent): boolean {
 
 /**
  * Takes what was dropped anywhere in the window: a zip, an `.eave` file or a folder is opened as a site;
- * of anything else a sentence says why not. It never becomes text of the open site.
+ * anything else becomes a file of the open one. It never becomes text of the open site.
  */
 export async function takeDrop(event: DragEvent): Promise<void> {
 	if (!bringsFiles(event)) {
@@ -41,6 +42,10 @@ async function openEntries(entries: readonly FileSystemEntry[]): Promise<void> {
 		return;
 	}
 	if (entries.length === 1 && isFile(first)) return openOne(await fileOf(first));
+	if (entries.every(isFile)) {
+		const files = await Promise.all(entries.filter(isFile).map(fileOf));
+		if (!files.some(isSite)) return addFiles(files);
+	}
 	const files = new Map<string, Uint8Array>();
 	const left = { bytes: mostBytes };
 	for (const entry of entries)
@@ -49,13 +54,13 @@ async function openEntries(entries: readonly FileSystemEntry[]): Promise<void> {
 }
 
 async function openOne(file: File): Promise<void> {
-	if (/\.(eave|zip)$/i.test(file.name)) {
-		await openFile(file);
-		return;
-	}
-	store.say(
-		`${file.name} is no site, so it was not opened. A site is an .eave file, a zip, or a folder with .eave files in it.`
-	);
+	if (isSite(file)) await openFile(file);
+	else await addFiles([file]);
+}
+
+/** Whether a file is a site of its own, by its name; any other becomes a file of the open one. */
+function isSite({ name }: File): boolean {
+	return /\.(eave|zip)$/i.test(name);
 }
 
 async function collect(
@@ -100,4 +105,13 @@ async function entriesOf(folder: FileSystemDirectoryEntry): Promise<FileSystemEn
 		if (some.length === 0) return found;
 		found.push(...some);
 	}
+}
+
+/** Pictures and other files that were pasted, other than into text, are files of the open site. */
+export async function takePaste(event: ClipboardEvent): Promise<void> {
+	const files = [...(event.clipboardData?.files ?? [])];
+	if (files.length === 0) return;
+	event.preventDefault();
+	event.stopPropagation();
+	await addFiles(files);
 }

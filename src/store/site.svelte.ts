@@ -4,7 +4,8 @@ import { reasonOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import type { Change } from '$core/source/change.ts';
 import type { Desk } from '$workers/desk.ts';
-import type { PageView, PageWish, Shown, SiteView } from '$workers/messages.ts';
+import type { Wish } from '$core/model/wish.ts';
+import type { Made, PageView, PageWish, Shown, SiteView } from '$workers/messages.ts';
 import { emptyHistory } from './keep/history.ts';
 import { advance, changesOf, entryFor, type Deed, type Entry, type Work } from './keep/journal.ts';
 import {
@@ -24,6 +25,11 @@ const nameless = 'Site without a name';
 /** Rows of the roofline that take a while to draw. */
 const manyRows = 2000;
 const nothing: Work = { texts: new Map(), assets: new Map(), history: emptyHistory, number: 0 };
+
+const notWriting = 'This site is being edited in another tab, so nothing was changed here.';
+
+/** What became of a wish in the end. */
+export type Done = Exclude<Made, { readonly kind: 'overtaken' }>;
 
 /** A sentence for the user, shown until it is dismissed or the next one comes. */
 export interface Notice {
@@ -186,27 +192,67 @@ class SiteStore {
 		);
 	}
 
+	/** Says that another tab edits the site, and offers to do it here. */
+	sayNotWriting(): void {
+		this.say(notWriting, { label: 'Edit it here', run: () => void this.takeOver() });
+	}
+
 	private async deed(deed: Deed): Promise<void> {
 		const { work } = this;
 		const entry = entryFor(work, deed);
 		if (!entry) return;
 		if (!this.writes) {
-			this.say('This site is being edited in another tab, so nothing was changed here.', {
-				label: 'Edit it here',
-				run: () => void this.takeOver()
-			});
+			this.sayNotWriting();
 			return;
 		}
 		const changes = changesOf(work, entry);
 		this.work = advance(work, entry);
 		this.keeper.note(entry);
-		await this.draw(changes);
+		await this.draw(changes, work.number);
 	}
 
-	/** Draws the text after some changes. */
-	private async draw(changes: readonly Change[]): Promise<void> {
+	/** Draws the text after some changes of the one that had `number` edits in it. */
+	private async draw(changes: readonly Change[], number: number): Promise<void> {
 		if (this.reader.stopped !== undefined) return this.readAgain();
-		await this.attempt(() => this.core.change(changes, this.wish));
+		await this.attempt(() => this.core.change(changes, this.wish, number));
+	}
+
+	/**
+	 * Makes what a drawing asks for: what reads the site works it out and draws it in one go, and the text
+	 * here follows. Where the text was changed meanwhile, it is worked out again.
+	 */
+	async make(wish: Wish, agreed: boolean, typing: boolean): Promise<Done> {
+		if (!this.writes) return { kind: 'refused', sentence: notWriting };
+		if (this.reader.stopped !== undefined) await this.readAgain();
+		for (;;) {
+			const { number } = this.work;
+			const answer = this.core.make(wish, this.wish, number, agreed);
+			// Until its turn comes, no one waits for it.
+			answer.catch(() => undefined);
+			const turn = this.taken.then(async (): Promise<Made> => {
+				const made = await answer;
+				if (made.kind !== 'made' || !made.shown) return made;
+				if (number !== this.work.number) return { kind: 'overtaken' };
+				const { label, changes } = made.proposal;
+				this.note({ kind: 'do', label, changes: [...changes], at: Date.now(), typing });
+				this.take(made.shown);
+				return made;
+			});
+			this.taken = turn.then(
+				() => undefined,
+				() => undefined
+			);
+			const made = await turn;
+			if (made.kind !== 'overtaken') return made;
+		}
+	}
+
+	/** Notes a deed whose result is drawn already. */
+	private note(deed: Deed): void {
+		const entry = entryFor(this.work, deed);
+		if (!entry) return;
+		this.work = advance(this.work, entry);
+		this.keeper.note(entry);
 	}
 
 	/** Edits that another tab made. */
@@ -214,9 +260,10 @@ class SiteStore {
 		if (this.writes) return;
 		if (entries[0]?.number !== this.work.number + 1) return this.fetchAgain();
 		for (const entry of entries) {
+			const { number } = this.work;
 			const changes = changesOf(this.work, entry);
 			this.work = advance(this.work, entry);
-			await this.draw(changes);
+			await this.draw(changes, number);
 		}
 	}
 
@@ -317,8 +364,8 @@ class SiteStore {
 	}
 
 	private async reopen(): Promise<void> {
-		const { texts, assets } = this;
-		await this.attempt(() => this.core.open({ texts, assets }, this.wish));
+		const { texts, assets, number } = this.work;
+		await this.attempt(() => this.core.open({ texts, assets }, this.wish, number));
 	}
 
 	/** Asks the worker at once; what it gives is taken in the order in which it was asked. */

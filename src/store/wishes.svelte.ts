@@ -1,7 +1,8 @@
 import type { Wish } from '$core/model/wish.ts';
 import type { Proposal } from '$core/edit/proposal.ts';
-import { listWords } from '$core/messages/problem.ts';
-import { store } from './site.svelte.ts';
+import { listWords, reasonOf } from '$core/messages/problem.ts';
+import type { Preview } from '$workers/messages.ts';
+import { store, type Done } from './site.svelte.ts';
 
 type Edit = Extract<Proposal, { kind: 'edit' }>;
 
@@ -12,81 +13,121 @@ interface MarkedBands {
 }
 
 const noBands: MarkedBands = { names: [], done: undefined };
+/** ms until all pages are asked about: what a wish does to the page in sight comes at once. */
+const restTime = 120;
+/** ms for which what an edit has changed is marked. */
+const markedFor = 6000;
 
 /** Edits asked for on the drawings: made at once, or after the user has seen what else they change. */
 class Wishes {
 	/** An edit with consequences, waiting for the user's word. */
-	asking = $state.raw<{ readonly wish: Wish; readonly edit: Edit } | undefined>();
+	asking = $state.raw<
+		| { readonly wish: Wish; readonly edit: Edit; readonly answer: (done: boolean) => void }
+		| undefined
+	>();
+	/** What the edit under the pointer would make of the page that is shown. */
+	preview = $state.raw<Preview | undefined>();
 	/** Pages that the edit under the pointer would change. */
 	touched = $state.raw<ReadonlySet<string>>(new Set());
 	/** Bands that the edit under the pointer would change, or that the last one has changed. */
 	private marked = $state.raw<MarkedBands>(noBands);
-	private previews = 0;
-	private wait: ReturnType<typeof setTimeout> | undefined;
-	private last: Promise<void> = Promise.resolve();
+	private turn = 0;
+	private wanted: Wish | undefined;
+	private looking = false;
+	private rest: ReturnType<typeof setTimeout> | undefined;
+	private last: Promise<unknown> = Promise.resolve();
 
 	/** Carries a wish out, or asks first, or says why it cannot be. Gives whether it was carried out. */
-	make(wish: Wish): Promise<boolean> {
+	async make(wish: Wish): Promise<boolean> {
+		const refused = await this.attempt(wish);
+		if (refused !== undefined && refused !== '')
+			store.notice = { kind: 'fault', sentence: refused };
+		return refused === undefined;
+	}
+
+	/**
+	 * The same, but the sentence of a refusal is given back, to be shown where the wish was made; undefined
+	 * where it was carried out, and nothing to say where the user did not agree.
+	 */
+	attempt(wish: Wish): Promise<string | undefined> {
 		this.forget();
 		return this.inTurn(async () => {
-			const proposal = await this.proposeNow(wish);
-			if (proposal.kind === 'refused') {
-				store.notice = { kind: 'fault', sentence: proposal.sentence };
-				return false;
-			}
-			if (proposal.consequences.length > 0) {
-				this.asking = { wish, edit: proposal };
-				return false;
-			}
-			await this.carryOut(proposal, false);
-			return true;
+			const done = await this.send(wish, false, false);
+			if (done.kind === 'refused') return done.sentence;
+			if (done.kind === 'made') return undefined;
+			const agreed = await new Promise<boolean>((answer) => {
+				this.asking = { wish, edit: done.proposal, answer };
+			});
+			return agreed ? undefined : '';
 		});
 	}
 
 	/** Carries out what was asked about. */
-	agree(): Promise<void> {
+	async agree(): Promise<void> {
 		const { asking } = this;
 		this.asking = undefined;
-		return this.inTurn(async () => {
-			const proposal = asking && (await this.proposeNow(asking.wish));
-			if (proposal?.kind === 'edit') await this.carryOut(proposal, false);
-		});
+		if (!asking) return;
+		const done = await this.send(asking.wish, true, false);
+		if (done.kind === 'refused') store.notice = { kind: 'fault', sentence: done.sentence };
+		asking.answer(done.kind === 'made');
+	}
+
+	/** Leaves what was asked about as it is. */
+	decline(): void {
+		this.asking?.answer(false);
+		this.asking = undefined;
 	}
 
 	/** A wish that comes with each key: refused without a notice; gives the sentence instead. */
 	type(wish: Wish): Promise<string | undefined> {
 		return this.inTurn(async () => {
-			const proposal = await this.proposeNow(wish);
-			if (proposal.kind === 'refused') return proposal.sentence;
-			await this.carryOut(proposal, true);
-			return undefined;
+			const done = await this.send(wish, true, true);
+			return done.kind === 'refused' ? done.sentence : undefined;
 		});
 	}
 
-	/** Marks the pages and bands that a wish would change, until `forget` or the next one. */
-	async preview(wish: Wish): Promise<void> {
-		clearTimeout(this.wait);
-		const turn = ++this.previews;
-		const { pages, bands } = await store.core.touches(wish);
-		if (turn !== this.previews) return;
-		this.touched = new Set(pages);
-		this.marked = { names: bands, done: undefined };
+	/**
+	 * Shows what a wish would do: on the page at once, on all others once the pointer rests; until `forget`
+	 * or the next one. Where wishes come faster than they can be drawn, the newest is.
+	 */
+	look(wish: Wish): void {
+		this.turn++;
+		this.wanted = wish;
+		if (!this.looking) void this.lookOn();
 	}
 
-	/** The same for a wish that changes with each move of the pointer, once it rests a moment. */
-	previewSoon(wish: Wish): void {
-		clearTimeout(this.wait);
-		this.wait = setTimeout(() => void this.preview(wish), 120);
+	private async lookOn(): Promise<void> {
+		this.looking = true;
+		while (this.wanted) {
+			const { wanted: wish, turn } = this;
+			this.wanted = undefined;
+			const page = store.page;
+			const wished = { page: page?.page ?? '', address: page?.address };
+			const preview = await store.core.look(wish, wished).catch(() => undefined);
+			if (turn !== this.turn) continue;
+			this.preview = preview;
+			this.marked = { names: preview?.bands ?? [], done: undefined };
+			clearTimeout(this.rest);
+			this.rest = setTimeout(() => void this.lookAround(wish, turn), restTime);
+		}
+		this.looking = false;
+	}
+
+	private async lookAround(wish: Wish, turn: number): Promise<void> {
+		const { pages } = await store.core.touches(wish).catch(() => ({ pages: [] }));
+		if (turn === this.turn) this.touched = new Set(pages);
 	}
 
 	forget(): void {
-		clearTimeout(this.wait);
-		this.previews++;
+		clearTimeout(this.rest);
+		this.turn++;
+		this.wanted = undefined;
+		this.preview = undefined;
 		if (this.touched.size > 0) this.touched = new Set();
 		if (this.marked.done === undefined) this.marked = noBands;
 	}
 
-	/** What the edit under the pointer would do to a band, or the last one has done; until the text changes. */
+	/** What the edit under the pointer would do to a band, or the last one has done; for a while, until the text changes. */
 	markOf(band: string): 'changes' | 'changed' | undefined {
 		const { names, done } = this.marked;
 		if (!names.includes(band) || (done !== undefined && done !== store.texts)) return undefined;
@@ -102,27 +143,29 @@ class Wishes {
 	/** One wish after the other: each is worked out on the text that the one before it left. */
 	private inTurn<T>(task: () => Promise<T>): Promise<T> {
 		const result = this.last.then(task);
-		this.last = result.then(
-			() => undefined,
-			() => undefined
-		);
+		this.last = result.catch(() => undefined);
 		return result;
 	}
 
-	/** The edit for a wish on the text as it is now; worked out again where the text changed meanwhile. */
-	private async proposeNow(wish: Wish): Promise<Proposal> {
-		for (;;) {
-			const { texts } = store;
-			const proposal = await store.core.propose(wish);
-			if (texts === store.texts) return proposal;
+	private async send(wish: Wish, agreed: boolean, typing: boolean): Promise<Done> {
+		try {
+			const done = await store.make(wish, agreed, typing);
+			if (done.kind !== 'made') return done;
+			store.notice = undefined;
+			this.mark(done.proposal.bands);
+			return done;
+		} catch (failure) {
+			return { kind: 'refused', sentence: `That could not be done: ${reasonOf(failure)}.` };
 		}
 	}
 
-	private async carryOut(edit: Edit, typing: boolean): Promise<void> {
-		store.notice = undefined;
-		if (edit.changes.length === 0) return;
-		await store.apply(edit.changes, edit.label, typing);
-		this.marked = edit.bands.length > 0 ? { names: edit.bands, done: store.texts } : noBands;
+	private mark(names: readonly string[]): void {
+		const marked: MarkedBands = names.length > 0 ? { names, done: store.texts } : noBands;
+		this.marked = marked;
+		if (names.length === 0) return;
+		setTimeout(() => {
+			if (this.marked === marked) this.marked = noBands;
+		}, markedFor);
 	}
 }
 

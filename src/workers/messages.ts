@@ -4,6 +4,7 @@ import type { Roofline } from '$core/drawing/roofline.ts';
 import type { RegionFate } from '$core/resolve/between.ts';
 import type { Mend } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
+import type { Proposal } from '$core/edit/proposal.ts';
 import type { Wish } from '$core/model/wish.ts';
 
 /** What the worker and the application say to each other: plain data only. */
@@ -36,6 +37,9 @@ export type MendView =
 export interface SiteView {
 	readonly name: string;
 	readonly bands: readonly BandView[];
+	/** Names of tokens and of shared data, to be offered where one types. */
+	readonly tokens: readonly string[];
+	readonly data: readonly string[];
 	/** undefined where it looks as it did before. */
 	readonly roofline: Roofline | undefined;
 	readonly problems: readonly ProblemView[];
@@ -123,6 +127,30 @@ export interface BetweenView {
 		readonly fate: RegionFate;
 	}[];
 }
+
+/** What a wish would make of a page, without making it. */
+export interface Preview {
+	/** The page as it would be; undefined where it would be gone, or the wish is refused. */
+	readonly html: string | undefined;
+	/** Names of the bands in which it would change boxes. */
+	readonly bands: readonly string[];
+	/** Why it cannot be. */
+	readonly refused: string | undefined;
+	/** Whole sentences on what else would change. */
+	readonly consequences: readonly string[];
+}
+
+/** What became of a wish. */
+export type Made =
+	| { readonly kind: 'refused'; readonly sentence: string }
+	/** The text was changed meanwhile. */
+	| { readonly kind: 'overtaken' }
+	/** It takes something along; it is made once the user has agreed. */
+	| { readonly kind: 'asks'; readonly proposal: Edit }
+	/** `shown` is undefined where the text says it already. */
+	| { readonly kind: 'made'; readonly proposal: Edit; readonly shown: Shown | undefined };
+
+type Edit = Extract<Proposal, { kind: 'edit' }>;
 
 /** Names of what an edit would change. */
 export interface TouchedView {

@@ -20,7 +20,7 @@ const home = { page: '/', address: undefined };
 
 function opened(source = text): Desk {
 	const desk = new Desk(2026);
-	desk.open(filesOf(source), home);
+	desk.open(filesOf(source), home, 0);
 	return desk;
 }
 
@@ -36,15 +36,22 @@ test('what is opened is shown: the site, and the page that was asked for or the 
 		kind: 'refused',
 		sentence: 'No site is open.'
 	});
-	const { site, page } = desk.open(filesOf(text), {
-		page: '/guides/:slug',
-		address: '/guides/two'
-	});
+	const { site, page } = desk.open(
+		filesOf(text),
+		{
+			page: '/guides/:slug',
+			address: '/guides/two'
+		},
+		0
+	);
 	assert.equal(site.name, 'Desk');
 	assert.deepEqual(site.bands.map(({ name, from }) => `${name} ${from}`), ['narrow 0', 'medium 600', 'wide 1000']); // prettier-ignore
 	assert.deepEqual([page?.page, page?.address, page?.title], ['/guides/:slug', '/guides/two', 'Guide']); // prettier-ignore
 	assert.deepEqual(page?.addresses, ['/guides/one', '/guides/two']);
-	assert.equal(desk.open(filesOf(text), { page: '/nowhere', address: undefined }).page?.page, '/');
+	assert.equal(
+		desk.open(filesOf(text), { page: '/nowhere', address: undefined }, 0).page?.page,
+		'/'
+	);
 });
 
 test('while the text has an error the drawings keep its last good state, and say so', () => {
@@ -52,7 +59,8 @@ test('while the text has an error the drawings keep its last good state, and say
 	const at = text.indexOf('  region main');
 	const broken = desk.change(
 		[{ kind: 'edit', file: 'site.eave', from: at, to: at, insert: '  region menu as nav { }\n' }],
-		home
+		home,
+		0
 	);
 	assert.equal(broken.site.current, false);
 	const [problem] = broken.site.problems;
@@ -63,7 +71,8 @@ test('while the text has an error the drawings keep its last good state, and say
 	assert.equal(desk.siteZip(), undefined);
 	const mended = desk.change(
 		[{ kind: 'edit', file: 'site.eave', from: at, to: at + 27, insert: '' }],
-		home
+		home,
+		0
 	);
 	assert.equal(mended.site.current, true);
 	assert.deepEqual(mended.site.problems, []);
@@ -72,7 +81,7 @@ test('while the text has an error the drawings keep its last good state, and say
 test('an edit that was proposed is made as it was, and the roofline is sent only when it changes', () => {
 	const desk = opened();
 	const wish: Wish = { kind: 'add-route', pattern: '/visit', title: 'Visit' };
-	const shown = desk.change(editsOf(desk, wish), { page: '/visit', address: undefined });
+	const shown = desk.change(editsOf(desk, wish), { page: '/visit', address: undefined }, 0);
 	assert.equal(shown.page?.page, '/visit');
 	assert.ok(shown.site.roofline?.rows.some((row) => row.page === '/visit'));
 	const box = { layout: 'shell', box: 'head' };
@@ -81,12 +90,12 @@ test('an edit that was proposed is made as it was, and the roofline is sent only
 		pages: ['/', '/guides/:slug', '/visit', 'not-found at /'],
 		bands: ['wide']
 	});
-	const sized = desk.change(editsOf(desk, set), home);
+	const sized = desk.change(editsOf(desk, set), home, 0);
 	assert.equal(sized.site.roofline, undefined, 'it looks as before');
 	assert.match(sized.page?.html ?? '', /height: 60px/);
 	// A proposal for a text that has changed since is not used for another change.
 	desk.propose({ kind: 'remove-route', pattern: '/visit' });
-	const other = desk.change([{ kind: 'add', file: 'more.eave', text: 'route /more { }' }], home);
+	const other = desk.change([{ kind: 'add', file: 'more.eave', text: 'route /more { }' }], home, 0);
 	const names = other.site.roofline?.rows.map((row) => row.page);
 	assert.ok(names?.includes('/more') && names.includes('/visit'));
 });

@@ -6,7 +6,6 @@ import { propose } from '../../src/core/edit/propose.ts';
 import { touches } from '../../src/core/edit/touches.ts';
 import { underChoices } from '../../src/core/edit/layers/under-choices.ts';
 import type { HolderRef, LayerRef, Wish } from '../../src/core/model/wish.ts';
-import type { Proposal } from '../../src/core/edit/proposal.ts';
 import { layerName } from '../../src/core/model/site.ts';
 import { isSound, checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { applyChanges } from '../../src/core/source/change.ts';

@@ -155,7 +155,7 @@ test('what fails in spite of all names the declaration, and the drawings stay', 
 	const text = around(
 		'data opening from "o.json"\nroute /a { piece p """<p>{data.opening.x}</p>""" }'
 	);
-	const opened = desk.open({ texts: new Map([['site.eave', text]]), assets: new Map() }, home);
+	const opened = desk.open({ texts: new Map([['site.eave', text]]), assets: new Map() }, home, 0);
 	assert.match(opened.page?.html ?? '', /home/);
 	// A file whose bytes cannot even be asked for, as nothing that is read by the application is.
 	const broken = new Map([
@@ -168,7 +168,7 @@ test('what fails in spite of all names the declaration, and the drawings stay', 
 			})
 		]
 	]);
-	const shown = desk.open({ texts: new Map([['site.eave', text]]), assets: broken }, home);
+	const shown = desk.open({ texts: new Map([['site.eave', text]]), assets: broken }, home, 0);
 	assert.ok(
 		shown.site.problems.some((one) => one.code === 'work-failed' || one.code === 'data-not-json')
 	);
@@ -177,10 +177,10 @@ test('what fails in spite of all names the declaration, and the drawings stay', 
 test('places lead to the text as it is while it has errors', () => {
 	const text = around('route /a { piece p """<p>a</p>""" }');
 	const desk = new Desk(2026);
-	desk.open(filesOf(text), home);
+	desk.open(filesOf(text), home, 0);
 	const at = text.indexOf('layout outer');
 	const insert = '// one\n// two\n} {\n';
-	desk.change([{ kind: 'edit', file: 'site.eave', from: at, to: at, insert }], home);
+	desk.change([{ kind: 'edit', file: 'site.eave', from: at, to: at, insert }], home, 0);
 	const place = desk.placeOf({ kind: 'route', layer: '/a', region: undefined, piece: undefined });
 	const now = text.slice(0, at) + insert + text.slice(at);
 	assert.equal(place?.at, now.indexOf('route /a'));

@@ -1,3 +1,5 @@
+import type { Side } from '../model/wish.ts';
+
 /** What dragging and painting over a page's tracks comes to in the text; px of the page throughout. */
 
 /** Where something begins and ends along one axis, from left to right and from top to bottom, px. */
@@ -30,19 +32,40 @@ export function isBetween([column, row]: Cell, one: Cell, other: Cell): boolean 
 	return within(column, one[0], other[0]) && within(row, one[1], other[1]);
 }
 
-/** The areas after a member was painted over a rectangle: it leaves the cells that it had outside. */
+/**
+ * The areas after a member was painted over a rectangle: it leaves the cells that it had outside. Another
+ * member that would be hidden whole goes where it was, if no other is hidden too.
+ */
 export function painted(
 	cells: readonly (readonly string[])[],
 	member: string,
 	one: Cell,
 	other: Cell
 ): string[][] {
-	return cells.map((row, y) =>
+	const next = cells.map((row, y) =>
 		row.map((name, x) => {
 			if (isBetween([x, y], one, other)) return member;
 			return name === member ? '.' : name;
 		})
 	);
+	const there = new Set(next.flat());
+	const [hidden, ...others] = [...new Set(cells.flat())].filter((name) => !there.has(name));
+	const left = cells.flatMap((row, y) =>
+		row.flatMap((name, x): Cell[] => (name === member && next[y]?.[x] === '.' ? [[x, y]] : []))
+	);
+	if (hidden === undefined || others.length > 0 || !isRectangle(left)) return next;
+	return next.map((row, y) =>
+		row.map((name, x) =>
+			left.some(([column, line]) => column === x && line === y) ? hidden : name
+		)
+	);
+}
+
+function isRectangle(cells: readonly Cell[]): boolean {
+	const [columns, rows] = [new Set(cells.map(([x]) => x)), new Set(cells.map(([, y]) => y))];
+	const [left, right] = [Math.min(...columns), Math.max(...columns)];
+	const [top, bottom] = [Math.min(...rows), Math.max(...rows)];
+	return cells.length > 0 && cells.length === (right - left + 1) * (bottom - top + 1);
 }
 
 /** The first and the last cell of a member's area; undefined where it has none. */
@@ -97,4 +120,27 @@ export function offsetAt({ columns, region, rtl }: SpanGround, offset: number, x
 		}).length;
 	const start = Math.max(0, before(rtl ? region.to : region.from) - offset);
 	return Math.min(Math.max(0, columns.length - 1), Math.max(0, before(x) - start));
+}
+
+/** A rectangle, px. */
+interface Rectangle {
+	readonly x: number;
+	readonly y: number;
+	readonly width: number;
+	readonly height: number;
+}
+
+/** Where something that is dropped on a rectangle goes: to the nearest side, or in the middle into its place. */
+export function sideAt(
+	{ x, y, width, height }: Rectangle,
+	at: { readonly x: number; readonly y: number }
+): Side {
+	const shares: readonly (readonly [Side, number])[] = [
+		['left', (at.x - x) / width],
+		['right', (x + width - at.x) / width],
+		['above', (at.y - y) / height],
+		['below', (y + height - at.y) / height]
+	];
+	const [side, share] = shares.reduce((least, one) => (one[1] < least[1] ? one : least));
+	return share < 1 / 4 ? side : 'swap';
 }

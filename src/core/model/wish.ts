@@ -111,10 +111,22 @@ export type SizeWish =
 			readonly cells: readonly (readonly string[])[];
 			readonly band: string;
 	  }
+	/** A member changes places with another one, or goes to one of its sides. */
+	| {
+			readonly kind: 'move-area';
+			readonly box: BoxRef;
+			readonly member: string;
+			readonly target: string;
+			readonly side: Side;
+			readonly band: string;
+	  }
 	/** px */
 	| { readonly kind: 'set-breakpoint'; readonly band: string; readonly from: number };
 
 export type Axis = 'columns' | 'rows';
+
+/** Where something goes, seen from another: into its place, or beside it. */
+export type Side = 'swap' | 'left' | 'right' | 'above' | 'below';
 
 /** What a site says of itself in one word or text. */
 export const sitePartNames = ['name', 'lang', 'dir', 'address', 'urls'] as const;
@@ -301,6 +313,7 @@ const sizeKinds: ReadonlySet<string> = new Set<SizeWish['kind']>([
 	'add-track',
 	'remove-track',
 	'set-areas',
+	'move-area',
 	'set-breakpoint'
 ]);
 

@@ -59,3 +59,83 @@ function couldBe(place: FormPlace | undefined, word: string): boolean {
 	if (!place) return false;
 	return place.choices.some((choice) => choice === word || blankOf(choice) !== undefined);
 }
+
+/** How a value of a form is chosen by hand. */
+export type Control =
+	/** One of a few words; `value` is what is written. */
+	| {
+			readonly kind: 'choice';
+			readonly choices: readonly { readonly value: string; readonly name: string }[];
+	  }
+	/** A size, number or several, typed; words can stand there too. */
+	| { readonly kind: 'typed'; readonly words: readonly string[]; readonly sizes: boolean }
+	/** One of several ways, each with places of its own. */
+	| { readonly kind: 'ways'; readonly ways: readonly (readonly FormPlace[])[] };
+
+/** The control that a form asks for. */
+export function controlOf(text: string): Control {
+	const ways = readForm(text);
+	const [first] = ways;
+	if (ways.length === 1 && first?.length === 1 && first[0]?.optional) {
+		const words = first[0].choices.map((word) => ({ value: word, name: word }));
+		return { kind: 'choice', choices: [{ value: '', name: 'on' }, ...words] };
+	}
+	const places = ways.flat();
+	const isWord = (word: string): boolean => blankOf(word) === undefined;
+	if (
+		ways.every((way) => way.length === 1) &&
+		places.every(({ choices }) => choices.every(isWord))
+	) {
+		const choices = places.flatMap(({ choices: words }) => words);
+		return { kind: 'choice', choices: choices.map((word) => ({ value: word, name: word })) };
+	}
+	const hasText = places.some(({ choices }) => choices.some((word) => blankOf(word) === 'TEXT'));
+	const namesWay = ways.some((way) => way.length > 1 && (way[0]?.choices.every(isWord) ?? false));
+	if (hasText || namesWay) return { kind: 'ways', ways };
+	const words = [...new Set(ways.flatMap((way) => way[0]?.choices.filter(isWord) ?? []))];
+	const counts: readonly (string | undefined)[] = ['COUNT', 'FREE', 'PLACE', 'SHARE', 'RATIO'];
+	const sizes = places.some(({ choices }) =>
+		choices.some((word) => !isWord(word) && !counts.includes(blankOf(word)))
+	);
+	return { kind: 'typed', words, sizes };
+}
+
+/** The words of a value as it is written: what stands in quotation marks or brackets is one. */
+export function valueWords(text: string): string[] {
+	return text.match(/"(?:[^"\\]|\\.)*"|(?:[^\s"()]|\((?:[^()]|\([^()]*\))*\))+/g) ?? [];
+}
+
+/** The way of a form that a value says; undefined where it says none of them. */
+export function wayOf(ways: Form, value: string): number | undefined {
+	const words = valueWords(value);
+	if (words.length === 0) return undefined;
+	const index = ways.findIndex((places) => {
+		const needed = places.filter(({ optional }) => !optional).length;
+		return (
+			words.length >= needed &&
+			words.length <= places.length &&
+			words.every((word, at) => places[at]?.choices.includes(word) || isBlankPlace(places[at]))
+		);
+	});
+	return index === -1 ? undefined : index;
+}
+
+function isBlankPlace(place: FormPlace | undefined): boolean {
+	return place?.choices.some((choice) => blankOf(choice) !== undefined) ?? false;
+}
+
+/**
+ * A typed value with the number at a place of it made larger or smaller: a unit stays, and a value
+ * without a number stays as it is.
+ */
+export function stepped(text: string, caret: number, by: number): string {
+	const numbers = [...text.matchAll(/-?\d*\.?\d+/g)];
+	const at =
+		numbers.find(({ index, 0: number }) => caret >= index && caret <= index + number.length) ??
+		numbers[0];
+	if (!at) return text;
+	const [number] = at;
+	const decimals = number.split('.')[1]?.length ?? 0;
+	const next = (Number(number) + by).toFixed(decimals);
+	return text.slice(0, at.index) + next + text.slice(at.index + number.length);
+}

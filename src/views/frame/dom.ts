@@ -6,6 +6,9 @@
 
 const { querySelector, querySelectorAll, getElementById, adoptNode, createElement } =
 	Document.prototype;
+const { elementFromPoint } = Document.prototype;
+const { contains } = Node.prototype;
+const { querySelectorAll: querySelectorAllIn } = Element.prototype;
 const { closest, getAttribute, getBoundingClientRect, getClientRects } = Element.prototype;
 const { prepend, append, replaceChildren } = Element.prototype;
 const { getAttributeNames, setAttribute, removeAttribute } = Element.prototype;
@@ -150,6 +153,65 @@ export function lengthOf(node: Node): number {
 export function replaceChildrenOf(target: Element, source: Element, document: Document): void {
 	const nodes = [...childNodesOf(source)].map((node) => adoptNode.call(document, node));
 	replaceChildren.call(target, ...nodes);
+}
+
+/** The element that is seen at a place, px; undefined outside of what is seen. */
+export function elementAt(document: Document, x: number, y: number): Element | undefined {
+	return elementFromPoint.call(document, x, y) ?? undefined;
+}
+
+/** Whether a node is in an element, or is the element itself. */
+export function isInside(node: Node, element: Element): boolean {
+	return contains.call(element, node);
+}
+
+export function elementsNamed(element: Element, selector: string): Element[] {
+	return [...querySelectorAllIn.call(element, selector)];
+}
+
+export function parentOfNode(node: Node): Element | null {
+	return parentOf(node);
+}
+
+/** Elements whose text is not seen as words of a page. */
+const unseen: ReadonlySet<string> = new Set(['SCRIPT', 'STYLE', 'TEMPLATE', 'NOSCRIPT']);
+
+/** The texts in an element that are not blank, in their order; `most` of them. */
+export function textsIn(element: Element, most = Infinity): Node[] {
+	const found: Node[] = [];
+	const visit = (node: Node): void => {
+		for (const child of childNodesOf(node)) {
+			if (found.length >= most) return;
+			if (child.nodeType === Node.TEXT_NODE) {
+				if ((child.textContent ?? '').trim() !== '') found.push(child);
+			} else if (!unseen.has(child.nodeName)) {
+				visit(child);
+			}
+		}
+	};
+	visit(element);
+	return found;
+}
+
+/** The rectangle around a node, px from the corner of what is seen. */
+export function rectOfNode(node: Node): DOMRect {
+	return rangeOver(node).getBoundingClientRect();
+}
+
+/** The lines of text in an element, and whether all of its texts were looked at. */
+export function rectsOfWords(
+	element: Element,
+	most: number
+): { readonly rects: readonly DOMRect[]; readonly whole: boolean } {
+	const texts = textsIn(element, most + 1);
+	const rects = texts.slice(0, most).flatMap((text) => [...rangeOver(text).getClientRects()]);
+	return { rects, whole: texts.length <= most };
+}
+
+function rangeOver(node: Node): Range {
+	const range = new Range();
+	range.selectNodeContents(node);
+	return range;
 }
 
 /** Elements of a frame come from its own realm, so `instanceof` would not know them. */

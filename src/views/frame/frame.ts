@@ -217,6 +217,16 @@ function joined(a: MeasuredBox, b: MeasuredBox): MeasuredBox {
 	return { trace: a.trace, x, y, width, height };
 }
 
+/** The element of a region or piece; of a piece in several parts, the first of them. */
+export function elementOfTrace(
+	inner: Document,
+	{ kind, layer, region, piece }: Trace
+): Element | undefined {
+	const name = region === undefined ? 'piece' : 'region';
+	const marked = `[data-${kind}="${CSS.escape(layer)}"][data-${name}="${CSS.escape(region ?? piece ?? '')}"]`;
+	return first(inner, marked) ?? undefined;
+}
+
 /** The innermost region or piece under the pointer. */
 export function traceAt(event: Event): Trace | undefined {
 	const { target } = event;

@@ -1,17 +1,22 @@
 <script lang="ts">
 	import { type Trace } from '$core/model/trace.ts';
+	import type { SizedRef } from '$core/model/wish.ts';
+	import { look } from '$store/look.svelte.ts';
+	import { panes } from '$store/panes.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { BetweenView } from '$workers/messages.ts';
 	import Drawing from '$views/shell/Drawing.svelte';
+	import Folded from '$views/shell/Folded.svelte';
 	import ProblemList from '$views/shell/ProblemList.svelte';
-	import { look } from '$store/look.svelte.ts';
-	import { chosenBox } from './section/chosen-box.svelte.ts';
-	import CrossSection from './section/CrossSection.svelte';
-	import PageLine from './roofline/PageLine.svelte';
-	import PieceEditor from './section/PieceEditor.svelte';
+	import Separator from '$views/shell/Separator.svelte';
+	import { cellFacts, choice, placeOf } from './choice.svelte.ts';
+	import { chosenBox } from './chosen-box.svelte.ts';
+	import Inspector from './inspector/Inspector.svelte';
+	import PageLine from './stage/PageLine.svelte';
 	import Roofline from './roofline/Roofline.svelte';
-	import { cellFacts, selection } from './selection.svelte.ts';
+	import CrossSection from './section/CrossSection.svelte';
 	import Stage from './stage/Stage.svelte';
+	import TextPane from './text/TextPane.svelte';
 
 	const { site, page, roofline } = $derived(store);
 	let comingFrom = $state('');
@@ -19,12 +24,26 @@
 	let between = $state.raw<BetweenView | undefined>();
 
 	const pages = $derived(roofline.rows.map((row) => row.page));
-	const facts = $derived(page && cellFacts(page.section, selection.place));
-	const holder = $derived(selection.editing ? facts?.holder : undefined);
-	const pieceTitle = $derived.by(() => {
-		if (!facts) return 'Pieces';
-		const where = facts.holder?.region ? ` in ${facts.region?.name}` : '';
-		return `Pieces of ${facts.layer.name}${where}`;
+	const facts = $derived(page && cellFacts(page.section, choice.place));
+	const sized = $derived.by((): SizedRef | undefined => {
+		const { subject } = choice;
+		switch (subject.kind) {
+			case 'piece':
+				return subject.piece;
+			case 'box':
+				return subject.box;
+			case 'layer':
+				return subject.layer.kind === 'layout'
+					? { layout: subject.layer.name, box: undefined }
+					: undefined;
+			case 'site':
+				return undefined;
+			case 'place': {
+				if (facts?.region) return { layout: facts.region.layout, box: facts.region.name };
+				const [piece] = facts?.entry?.pieces ?? [];
+				return facts?.holder && piece !== undefined ? { holder: facts.holder, piece } : undefined;
+			}
+		}
 	});
 
 	$effect(() => {
@@ -36,38 +55,59 @@
 	});
 
 	$effect(() => {
-		const region = facts?.region;
 		// The text, the width and the spaces that layouts get decide what there is to say.
 		void [site, look.width, chosenBox.spaces];
-		void chosenBox.choose(region && { layout: region.layout, box: region.name });
+		void chosenBox.choose(sized);
 	});
 
-	/** The block of the cross-section that brought what was clicked on the stage. */
-	function pick(trace: Trace): void {
-		if (!page) return;
-		const { layers, columns } = page.section;
-		const layer = layers.findIndex(
-			(one) => one.name === trace.layer && one.layerKind === trace.kind
-		);
-		const column = columns.findIndex((one) =>
-			trace.piece === undefined
-				? one.regions.some(
-						(region) => region.layout === trace.layer && region.name === trace.region
-					)
-				: one.cells[layer]?.entries.some((entry) => entry.pieces.includes(trace.piece ?? ''))
-		);
-		if (layer !== -1 && column !== -1) selection.place = { layer, column };
+	// What was just added is chosen once the page has it.
+	$effect(() => {
+		const { wanted } = choice;
+		const place = wanted && page && placeOf(page.section, wanted);
+		if (!wanted || !place) return;
+		choice.wanted = undefined;
+		choice.pick(place);
+		const holder = page && cellFacts(page.section, place)?.holder;
+		if (wanted.piece !== undefined && holder) {
+			choice.pickPiece({ holder, piece: wanted.piece });
+		}
+	});
+
+	/** A first click chooses the region, the next one the piece in it that is under the pointer. */
+	function pick(trace: Trace, again: boolean): void {
+		const place = page && placeOf(page.section, trace);
+		if (!page || !place) return;
+		const same = place.layer === choice.place.layer && place.column === choice.place.column;
+		const holder = cellFacts(page.section, place)?.holder;
+		if ((same || again) && trace.piece !== undefined && holder) {
+			choice.place = place;
+			choice.pickPiece({ holder, piece: trace.piece });
+		} else {
+			choice.pick(place);
+		}
 	}
 </script>
 
 {#if site}
-	<div class="plan" class:editing={holder}>
-		<Drawing name="The roofline">
-			<Roofline {roofline} chosen={page?.page} openUnder={() => (underOpen = true)} />
-		</Drawing>
+	<div
+		class="plan"
+		style:grid-template-columns="{panes.sizeOf('roofline')}px minmax(0, 1fr) {panes.sizeOf(
+			'side'
+		)}px"
+	>
+		<div class="pane roof">
+			{#if panes.isFolded('roofline')}
+				<Folded pane="roofline" label="Roofline" upright />
+			{:else}
+				<Drawing name="The roofline">
+					<Roofline {roofline} chosen={page?.page} openUnder={() => (underOpen = true)} />
+				</Drawing>
+			{/if}
+			<Separator pane="roofline" label="the roofline" side="right" />
+		</div>
 		<section class="work" aria-label="Page">
 			{#if site.problems.some((problem) => problem.severity === 'error')}
-				<ProblemList problems={site.problems} current={site.current} />
+				<div class="errors"><ProblemList problems={site.problems} current={site.current} /></div>
 			{/if}
 			{#if page}
 				<PageLine {page} layouts={roofline.layouts} {pages} bind:comingFrom bind:underOpen />
@@ -80,35 +120,89 @@
 						onPick={pick}
 					/></Drawing
 				>
-				<Drawing name="The cross-section">
-					<CrossSection section={page.section} {between} />
-				</Drawing>
+				<div class="pane section" style:height="{panes.sizeOf('section')}px">
+					{#if panes.isFolded('section')}
+						<Folded pane="section" label="Cross-section" upright={false} />
+					{:else}
+						<Drawing name="The cross-section">
+							<CrossSection section={page.section} {between} />
+						</Drawing>
+					{/if}
+					<Separator pane="section" label="the cross-section" side="top" />
+				</div>
 			{:else}
-				<p class="empty">
-					This site has no page yet. Write a route in <a class="act" href="/source">Source</a>.
-				</p>
+				<p class="empty">This site has no page yet. Add a route under the roofline.</p>
 			{/if}
 		</section>
-		{#if holder}
-			<Drawing name="The pieces"><PieceEditor {holder} title={pieceTitle} /></Drawing>
-		{/if}
+		<div class="pane side">
+			{#if panes.isFolded('side')}
+				<Folded pane="side" label="Inspector" upright />
+			{:else}
+				<div class="upper">
+					<Drawing name="The inspector"><Inspector {facts} /></Drawing>
+				</div>
+				<div class="pane text" style:height="{panes.sizeOf('text')}px">
+					{#if panes.isFolded('text')}
+						<Folded pane="text" label="Text" upright={false} />
+					{:else}
+						<Drawing name="The text"><TextPane {facts} /></Drawing>
+						<Separator pane="text" label="the text" side="top" />
+					{/if}
+				</div>
+			{/if}
+			<Separator pane="side" label="the inspector" side="left" />
+		</div>
 	</div>
 {/if}
 
 <style>
 	.plan {
 		display: grid;
-		grid-template-columns: 326px minmax(0, 1fr);
 		height: 100%;
 	}
-	.editing {
-		grid-template-columns: 326px minmax(0, 1fr) 360px;
+	.pane {
+		position: relative;
+		min-width: 0;
+		min-height: 0;
+	}
+	.roof,
+	.side {
+		display: flex;
+		flex-direction: column;
+		background: var(--paper);
+	}
+	.roof {
+		border-right: 1px solid var(--hair);
+	}
+	.side {
+		border-left: 1px solid var(--hair);
+		background: var(--sheet);
+	}
+	.upper {
+		flex: 1;
+		min-height: 0;
+	}
+	.text,
+	.section {
+		flex: none;
+		border-top: 1px solid var(--hair);
+		background: var(--sheet);
 	}
 	.work {
+		position: relative;
 		display: flex;
 		flex-direction: column;
 		min-width: 0;
 		min-height: 0;
+	}
+	/* Over the line of the page, so that nothing moves when an error comes or goes. */
+	.errors {
+		position: absolute;
+		inset: 0 0 auto;
+		z-index: 6;
+		max-height: 50%;
+		overflow-y: auto;
+		box-shadow: 0 4px 10px rgb(0 0 0 / 0.12);
 	}
 	.empty {
 		padding: 24px;

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import { ask } from '$store/ask.svelte.ts';
-	import { store } from '$store/site.svelte.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
 	import Question from './Question.svelte';
 
 	let values = $state<string[]>([]);
@@ -23,33 +23,38 @@
 		event.preventDefault();
 		const { question } = ask;
 		if (!question) return;
-		const done = await question.answer(values.map((value) => value.trim()));
-		if (done) {
-			ask.question = undefined;
-		} else {
-			refused = store.notice?.sentence;
-			store.notice = undefined;
-		}
+		const sentence = await question.answer(values.map((value) => value.trim()));
+		if (ask.question !== question) return;
+		if (sentence === undefined) ask.question = undefined;
+		else refused = sentence || undefined;
 	}
 </script>
 
 <Question
-	open={ask.question !== undefined}
+	open={ask.question !== undefined && wishes.asking === undefined}
 	title={ask.question?.title ?? ''}
 	says={ask.question?.says ?? ''}
-	onClose={() => (ask.question = undefined)}
+	onClose={() => {
+		if (!wishes.asking) ask.question = undefined;
+	}}
 >
 	<form onsubmit={submit}>
 		{#each ask.question?.fields ?? [] as field, index (field.label)}
 			<label>
 				<span class="cap">{field.label}</span>
-				<input class="field" class:mono={field.mono} bind:value={values[index]} onfocus={toEnd} />
+				{#if field.options}
+					<select class="field" class:mono={field.mono} bind:value={values[index]}>
+						{#each field.options as option (option)}<option>{option}</option>{/each}
+					</select>
+				{:else}
+					<input class="field" class:mono={field.mono} bind:value={values[index]} onfocus={toEnd} />
+				{/if}
 			</label>
 		{/each}
 		{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
 		<div class="buttons">
 			<button class="primary" type="submit">{ask.question?.act}</button>
-			<Dialog.CloseTrigger class="act">Leave it</Dialog.CloseTrigger>
+			<Dialog.CloseTrigger class="act">Cancel</Dialog.CloseTrigger>
 		</div>
 	</form>
 </Question>

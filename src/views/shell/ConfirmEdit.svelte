@@ -9,7 +9,7 @@
 	open={wishes.asking !== undefined}
 	title="{wishes.asking?.edit.label ?? ''}?"
 	says="This changes more than it says:"
-	onClose={() => (wishes.asking = undefined)}
+	onClose={() => wishes.decline()}
 >
 	<ul>
 		{#each wishes.asking?.edit.consequences ?? [] as sentence (sentence)}
@@ -18,7 +18,7 @@
 	</ul>
 	<div class="buttons">
 		<button class="primary" onclick={() => void wishes.agree()}>Do it all</button>
-		<Dialog.CloseTrigger class="act">Leave it</Dialog.CloseTrigger>
+		<Dialog.CloseTrigger class="act">Cancel</Dialog.CloseTrigger>
 	</div>
 	<p class="small">It is one step: undo takes all of it back.</p>
 </Question>

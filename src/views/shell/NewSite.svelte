@@ -47,7 +47,7 @@
 		</ol>
 		<div class="buttons">
 			<button class="primary" type="submit">Make the site</button>
-			<Dialog.CloseTrigger class="act">Leave it</Dialog.CloseTrigger>
+			<Dialog.CloseTrigger class="act">Cancel</Dialog.CloseTrigger>
 		</div>
 	</form>
 </Question>

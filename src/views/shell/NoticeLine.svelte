@@ -29,13 +29,23 @@
 {/if}
 
 <style>
+	/* Over everything at the foot of the window, so that nothing moves when it comes or goes. */
 	.notice {
+		position: absolute;
+		left: 50%;
+		bottom: 10px;
+		transform: translateX(-50%);
+		width: max-content;
+		max-width: min(900px, 94%);
+		z-index: 45;
+		border: 1px solid var(--rule);
+		border-radius: var(--radius);
+		box-shadow: 0 6px 18px rgb(0 0 0 / 0.14);
 		display: flex;
 		justify-content: space-between;
 		gap: 16px;
 		padding: 6px 16px;
 		background: var(--sheet);
-		border-bottom: 1px solid var(--hair);
 		color: var(--fine);
 	}
 	.acts {

@@ -8,6 +8,13 @@
 	import SiteMenu from './SiteMenu.svelte';
 	import { views } from './views.ts';
 
+	interface Props {
+		/** Opens the field that finds everything. */
+		find: () => void;
+		showKeys: () => void;
+	}
+	const { find, showKeys }: Props = $props();
+
 	/** Every view is opened at the same page and width. */
 	const place = $derived(placeQuery(readPlace(page.url)));
 	const lastStep = $derived(store.history.past.at(-1));
@@ -37,6 +44,11 @@
 		<BusyLine />
 		<button
 			class="quiet"
+			title="Finds whatever has a name, and whatever can be done (Ctrl+K)"
+			onclick={find}>find</button
+		>
+		<button
+			class="quiet"
 			disabled={!lastStep}
 			title={lastStep ? `Take back: ${lastStep.label} (Ctrl+Z)` : 'Nothing to take back'}
 			onclick={() => void store.undo()}>undo</button
@@ -54,6 +66,9 @@
 		>
 			{look.mode === 'night' ? 'by day' : 'by night'}
 		</button>
+		<button class="quiet" aria-label="Keys" title="The keys that work here (?)" onclick={showKeys}
+			>?</button
+		>
 		<KeptSince />
 	</div>
 </header>

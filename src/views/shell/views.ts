@@ -2,5 +2,6 @@
 export const views = [
 	{ path: '/plan', name: 'Plan' },
 	{ path: '/source', name: 'Source' },
+	{ path: '/material', name: 'Material' },
 	{ path: '/deliver', name: 'Deliver' }
 ] as const;

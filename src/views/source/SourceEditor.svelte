@@ -31,9 +31,11 @@
 		mark: Stretch | undefined;
 		/** Where the cursor should go, whenever it is another object. */
 		cursor: { readonly at: number } | undefined;
+		/** The cursor goes there without taking the keyboard, where it is beside something else. */
+		quiet?: boolean;
 		onCursor: (offset: number) => void;
 	}
-	const { file, text, problems, mark, cursor, onCursor }: Props = $props();
+	const { file, text, problems, mark, cursor, quiet = false, onCursor }: Props = $props();
 
 	let host: HTMLElement;
 	let view: EditorView | undefined;
@@ -70,6 +72,7 @@
 				eaveColors,
 				editorLook,
 				traced,
+				...(quiet ? [EditorView.lineWrapping] : []),
 				access.of(locked()),
 				EditorView.contentAttributes.of({ 'aria-label': `Source of ${file}`, tabindex: '0' }),
 				EditorView.updateListener.of(onUpdate)
@@ -172,9 +175,10 @@
 		if (!view || at > view.state.doc.length) return;
 		view.dispatch({
 			selection: { anchor: at },
-			effects: EditorView.scrollIntoView(at, { y: 'center' })
+			effects: EditorView.scrollIntoView(at, { y: quiet ? 'start' : 'center' }),
+			...(quiet && { annotations: fromOutside.of(true) })
 		});
-		view.focus();
+		if (!quiet) view.focus();
 	}
 </script>
 

@@ -70,13 +70,14 @@ export function removeTrack(
 	writeAreas(resolved, surgery, { box, arrangement, changed, band });
 }
 
-interface Holding {
+export interface Holding {
 	readonly box: ArrangedBox;
 	readonly arrangement: AreasArrangement;
 	readonly band: number;
 }
 
-function areasHolding(resolved: ResolvedSite, ref: BoxRef, bandName: string): Holding {
+/** The areas in which a box arranges in a band. Throws a WishRefused where it arranges in another way. */
+export function areasHolding(resolved: ResolvedSite, ref: BoxRef, bandName: string): Holding {
 	const box = findBox(resolved, ref);
 	const { bands } = resolved.site.settings;
 	const band = placeOfBand(bands, bandName);
@@ -114,7 +115,7 @@ export function wordOfColumn(words: readonly string[], index: number): number | 
 	return column === index ? words.length : undefined;
 }
 
-function withColumnWords(
+export function withColumnWords(
 	arrangement: AreasArrangement,
 	at: number,
 	away: number,
@@ -130,7 +131,7 @@ function withColumnWords(
 }
 
 /** Puts tracks in the place of one, each with its cells; none takes it away. */
-function withTracks(
+export function withTracks(
 	arrangement: AreasArrangement,
 	axis: Axis,
 	index: number,
@@ -182,7 +183,7 @@ interface Rewrite extends Holding {
  * Writes a changed arrangement where it stands, if that is the band itself; else as one for the band,
  * so that narrower bands stay as they are.
  */
-function writeAreas(resolved: ResolvedSite, surgery: Surgery, rewrite: Rewrite): void {
+export function writeAreas(resolved: ResolvedSite, surgery: Surgery, rewrite: Rewrite): void {
 	const { arrangement, changed, band } = rewrite;
 	const { bands } = resolved.site.settings;
 	if (bandPlace(bands, arrangement.band) !== band) {

@@ -3,10 +3,17 @@ import { setBreakpoint } from '../site/bands.ts';
 import { sizedName, type WishKinds } from '../wish-kind.ts';
 import { setArranged, setArrangement, setCounts } from './arrangements.ts';
 import { placeMember, setElement, unwrap, wrap } from './members.ts';
+import { moveArea } from './move-area.ts';
 import { addRegion, removeRegion, renameRegion, reorderRegion, setFlag } from './regions.ts';
 import { moveSetting, setSetting } from './settings.ts';
 import { addTrack, removeTrack, setAreas, setTrack } from './tracks.ts';
 
+const sideWords = {
+	left: 'to the left of',
+	right: 'to the right of',
+	above: 'above',
+	below: 'below'
+} as const;
 const trackWord = { columns: 'column', rows: 'row' } as const;
 
 export const sizeWishes: WishKinds<SizeWish> = {
@@ -58,6 +65,14 @@ export const sizeWishes: WishKinds<SizeWish> = {
 		label: ({ box, band }) => `Areas of ${sizedName(box)} at ${band}`,
 		carryOut: (resolved, surgery, { box, cells, band }) =>
 			setAreas(resolved, surgery, box, cells, band)
+	},
+	'move-area': {
+		label: ({ member, target, side }) =>
+			side === 'swap'
+				? `Swap ${member} and ${target}`
+				: `Put ${member} ${sideWords[side]} ${target}`,
+		carryOut: (resolved, surgery, { box, member, target, side, band }) =>
+			moveArea(resolved, surgery, box, member, target, side, band)
 	},
 	'set-breakpoint': {
 		label: ({ band, from }) => `${band} from ${from} px`,

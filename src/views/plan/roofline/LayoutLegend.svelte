@@ -1,8 +1,9 @@
 <script lang="ts">
 	import type { RooflineLayout } from '$core/drawing/roofline.ts';
 	import { hot } from '$store/hot.svelte.ts';
-	import LayerMark from '../section/LayerMark.svelte';
-	import LayoutMenu from '../section/LayoutMenu.svelte';
+	import LayerMark from '$views/shell/LayerMark.svelte';
+	import { choice } from '../choice.svelte.ts';
+	import { menu } from '../deeds/menu.svelte.ts';
 
 	interface Props {
 		layouts: readonly RooflineLayout[];
@@ -12,6 +13,10 @@
 		point: (layout: string | undefined) => void;
 	}
 	const { layouts, routeCount, dragging, point }: Props = $props();
+
+	function choose(name: string): void {
+		choice.pickLayer({ kind: 'layout', name });
+	}
 </script>
 
 <ul aria-label="Layouts">
@@ -23,13 +28,26 @@
 			onpointerenter={() => point(layout.name)}
 			onpointerleave={() => point(undefined)}
 		>
-			<LayoutMenu {layout}>
+			<button
+				class="layout-name"
+				aria-pressed={choice.subject.kind === 'layer' && choice.subject.layer.name === layout.name}
+				title="{layout.name} stands at {layout.at}: what it says of itself"
+				onclick={() => choose(layout.name)}
+				oncontextmenu={(event) => {
+					event.preventDefault();
+					choose(layout.name);
+					menu.openAt(event.clientX, event.clientY);
+				}}
+			>
 				<LayerMark mark={layout.mark} />
 				<span class="mono">{layout.name}</span>
 				<span class="small at">{layout.at}</span>
-			</LayoutMenu>
+			</button>
 			<span class="small covers">
-				{layout.onRequest ? 'on request, ' : ''}{layout.covers} of {routeCount}
+				{#if layout.onRequest}<span class="asked" title="on request: pages ask for it by name"
+						>asked,</span
+					>{/if}
+				{layout.covers} of {routeCount}
 			</span>
 		</li>
 	{/each}
@@ -52,15 +70,32 @@
 		padding-right: 5px;
 		border-radius: var(--radius);
 	}
-	ul :global(.layout-name) {
+	.layout-name {
+		min-width: 0;
+		overflow: hidden;
+		white-space: nowrap;
 		display: flex;
 		align-items: center;
 		gap: 9px;
 		padding: 2px 4px;
 		border-radius: var(--radius);
 	}
+	.layout-name[aria-pressed='true'] {
+		color: var(--cedar);
+	}
 	.covers {
 		margin-left: auto;
+		flex: none;
+	}
+	@container roof (max-width: 250px) {
+		.at {
+			display: none;
+		}
+	}
+	@container roof (max-width: 190px) {
+		.asked {
+			display: none;
+		}
 	}
 	.lit {
 		background: var(--cedar-wash);

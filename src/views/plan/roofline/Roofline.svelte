@@ -12,6 +12,9 @@
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import { askMoveRoute, askNewLayout, askNewRoute } from '../asking.ts';
+	import FoldButton from '$views/shell/FoldButton.svelte';
+	import { choice } from '../choice.svelte.ts';
+	import { menu } from '../deeds/menu.svelte.ts';
 	import LayoutLegend from './LayoutLegend.svelte';
 	import { RooflineDrag } from './roofline-drag.svelte.ts';
 
@@ -24,7 +27,6 @@
 	const { roofline, chosen, openUnder }: Props = $props();
 
 	const rowHeight = 29;
-	const laneWidth = 20;
 	const groupGap = 30;
 	/** Rows drawn beyond what is seen, so that scrolling never shows a hole. */
 	const spare = 12;
@@ -43,7 +45,13 @@
 	const lanes = $derived(Math.max(1, ...roofline.rows.map((row) => row.chain.length)));
 	const runs = $derived(rooflineRuns(rows, roofline.layouts));
 	const firstState = $derived(rows.findIndex((row) => row.kind === 'state'));
-	const left = $derived(14 + lanes * laneWidth + 8);
+	/** Where there is little room, lanes and depths draw closer together. */
+	let breadth = $state(300);
+	const isNarrow = $derived(breadth < 260);
+	const laneWidth = $derived(isNarrow ? 16 : 20);
+	const margin = $derived(isNarrow ? 6 : 14);
+	const left = $derived(margin + lanes * laneWidth + (isNarrow ? 12 : 8));
+	const indent = $derived(isNarrow ? 7 : 14);
 	const from = $derived(Math.max(0, Math.floor(scrollTop / rowHeight) - spare));
 	const to = $derived(Math.min(rows.length, Math.ceil((scrollTop + height) / rowHeight) + spare));
 	const seenRuns = $derived(runs.filter((run) => run.to >= from && run.from < to));
@@ -69,7 +77,18 @@
 		const row = rows[Number(event.target.closest<HTMLElement>('[data-row]')?.dataset['row'])];
 		if (!row) return;
 		if (event.target.closest('.fold')) fold(row, !folded.has(row.page));
+		else if (row.page === chosen) choice.pickLayer({ kind: row.kind, name: row.page });
 		else choose(row);
+	}
+
+	function onContextMenu(event: MouseEvent): void {
+		if (!(event.target instanceof Element)) return;
+		const row = rows[Number(event.target.closest<HTMLElement>('[data-row]')?.dataset['row'])];
+		if (!row) return;
+		event.preventDefault();
+		choose(row);
+		choice.pickLayer({ kind: row.kind, name: row.page });
+		menu.openAt(event.clientX, event.clientY);
 	}
 
 	function onKey(event: KeyboardEvent): void {
@@ -94,6 +113,8 @@
 			fold(row, true);
 		} else if (event.key === 'ArrowRight' && row) {
 			fold(row, false);
+		} else if (event.key === 'Enter' && row) {
+			choice.pickLayer({ kind: row.kind, name: row.page });
 		} else if (event.key === 'u' || event.key === 'U') {
 			openUnder();
 		} else if (event.key === 'F2' && row?.kind === 'route') {
@@ -125,12 +146,13 @@
 	}
 </script>
 
-<aside aria-label="Roofline">
+<aside aria-label="Roofline" bind:clientWidth={breadth}>
 	<div class="head">
 		<h2 class="cap">Roofline</h2>
-		<span class="small"
+		<span class="small counts"
 			>{counted(roofline.routeCount, 'route')}, {counted(roofline.layouts.length, 'layout')}</span
 		>
+		<FoldButton pane="roofline" label="the roofline" />
 	</div>
 	<div class="find">
 		<input
@@ -158,6 +180,7 @@
 		onscroll={() => (scrollTop = list.scrollTop)}
 		onkeydown={onKey}
 		onclick={onClick}
+		oncontextmenu={onContextMenu}
 	>
 		<div class="canvas" style:height="{topOf(rows.length - 1) + rowHeight + 8}px">
 			{#if firstState !== -1}
@@ -173,7 +196,7 @@
 					tabindex="-1"
 					aria-selected={row.page === chosen}
 					style:top="{topOf(from + offset)}px"
-					style:padding-left="{left + row.depth * 14}px"
+					style:padding-left="{left + row.depth * indent}px"
 					data-row={from + offset}
 					data-drop="none"
 				>
@@ -196,7 +219,7 @@
 							>{folded.has(row.page) ? '▸' : '▾'}</span
 						>
 					{/if}
-					<span class="mono path" aria-hidden="true" title={row.page}
+					<span class="mono path" aria-hidden="true" title="{row.page}: {row.title}"
 						>{search.trim() ? row.page : row.label}</span
 					>
 					<span class="end" aria-hidden="true">
@@ -227,7 +250,7 @@
 					data-hatch={mark?.hatch}
 					data-drop={drag.subject ? run.layout : undefined}
 					title={isBar ? run.layout : `${run.layout} goes on below`}
-					style:left="{14 + run.lane * laneWidth}px"
+					style:left="{margin + run.lane * laneWidth}px"
 					style:top="{topOf(run.from) + (isBar ? 3 : 0)}px"
 					style:height="{(run.to - run.from + 1) * rowHeight - (isBar ? 6 : 0)}px"
 				>
@@ -269,22 +292,6 @@
 			onclick={() => askNewLayout(chosenRow?.kind === 'route' ? chosenRow.page : '/')}
 			>Add layout</button
 		>
-		{#if chosenRow?.kind === 'route'}
-			<button
-				class="act"
-				title="Rename or move {chosenRow.page} (F2)"
-				onclick={() => askMoveRoute(chosenRow.page)}>Move</button
-			>
-			<button
-				class="act"
-				title="Remove {chosenRow.page} (Delete)"
-				onpointerenter={() =>
-					void wishes.preview({ kind: 'remove-route', pattern: chosenRow.page })}
-				onpointerleave={() => wishes.forget()}
-				onclick={() => void wishes.make({ kind: 'remove-route', pattern: chosenRow.page })}
-				>Remove</button
-			>
-		{/if}
 	</div>
 </aside>
 
@@ -302,11 +309,28 @@
 
 <style>
 	aside {
-		border-right: 1px solid var(--hair);
+		container: roof / inline-size;
 		display: flex;
 		flex-direction: column;
+		height: 100%;
 		min-height: 0;
 		user-select: none;
+	}
+	/* Where there is little room the routes come first; titles are read by pointing at a row. */
+	@container roof (max-width: 260px) {
+		.title,
+		.states,
+		.counts {
+			display: none;
+		}
+		.path {
+			max-width: none;
+			flex-shrink: 1;
+			min-width: 0;
+		}
+		.end {
+			flex: 0 0 auto;
+		}
 	}
 	.head {
 		display: flex;
@@ -344,7 +368,7 @@
 		display: flex;
 		align-items: center;
 		gap: 4px;
-		padding-right: 12px;
+		padding-right: 6px;
 		border-bottom: 1px solid color-mix(in srgb, var(--hair) 70%, transparent);
 		cursor: pointer;
 		white-space: nowrap;
@@ -472,9 +496,13 @@
 	}
 	.acts {
 		display: flex;
-		gap: 8px;
-		padding: 4px 10px 6px;
+		gap: 4px;
+		padding: 4px 6px 6px;
 		border-top: 1px solid var(--hair);
+		white-space: nowrap;
+	}
+	.acts .act {
+		font-size: 12px;
 	}
 	.hint {
 		position: fixed;

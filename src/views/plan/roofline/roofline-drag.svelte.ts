@@ -1,6 +1,7 @@
 import type { LayerRef, Wish } from '$core/model/wish.ts';
 import { branchOver, type RooflineRow } from '$core/drawing/roofline.ts';
 import { store } from '$store/site.svelte.ts';
+import { drag } from '$views/shell/drag.ts';
 import { wishes } from '$store/wishes.svelte.ts';
 
 /** What is dragged on the roofline: a page's mark, or an end of a layout's bar. */
@@ -12,9 +13,6 @@ interface Hint {
 	readonly words: string;
 	readonly refused: boolean;
 }
-
-/** The pointer must move this far (px) before a press becomes a drag. */
-const threshold = 4;
 
 /**
  * A drag on the roofline. While it goes on, each target is tried: what it would do is said beside the
@@ -29,34 +27,14 @@ export class RooflineDrag {
 	private target = '';
 
 	start(event: PointerEvent, subject: DragSubject, rows: () => readonly RooflineRow[]): void {
-		if (event.button !== 0) return;
-		event.preventDefault();
-		const from = { x: event.clientX, y: event.clientY };
-		const move = (next: PointerEvent): void => {
-			const distance = Math.hypot(next.clientX - from.x, next.clientY - from.y);
-			if (!this.subject && distance < threshold) return;
-			this.subject = subject;
-			this.place = { x: next.clientX, y: next.clientY };
-			this.over(next, subject, rows());
-		};
-		const finish = (drop: boolean): void => {
-			removeEventListener('pointermove', move);
-			removeEventListener('pointerup', onUp);
-			removeEventListener('pointercancel', onCancel);
-			removeEventListener('keydown', onKey, true);
-			this.end(drop);
-		};
-		const onUp = (): void => finish(true);
-		const onCancel = (): void => finish(false);
-		const onKey = (key: KeyboardEvent): void => {
-			if (key.key !== 'Escape') return;
-			key.preventDefault();
-			finish(false);
-		};
-		addEventListener('pointermove', move);
-		addEventListener('pointerup', onUp);
-		addEventListener('pointercancel', onCancel);
-		addEventListener('keydown', onKey, true);
+		drag(event, {
+			move: (next) => {
+				this.subject = subject;
+				this.place = { x: next.clientX, y: next.clientY };
+				this.over(next, subject, rows());
+			},
+			end: (dropped) => this.end(dropped)
+		});
 	}
 
 	private over(event: PointerEvent, subject: DragSubject, rows: readonly RooflineRow[]): void {
@@ -84,7 +62,7 @@ export class RooflineDrag {
 			return;
 		}
 		this.hint = { words: proposal.label, refused: false };
-		await wishes.preview(wish);
+		wishes.look(wish);
 	}
 
 	private end(drop: boolean): void {

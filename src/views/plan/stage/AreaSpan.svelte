@@ -63,7 +63,7 @@
 		const to = lastCell(axis, track);
 		if (!area || !to || String(to) === String(reached?.to)) return;
 		reached = { axis, to };
-		wishes.previewSoon(wishFor(area.from, to));
+		wishes.look(wishFor(area.from, to));
 	}
 
 	function cancel(): void {

@@ -24,11 +24,11 @@
 	type Kind = 'span' | 'offset';
 	let dragging = $state.raw<{ readonly kind: Kind; readonly columns: number } | undefined>();
 
-	const ground = $derived<SpanGround>({
-		columns: tracks.columns,
-		region: { from: at.x, to: at.x + at.width },
-		rtl
-	});
+	/** As it was when the drag began: what it would do is drawn meanwhile. */
+	let begun = $state.raw<SpanGround | undefined>();
+	const ground = $derived<SpanGround>(
+		begun ?? { columns: tracks.columns, region: { from: at.x, to: at.x + at.width }, rtl }
+	);
 	const begin = $derived(rtl ? at.x + at.width : at.x);
 	const end = $derived(rtl ? at.x : at.x + at.width);
 	const offset = $derived(Number(valueNow(view, 'offset') ?? 0));
@@ -46,27 +46,30 @@
 	}
 
 	function drag(kind: Kind, x: number): void {
+		begun ??= ground;
 		const columns = columnsAt(kind, x);
 		if (dragging?.columns === columns) return;
 		dragging = { kind, columns };
-		wishes.previewSoon(wishFor(kind, columns));
+		wishes.look(wishFor(kind, columns));
 	}
 
 	function cancel(): void {
-		dragging = undefined;
+		dragging = begun = undefined;
 		wishes.forget();
 	}
 
 	function drop(): void {
 		const dragged = dragging;
+		const before = dragged && now(dragged.kind);
 		cancel();
-		if (dragged && dragged.columns !== now(dragged.kind)) {
+		if (dragged && dragged.columns !== before) {
 			void wishes.make(wishFor(dragged.kind, dragged.columns));
 		}
 	}
 
 	function now(kind: Kind): number {
-		return kind === 'span' ? spanTo(ground, end) : offset;
+		const { from, to } = ground.region;
+		return kind === 'span' ? spanTo(ground, rtl ? from : to) : offset;
 	}
 
 	/** The share that so many of the columns come to. */

@@ -5,7 +5,7 @@
 	import { hot } from '$store/hot.svelte.ts';
 	import { look } from '$store/look.svelte.ts';
 	import type { BetweenView, PageView } from '$workers/messages.ts';
-	import { chosenBox } from '../section/chosen-box.svelte.ts';
+	import { chosenBox } from '../chosen-box.svelte.ts';
 	import Distances from './Distances.svelte';
 	import {
 		followedLink,
@@ -22,8 +22,17 @@
 	import { outside } from '$views/frame/outside.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { takeDrop } from '$store/drop.ts';
+	import { placeLabels, type LabelPlace } from '$views/frame/labels.ts';
+	import { wordsAtSelection, type PageWords } from '$views/frame/words.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+	import { boxOfView } from '$core/drawing/box-view.ts';
+	import { isPieceRef } from '$core/model/wish.ts';
+	import { menu } from '../deeds/menu.svelte.ts';
 	import { measures } from './measures.svelte.ts';
+	import Overlay from './Overlay.svelte';
+	import { regionDrag } from './region-drag.svelte.ts';
 	import Tracks from './Tracks.svelte';
+	import WordsField from './WordsField.svelte';
 
 	interface Props {
 		page: PageView;
@@ -38,7 +47,7 @@
 		/** The page that is worked on, not one held beside it. */
 		main: boolean;
 		onLink: (link: FollowedLink) => void;
-		onPick: (trace: Trace) => void;
+		onPick: (trace: Trace, again: boolean) => void;
 	}
 	const { page, marks, scale, height, inert, between, main, onLink, onPick }: Props = $props();
 
@@ -53,15 +62,32 @@
 	let measuring = $state(false);
 	let frameRequest = 0;
 	let lastHtml = '';
+	/** Where names of boxes find room, by the places of the boxes; undefined where there is none. */
+	let labels = $state.raw<readonly (LabelPlace | undefined)[]>([]);
+	/** Words of the page that are being written anew. */
+	let words = $state.raw<PageWords | undefined>();
 
 	const boxes = $derived(overlayBoxes(measured, marks));
+	/** The page as it is, or as the edit under the pointer would make it. */
+	const html = $derived((main ? wishes.preview?.html : undefined) ?? page.html);
 	const chosenAt = $derived.by(() => {
 		const ref = chosenBox.view?.ref;
+		if (!ref) return undefined;
+		if (isPieceRef(ref)) {
+			const { layer } = ref.holder;
+			return measured.find(
+				({ trace }) =>
+					trace.layer === layer.name && trace.kind === layer.kind && trace.piece === ref.piece
+			);
+		}
 		return measured.find(
-			({ trace }) =>
-				trace.layer === ref?.layout && trace.region === ref?.box && ref?.box !== undefined
+			({ trace }) => trace.layer === ref.layout && trace.region === ref.box && ref.box !== undefined
 		);
 	});
+	/** A chosen region that is too small to be seen has a place here all the same. */
+	const empty = $derived(
+		chosenAt && (chosenAt.width * scale < 6 || chosenAt.height * scale < 6) ? chosenAt : undefined
+	);
 	const pointedAt = $derived(boxOf(hot.trace));
 	/** Pairs of boxes to draw distances between: those that are kept, and the one under the pointer. */
 	const distances = $derived.by(() => {
@@ -79,14 +105,14 @@
 	$effect(() => {
 		if (!frame || loads === 0) return;
 		// The same page again loads nothing again.
-		if (main && page.html !== lastHtml) outside.clear();
-		lastHtml = page.html;
-		if (showInFrame(frame, page.html, page.address, measure)) measure();
+		if (main && html !== lastHtml) outside.clear();
+		lastHtml = html;
+		if (showInFrame(frame, html, page.address, measure)) measure();
 	});
 
 	$effect(() => {
 		// Another width or height lays the page out anew.
-		void [look.width, height, chosenBox.around];
+		void [look.width, look.overlay, height, chosenBox.tracked];
 		measure();
 	});
 
@@ -97,9 +123,10 @@
 			const root = inner && partsOf(inner)?.root;
 			if (!root) return;
 			measured = measureBoxes(inner);
+			if (look.overlay) labels = placeLabels(inner, overlayBoxes(measured, marks), scale);
 			if (!main) return;
 			chosenBox.noteSpaces(measureSpaces(inner));
-			const around = chosenBox.around?.ref;
+			const around = boxOfView(chosenBox.tracked);
 			tracks = around && measureTracks(inner, around);
 			rtl = root.dir === 'rtl';
 		});
@@ -115,6 +142,17 @@
 		}
 		loads++;
 		for (const kind of ['click', 'auxclick'] as const) inner.addEventListener(kind, onClick);
+		inner.addEventListener('dblclick', () => {
+			if (main) words = wordsAtSelection(inner);
+		});
+		inner.addEventListener('contextmenu', (event) => {
+			const trace = traceAt(event);
+			if (!main || !trace || !frame) return;
+			event.preventDefault();
+			onPick(trace, false);
+			const at = frame.getBoundingClientRect();
+			menu.openAt(at.left + event.clientX * scale, at.top + event.clientY * scale);
+		});
 		inner.addEventListener('submit', (event) => event.preventDefault());
 		inner.addEventListener('dragover', (event) => event.preventDefault());
 		inner.addEventListener('drop', (event) => void takeDrop(event));
@@ -149,8 +187,20 @@
 		if ('altKey' in event && event.altKey === true && chosenAt) {
 			measures.toggle(chosenAt.trace, trace);
 		} else {
-			onPick(trace);
+			onPick(trace, false);
 		}
+	}
+
+	/** A region is dragged by its name: onto another to change places, to one of its sides to stand there. */
+	function onDragStart(
+		event: PointerEvent & { currentTarget: HTMLElement },
+		box: MeasuredBox
+	): void {
+		const view = chosenBox.around;
+		const sheet = event.currentTarget.closest('.page')?.getBoundingClientRect();
+		onPick(box.trace, false);
+		if (!sheet) return;
+		regionDrag.start(event, box.trace, () => ({ measured, sheet, scale, view }));
 	}
 
 	function scrollTo(id: string): void {
@@ -189,44 +239,56 @@
 		onload={onLoad}
 	></iframe>
 	{#if look.overlay}
-		<div class="overlay on-page" aria-hidden="true">
-			{#each boxes as box, index (index)}
-				{@const least = box.kind === 'region' ? 30 : 70}
-				{@const roomy = box.width * scale > 64 && box.height * scale > least}
-				{@const lit = isLit(box.trace)}
-				{@const fate = box.kind === 'region' ? fateOf(box.trace) : undefined}
-				<div
-					class="box {box.kind}"
-					class:lit
-					class:kept={fate === 'kept'}
-					data-hue={box.mark?.hue ?? 0}
-					style:left="{box.x * scale}px"
-					style:top="{box.y * scale}px"
-					style:width="{box.width * scale}px"
-					style:height="{box.height * scale}px"
-				>
-					{#if roomy || lit}
-						<b>{box.name}{fate ? `, ${fate}` : ''}</b>
-						{#if lit || box.kind === 'region'}<em>{box.size}</em>{/if}
-					{/if}
-				</div>
-			{/each}
-		</div>
+		<Overlay
+			{boxes}
+			{labels}
+			{scale}
+			{isLit}
+			{fateOf}
+			handles={main}
+			tracks={main && look.tracks}
+			{onDragStart}
+		/>
 	{/if}
 	{#if main}
 		{#each distances as { from, to }, index (index)}
 			<Distances {from} {to} {scale} />
 		{/each}
 	{/if}
-	{#if main && look.tracks && tracks && chosenBox.around}
+	{#if main && look.tracks && tracks && chosenBox.tracked}
 		<Tracks
-			view={chosenBox.around}
+			view={chosenBox.tracked}
 			{tracks}
 			{scale}
 			{rtl}
 			chosen={chosenBox.view}
 			chosenBox={chosenAt}
 		/>
+	{/if}
+	{#if main && words}
+		<WordsField {words} {scale} done={() => (words = undefined)} />
+	{/if}
+	{#if main && regionDrag.zone}
+		{@const zone = regionDrag.zone}
+		<span
+			class="zone on-page"
+			role="status"
+			style:left="{zone.x * scale}px"
+			style:top="{zone.y * scale}px"
+			style:width="{zone.width * scale}px"
+			style:height="{zone.height * scale}px"><b>{zone.words}</b></span
+		>
+	{/if}
+	{#if main && empty}
+		<span
+			class="empty-place on-page"
+			aria-hidden="true"
+			style:left="{empty.x * scale}px"
+			style:top="{empty.y * scale}px"
+			style:width="{Math.max(28, empty.width * scale)}px"
+			style:height="{Math.max(18, empty.height * scale)}px"
+			>{chosenBox.view?.name}: nothing in it yet</span
+		>
 	{/if}
 </div>
 
@@ -244,60 +306,34 @@
 		transform-origin: 0 0;
 		background: #fff;
 	}
-	.overlay {
+	.zone {
 		position: absolute;
-		inset: 0;
+		z-index: 5;
+		border: 2px solid var(--cedar);
+		background: color-mix(in srgb, var(--cedar) 18%, transparent);
 		pointer-events: none;
-		overflow: hidden;
 	}
-	.box {
+	.zone b {
 		position: absolute;
-	}
-	.region {
-		box-shadow: inset 0 0 0 1.5px var(--hue);
-	}
-	.guest {
-		box-shadow: inset 0 0 0 1.5px var(--hue);
-		background: color-mix(in srgb, var(--hue) 7%, transparent);
-	}
-	.kept {
-		background: repeating-linear-gradient(
-			135deg,
-			color-mix(in srgb, var(--hue) 22%, transparent) 0 2px,
-			transparent 2px 9px
-		);
-	}
-	.lit {
-		box-shadow: inset 0 0 0 3px var(--cedar);
-		background: color-mix(in srgb, var(--cedar) 10%, transparent);
-		z-index: 1;
-	}
-	b {
-		position: absolute;
-		top: 0;
 		left: 0;
-		font: 500 9.5px/13px var(--mono);
-		padding: 0 4px;
-		background: var(--hue);
-		color: var(--on-layer);
-		opacity: 0.92;
+		bottom: 100%;
+		padding: 1px 6px;
+		font-size: 11px;
 		white-space: nowrap;
-	}
-	.guest b {
-		left: auto;
-		right: 0;
-	}
-	.lit b {
 		background: var(--cedar);
 		color: var(--on-cedar);
 	}
-	em {
+	.empty-place {
 		position: absolute;
-		right: 3px;
-		bottom: 2px;
-		font: 400 9.5px/12px var(--mono);
-		padding: 0 3px;
-		color: var(--ink-2);
-		background: rgb(255 255 255 / 0.82);
+		z-index: 2;
+		min-width: 120px;
+		padding: 1px 5px;
+		font-size: 10px;
+		line-height: 15px;
+		border: 1px dashed var(--cedar);
+		background: color-mix(in srgb, var(--cedar-wash) 85%, transparent);
+		color: var(--cedar);
+		white-space: nowrap;
+		pointer-events: none;
 	}
 </style>

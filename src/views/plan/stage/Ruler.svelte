@@ -51,7 +51,7 @@
 		if (!moving) return;
 		const left = event.currentTarget.parentElement?.getBoundingClientRect().left ?? 0;
 		moving = { ...moving, from: breakpointNear(bands, index, (event.clientX - left) / scale) };
-		wishes.previewSoon({ kind: 'set-breakpoint', ...moving });
+		wishes.look({ kind: 'set-breakpoint', ...moving });
 	}
 
 	function cancel(): void {

@@ -1,6 +1,13 @@
 <script lang="ts">
 	import { counted } from '$core/messages/problem.ts';
-	import { clampHeight, clampWidth, leastHeight, mostHeight } from '$store/address.ts';
+	import {
+		clampHeight,
+		clampWidth,
+		leastHeight,
+		leastWidth,
+		mostHeight,
+		mostWidth
+	} from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
 	import type { BandView } from '$workers/messages.ts';
 
@@ -8,8 +15,10 @@
 		bands: readonly BandView[];
 		/** Widths at which something on the page jumps, px; undefined while they are worked out. */
 		jumps: readonly number[] | undefined;
+		/** Screen px for one px of the page. */
+		scale: number;
 	}
-	const { bands, jumps }: Props = $props();
+	const { bands, jumps, scale }: Props = $props();
 
 	/** Width and height of screens as they are held upright, px. */
 	const screens: readonly (readonly [number, number])[] = [
@@ -54,6 +63,12 @@
 		event.currentTarget.value = String(look.height ?? '');
 	}
 
+	function setWidth(event: Event & { currentTarget: HTMLInputElement }): void {
+		const width = event.currentTarget.valueAsNumber;
+		if (Number.isFinite(width)) look.width = clampWidth(width);
+		event.currentTarget.value = String(look.width);
+	}
+
 	function go(widths: readonly number[], direction: -1 | 1): void {
 		const target =
 			direction === 1
@@ -64,6 +79,34 @@
 </script>
 
 <div class="sizes" role="group" aria-label="Size of the screen">
+	<label class="small"
+		><span class="word">width</span>
+		<input
+			class="field mono width"
+			type="number"
+			min={leastWidth}
+			max={mostWidth}
+			aria-label="Width of the page in px"
+			value={look.width}
+			onchange={setWidth}
+		/></label
+	>
+	<label class="small">
+		<span class="word">height</span>
+		<input
+			class="field mono"
+			type="number"
+			min={leastHeight}
+			max={mostHeight}
+			placeholder="fit"
+			aria-label="Height of the screen in px"
+			value={look.height ?? ''}
+			onchange={setHeight}
+		/>
+	</label>
+	<span class="small scale" title="How large the page is drawn here"
+		>{Math.round(scale * 100)} %</span
+	>
 	<select
 		class="field"
 		aria-label="Common screen sizes"
@@ -81,20 +124,7 @@
 		title="Portrait or landscape"
 		onclick={turn}>Turn</button
 	>
-	<label class="small">
-		height
-		<input
-			class="field mono"
-			type="number"
-			min={leastHeight}
-			max={mostHeight}
-			placeholder="fit"
-			aria-label="Height of the screen in px"
-			value={look.height ?? ''}
-			onchange={setHeight}
-		/>
-	</label>
-	<span class="small">breakpoint</span>
+	<span class="small word">breakpoint</span>
 	<button
 		class="field"
 		aria-label="Breakpoint before"
@@ -142,10 +172,27 @@
 		font-size: 11.5px;
 	}
 	input {
-		width: 58px;
+		width: 44px;
+		appearance: textfield;
 	}
-	span {
-		margin-left: 6px;
+	input::-webkit-inner-spin-button {
+		display: none;
+	}
+	.width {
+		color: var(--cedar);
+		font-weight: 500;
+	}
+	.scale {
+		width: 38px;
+		text-align: right;
+	}
+	select {
+		width: 92px;
+	}
+	@container below (max-width: 760px) {
+		.word {
+			display: none;
+		}
 	}
 	button:disabled {
 		opacity: 0.5;

@@ -9,7 +9,7 @@
 	import PageFrame from './PageFrame.svelte';
 	import { measurePieces } from '$views/frame/measure-pieces.ts';
 	import OutsideLine from './OutsideLine.svelte';
-	import PlaceLine from '../section/PlaceLine.svelte';
+	import PlaceLine from './PlaceLine.svelte';
 	import Ruler from './Ruler.svelte';
 	import ScreenSize from './ScreenSize.svelte';
 
@@ -18,7 +18,7 @@
 		bands: readonly BandView[];
 		layouts: readonly RooflineLayout[];
 		between: BetweenView | undefined;
-		onPick: (trace: Trace) => void;
+		onPick: (trace: Trace, again: boolean) => void;
 	}
 	const { page, bands, layouts, between, onPick }: Props = $props();
 
@@ -28,8 +28,8 @@
 	/** The scale stays as it was while the edge is dragged, so that the edge keeps to the pointer. */
 	let dragScale = $state(1);
 
-	/** Room beside the page, px of the screen, for the edge and what it says. */
-	const margin = 130;
+	/** Room beside the page for its edge, px of the screen. */
+	const margin = 18;
 	const gap = 14;
 	const rulerHeight = 34;
 	const marks = $derived(new Map(layouts.map((layout) => [layout.name, layout.mark])));
@@ -71,17 +71,6 @@
 		if (!signal.aborted) jumps = found;
 	}
 
-	const next = $derived(nextBreakpoints(bands, look.width));
-
-	function nextBreakpoints(all: readonly BandView[], width: number): string {
-		const below = all.findLast((band) => band.from <= width);
-		const above = all.find((band) => band.from > width);
-		const words = [];
-		if (below && below.from > 0) words.push(`${below.name} ends below ${below.from} px`);
-		if (above) words.push(`${above.name} starts at ${above.from} px`);
-		return words.join(', ');
-	}
-
 	function onLink(link: FollowedLink): void {
 		if (link.kind === 'address') void store.follow(link.address);
 		else if (link.kind === 'outside') {
@@ -99,12 +88,6 @@
 		if (!dragging) return;
 		const left = event.currentTarget.parentElement?.getBoundingClientRect().left ?? 0;
 		look.width = clampWidth((event.clientX - left) / dragScale);
-	}
-
-	function onWidth(event: Event & { currentTarget: HTMLInputElement }): void {
-		const width = event.currentTarget.valueAsNumber;
-		if (Number.isFinite(width)) look.width = clampWidth(width);
-		event.currentTarget.value = String(look.width);
 	}
 
 	function onKey(event: KeyboardEvent): void {
@@ -177,27 +160,15 @@
 		onkeydown={onKey}
 	>
 		<span class="grip"></span>
-		{#if !held}
-			<span class="hint small">{next}</span>
-			{#if scale < 0.995}<span class="scale small">drawn at {Math.round(scale * 100)} %</span>{/if}
-		{/if}
 	</div>
-	<label class="read mono" class:over={held} style:left="{look.width * scale + 8}px">
-		<input
-			type="number"
-			min="280"
-			max="2560"
-			aria-label="Width of the page in px"
-			value={look.width}
-			onchange={onWidth}
-		/>px
-	</label>
+	{#if page.fault}<p class="fault small" role="alert">
+			{page.fault} This is how it was before.
+		</p>{/if}
 	<OutsideLine />
 </div>
-{#if page.fault}<p class="fault small" role="alert">{page.fault} This is how it was before.</p>{/if}
 <div class="below">
 	<PlaceLine page={page.page} />
-	<ScreenSize {bands} {jumps} />
+	<ScreenSize {bands} {jumps} {scale} />
 </div>
 <!-- Where pieces are measured; without allow-scripts, as on the stage. -->
 <iframe
@@ -213,11 +184,14 @@
 
 <style>
 	.below {
+		container: below / inline-size;
 		display: flex;
-		flex-wrap: wrap;
 		align-items: center;
+		height: 26px;
+		flex: none;
+		overflow: hidden;
 		border-top: 1px solid var(--hair);
-		padding-right: 16px;
+		padding-right: 10px;
 	}
 	.measure {
 		position: absolute;
@@ -232,8 +206,8 @@
 	.pane {
 		position: relative;
 		flex: 1;
-		min-height: 160px;
-		margin: 0 16px;
+		min-height: 120px;
+		margin-left: 8px;
 		overflow: hidden;
 	}
 	.pages {
@@ -245,6 +219,9 @@
 		overflow: hidden auto;
 	}
 	.fault {
+		position: absolute;
+		inset: auto 0 0;
+		background: var(--fault-wash);
 		padding: 2px 16px;
 		color: var(--fault);
 	}
@@ -259,14 +236,14 @@
 		top: 0;
 		bottom: 0;
 		width: 15px;
-		margin-left: -7px;
+		z-index: 4;
 		cursor: ew-resize;
 		touch-action: none;
 	}
 	.edge::before {
 		content: '';
 		position: absolute;
-		left: 7px;
+		left: 0;
 		top: 0;
 		bottom: 0;
 		width: 2px;
@@ -274,7 +251,7 @@
 	}
 	.grip {
 		position: absolute;
-		left: 2px;
+		left: 1px;
 		top: 42%;
 		width: 12px;
 		height: 44px;
@@ -283,46 +260,5 @@
 	}
 	.dragging .grip {
 		outline: 3px solid var(--cedar-wash);
-	}
-	.hint,
-	.scale {
-		position: absolute;
-		left: 17px;
-		width: 104px;
-		pointer-events: none;
-	}
-	.read {
-		position: absolute;
-		top: 38px;
-		color: var(--cedar);
-		font-weight: 500;
-		white-space: nowrap;
-	}
-	.read input {
-		width: 52px;
-		padding: 1px 2px;
-		background: none;
-		border: 1px solid transparent;
-		border-radius: var(--radius);
-		text-align: right;
-		appearance: textfield;
-	}
-	.read input::-webkit-inner-spin-button {
-		display: none;
-	}
-	.read input:hover,
-	.read input:focus {
-		border-color: var(--rule);
-		background: var(--sheet);
-	}
-	.over {
-		display: none;
-	}
-	.hint {
-		top: 66px;
-		line-height: 1.35;
-	}
-	.scale {
-		bottom: 8px;
 	}
 </style>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { BoxView } from '$core/drawing/box-view.ts';
+	import { boxOfView, type BoxView } from '$core/drawing/box-view.ts';
 	import { sizeWords, trackText } from '$core/drawing/track-gestures.ts';
 	import type { Wish } from '$core/model/wish.ts';
 	import AreaPaint from './AreaPaint.svelte';
@@ -26,6 +26,10 @@
 	const { view, tracks, scale, rtl, chosen, chosenBox }: Props = $props();
 
 	type Axis = 'columns' | 'rows';
+	/** No box is called so: a view without one draws no tracks. */
+	const nothing = { layout: '', box: undefined } as const;
+	/** px of the screen. */
+	const lowRow = 20;
 	let dragging = $state.raw<
 		{ readonly axis: Axis; readonly index: number; readonly size: number } | undefined
 	>();
@@ -33,10 +37,11 @@
 	const arrangement = $derived(view.arrangement);
 	const band = $derived(view.bands[view.band] ?? '');
 	const member = $derived(
-		chosen && view.members.includes(chosen.name) && chosen.ref.layout === view.ref.layout
+		chosen && view.members.includes(chosen.name) && chosenBox && chosen !== view
 			? chosen.name
 			: undefined
 	);
+	const box = $derived(boxOfView(view));
 
 	function stretches(axis: Axis): readonly Stretch[] {
 		return axis === 'columns' ? tracks.columns : tracks.rows;
@@ -48,7 +53,30 @@
 	}
 
 	function wishFor(axis: Axis, index: number, size: string): Wish {
-		return { kind: 'set-track', box: view.ref, axis, index, size, band };
+		return { kind: 'set-track', box: box ?? nothing, axis, index, size, band };
+	}
+
+	function addTrack(axis: Axis, index: number): Wish {
+		return { kind: 'add-track', box: box ?? nothing, axis, index, band };
+	}
+
+	function removeTrack(axis: Axis, index: number): Wish {
+		return { kind: 'remove-track', box: box ?? nothing, axis, index, band };
+	}
+
+	function setCount(columns: number): Wish {
+		return { kind: 'set-counts', box: box ?? nothing, columns, rows: arrangement?.rowCount, band };
+	}
+
+	/** Rows too low for a handle of their own stand beside each other: how many come before this one. */
+	function lowBefore(index: number): number {
+		let count = 0;
+		while (count < index && isLow(tracks.rows[index - count - 1])) count++;
+		return isLow(tracks.rows[index]) ? count : 0;
+	}
+
+	function isLow(row: Stretch | undefined): boolean {
+		return row !== undefined && (row.to - row.from) * scale < lowRow;
 	}
 
 	function drag(axis: Axis, index: number, at: number): void {
@@ -58,8 +86,7 @@
 			0,
 			Math.round(axis === 'columns' && rtl ? track.to - at : at - track.from)
 		);
-		if (dragging === undefined)
-			wishes.previewSoon(wishFor(axis, index, written(axis, index, size + 1)));
+		wishes.look(wishFor(axis, index, written(axis, index, size)));
 		dragging = { axis, index, size };
 	}
 
@@ -113,7 +140,7 @@
 	}
 </script>
 
-{#if arrangement}
+{#if arrangement && box}
 	<div class="tracks" role="group" aria-label="Tracks of {view.name}">
 		<span
 			class="whose mono"
@@ -132,16 +159,24 @@
 				style:height="{tracks.height * scale}px"
 			>
 				{#if size}
-					<input
-						class="mono"
-						aria-label="Column {index + 1} of {view.name}"
-						disabled={!size.own}
-						value={size.size}
-						oninput={(event) =>
-							wishes.previewSoon(wishFor('columns', index, event.currentTarget.value))}
-						onblur={() => wishes.forget()}
-						onchange={(event) => void type(event, 'columns', index)}
-					/>
+					<span class="sizes">
+						<input
+							class="mono"
+							aria-label="Column {index + 1} of {view.name}"
+							disabled={!size.own}
+							value={size.size}
+							oninput={(event) => wishes.look(wishFor('columns', index, event.currentTarget.value))}
+							onblur={() => wishes.forget()}
+							onchange={(event) => void type(event, 'columns', index)}
+						/><button
+							class="mono less"
+							aria-label="Remove column {index + 1} of {view.name}"
+							title="Remove this column"
+							onpointerenter={() => wishes.look(removeTrack('columns', index))}
+							onpointerleave={() => wishes.forget()}
+							onclick={() => void wishes.make(removeTrack('columns', index))}>−</button
+						></span
+					>
 				{:else if index === 0 || arrangement.kind === 'columns'}
 					<span class="number mono">{index + 1}</span>
 				{/if}
@@ -175,17 +210,23 @@
 					style:top="{row.from * scale}px"
 					style:height="{(row.to - row.from) * scale}px"
 				>
-					{#if (row.to - row.from) * scale > 24}
+					<span class="sizes" style:right="{3 + lowBefore(index) * 66}px">
 						<input
 							class="mono"
 							aria-label="Row {index + 1} of {view.name}"
 							value={size.size}
-							oninput={(event) =>
-								wishes.previewSoon(wishFor('rows', index, event.currentTarget.value))}
+							oninput={(event) => wishes.look(wishFor('rows', index, event.currentTarget.value))}
 							onblur={() => wishes.forget()}
 							onchange={(event) => void type(event, 'rows', index)}
-						/>
-					{/if}
+						/><button
+							class="mono less"
+							aria-label="Remove row {index + 1} of {view.name}"
+							title="Remove this row"
+							onpointerenter={() => wishes.look(removeTrack('rows', index))}
+							onpointerleave={() => wishes.forget()}
+							onclick={() => void wishes.make(removeTrack('rows', index))}>−</button
+						>
+					</span>
 				</span>
 				<EdgeHandle
 					axis="down"
@@ -194,8 +235,8 @@
 					value={Math.round(row.to - row.from)}
 					valueText="{Math.round(row.to - row.from)} px"
 					at={edgeOf('rows', index, row) * scale}
-					start={tracks.x * scale}
-					length={tracks.width * scale}
+					start={tracks.x * scale + lowBefore(index) * 46}
+					length={isLow(row) ? 42 : tracks.width * scale}
 					{scale}
 					said={said('rows', index)}
 					onMove={(at) => drag('rows', index, at)}
@@ -205,9 +246,26 @@
 				/>
 			{/if}
 		{/each}
-		{#if member !== undefined && arrangement.kind === 'areas'}
+		{#if arrangement.kind === 'areas'}
+			{#each ['columns', 'rows'] as const as axis (axis)}
+				{@const lines = stretches(axis)}
+				{#each [...lines, undefined] as track, index (index)}
+					{@const at = track?.from ?? lines.at(-1)?.to ?? 0}
+					<button
+						class="more mono {axis}"
+						aria-label="Add a {axis === 'columns' ? 'column' : 'row'} at line {index +
+							1} of {view.name}"
+						title="Add a {axis === 'columns' ? 'column' : 'row'} here"
+						style:left="{(axis === 'columns' ? at : tracks.x) * scale}px"
+						style:top="{(axis === 'rows' ? at : tracks.y) * scale}px"
+						onpointerenter={() => wishes.look(addTrack(axis, index))}
+						onpointerleave={() => wishes.forget()}
+						onclick={() => void wishes.make(addTrack(axis, index))}>+</button
+					>
+				{/each}
+			{/each}
 			<AreaPaint
-				box={view.ref}
+				{box}
 				name={view.name}
 				{band}
 				cells={arrangement.cells}
@@ -215,7 +273,28 @@
 				{tracks}
 				{scale}
 			/>
-			<AreaSpan box={view.ref} {band} cells={arrangement.cells} {member} {tracks} {scale} {rtl} />
+		{:else if arrangement.kind === 'columns'}
+			<span
+				class="counts"
+				style:left="{(tracks.x + tracks.width) * scale}px"
+				style:top="{tracks.y * scale}px"
+			>
+				<button
+					class="mono"
+					aria-label="One column less in {view.name}"
+					title="One column less"
+					disabled={arrangement.count <= 1}
+					onclick={() => void wishes.make(setCount(arrangement.count - 1))}>−</button
+				><button
+					class="mono"
+					aria-label="One column more in {view.name}"
+					title="One column more"
+					onclick={() => void wishes.make(setCount(arrangement.count + 1))}>+</button
+				>
+			</span>
+		{/if}
+		{#if member !== undefined && arrangement.kind === 'areas'}
+			<AreaSpan {box} {band} cells={arrangement.cells} {member} {tracks} {scale} {rtl} />
 		{/if}
 		{#if chosen && member !== undefined && arrangement.kind === 'columns' && chosenBox}
 			<ColumnSpan
@@ -259,9 +338,11 @@
 	.row {
 		border-width: 1px 0;
 	}
-	input,
 	.number {
 		position: absolute;
+	}
+	input,
+	.number {
 		pointer-events: auto;
 		font-size: 10px;
 		line-height: 15px;
@@ -285,15 +366,62 @@
 		color: var(--ink-2);
 		border-color: var(--rule);
 	}
-	.column > input,
+	.sizes {
+		position: absolute;
+		display: flex;
+		z-index: 2;
+		max-width: 100%;
+	}
+	.column > .sizes,
 	.number {
 		left: 50%;
-		top: 17px;
+		top: 14px;
 		transform: translateX(-50%);
 	}
-	.row > input {
-		right: 3px;
+	.row > .sizes {
 		top: 50%;
 		transform: translateY(-50%);
+	}
+	.less,
+	.more,
+	.counts button {
+		pointer-events: auto;
+		width: 15px;
+		height: 17px;
+		font-size: 11px;
+		line-height: 14px;
+		color: var(--cedar);
+		background: var(--sheet);
+		border: 1px solid var(--cedar);
+		border-radius: var(--radius);
+	}
+	.less {
+		border-left: 0;
+	}
+	.more {
+		position: absolute;
+		z-index: 3;
+		width: 13px;
+		height: 13px;
+		line-height: 9px;
+		border-radius: 7px;
+		transform: translate(-50%, -50%);
+	}
+	.more.columns {
+		transform: translate(-50%, 0);
+	}
+	.more.rows {
+		transform: translate(0, -50%);
+	}
+	.more:hover,
+	.less:hover {
+		background: var(--cedar);
+		color: var(--on-cedar);
+	}
+	.counts {
+		position: absolute;
+		display: flex;
+		z-index: 3;
+		transform: translate(-100%, 0);
 	}
 </style>

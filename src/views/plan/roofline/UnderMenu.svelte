@@ -30,7 +30,7 @@
 	}}
 	onSelect={({ value }) => void wishes.make(wishFor(value))}
 	onHighlightChange={({ highlightedValue }) => {
-		if (highlightedValue) void wishes.preview(wishFor(highlightedValue));
+		if (highlightedValue) wishes.look(wishFor(highlightedValue));
 		else wishes.forget();
 	}}
 	positioning={{ placement: 'bottom-start', strategy: 'fixed' }}

@@ -1,22 +1,28 @@
-import type { BoxView } from '$core/drawing/box-view.ts';
-import type { BoxRef } from '$core/model/wish.ts';
+import { boxOfView, type BoxView } from '$core/drawing/box-view.ts';
+import { isPieceRef, type SizedRef } from '$core/model/wish.ts';
 import { look } from '$store/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 
-/** The chosen region's sizes, and those of the box that arranges it, in the band that is shown. */
+/** The sizes of what is chosen, and those of the box that arranges it, in the band that is shown. */
 class ChosenBox {
-	/** The chosen region. */
+	/** The chosen region, wrapper, layout or piece. */
 	view = $state.raw<BoxView | undefined>();
-	/** What arranges it: its wrapper or its layout. */
+	/** What arranges it: its wrapper, its layout, or the region of a piece. */
 	around = $state.raw<BoxView | undefined>();
 	/** Widths that layouts get which measure their own space, px, as the stage shows them. */
 	spaces = $state.raw<ReadonlyMap<string, number>>(new Map());
 	private turn = 0;
 
-	/** Asks for what there is to say about a region; the last one asked for is shown. */
-	async choose(ref: BoxRef | undefined): Promise<void> {
+	/** The box whose tracks are drawn: what arranges the chosen one, or the chosen layout itself. */
+	get tracked(): BoxView | undefined {
+		return this.around ?? (boxOfView(this.view) ? this.view : undefined);
+	}
+
+	/** Asks for what there is to say; the last one asked for is shown. */
+	async choose(ref: SizedRef | undefined): Promise<void> {
 		const turn = ++this.turn;
-		const width = ref ? (this.spaces.get(ref.layout) ?? look.width) : look.width;
+		const layout = ref && (isPieceRef(ref) ? ref.holder.region?.layout : ref.layout);
+		const width = (layout === undefined ? undefined : this.spaces.get(layout)) ?? look.width;
 		const view = ref && (await store.core.boxView(ref, width));
 		const around = view?.parent && (await store.core.boxView(view.parent.ref, width));
 		if (turn !== this.turn) return;

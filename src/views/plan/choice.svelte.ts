@@ -5,7 +5,8 @@ import type {
 	SectionRegion
 } from '$core/drawing/cross-section.ts';
 import { type Trace } from '$core/model/trace.ts';
-import type { HolderRef, LayerRef, RegionRef } from '$core/model/wish.ts';
+import type { BoxRef, HolderRef, LayerRef, PieceRef, RegionRef } from '$core/model/wish.ts';
+import { panes } from '$store/panes.svelte.ts';
 
 /** A block of the cross-section: a layer and a column. */
 export interface CellPlace {
@@ -27,13 +28,57 @@ export interface CellFacts {
 	readonly holder: HolderRef | undefined;
 }
 
-/** What is chosen in Plan, and whether the piece editor is open. */
-class Selection {
+/** What the inspector speaks of. */
+export type Subject =
+	/** The block of the cross-section that is chosen. */
+	| { readonly kind: 'place' }
+	| { readonly kind: 'piece'; readonly piece: PieceRef }
+	/** A wrapper, or a layout as a box. */
+	| { readonly kind: 'box'; readonly box: BoxRef }
+	| { readonly kind: 'layer'; readonly layer: LayerRef }
+	| { readonly kind: 'site' };
+
+/** What is chosen in Plan. */
+class Choice {
 	place = $state.raw<CellPlace>({ layer: 0, column: 0 });
-	editing = $state(false);
+	subject = $state.raw<Subject>({ kind: 'place' });
+	/** Regions of the same layout that are chosen beside the first, to be wrapped together. */
+	others = $state.raw<readonly string[]>([]);
+	/** A region, piece or block that is to be gone to once it is on the page. */
+	wanted = $state.raw<Trace | undefined>();
+	/** What stands in the pane below the inspector. */
+	textPane = $state<'source' | 'pieces'>('source');
+
+	pick(place: CellPlace): void {
+		this.place = place;
+		this.subject = { kind: 'place' };
+		this.others = [];
+	}
+
+	pickPiece(piece: PieceRef): void {
+		this.subject = { kind: 'piece', piece };
+	}
+
+	pickLayer(layer: LayerRef): void {
+		this.subject = { kind: 'layer', layer };
+	}
+
+	pickBox(box: BoxRef): void {
+		this.subject = { kind: 'box', box };
+	}
+
+	pickSite(): void {
+		this.subject = { kind: 'site' };
+	}
+
+	/** Opens the markup of the chosen pieces below the inspector. */
+	editPieces(): void {
+		this.textPane = 'pieces';
+		panes.fold('text', false);
+	}
 }
 
-export const selection = new Selection();
+export const choice = new Choice();
 
 /** What a block of the cross-section is; undefined where the region lies further in than the layer. */
 export function cellFacts(section: CrossSection, place: CellPlace): CellFacts | undefined {
@@ -59,6 +104,12 @@ export function cellFacts(section: CrossSection, place: CellPlace): CellFacts | 
 	return { place, layer: ref, region, isOwn: own !== undefined, entry, holder };
 }
 
+/** Where a new piece of a block would be written, whether the layer has any there or not. */
+export function holderOf({ layer, region, holder }: CellFacts): HolderRef | undefined {
+	if (holder) return holder;
+	return region && { layer, region: { layout: region.layout, region: region.name } };
+}
+
 /** The box of the page that a block stands for: the region itself, or what the layer put there. */
 export function traceOf({ layer, region, isOwn, entry }: CellFacts): Trace {
 	return {
@@ -67,6 +118,18 @@ export function traceOf({ layer, region, isOwn, entry }: CellFacts): Trace {
 		region: isOwn ? region?.name : undefined,
 		piece: isOwn ? undefined : entry?.pieces[0]
 	};
+}
+
+/** The block that brought a box of the page; undefined where there is none on it. */
+export function placeOf({ layers, columns }: CrossSection, trace: Trace): CellPlace | undefined {
+	const layer = layers.findIndex((one) => one.name === trace.layer && one.layerKind === trace.kind);
+	const { piece, region } = trace;
+	const column = columns.findIndex((one) =>
+		piece === undefined
+			? one.regions.some((own) => own.layout === trace.layer && own.name === region)
+			: one.cells[layer]?.entries.some((entry) => entry.pieces.includes(piece))
+	);
+	return layer === -1 || column === -1 ? undefined : { layer, column };
 }
 
 /** The innermost region of a column that stands in a layer further out. */

@@ -3,9 +3,10 @@
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { PageView } from '$workers/messages.ts';
+	import LayerMark from '$views/shell/LayerMark.svelte';
 	import LongSelect from '$views/shell/LongSelect.svelte';
-	import LayerMark from '../section/LayerMark.svelte';
-	import UnderMenu from '../section/UnderMenu.svelte';
+	import { choice } from '../choice.svelte.ts';
+	import UnderMenu from '../roofline/UnderMenu.svelte';
 
 	interface Props {
 		page: PageView;
@@ -20,19 +21,27 @@
 	const marks = $derived(new Map(layouts.map((layout) => [layout.name, layout.mark])));
 	const others = $derived(pages.filter((one) => one !== page.page));
 	const isRoute = $derived(page.page.startsWith('/'));
+	const layer = $derived({ kind: isRoute ? 'route' : 'state', name: page.page } as const);
+	const isLayer = $derived(choice.subject.kind === 'layer' ? choice.subject.layer.name : undefined);
 </script>
 
 <div class="line">
-	<span class="mono name">{page.page}</span>
-	{#if page.chain.length === 0}
-		<span class="small">sits under nothing: it is bare</span>
-	{:else}
-		<span class="small">sits under</span>
-		{#each page.chain as name, index (name)}
-			{#if index > 0}<span class="small">then</span>{/if}
-			<span class="mono layer"><LayerMark mark={marks.get(name)} />{name}</span>
-		{/each}
-	{/if}
+	<button
+		class="mono name"
+		class:at={isLayer === page.page}
+		title="{page.page}: its title, its pages and what it sits under"
+		onclick={() => choice.pickLayer(layer)}>{page.page}</button
+	>
+	<span class="small words">{page.chain.length === 0 ? 'is bare' : 'under'}</span>
+	{#each page.chain as name (name)}
+		<button
+			class="mono layer"
+			class:at={isLayer === name}
+			title="The layout {name}: where it stands and what it says"
+			onclick={() => choice.pickLayer({ kind: 'layout', name })}
+			><LayerMark mark={marks.get(name)} /><span>{name}</span></button
+		>
+	{/each}
 	{#if isRoute}
 		<UnderMenu layer={{ kind: 'route', name: page.page }} bind:open={underOpen} />
 	{/if}
@@ -59,7 +68,7 @@
 			title="Keeps this page, as it is now, next to the one at work"
 			onclick={() => (store.held = store.held ? undefined : page)}
 		>
-			{store.held ? 'Let go' : 'Hold beside'}
+			{store.held ? 'Let go' : 'Hold'}
 		</button>
 		<button
 			class="field"
@@ -70,7 +79,7 @@
 		<button
 			class="field"
 			aria-pressed={look.tracks}
-			title="Columns and rows of the box around the chosen region"
+			title="Columns and rows of the box around what is chosen"
 			onclick={() => (look.tracks = !look.tracks)}>Tracks</button
 		>
 	</span>
@@ -78,31 +87,78 @@
 
 <style>
 	.line {
+		container: line / inline-size;
 		display: flex;
 		align-items: center;
-		flex-wrap: wrap;
-		gap: 4px 8px;
-		padding: 7px 16px 6px;
+		gap: 6px;
+		height: 36px;
+		flex: none;
+		padding: 0 12px;
+		white-space: nowrap;
+		overflow: hidden;
+	}
+	.name,
+	.layer {
+		min-width: 28px;
+		flex: 0 1 auto;
+		overflow: hidden;
+		text-overflow: ellipsis;
+		padding: 2px 3px;
+		border-radius: var(--radius);
+		border-bottom: 2px solid transparent;
 	}
 	.name {
 		font-weight: 500;
+		flex-shrink: 2;
+	}
+	.name:hover,
+	.layer:hover {
+		background: var(--cedar-wash);
+	}
+	.at {
+		border-color: var(--cedar);
 	}
 	.layer {
 		display: inline-flex;
 		align-items: center;
-		gap: 6px;
+		gap: 5px;
+	}
+	.layer span {
+		overflow: hidden;
+		text-overflow: ellipsis;
 	}
 	.end {
 		margin-left: auto;
 		display: flex;
-		gap: 6px;
-		font-size: var(--text-code);
+		flex: none;
+		gap: 4px;
 		align-items: center;
 	}
-	button {
-		white-space: nowrap;
+	.end :global(.field) {
+		padding: 2px 7px;
+		font-size: var(--text-small);
+	}
+	.end :global(select) {
+		width: 104px;
 	}
 	[aria-pressed='true'].field {
 		border-color: var(--cedar);
+		color: var(--cedar);
+	}
+	@container line (max-width: 720px) {
+		.words {
+			display: none;
+		}
+		.name,
+		.layer {
+			font-size: 11px;
+			padding: 2px 0;
+		}
+		.end :global(select) {
+			width: 56px;
+		}
+		.end :global(.field) {
+			padding: 2px 5px;
+		}
 	}
 </style>

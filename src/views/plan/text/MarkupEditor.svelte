@@ -6,9 +6,9 @@
 	import { EditorView, drawSelection, keymap } from '@codemirror/view';
 	import { onMount } from 'svelte';
 	import { store } from '$store/site.svelte.ts';
-	import { eaveColors } from '../../source/eave-language.ts';
-	import { editorLook } from '../../source/editor-look.ts';
-	import { selection } from '../selection.svelte.ts';
+	import { eaveColors } from '$views/source/eave-language.ts';
+	import { editorLook } from '$views/source/editor-look.ts';
+	import { panes } from '$store/panes.svelte.ts';
 
 	interface Props {
 		name: string;
@@ -36,14 +36,15 @@
 					drawSelection(),
 					closeBrackets(),
 					keymap.of([
-						{ key: 'Escape', run: () => ((selection.editing = false), true) },
+						{ key: 'Escape', run: () => (panes.fold('text', true), true) },
 						{ key: 'Mod-z', run: () => (void store.undo(), true) },
 						{ key: 'Mod-Shift-z', run: () => (void store.redo(), true) },
 						{ key: 'Mod-y', run: () => (void store.redo(), true) },
 						...defaultKeymap,
 						indentWithTab
 					]),
-					html(),
+					// The site says what is not closed; an end tag that comes by itself would stand there twice.
+					html({ autoCloseTags: false }),
 					eaveColors,
 					editorLook,
 					EditorState.readOnly.of(!store.writes),

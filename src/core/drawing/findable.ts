@@ -1,0 +1,98 @@
+import { layerName, type Layer, type Site } from '../model/site.ts';
+import { templateText } from '../model/template.ts';
+import { landingFills } from '../resolve/fill-target.ts';
+import { membersIn } from '../resolve/members.ts';
+import type { HolderRef, LayerRef, PieceRef, RegionRef } from '../model/wish.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
+
+/** Something that can be gone to by its name. */
+export type Findable =
+	| { readonly kind: 'page'; readonly name: string; readonly says: string }
+	| { readonly kind: 'layout'; readonly name: string; readonly says: string }
+	| {
+			readonly kind: 'region';
+			readonly name: string;
+			readonly says: string;
+			readonly region: RegionRef;
+	  }
+	| {
+			readonly kind: 'piece';
+			readonly name: string;
+			readonly says: string;
+			readonly piece: PieceRef;
+			/** A page on which it can be seen. */
+			readonly page: string;
+	  }
+	| { readonly kind: 'token'; readonly name: string; readonly says: string }
+	| { readonly kind: 'file'; readonly name: string; readonly says: string };
+
+/** All pages, layouts, regions, pieces, tokens and files, each with a few words on what it is. */
+export function findable(resolved: ResolvedSite): Findable[] {
+	const { site } = resolved;
+	const found: Findable[] = [];
+	for (const layer of [...site.routes, ...site.states]) {
+		const says = layer.title ? templateText(layer.title) : layer.kind;
+		found.push({ kind: 'page', name: layerName(layer), says });
+	}
+	for (const layout of site.layouts) {
+		const name = layout.name.text;
+		found.push({ kind: 'layout', name, says: `layout at ${layout.at.text}` });
+		for (const member of membersIn(layout.members)) {
+			const { text: box } = member.name;
+			const says = `${member.kind} of ${name}`;
+			found.push({ kind: 'region', name: box, says, region: { layout: name, region: box } });
+		}
+	}
+	found.push(...piecesOf(resolved));
+	for (const name of new Set(site.settings.tokens.map((token) => token.name.text))) {
+		found.push({ kind: 'token', name, says: 'token' });
+	}
+	for (const path of site.assets) found.push({ kind: 'file', name: path, says: 'file' });
+	return found;
+}
+
+function piecesOf(resolved: ResolvedSite): Findable[] {
+	const { site } = resolved;
+	return [...site.layouts, ...site.routes, ...site.states].flatMap((layer): Findable[] => {
+		const page = layer.kind === 'layout' ? pageUnder(site, layer, resolved) : layerName(layer);
+		if (page === undefined) return [];
+		return holdersOf(layer, resolved).flatMap(({ holder, pieces }) =>
+			pieces.map((name): Findable => {
+				const where = holder.region
+					? `${holder.region.region} of ${layerName(layer)}`
+					: layerName(layer);
+				const piece = { holder, piece: name };
+				return { kind: 'piece', name, says: `piece in ${where}`, piece, page };
+			})
+		);
+	});
+}
+
+/** The first page that a layout covers. */
+function pageUnder(site: Site, layout: Layer, { structure }: ResolvedSite): string | undefined {
+	const page = [...site.routes, ...site.states].find((one) =>
+		structure.chainOf(one).some((outer) => outer === layout)
+	);
+	return page && layerName(page);
+}
+
+function holdersOf(
+	layer: Layer,
+	{ structure }: ResolvedSite
+): { holder: HolderRef; pieces: string[] }[] {
+	const ref: LayerRef = { kind: layer.kind, name: layerName(layer) };
+	const named = (pieces: Layer['fills'][number]['pieces']): string[] =>
+		pieces.map((piece) => piece.name.text);
+	const own =
+		layer.kind === 'layout'
+			? layer.regions.map((region) => ({
+					holder: { layer: ref, region: { layout: ref.name, region: region.name.text } },
+					pieces: named(region.pieces)
+				}))
+			: [{ holder: { layer: ref, region: undefined }, pieces: named(layer.pieces) }];
+	const fills = landingFills(layer, structure.chainOf(layer)).map(({ fill, layout, region }) => ({
+		holder: { layer: ref, region: { layout: layout.name.text, region: region.name.text } },
+		pieces: named(fill.pieces)
+	}));
+	return [...own, ...fills];
+}

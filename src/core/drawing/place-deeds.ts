@@ -1,0 +1,47 @@
+import { fillKindsOf, type FillKind } from '../model/site.ts';
+import type { LayerRef, RegionRef } from '../model/wish.ts';
+import type { SectionEntry, SectionRegion } from './cross-section.ts';
+import type { Deed } from './size-deeds.ts';
+
+const fillKeys: Readonly<Record<FillKind, string>> = {
+	before: 'B',
+	after: 'A',
+	instead: 'I',
+	empty: 'E'
+};
+
+/** What a layer can do with a region that stands further out. */
+export function fillDeeds(
+	layer: LayerRef,
+	region: SectionRegion,
+	entry: SectionEntry | undefined
+): Deed[] {
+	const ref: RegionRef = { layout: region.layout, region: region.name };
+	const made = fillKindsOf(region).map((fill): Deed => {
+		return {
+			name: fill,
+			key: fillKeys[fill],
+			wish: { kind: 'set-fill', layer, region: ref, fill },
+			on: entry?.action === fill
+		};
+	});
+	const fills = entry !== undefined && entry.action !== 'content' && entry.action !== 'gave';
+	if (!fills || region.locked) return made;
+	const pass: Deed = {
+		name: 'let pass',
+		key: 'P',
+		wish: { kind: 'remove-fill', layer, region: ref },
+		on: false
+	};
+	return [...made, pass];
+}
+
+/** What a layout can say of its own region. */
+export function regionDeeds(region: SectionRegion): Deed[] {
+	const ref: RegionRef = { layout: region.layout, region: region.name };
+	const flag = (name: 'locked' | 'required', key: string): Deed => {
+		const on = region[name];
+		return { name, key, on, wish: { kind: 'set-flag', region: ref, flag: name, on: !on } };
+	};
+	return [flag('locked', 'L'), flag('required', 'R')];
+}

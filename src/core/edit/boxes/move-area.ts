@@ -1,0 +1,145 @@
+import {
+	areasOf,
+	isEmptyCell,
+	type AreaPlace,
+	type AreasArrangement
+} from '../../model/arrange.ts';
+import type { BoxRef, Side } from '../../model/wish.ts';
+import { arrangementAt } from '../../resolve/bands.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { WishRefused } from '../proposal.ts';
+import type { Surgery } from '../surgery.ts';
+import { findBox, placeOfBand } from './find-box.ts';
+import { placeMember } from './members.ts';
+import { areasHolding, withColumnWords, withTracks, writeAreas } from './tracks.ts';
+
+/**
+ * Lets a member change places with another one, or puts it to one of its sides. In areas it gets a column
+ * or row of its own there, and what becomes empty goes; elsewhere the order of reading changes.
+ */
+export function moveArea(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: BoxRef,
+	member: string,
+	target: string,
+	side: Side,
+	bandName: string
+): void {
+	const box = findBox(resolved, ref);
+	const { bands } = resolved.site.settings;
+	const holds = arrangementAt(box.arrangements, bands, placeOfBand(bands, bandName));
+	if (holds?.kind !== 'areas') return moveInLine(resolved, surgery, ref, member, target, side);
+	const { arrangement, band } = areasHolding(resolved, ref, bandName);
+	const changed =
+		side === 'swap'
+			? swapped(arrangement, member, target)
+			: beside(arrangement, member, target, side);
+	writeAreas(resolved, surgery, { box, arrangement, changed, band });
+}
+
+function moveInLine(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: BoxRef,
+	member: string,
+	target: string,
+	side: Side
+): void {
+	const box = findBox(resolved, ref);
+	if (box.kind === 'region')
+		throw new WishRefused('The pieces of a region are moved by themselves.');
+	if (side !== 'swap') {
+		const where = side === 'left' || side === 'above' ? 'before' : 'after';
+		placeMember(resolved, surgery, ref.layout, member, { name: target, where });
+		return;
+	}
+	const [one, other] = [member, target].map((name) =>
+		box.members.find((found) => found.name.text === name)
+	);
+	if (!one || !other) throw new WishRefused(`${member} and ${target} do not stand in one box.`);
+	surgery.replaceLines(one.span, surgery.linesOf(other.span));
+	surgery.replaceLines(other.span, surgery.linesOf(one.span));
+}
+
+function swapped(arrangement: AreasArrangement, one: string, other: string): AreasArrangement {
+	const name = (cell: string): string => (cell === one ? other : cell === other ? one : cell);
+	const rows = arrangement.rows.map((row) => ({ ...row, cells: row.cells.map(name) }));
+	return { ...arrangement, rows };
+}
+
+function beside(
+	arrangement: AreasArrangement,
+	member: string,
+	target: string,
+	side: Exclude<Side, 'swap'>
+): AreasArrangement {
+	const place = areasOf(arrangement.rows).get(target);
+	if (!place) throw new WishRefused(`${target} has no area there.`);
+	const own = areasOf(arrangement.rows).get(member);
+	const cleared = {
+		...arrangement,
+		rows: arrangement.rows.map((row) => ({
+			...row,
+			cells: row.cells.map((cell) => (cell === member ? '.' : cell))
+		}))
+	};
+	const put =
+		side === 'left' || side === 'right'
+			? withColumn(cleared, member, place, side === 'left' ? place.x.from : place.x.to, own)
+			: withRow(cleared, member, place, side === 'above' ? place.y.from : place.y.to);
+	return withoutEmpty(put);
+}
+
+/** A column for a member beside a place; what lies above and below reaches over it. */
+function withColumn(
+	arrangement: AreasArrangement,
+	member: string,
+	place: AreaPlace,
+	x: number,
+	own: AreaPlace | undefined
+): AreasArrangement {
+	const rows = arrangement.rows.map((row, y) => {
+		const isBeside = y >= place.y.from && y < place.y.to;
+		const cell = isBeside ? member : (row.cells[x === 0 ? 0 : x - 1] ?? '.');
+		return { ...row, cells: row.cells.toSpliced(x, 0, cell) };
+	});
+	// It keeps its width where it had a column of its own.
+	const width = own && own.x.to - own.x.from === 1 ? columnSize(arrangement, own.x.from) : '1fr';
+	return { ...arrangement, ...withColumnWords(arrangement, x, 0, [width]), rows };
+}
+
+function columnSize(arrangement: AreasArrangement, x: number): string {
+	const words = arrangement.columns?.text.split(/\s+(?![^(]*\))/) ?? [];
+	return words[x] ?? '1fr';
+}
+
+function withRow(
+	arrangement: AreasArrangement,
+	member: string,
+	place: AreaPlace,
+	y: number
+): AreasArrangement {
+	const like = arrangement.rows[y === 0 ? 0 : y - 1];
+	if (!like) return arrangement;
+	const cells = like.cells.map((cell, x) => (x >= place.x.from && x < place.x.to ? member : cell));
+	return {
+		...arrangement,
+		rows: arrangement.rows.toSpliced(y, 0, { ...like, cells, size: 'auto' })
+	};
+}
+
+/** Without the columns and rows in which nothing lies any more. */
+function withoutEmpty(arrangement: AreasArrangement): AreasArrangement {
+	const { rows } = arrangement;
+	const emptyRow = rows.findIndex(({ cells }) => cells.every(isEmptyCell));
+	if (emptyRow !== -1 && rows.length > 1) {
+		return withoutEmpty(withTracks(arrangement, 'rows', emptyRow, []));
+	}
+	const columns = rows[0]?.cells.map((_, x) => x) ?? [];
+	const emptyColumn = columns.find((x) => rows.every(({ cells }) => isEmptyCell(cells[x] ?? '.')));
+	if (emptyColumn !== undefined && columns.length > 1) {
+		return withoutEmpty(withTracks(arrangement, 'columns', emptyColumn, []));
+	}
+	return arrangement;
+}

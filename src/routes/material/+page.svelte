@@ -1,0 +1,5 @@
+<script lang="ts">
+	import MaterialView from '$views/material/MaterialView.svelte';
+</script>
+
+<MaterialView />

@@ -1,0 +1,179 @@
+<script lang="ts">
+	import mime from 'mime';
+	import type { FileView } from '$core/drawing/material-view.ts';
+	import { counted } from '$core/messages/problem.ts';
+	import { ask } from '$store/ask.svelte.ts';
+	import { addFiles, replaceFile } from '$store/files.ts';
+	import { store } from '$store/site.svelte.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+	import { sizeText } from '$views/deliver/size-text.ts';
+	import Picture from './Picture.svelte';
+	import Uses from './Uses.svelte';
+
+	const { files }: { files: readonly FileView[] } = $props();
+
+	let picker: HTMLInputElement;
+	let other: HTMLInputElement;
+	/** The file that another one is to take the place of. */
+	let replaced = '';
+
+	async function add(): Promise<void> {
+		await addFiles([...(picker.files ?? [])]);
+		picker.value = '';
+	}
+
+	async function replace(): Promise<void> {
+		const [file] = other.files ?? [];
+		if (file) await replaceFile(replaced, file);
+		other.value = '';
+	}
+
+	function isPicture(path: string): boolean {
+		return mime.getType(path)?.startsWith('image/') ?? false;
+	}
+
+	function askRename(file: FileView): void {
+		ask.question = {
+			title: `Rename ${file.path}`,
+			says: `Its path from the folder of the site. ${counted(file.uses.length, 'place')} that name${file.uses.length === 1 ? 's' : ''} it would be changed with it.`,
+			fields: [{ label: 'New path', value: file.path, mono: true }],
+			act: 'Rename it',
+			answer: ([to = '']) => wishes.attempt({ kind: 'rename-file', file: file.path, to })
+		};
+	}
+
+	async function copyTag(path: string): Promise<void> {
+		const tag = `<img src="${path}" alt="">`;
+		const done = await navigator.clipboard.writeText(tag).then(
+			() => true,
+			() => false
+		);
+		store.notice = done
+			? { kind: 'fine', sentence: `${tag} can be pasted into a piece; say in alt what it shows.` }
+			: { kind: 'fault', sentence: `The browser did not let it be copied. It is ${tag}` };
+	}
+</script>
+
+<section aria-label="Files">
+	<header>
+		<h2 class="cap">Files</h2>
+		<span class="small">{counted(files.length, 'file')}; drop or paste them anywhere</span>
+		<button class="act" onclick={() => picker.click()}>Add files …</button>
+	</header>
+	<input
+		bind:this={picker}
+		type="file"
+		multiple
+		hidden
+		aria-label="Files to add"
+		onchange={() => void add()}
+	/>
+	<input
+		bind:this={other}
+		type="file"
+		hidden
+		aria-label="The file to take its place"
+		onchange={() => void replace()}
+	/>
+	<!-- What scrolls can be reached by keyboard. -->
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+	<div class="scroll" tabindex="0" role="group" aria-label="Files of the site">
+		{#each files as file (file.path)}
+			<article id="file {file.path}" aria-label="File {file.path}">
+				<span class="picture">
+					{#if isPicture(file.path)}<Picture path={file.path} />{/if}
+				</span>
+				<div class="what">
+					<b class="mono" title={file.path}>{file.path}</b>
+					<span class="small">{sizeText(file.size)}</span>
+					<div class="acts">
+						<Uses uses={file.uses} />
+						<button
+							class="act small"
+							onclick={() => {
+								replaced = file.path;
+								other.click();
+							}}>Replace</button
+						>
+						<button class="act small" onclick={() => askRename(file)}>Rename</button>
+						{#if isPicture(file.path)}
+							<button class="act small" onclick={() => void copyTag(file.path)}
+								>Copy for a piece</button
+							>
+						{/if}
+						<button
+							class="act small"
+							onclick={() => void wishes.make({ kind: 'remove-file', file: file.path })}
+							>Remove</button
+						>
+					</div>
+				</div>
+			</article>
+		{:else}
+			<p class="none">
+				This site has no pictures or other files yet. Drop one anywhere in the window, paste it, or
+				add it here; markup names it by its path, such as images/pod.svg.
+			</p>
+		{/each}
+	</div>
+</section>
+
+<style>
+	section {
+		display: flex;
+		flex-direction: column;
+		min-height: 0;
+		min-width: 0;
+	}
+	header {
+		display: flex;
+		align-items: baseline;
+		gap: 12px;
+		padding: 9px 16px;
+		border-bottom: 1px solid var(--hair);
+	}
+	header .act {
+		margin-left: auto;
+	}
+	.scroll {
+		flex: 1;
+		overflow-y: auto;
+		padding: 0 16px 20px;
+	}
+	article {
+		display: grid;
+		grid-template-columns: 52px minmax(0, 1fr);
+		gap: 12px;
+		padding: 8px 0;
+		border-bottom: 1px solid var(--hair);
+	}
+	.picture {
+		width: 52px;
+		height: 44px;
+		background: var(--sunk);
+		border-radius: var(--radius);
+		overflow: hidden;
+	}
+	.what {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto;
+		gap: 2px 10px;
+	}
+	b {
+		font-weight: 500;
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+	.acts {
+		grid-column: 1 / -1;
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 14px;
+		align-items: baseline;
+	}
+	.none {
+		padding: 16px 0;
+		max-width: 46ch;
+	}
+</style>

@@ -1,0 +1,245 @@
+<script lang="ts">
+	import type { TokenView } from '$core/drawing/material-view.ts';
+	import { counted } from '$core/messages/problem.ts';
+	import { ask } from '$store/ask.svelte.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+	import Uses from './Uses.svelte';
+
+	interface Props {
+		bands: readonly string[];
+		tokens: readonly TokenView[];
+	}
+	const { bands, tokens }: Props = $props();
+
+	let refused = $state.raw<Readonly<Record<string, string>>>({});
+
+	/** A colour that the browser knows: it gets a swatch. */
+	function colourOf(value: string | undefined): string | undefined {
+		return value !== undefined && CSS.supports('color', value) ? value : undefined;
+	}
+
+	/** A colour as a picker has it: six digits. */
+	function hexOf(value: string): string {
+		const context = document.createElement('canvas').getContext('2d');
+		if (!context) return '#000000';
+		context.fillStyle = value;
+		return context.fillStyle.startsWith('#') ? context.fillStyle : '#000000';
+	}
+
+	async function set(name: string, band: string, text: string): Promise<boolean> {
+		const value = text.trim() === '' ? undefined : text.trim();
+		const sentence = await wishes.attempt({ kind: 'set-token', name, value, band });
+		refused = { ...refused, [`${name} ${band}`]: sentence ?? '' };
+		return sentence === undefined;
+	}
+
+	function holds(token: TokenView, place: number): string | undefined {
+		return token.values.slice(0, place + 1).findLast((value) => value !== undefined);
+	}
+
+	function askNew(): void {
+		ask.question = {
+			title: 'Add a token',
+			says: 'A custom property that all settings and styles can use, such as --gutter for a size or --leaf for a colour.',
+			fields: [
+				{ label: 'Name', value: '--', mono: true },
+				{ label: 'Value', value: '', mono: true }
+			],
+			act: 'Add it',
+			answer: ([name = '', value = '']) =>
+				wishes.attempt({ kind: 'set-token', name, value, band: bands[0] ?? 'all' })
+		};
+	}
+
+	function askRename(name: string): void {
+		ask.question = {
+			title: `Rename ${name}`,
+			says: 'Every setting, style and piece of markup that uses it is changed with it.',
+			fields: [{ label: 'New name', value: name, mono: true }],
+			act: 'Rename it',
+			answer: ([to = '']) => wishes.attempt({ kind: 'rename-token', name, to })
+		};
+	}
+</script>
+
+<section aria-label="Tokens">
+	<header>
+		<h2 class="cap">Tokens</h2>
+		<span class="small">{counted(tokens.length, 'token')}; a value holds from its band on</span>
+		<button class="act" onclick={askNew}>Add token …</button>
+	</header>
+	<!-- What scrolls can be reached by keyboard. -->
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+	<div class="scroll" tabindex="0" role="group" aria-label="Tokens and their values">
+		{#if tokens.length > 0}
+			<div class="row head small" style:--bands={bands.length}>
+				<span></span>
+				{#each bands as band (band)}<span>{band}</span>{/each}
+			</div>
+		{/if}
+		{#each tokens as token (token.name)}
+			<article id="token {token.name}" aria-label="Token {token.name}">
+				<div class="row" style:--bands={bands.length}>
+					<b class="mono" title={token.name}>{token.name}</b>
+					{#each bands as band, place (band)}
+						{@const value = token.values[place]}
+						{@const colour = colourOf(holds(token, place))}
+						<span class="value" class:starts={value !== undefined}>
+							{#if colour}
+								<input
+									class="swatch"
+									type="color"
+									aria-label="Colour of {token.name} at {band}"
+									value={hexOf(colour)}
+									oninput={(event) =>
+										wishes.look({
+											kind: 'set-token',
+											name: token.name,
+											value: event.currentTarget.value,
+											band
+										})}
+									onchange={(event) => void set(token.name, band, event.currentTarget.value)}
+								/>
+							{/if}
+							<input
+								class="field mono"
+								aria-label="{token.name} at {band}"
+								placeholder={holds(token, place)}
+								value={value ?? ''}
+								onchange={(event) => {
+									const input = event.currentTarget;
+									if (input.value.trim() === (value ?? '')) return;
+									void set(token.name, band, input.value);
+								}}
+							/>
+						</span>
+					{/each}
+				</div>
+				{#each bands as band (band)}
+					{#if refused[`${token.name} ${band}`]}
+						<p class="small refused" role="alert">{band}: {refused[`${token.name} ${band}`]}</p>
+					{/if}
+				{/each}
+				<div class="below">
+					<Uses uses={token.uses} />
+					<button class="act small" onclick={() => askRename(token.name)}>Rename</button>
+					<button
+						class="act small"
+						title={token.uses.length > 0
+							? 'It is used: put something else there first'
+							: 'Nothing uses it'}
+						onclick={() => void wishes.make({ kind: 'remove-token', name: token.name })}
+						>Remove</button
+					>
+				</div>
+			</article>
+		{:else}
+			<p class="none">
+				This site has no tokens yet. A token is a size or colour with a name, said once and used in
+				many places, and it can differ by band.
+			</p>
+		{/each}
+	</div>
+</section>
+
+<style>
+	section {
+		display: flex;
+		flex-direction: column;
+		min-height: 0;
+		min-width: 0;
+		border-right: 1px solid var(--hair);
+	}
+	header {
+		display: flex;
+		align-items: baseline;
+		gap: 12px;
+		padding: 9px 16px;
+		border-bottom: 1px solid var(--hair);
+	}
+	header .act {
+		margin-left: auto;
+	}
+	.scroll {
+		flex: 1;
+		overflow-y: auto;
+		padding: 6px 16px 20px;
+	}
+	.row {
+		display: grid;
+		grid-template-columns: 118px repeat(var(--bands), minmax(0, 1fr));
+		gap: 6px;
+		align-items: center;
+	}
+	.head {
+		padding: 2px 0;
+	}
+	b {
+		font-weight: 500;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	article {
+		padding: 7px 0 4px;
+		border-top: 1px solid var(--hair);
+	}
+	.value {
+		position: relative;
+		display: flex;
+		gap: 4px;
+		align-items: center;
+		padding-top: 5px;
+	}
+	/* The eave: a value begins here and holds on. */
+	.value::before {
+		content: '';
+		position: absolute;
+		inset: 0 -6px auto 0;
+		height: 2px;
+		background: var(--cedar);
+		opacity: 0.35;
+	}
+	.starts::before {
+		left: 4px;
+		opacity: 1;
+	}
+	.starts::after {
+		content: '';
+		position: absolute;
+		left: -1px;
+		top: 0;
+		width: 7px;
+		height: 2px;
+		background: var(--cedar);
+		transform-origin: 100% 0;
+		transform: rotate(-50deg);
+	}
+	.field {
+		width: 100%;
+		min-width: 0;
+		padding: 2px 6px;
+	}
+	.swatch {
+		width: 22px;
+		height: 22px;
+		flex: none;
+		padding: 0;
+		border: 1px solid var(--rule);
+		border-radius: var(--radius);
+		background: none;
+	}
+	.below {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 14px;
+		align-items: baseline;
+		margin-top: 3px;
+	}
+	.refused {
+		color: var(--fault);
+	}
+	.none {
+		padding: 16px 0;
+		max-width: 46ch;
+	}
+</style>

@@ -1,0 +1,261 @@
+<script lang="ts">
+	import type { ArrangementView, BoxView } from '$core/drawing/box-view.ts';
+	import { alignments, justifications, type Arrangement } from '$core/model/arrange.ts';
+	import type { ArrangedWord, BoxRef, Wish } from '$core/model/wish.ts';
+	import { arrangementKinds, arrangements } from '$core/settings/arrangements/list.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+	import SizeInput from '../strip/SizeInput.svelte';
+	import ArrangementPicture from './ArrangementPicture.svelte';
+
+	interface Props {
+		view: BoxView;
+		box: BoxRef;
+	}
+	const { view, box }: Props = $props();
+
+	const band = $derived(view.bands[view.band] ?? '');
+	const now = $derived(view.arrangement);
+	let refused = $state('');
+
+	function setKind(arrangement: Arrangement['kind'] | undefined): Wish {
+		return { kind: 'set-arrangement', box, arrangement, band };
+	}
+
+	function setWord(word: ArrangedWord, value: string | undefined): Wish {
+		return { kind: 'set-arranged', box, word, value, band };
+	}
+
+	function setCounts(columns: number, rows: number | undefined): Wish {
+		return { kind: 'set-counts', box, columns, rows, band };
+	}
+
+	async function make(wish: Wish): Promise<void> {
+		refused = (await wishes.attempt(wish)) ?? '';
+	}
+
+	function count(event: Event & { currentTarget: HTMLInputElement }): number | undefined {
+		const number = event.currentTarget.valueAsNumber;
+		return Number.isInteger(number) && number > 0 ? number : undefined;
+	}
+
+	function said(arrangement: ArrangementView | undefined): string {
+		if (!arrangement) return 'one below the other';
+		return arrangement.here ? `set at ${band}` : `from ${arrangement.band}`;
+	}
+</script>
+
+<section aria-label="How {view.name} arranges at {band}">
+	<p class="small head">
+		<b>{view.kind === 'region' ? 'Its pieces' : 'What is in it'}</b>, {said(now)}
+	</p>
+	<div class="kinds">
+		{#each arrangementKinds as kind (kind)}
+			<button
+				class="kind"
+				aria-pressed={now?.kind === kind}
+				aria-label="{kind}: {arrangements[kind].says}"
+				title="{kind}: {arrangements[kind].says}"
+				onpointerenter={() => wishes.look(setKind(kind))}
+				onpointerleave={() => wishes.forget()}
+				onclick={() => void make(setKind(kind))}><ArrangementPicture {kind} />{kind}</button
+			>
+		{/each}
+		<button
+			class="kind"
+			aria-pressed={!now}
+			disabled={!now?.here}
+			aria-label={view.band > 0 ? 'as narrower' : 'one below the other'}
+			title={now?.here
+				? 'Takes back what is set at this band'
+				: 'Nothing is set at this band to take back'}
+			onpointerenter={() => now?.here && wishes.look(setKind(undefined))}
+			onpointerleave={() => wishes.forget()}
+			onclick={() => void make(setKind(undefined))}
+			><ArrangementPicture kind="flow" />{view.band > 0 ? 'narrower' : 'none'}</button
+		>
+	</div>
+	<div class="fields">
+		{#if now?.kind === 'columns'}
+			<label class="small"
+				>columns <input
+					class="field mono"
+					type="number"
+					min="1"
+					max="100"
+					value={now.count}
+					onchange={(event) => {
+						const columns = count(event);
+						if (columns) void make(setCounts(columns, now.rowCount));
+					}}
+				/></label
+			>
+			<label class="small"
+				>rows <input
+					class="field mono"
+					type="number"
+					min="1"
+					max="100"
+					placeholder="any"
+					value={now.rowCount ?? ''}
+					onchange={(event) => void make(setCounts(now.count, count(event)))}
+				/></label
+			>
+		{:else if now?.kind === 'areas'}
+			<label class="small"
+				>columns <input
+					class="field mono"
+					type="number"
+					min="1"
+					max="40"
+					aria-label="Columns of areas"
+					value={now.columns.length}
+					onchange={(event) => {
+						const wanted = count(event) ?? now.columns.length;
+						const more = wanted > now.columns.length;
+						if (wanted === now.columns.length) return;
+						const index = more ? now.columns.length : now.columns.length - 1;
+						void make({
+							kind: more ? 'add-track' : 'remove-track',
+							box,
+							axis: 'columns',
+							index,
+							band
+						});
+					}}
+				/></label
+			>
+			<label class="small"
+				>rows <input
+					class="field mono"
+					type="number"
+					min="1"
+					max="40"
+					aria-label="Rows of areas"
+					value={now.rows.length}
+					onchange={(event) => {
+						const wanted = count(event) ?? now.rows.length;
+						const more = wanted > now.rows.length;
+						if (wanted === now.rows.length) return;
+						const index = more ? now.rows.length : now.rows.length - 1;
+						void make({
+							kind: more ? 'add-track' : 'remove-track',
+							box,
+							axis: 'rows',
+							index,
+							band
+						});
+					}}
+				/></label
+			>
+		{:else if now?.line}
+			<label class="small"
+				>spread <select
+					class="field"
+					value={now.line.justify}
+					onchange={(event) => void make(setWord('justify', event.currentTarget.value))}
+				>
+					{#each justifications as word (word)}<option>{word}</option>{/each}
+				</select></label
+			>
+			<label class="small"
+				>line up <select
+					class="field"
+					value={now.line.align}
+					onchange={(event) => void make(setWord('align', event.currentTarget.value))}
+				>
+					{#each alignments as word (word)}<option>{word}</option>{/each}
+				</select></label
+			>
+			{#if now.kind === 'row'}
+				<label class="small check"
+					><input
+						type="checkbox"
+						checked={now.line.wrap}
+						onchange={(event) =>
+							void make(setWord('wrap', event.currentTarget.checked ? '' : undefined))}
+					/> wraps</label
+				>
+			{/if}
+		{/if}
+		{#if now}
+			<label class="small gap"
+				>gap <SizeInput
+					label="Gap of {view.name} at {band}"
+					value={now.gap ?? ''}
+					placeholder="none"
+					sizes
+					typed={(text) => text !== '' && wishes.look(setWord('gap', text))}
+					take={(text) => {
+						if (text !== (now.gap ?? '')) void make(setWord('gap', text === '' ? undefined : text));
+					}}
+					cancel={() => wishes.forget()}
+				/></label
+			>
+		{/if}
+	</div>
+	{#if refused}<p class="small refused" role="alert">{refused}</p>{/if}
+</section>
+
+<style>
+	section {
+		padding: 6px 10px 8px;
+		border-top: 1px solid var(--hair);
+	}
+	.head b {
+		font-weight: 600;
+		color: var(--ink);
+	}
+	.kinds {
+		display: grid;
+		grid-template-columns: repeat(5, minmax(0, 1fr));
+		gap: 3px;
+		margin: 4px 0 6px;
+	}
+	.kind {
+		display: grid;
+		justify-items: center;
+		gap: 1px;
+		padding: 4px 0 2px;
+		font-size: 10px;
+		border: 1px solid var(--hair);
+		border-radius: var(--radius);
+		background: var(--sheet);
+	}
+	.kind:hover:not(:disabled) {
+		border-color: var(--cedar);
+	}
+	.kind[aria-pressed='true'] {
+		border-color: var(--cedar);
+		background: var(--cedar-wash);
+		color: var(--cedar);
+	}
+	.kind:disabled {
+		color: var(--ink-2);
+	}
+	.fields {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 8px;
+		align-items: center;
+	}
+	label {
+		display: flex;
+		align-items: center;
+		gap: 4px;
+	}
+	.fields input[type='number'] {
+		width: 46px;
+		padding: 1px 4px;
+	}
+	select {
+		padding: 1px 4px;
+		font-size: var(--text-small);
+	}
+	.gap {
+		flex: 1 1 84px;
+	}
+	.refused {
+		color: var(--fault);
+		margin-top: 4px;
+	}
+</style>

@@ -1,0 +1,59 @@
+<script lang="ts">
+	import { boxOfView, type BoxView } from '$core/drawing/box-view.ts';
+	import { askWrap } from '../asking.ts';
+	import { choice } from '../choice.svelte.ts';
+	import { chosenBox } from '../chosen-box.svelte.ts';
+	import BandStrip from '../strip/BandStrip.svelte';
+	import { wishes } from '$store/wishes.svelte.ts';
+	import ArrangementPanel from './ArrangementPanel.svelte';
+
+	/** The sizes of a box, and how it arranges what is in it. */
+	const { view }: { view: BoxView } = $props();
+
+	const box = $derived(boxOfView(view));
+	const around = $derived(chosenBox.view === view ? chosenBox.around : undefined);
+	const outer = $derived(boxOfView(around));
+</script>
+
+<BandStrip {view} />
+{#if box}
+	<ArrangementPanel {view} {box} />
+{/if}
+{#if around && outer}
+	<section class="around" aria-label="What it stands in">
+		<p class="small">
+			It stands in
+			<button class="mono link" onclick={() => choice.pickBox(outer)}>{around.name}</button>,
+			{around.arrangement ? `arranged in ${around.arrangement.kind}` : 'one below the other'}.
+		</p>
+		{#if view.kind === 'wrapper' && box}
+			<button
+				class="act"
+				onpointerenter={() => wishes.look({ kind: 'unwrap', layout: box.layout, name: view.name })}
+				onpointerleave={() => wishes.forget()}
+				onclick={() => void wishes.make({ kind: 'unwrap', layout: box.layout, name: view.name })}
+				>Take the wrapper away</button
+			>
+		{/if}
+		{#if view.kind !== 'piece' && box}
+			<button
+				class="act"
+				title="Shift with a click on other regions chooses several"
+				onclick={() => askWrap(box.layout, [view.name, ...choice.others])}
+				>Wrap {choice.others.length > 0 ? `${choice.others.length + 1} of them` : 'it'} …</button
+			>
+		{/if}
+	</section>
+{/if}
+
+<style>
+	.around {
+		padding: 6px 10px 10px;
+		border-top: 1px solid var(--hair);
+	}
+	.link {
+		color: var(--cedar);
+		text-decoration: underline;
+		font-size: 11px;
+	}
+</style>

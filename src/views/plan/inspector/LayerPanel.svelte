@@ -1,0 +1,296 @@
+<script lang="ts">
+	import { page as address } from '$app/state';
+	import type { LayerView } from '$core/drawing/layer-view.ts';
+	import { counted } from '$core/messages/problem.ts';
+	import type { LayerRef, PagesChoice, Wish } from '$core/model/wish.ts';
+	import { placeQuery, readPlace } from '$store/address.ts';
+	import { store } from '$store/site.svelte.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+	import LayerMark from '$views/shell/LayerMark.svelte';
+	import PanelField from '$views/shell/PanelField.svelte';
+	import { askMoveRoute, askNewRegion, askRenameLayout } from '../asking.ts';
+	import { choice } from '../choice.svelte.ts';
+	import { chosenBox } from '../chosen-box.svelte.ts';
+	import BoxPanel from './BoxPanel.svelte';
+
+	/** What a layout, route or state says of itself. */
+	const { layer }: { layer: LayerRef } = $props();
+
+	let view = $state.raw<LayerView | undefined>();
+	const mark = $derived(store.roofline.layouts.find(({ name }) => name === layer.name)?.mark);
+	const box = $derived(
+		layer.kind === 'layout' &&
+			chosenBox.view?.kind === 'layout' &&
+			chosenBox.view.name === layer.name
+			? chosenBox.view
+			: undefined
+	);
+
+	$effect(() => {
+		const [asked] = [layer, store.site];
+		void store.core.layerView(asked).then((found) => {
+			if (asked === layer) view = found;
+		});
+	});
+
+	const make = (wish: Wish): Promise<string | undefined> => wishes.attempt(wish);
+
+	function setWords(part: 'title' | 'description', text: string): Promise<string | undefined> {
+		return make({ kind: 'set-words', layer, part, value: text === '' ? undefined : text });
+	}
+
+	function setPages(pages: PagesChoice): Promise<string | undefined> {
+		return make({ kind: 'set-pages', pattern: layer.name, pages });
+	}
+
+	function pagesKind(kind: string): Promise<string | undefined> {
+		if (kind === 'samples') return setPages({ kind: 'samples', values: ['one'] });
+		if (kind === 'each') return setPages({ kind: 'each', data: lists[0] ?? '', field: 'id' });
+		return setPages({ kind: 'one' });
+	}
+
+	const lists = $derived((store.site?.data ?? []).map((name) => `data.${name}`));
+
+	function setSkip(text: string): Promise<string | undefined> {
+		const value = text === '' ? undefined : `"${text.replaceAll('"', '\\"')}"`;
+		const ref = { layout: layer.name, box: undefined };
+		const band = store.site?.bands[0]?.name ?? 'all';
+		return make({ kind: 'set-setting', box: ref, setting: 'skip', value, band });
+	}
+
+	function admit(role: string, on: boolean): void {
+		const roles = (view?.roles ?? []).filter((one) =>
+			one === role ? on : view?.admits.includes(one)
+		);
+		void wishes.make({ kind: 'set-admit', layer, roles });
+	}
+</script>
+
+{#if view}
+	<div class="panel">
+		<p class="what">
+			{#if layer.kind === 'layout'}<LayerMark {mark} />{/if}
+			<b class="mono">{layer.name}</b>
+			<span class="small">{layer.kind}</span>
+		</p>
+		{#if view.layout}
+			{@const layout = view.layout}
+			<PanelField
+				label="stands at"
+				value={layout.at}
+				mono
+				take={(at) => make({ kind: 'move-layout', name: layer.name, at })}
+			/>
+			<PanelField
+				label="covers"
+				value={layout.onRequest ? 'on request' : 'its branch'}
+				options={['its branch', 'on request']}
+				take={(word) =>
+					make({ kind: 'set-on-request', name: layer.name, on: word === 'on request' })}
+				hint={layout.onRequest
+					? layout.asked.length > 0
+						? `Asked for by ${layout.asked.join(', ')}.`
+						: 'No page asks for it yet.'
+					: undefined}
+			/>
+			<PanelField
+				label="bands by"
+				value={layout.measure}
+				options={['screen', 'space']}
+				take={(by) =>
+					make({
+						kind: 'set-measure',
+						name: layer.name,
+						by: by === 'space' ? 'space' : 'screen'
+					})}
+				hint={layout.measure === 'space' ? 'Its bands look at the width that it gets.' : undefined}
+			/>
+		{/if}
+		{#if layer.kind !== 'state'}
+			<PanelField
+				label="under"
+				value={view.under ?? ''}
+				placeholder="what covers it"
+				options={[
+					'',
+					'none',
+					...store.roofline.layouts.map(({ name }) => name).filter((name) => name !== layer.name)
+				]}
+				take={(under) =>
+					make({ kind: 'set-under', layer, under: under === '' ? undefined : under })}
+			/>
+		{/if}
+		<PanelField
+			label="title"
+			value={view.title ?? ''}
+			placeholder={layer.kind === 'layout' ? '{page.title} | {site.name}' : 'none'}
+			take={(text) => setWords('title', text)}
+			hint={layer.kind === 'layout'
+				? 'The pattern for pages inside: {page.title} is their own.'
+				: undefined}
+		/>
+		<PanelField
+			label="description"
+			value={view.description ?? ''}
+			placeholder="from the nearest layer"
+			take={(text) => setWords('description', text)}
+		/>
+		{#if view.layout}
+			<PanelField
+				label="skip link"
+				value={view.layout.skip ?? ''}
+				placeholder="none"
+				take={setSkip}
+				hint="For those who use a keyboard, to its slot, such as: Skip to the content."
+			/>
+		{/if}
+		{#if view.pages && (view.isPattern || view.pages.kind !== 'one')}
+			{@const pages = view.pages}
+			<PanelField
+				label="pages"
+				value={pages.kind}
+				options={['one', 'samples', 'each']}
+				take={pagesKind}
+				hint={pages.kind === 'one'
+					? 'One page, with the name of the parameter in its place.'
+					: undefined}
+			/>
+			{#if pages.kind === 'samples'}
+				<PanelField
+					label="samples"
+					value={pages.values.join(', ')}
+					mono
+					take={(text) =>
+						setPages({
+							kind: 'samples',
+							values: text
+								.split(',')
+								.map((one) => one.trim())
+								.filter(Boolean)
+						})}
+				/>
+			{:else if pages.kind === 'each'}
+				<PanelField
+					label="list"
+					value={pages.data}
+					mono
+					options={[...new Set([pages.data, ...lists])]}
+					take={(data) => setPages({ ...pages, data })}
+				/>
+				<PanelField
+					label="named by"
+					value={pages.field}
+					mono
+					take={(field) => setPages({ ...pages, field })}
+				/>
+			{/if}
+		{/if}
+		{#if layer.kind !== 'state'}
+			<fieldset class="small">
+				<legend>admits {view.admits.length === 0 ? 'everyone' : 'only'}</legend>
+				{#each view.roles as role (role)}
+					<label
+						><input
+							type="checkbox"
+							checked={view.admits.includes(role)}
+							onchange={(event) => admit(role, event.currentTarget.checked)}
+						/>
+						<span class="mono">{role}</span></label
+					>
+				{:else}
+					<button class="act" onclick={() => choice.pickSite()}>Add roles to the site</button>
+				{/each}
+			</fieldset>
+		{/if}
+		<div class="deeds">
+			{#if layer.kind === 'layout'}
+				<button class="act" onclick={() => askRenameLayout(layer.name)}>Rename</button>
+				<button class="act" onclick={() => askNewRegion(layer.name)}>Add region …</button>
+				<button
+					class="act"
+					onpointerenter={() => wishes.look({ kind: 'remove-layout', name: layer.name })}
+					onpointerleave={() => wishes.forget()}
+					onclick={() => void wishes.make({ kind: 'remove-layout', name: layer.name })}
+					>Remove</button
+				>
+			{:else if layer.kind === 'route'}
+				<button class="act" onclick={() => askMoveRoute(layer.name)}>Rename or move</button>
+				<button
+					class="act"
+					onpointerenter={() => wishes.look({ kind: 'remove-route', pattern: layer.name })}
+					onpointerleave={() => wishes.forget()}
+					onclick={() => void wishes.make({ kind: 'remove-route', pattern: layer.name })}
+					>Remove</button
+				>
+			{/if}
+		</div>
+		{#if view.layout}
+			<p class="small boxes">
+				{counted(view.layout.regions.length, 'region')}: {#each [...view.layout.regions, ...view.layout.wrappers] as name (name)}
+					<button
+						class="mono link"
+						onclick={() => choice.pickBox({ layout: layer.name, box: name })}>{name}</button
+					>{' '}
+				{/each}
+			</p>
+		{/if}
+		{#if view.place}
+			<p class="small">
+				Written in <a
+					class="mono link"
+					href="/source?{placeQuery(readPlace(address.url))}&file={view.place.file}&at={view.place
+						.from}">{view.place.file}, line {view.place.line}</a
+				>
+			</p>
+		{/if}
+	</div>
+	{#if box}<BoxPanel view={box} />{/if}
+{:else}
+	<p class="small none">There is no {layer.kind} {layer.name} any more.</p>
+{/if}
+
+<style>
+	.panel {
+		padding: 8px 10px;
+	}
+	.what {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+	}
+	b {
+		font-weight: 600;
+		color: var(--cedar);
+	}
+	fieldset {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 10px;
+		margin-top: 8px;
+	}
+	legend {
+		float: left;
+		width: 80px;
+	}
+	.deeds {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px;
+		margin: 6px 0;
+	}
+	.deeds .act {
+		font-size: var(--text-small);
+		padding: 1px 3px;
+	}
+	.link {
+		color: var(--cedar);
+		text-decoration: underline;
+		font-size: 11px;
+	}
+	.boxes {
+		margin-bottom: 4px;
+	}
+	.none {
+		padding: 12px;
+	}
+</style>

@@ -1,0 +1,146 @@
+<script lang="ts">
+	import type { PieceView } from '$core/edit/pieces/pieces.ts';
+	import type { PieceRef, Wish } from '$core/model/wish.ts';
+	import { store } from '$store/site.svelte.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+	import PanelField from '$views/shell/PanelField.svelte';
+	import { askCopyPiece, askMovePiece, askRenamePiece } from '../asking.ts';
+	import { choice, type CellFacts } from '../choice.svelte.ts';
+	import { chosenBox } from '../chosen-box.svelte.ts';
+	import BandStrip from '../strip/BandStrip.svelte';
+
+	interface Props {
+		piece: PieceRef;
+		facts: CellFacts | undefined;
+	}
+	const { piece, facts }: Props = $props();
+
+	let pieces = $state.raw<readonly PieceView[]>([]);
+	const found = $derived(pieces.find((one) => one.name === piece.piece));
+	const index = $derived(pieces.findIndex((one) => one.name === piece.piece));
+	const view = $derived(
+		chosenBox.view && JSON.stringify(chosenBox.view.ref) === JSON.stringify(piece)
+			? chosenBox.view
+			: undefined
+	);
+	const around = $derived(view && chosenBox.around);
+	const { holder, piece: name } = $derived(piece);
+
+	$effect(() => {
+		const [asked] = [holder, store.texts];
+		void store.core.piecesIn(asked).then((all) => {
+			if (asked === piece.holder) pieces = all;
+		});
+	});
+
+	// A piece that is gone leaves its place chosen.
+	$effect(() => {
+		if (pieces.length > 0 && !found && facts) choice.pick(facts.place);
+	});
+
+	async function nav(from: string, depth: number): Promise<string | undefined> {
+		return wishes.attempt({ kind: 'set-nav', holder, name, from, depth });
+	}
+
+	function reorder(by: -1 | 1): Wish {
+		return { kind: 'reorder-piece', holder, name, by };
+	}
+</script>
+
+<div class="panel">
+	<p><b class="mono">{name}</b> <span class="small">a piece of {holder.layer.name}</span></p>
+	{#if found?.nav}
+		<PanelField
+			label="links below"
+			value={found.nav.from}
+			mono
+			options={[
+				...new Set([
+					found.nav.from,
+					...store.roofline.rows.filter((row) => row.kind === 'route').map((row) => row.page)
+				])
+			]}
+			take={(from) => nav(from, found.nav?.depth ?? 1)}
+		/>
+		<PanelField
+			label="segments"
+			value={String(found.nav.depth)}
+			mono
+			take={(depth) => nav(found.nav?.from ?? '/', Math.max(1, Math.round(Number(depth)) || 1))}
+			hint="How many segments down it reaches."
+		/>
+	{/if}
+	<div class="deeds">
+		{#if found?.markup !== undefined}
+			<button class="act" onclick={() => choice.editPieces()}
+				>Edit its markup <kbd>Enter</kbd></button
+			>
+		{/if}
+		<button class="act" onclick={() => askRenamePiece(piece)}>Rename</button>
+		<button class="act" onclick={() => askCopyPiece(piece)}>Copy</button>
+		<button class="act" onclick={() => askMovePiece(piece)}>Move to …</button>
+		<button
+			class="act"
+			disabled={index <= 0}
+			aria-label="Move {name} up"
+			onclick={() => void wishes.make(reorder(-1))}>▴</button
+		>
+		<button
+			class="act"
+			disabled={index === -1 || index === pieces.length - 1}
+			aria-label="Move {name} down"
+			onclick={() => void wishes.make(reorder(1))}>▾</button
+		>
+		<button
+			class="act"
+			onpointerenter={() => wishes.look({ kind: 'remove-piece', holder, name })}
+			onpointerleave={() => wishes.forget()}
+			onclick={() => void wishes.make({ kind: 'remove-piece', holder, name })}>Remove</button
+		>
+	</div>
+	<p class="small">A double click on its words on the page writes them anew.</p>
+</div>
+{#if view}
+	<BandStrip {view} />
+	{#if around}
+		<p class="small in">
+			It lies in <button class="mono link" onclick={() => facts && choice.pick(facts.place)}
+				>{around.name}</button
+			>, {around.arrangement
+				? `arranged in ${around.arrangement.kind}`
+				: 'which arranges nothing: one below the other'}.
+		</p>
+	{/if}
+{/if}
+
+<style>
+	.panel {
+		padding: 8px 10px 6px;
+	}
+	b {
+		font-weight: 600;
+		color: var(--cedar);
+	}
+	.deeds {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px;
+		margin: 5px 0;
+	}
+	.deeds .act {
+		font-size: var(--text-small);
+		padding: 1px 3px;
+	}
+	kbd {
+		font: 10px var(--mono);
+		color: var(--ink-2);
+	}
+	.in {
+		padding: 4px 10px 10px;
+	}
+	.link {
+		color: var(--cedar);
+		text-decoration: underline;
+		font-size: 11px;
+	}
+</style>

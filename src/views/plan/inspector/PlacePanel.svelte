@@ -1,0 +1,214 @@
+<script lang="ts">
+	import type { CrossSection } from '$core/drawing/cross-section.ts';
+	import { fillDeeds, regionDeeds } from '$core/drawing/place-deeds.ts';
+	import { sizeDeeds, type Deed } from '$core/drawing/size-deeds.ts';
+	import { regionElements } from '$core/model/site.ts';
+	import { isPieceRef, type Wish } from '$core/model/wish.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+	import LayerMark from '$views/shell/LayerMark.svelte';
+	import { askNewPiece, askNewRegion, askRenameRegion } from '../asking.ts';
+	import { choice, holderOf, traceOf, type CellFacts } from '../choice.svelte.ts';
+	import { chosenBox } from '../chosen-box.svelte.ts';
+	import { measures } from '../stage/measures.svelte.ts';
+	import BoxPanel from './BoxPanel.svelte';
+
+	interface Props {
+		facts: CellFacts;
+		section: CrossSection;
+	}
+	const { facts, section }: Props = $props();
+
+	const region = $derived(facts.region);
+	const ref = $derived(region && { layout: region.layout, region: region.name });
+	const owner = $derived(section.layers.find((layer) => layer.name === region?.layout));
+	/** The sizes of this very region, once they are known. */
+	const view = $derived.by(() => {
+		const { view: found } = chosenBox;
+		if (!found || isPieceRef(found.ref)) return undefined;
+		return found.ref.layout === region?.layout && found.ref.box === region?.name
+			? found
+			: undefined;
+	});
+	const deeds = $derived.by((): readonly Deed[] => {
+		if (!region) return [];
+		if (!facts.isOwn) return fillDeeds(facts.layer, region, facts.entry);
+		return [...regionDeeds(region), ...(view ? sizeDeeds(view) : [])];
+	});
+	const holder = $derived(holderOf(facts));
+
+	function look(wish: Wish): void {
+		wishes.look(wish);
+	}
+</script>
+
+<div class="panel">
+	<p class="what">
+		{#if region}
+			<b class="mono">{region.name}</b>
+			<LayerMark mark={owner?.mark} /><span class="mono small">{region.layout}</span>
+			<span class="small">
+				{region.locked ? 'locked' : region.slot ? 'the slot' : 'open'}{region.required
+					? ', required'
+					: ''}
+			</span>
+		{:else}
+			<b class="mono">content</b> <span class="small">of a bare page</span>
+		{/if}
+	</p>
+	<p class="small said">
+		{#if facts.isOwn}
+			{#if region?.slot}
+				What sits under {facts.layer.name} lands here{facts.entry?.pieces.length
+					? `; without it, ${facts.entry.pieces.join(', ')}`
+					: ''}.
+			{:else}
+				{facts.layer.name} gives {facts.entry?.label || 'nothing'}.
+			{/if}
+		{:else if facts.entry}
+			{facts.layer.name}: {facts.entry.label}.
+		{:else if region?.locked}
+			{facts.layer.name} cannot fill it: {region.layout} has locked it.
+		{:else}
+			{facts.layer.name} lets it pass.
+		{/if}
+	</p>
+	{#if deeds.length > 0}
+		<div class="deeds" role="group" aria-label="What {facts.layer.name} does with {region?.name}">
+			{#each deeds as deed (deed.name)}
+				<button
+					class="deed"
+					aria-pressed={deed.on}
+					title="{deed.name} ({deed.key})"
+					onpointerenter={() => look(deed.wish)}
+					onpointerleave={() => wishes.forget()}
+					onfocus={() => look(deed.wish)}
+					onblur={() => wishes.forget()}
+					onclick={() => void wishes.make(deed.wish)}
+				>
+					{deed.name} <kbd>{deed.key}</kbd>
+				</button>
+			{/each}
+		</div>
+	{/if}
+	{#if holder}
+		<div class="deeds pieces" role="group" aria-label="Pieces of {facts.layer.name} here">
+			{#each facts.entry?.pieces ?? [] as piece (piece)}
+				<button class="piece mono" onclick={() => choice.pickPiece({ holder, piece })}
+					>{piece}</button
+				>
+			{/each}
+			<button class="act" onclick={() => askNewPiece(holder)}>Add piece …</button>
+			{#if facts.holder}
+				<button class="act" onclick={() => choice.editPieces()}>Edit <kbd>Enter</kbd></button>
+			{/if}
+		</div>
+	{/if}
+	{#if facts.isOwn && ref && region}
+		<div class="deeds">
+			<label class="small"
+				>as <select
+					class="field"
+					aria-label="Element of {region.name}"
+					value={region.element}
+					onchange={(event) =>
+						void wishes.make({
+							kind: 'set-element',
+							region: ref,
+							element: event.currentTarget.value
+						})}
+				>
+					{#each regionElements as element (element)}<option>{element}</option>{/each}
+				</select></label
+			>
+			<button class="act" onclick={() => askRenameRegion(ref.layout, ref.region)}>Rename</button>
+			<button
+				class="act"
+				onpointerenter={() => look({ kind: 'remove-region', region: ref })}
+				onpointerleave={() => wishes.forget()}
+				onclick={() => void wishes.make({ kind: 'remove-region', region: ref })}>Remove</button
+			>
+			<button class="act" onclick={() => askNewRegion(ref.layout)}>Add region …</button>
+		</div>
+	{/if}
+	<div class="deeds">
+		<button
+			class="act"
+			aria-pressed={measures.start !== undefined}
+			title="Distances to another region; on the page, Alt with a click"
+			onclick={() => measures.pick(traceOf(facts))}
+			>{measures.start ? 'Measure to here' : 'Measure from here'} <kbd>M</kbd></button
+		>
+		{#if measures.kept.length > 0}
+			<button class="act" onclick={() => measures.clear()}>Clear</button>
+		{/if}
+	</div>
+</div>
+{#if view}<BoxPanel {view} />{/if}
+
+<style>
+	.panel {
+		padding: 8px 10px 4px;
+	}
+	.what {
+		display: flex;
+		align-items: center;
+		gap: 5px;
+		white-space: nowrap;
+		overflow: hidden;
+	}
+	.what b {
+		font-weight: 600;
+		color: var(--cedar);
+	}
+	.said {
+		margin: 2px 0 5px;
+		line-height: 1.35;
+		min-height: 30px;
+	}
+	.deeds {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 3px;
+		align-items: center;
+		margin-bottom: 4px;
+	}
+	.deed {
+		padding: 1px 6px;
+		border: 1px solid var(--rule);
+		border-radius: var(--radius);
+		background: var(--sheet);
+		font-size: var(--text-small);
+	}
+	.deed:hover {
+		border-color: var(--cedar);
+	}
+	.deed[aria-pressed='true'] {
+		background: var(--ink);
+		color: var(--sheet);
+	}
+	.deed[aria-pressed='true'] kbd {
+		color: var(--sheet);
+	}
+	.piece {
+		padding: 1px 6px;
+		font-size: 11px;
+		border: 1px solid var(--hair);
+		border-radius: var(--radius);
+		background: var(--paper);
+	}
+	.piece:hover {
+		border-color: var(--cedar);
+	}
+	.deeds .act {
+		font-size: var(--text-small);
+		padding: 1px 3px;
+	}
+	select {
+		padding: 0 3px;
+		font-size: var(--text-small);
+	}
+	kbd {
+		font: 10px var(--mono);
+		color: var(--ink-2);
+	}
+</style>

@@ -1,0 +1,99 @@
+import type { CrossSection } from '$core/drawing/cross-section.ts';
+import type { PieceRef, Wish } from '$core/model/wish.ts';
+import { wishes } from '$store/wishes.svelte.ts';
+import { drag } from '$views/shell/drag.ts';
+import { cellFacts, holderOf, type CellPlace } from '../choice.svelte.ts';
+
+/** What is dragged over the cross-section: a region by its name, or a piece by its word. */
+class SectionDrag {
+	/** Beside the pointer, what dropping would do; empty where it would do nothing. */
+	words = $state('');
+	at = $state.raw({ x: 0, y: 0 });
+	/** Where it would land. */
+	target = $state.raw<
+		{ readonly column: number; readonly layer: number | undefined } | undefined
+	>();
+	private wish: Wish | undefined;
+	private key = '';
+
+	/** A region goes before or behind another of its layout, in the order of reading. */
+	region(event: PointerEvent, section: CrossSection, column: number): void {
+		const own = section.columns[column]?.regions[0];
+		if (!own) return;
+		this.begin(event, (next) => {
+			const found = cellUnder(next)?.column;
+			const other = found === undefined ? undefined : section.columns[found];
+			const beside = other?.regions.find((region) => region.layout === own.layout);
+			if (found === undefined || !beside || beside.name === own.name) return undefined;
+			const where = found > column ? 'after' : 'before';
+			return {
+				words: `${own.name} is read ${where === 'after' ? 'after' : 'before'} ${beside.name}`,
+				target: { column: found, layer: undefined },
+				wish: {
+					kind: 'place-member',
+					layout: own.layout,
+					name: own.name,
+					beside: { name: beside.name, where }
+				}
+			};
+		});
+	}
+
+	/** A piece goes into another block, with all that it says. */
+	piece(event: PointerEvent, section: CrossSection, { holder, piece }: PieceRef): void {
+		this.begin(event, (next) => {
+			const place = cellUnder(next);
+			const facts = place && cellFacts(section, place);
+			const to = facts && holderOf(facts);
+			if (!place || !facts || !to || JSON.stringify(to) === JSON.stringify(holder))
+				return undefined;
+			const where = to.region?.region ?? 'its content';
+			return {
+				words: `${piece} goes to ${where}, by ${to.layer.name}`,
+				target: place,
+				wish: { kind: 'move-piece', holder, name: piece, to }
+			};
+		});
+	}
+
+	private begin(
+		event: PointerEvent,
+		over: (
+			event: PointerEvent
+		) => { words: string; target: SectionDrag['target']; wish: Wish } | undefined
+	): void {
+		drag(event, {
+			move: (next) => {
+				this.at = { x: next.clientX, y: next.clientY };
+				const found = over(next);
+				const key = found ? found.words : '';
+				if (key === this.key) return;
+				this.key = key;
+				this.wish = found?.wish;
+				this.words = key;
+				this.target = found?.target;
+				if (found) wishes.look(found.wish);
+				else wishes.forget();
+			},
+			end: (dropped) => {
+				const { wish } = this;
+				this.wish = this.target = undefined;
+				this.words = this.key = '';
+				wishes.forget();
+				if (dropped && wish) void wishes.make(wish);
+			}
+		});
+	}
+}
+
+/** The block of the cross-section under the pointer; over a name, the column with the first layer. */
+function cellUnder(event: PointerEvent): CellPlace | undefined {
+	const found = document.elementFromPoint(event.clientX, event.clientY);
+	const cell = found?.closest<HTMLElement>('[data-cell]')?.dataset['cell'];
+	const [layer, column] = cell?.split(' ').map(Number) ?? [];
+	if (layer !== undefined && column !== undefined) return { layer, column };
+	const head = found?.closest<HTMLElement>('[data-column]')?.dataset['column'];
+	return head === undefined ? undefined : { layer: 0, column: Number(head) };
+}
+
+export const sectionDrag = new SectionDrag();

@@ -1,0 +1,99 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { store } from '$store/site.svelte.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+	import type { PageWords } from '$views/frame/words.ts';
+	import { cellFacts, placeOf } from '../choice.svelte.ts';
+
+	interface Props {
+		words: PageWords;
+		/** Screen px for one px of the page. */
+		scale: number;
+		done: () => void;
+	}
+	const { words, scale, done }: Props = $props();
+
+	let field: HTMLTextAreaElement;
+	let refused = $state('');
+	let closed = false;
+
+	onMount(() => {
+		field.focus();
+		field.select();
+	});
+
+	async function take(): Promise<void> {
+		if (closed) return;
+		const after = field.value.replace(/\s+/g, ' ').trim();
+		if (after === words.text || after === '') return close();
+		const { page } = store;
+		const place = page && placeOf(page.section, words.trace);
+		const holder = page && place && cellFacts(page.section, place)?.holder;
+		const name = words.trace.piece;
+		if (!holder || name === undefined) {
+			refused = 'These words belong to no piece of this page.';
+			return;
+		}
+		const { index, text: before } = words;
+		const said = await wishes.attempt({ kind: 'edit-words', holder, name, index, before, after });
+		if (said === undefined) close();
+		else refused = said;
+	}
+
+	function close(): void {
+		closed = true;
+		done();
+	}
+
+	function onKey(event: KeyboardEvent): void {
+		if (event.key === 'Escape') close();
+		else if (event.key === 'Enter') void take();
+		else return;
+		event.preventDefault();
+		event.stopPropagation();
+	}
+</script>
+
+<div
+	class="words"
+	style:left="{Math.max(0, words.x * scale - 4)}px"
+	style:top="{Math.max(0, words.y * scale - 3)}px"
+>
+	<textarea
+		bind:this={field}
+		rows="1"
+		value={words.text}
+		aria-label="Words of {words.trace.piece}"
+		title="Enter takes the words, Escape leaves them as they were"
+		style:width="{Math.max(120, words.width * scale + 14)}px"
+		style:height="{Math.max(20, words.height * scale + 6)}px"
+		style:font-size="{Math.max(10, words.fontSize * scale)}px"
+		onkeydown={onKey}
+		onblur={() => void take()}></textarea>
+	{#if refused}<p class="small" role="alert">{refused}</p>{/if}
+</div>
+
+<style>
+	.words {
+		position: absolute;
+		z-index: 6;
+		max-width: 100%;
+	}
+	textarea {
+		display: block;
+		max-width: 100%;
+		padding: 1px 4px;
+		line-height: 1.3;
+		border: 1px solid var(--cedar);
+		border-radius: var(--radius);
+		background: var(--sheet);
+		color: var(--ink);
+		resize: none;
+	}
+	p {
+		max-width: 320px;
+		padding: 4px 6px;
+		background: var(--fault-wash);
+		color: var(--fault);
+	}
+</style>

@@ -1,0 +1,103 @@
+import { boxOfView } from '$core/drawing/box-view.ts';
+import type { MeasuredBox } from '$core/drawing/overlay.ts';
+import { sideAt } from '$core/drawing/track-gestures.ts';
+import type { Trace } from '$core/model/trace.ts';
+import type { Side, Wish } from '$core/model/wish.ts';
+import { drag } from '$views/shell/drag.ts';
+import { wishes } from '$store/wishes.svelte.ts';
+import { chosenBox } from '../chosen-box.svelte.ts';
+
+/** The page as it stands on the screen while something is dragged over it. */
+interface Sheet {
+	readonly measured: readonly MeasuredBox[];
+	/** Where the page is on the screen, px. */
+	readonly sheet: DOMRect;
+	/** Screen px for one px of the page. */
+	readonly scale: number;
+}
+
+/** Where the dragged region would go. */
+export interface DropZone {
+	/** px of the page. */
+	readonly x: number;
+	readonly y: number;
+	readonly width: number;
+	readonly height: number;
+	readonly words: string;
+}
+
+const sideWords: Readonly<Record<Side, string>> = {
+	swap: 'changes places with',
+	left: 'to the left of',
+	right: 'to the right of',
+	above: 'above',
+	below: 'below'
+};
+
+/** A region that is dragged by its name over others of what it stands in. */
+class RegionDrag {
+	zone = $state.raw<DropZone | undefined>();
+	private wish: Wish | undefined;
+	private key = '';
+
+	start(event: PointerEvent, trace: Trace, page: () => Sheet): void {
+		if (trace.region === undefined) return;
+		const member = trace.region;
+		const begun = page();
+		drag(event, {
+			move: (next) => this.over(next, trace, member, begun),
+			end: (dropped) => {
+				const { wish } = this;
+				this.wish = this.zone = undefined;
+				this.key = '';
+				wishes.forget();
+				if (dropped && wish) void wishes.make(wish);
+			}
+		});
+	}
+
+	private over(event: PointerEvent, trace: Trace, member: string, page: Sheet): void {
+		const { around, view } = chosenBox;
+		const x = (event.clientX - page.sheet.left) / page.scale;
+		const y = (event.clientY - page.sheet.top) / page.scale;
+		const target = page.measured.findLast(
+			(box) =>
+				box.trace.layer === trace.layer && box.trace.region !== undefined &&
+				x >= box.x && x < box.x + box.width && y >= box.y && y < box.y + box.height
+		); // prettier-ignore
+		const box = boxOfView(around);
+		const name = target?.trace.region;
+		const isBeside = name !== undefined && name !== member && around?.members.includes(name);
+		if (!target || !box || !around || !isBeside || view?.name !== member) {
+			if (this.key !== '') wishes.forget();
+			this.key = '';
+			this.wish = this.zone = undefined;
+			return;
+		}
+		const side = sideAt(target, { x, y });
+		const key = `${name} ${side}`;
+		if (key === this.key) return;
+		this.key = key;
+		const band = around.bands[around.band] ?? '';
+		this.wish = { kind: 'move-area', box, member, target: name, side, band };
+		this.zone = { ...halfOf(target, side), words: `${member} ${sideWords[side]} ${name}` };
+		wishes.look(this.wish);
+	}
+}
+
+function halfOf({ x, y, width, height }: MeasuredBox, side: Side): Omit<DropZone, 'words'> {
+	switch (side) {
+		case 'swap':
+			return { x, y, width, height };
+		case 'left':
+			return { x, y, width: width / 4, height };
+		case 'right':
+			return { x: x + (width * 3) / 4, y, width: width / 4, height };
+		case 'above':
+			return { x, y, width, height: height / 4 };
+		case 'below':
+			return { x, y: y + (height * 3) / 4, width, height: height / 4 };
+	}
+}
+
+export const regionDrag = new RegionDrag();

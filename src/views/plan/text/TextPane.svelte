@@ -1,0 +1,179 @@
+<script lang="ts">
+	import type { Trace } from '$core/model/trace.ts';
+	import type { HolderRef } from '$core/model/wish.ts';
+	import { store } from '$store/site.svelte.ts';
+	import SourceEditor from '$views/source/SourceEditor.svelte';
+	import FoldButton from '$views/shell/FoldButton.svelte';
+	import type { PlaceView } from '$workers/messages.ts';
+	import { choice, placeOf, traceOf, type CellFacts } from '../choice.svelte.ts';
+	import PieceEditor from './PieceEditor.svelte';
+
+	/** The text of what is chosen, beside the page; or the markup of the chosen pieces. */
+	const { facts }: { facts: CellFacts | undefined } = $props();
+
+	let place = $state.raw<PlaceView | undefined>();
+	/** The cursor came here by itself: what it stands in is chosen, and does not move it again. */
+	let typing = false;
+
+	const subject = $derived(choice.subject);
+	const holder = $derived.by((): HolderRef | undefined =>
+		subject.kind === 'piece' ? subject.piece.holder : facts?.holder
+	);
+	const title = $derived.by(() => {
+		if (!holder) return 'Pieces';
+		return `${holder.layer.name}${holder.region ? `, in ${holder.region.region}` : ''}`;
+	});
+	const file = $derived(
+		place && store.texts.has(place.file) ? place.file : [...store.texts.keys()][0]
+	);
+	const trace = $derived.by((): Trace | undefined => {
+		switch (subject.kind) {
+			case 'piece': {
+				const { layer } = subject.piece.holder;
+				return {
+					kind: layer.kind,
+					layer: layer.name,
+					region: undefined,
+					piece: subject.piece.piece
+				};
+			}
+			case 'layer':
+				return {
+					kind: subject.layer.kind,
+					layer: subject.layer.name,
+					region: undefined,
+					piece: undefined
+				};
+			case 'box':
+				return {
+					kind: 'layout',
+					layer: subject.box.layout,
+					region: subject.box.box,
+					piece: undefined
+				};
+			case 'site':
+				return undefined;
+			case 'place':
+				return facts && traceOf(facts);
+		}
+	});
+	const key = $derived(JSON.stringify(trace));
+
+	$effect(() => {
+		void key;
+		if (typing) {
+			typing = false;
+			return;
+		}
+		const asked = trace;
+		if (!asked) return;
+		void store.core.placeOf(asked).then((found) => {
+			if (found && JSON.stringify(asked) === key) place = found;
+		});
+	});
+
+	/** What the cursor stands in is chosen on the drawings. */
+	async function follow(offset: number): Promise<void> {
+		if (file === undefined) return;
+		const found = await store.core.traceOf(file, offset);
+		const { page } = store;
+		const at = found && page && placeOf(page.section, found);
+		if (!found || JSON.stringify(found) === key) return;
+		typing = true;
+		if (!at) {
+			const layer = { kind: found.kind, name: found.layer } as const;
+			if (found.region === undefined && found.piece === undefined) choice.pickLayer(layer);
+			else typing = false;
+			return;
+		}
+		choice.pick(at);
+	}
+</script>
+
+<section aria-label="Text">
+	<header>
+		<div role="tablist" aria-label="What the text is of">
+			<button
+				role="tab"
+				aria-selected={choice.textPane === 'source'}
+				onclick={() => (choice.textPane = 'source')}>Text</button
+			>
+			<button
+				role="tab"
+				aria-selected={choice.textPane === 'pieces'}
+				onclick={() => (choice.textPane = 'pieces')}>Pieces</button
+			>
+		</div>
+		<span class="small mono where" title={choice.textPane === 'source' ? file : title}
+			>{choice.textPane === 'source' ? file : title}</span
+		>
+		<FoldButton pane="text" label="the text" />
+	</header>
+	<div class="body">
+		{#if choice.textPane === 'pieces'}
+			{#if holder}
+				<PieceEditor {holder} />
+			{:else}
+				<p class="small none">Nothing that is chosen has pieces.</p>
+			{/if}
+		{:else if file !== undefined}
+			<SourceEditor
+				{file}
+				text={store.texts.get(file) ?? ''}
+				problems={store.site?.problems ?? []}
+				mark={undefined}
+				cursor={place}
+				quiet
+				onCursor={(offset) => void follow(offset)}
+			/>
+		{/if}
+	</div>
+</section>
+
+<style>
+	section {
+		display: flex;
+		flex-direction: column;
+		height: 100%;
+	}
+	header {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		height: 28px;
+		flex: none;
+		padding: 0 6px 0 8px;
+		border-bottom: 1px solid var(--hair);
+	}
+	header > div {
+		display: flex;
+		gap: 8px;
+	}
+	[role='tab'] {
+		font-size: var(--text-small);
+		color: var(--ink-2);
+		border-bottom: 2px solid transparent;
+	}
+	[role='tab'][aria-selected='true'] {
+		color: var(--ink);
+		font-weight: 600;
+		border-color: var(--cedar);
+	}
+	.where {
+		flex: 1;
+		min-width: 0;
+		text-align: right;
+		font-size: 10.5px;
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.body {
+		flex: 1;
+		min-height: 0;
+		overflow: auto;
+	}
+	.none {
+		padding: 10px;
+	}
+</style>

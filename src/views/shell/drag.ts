@@ -1,0 +1,38 @@
+/** The pointer must move this far (px) before a press becomes a drag. */
+const threshold = 4;
+
+/**
+ * A drag that begins with a press: `move` is called from the moment it is one, `end` once, with whether
+ * it was dropped. Escape gives it up.
+ */
+export function drag(
+	event: PointerEvent,
+	{ move, end }: { move: (event: PointerEvent) => void; end: (dropped: boolean) => void }
+): void {
+	if (event.button !== 0) return;
+	event.preventDefault();
+	const from = { x: event.clientX, y: event.clientY };
+	let begun = false;
+	const finish = (dropped: boolean): void => {
+		removeEventListener('pointermove', onMove);
+		removeEventListener('pointerup', onUp);
+		removeEventListener('pointercancel', onCancel);
+		removeEventListener('keydown', onKey, true);
+		end(dropped && begun);
+	};
+	const onMove = (next: PointerEvent): void => {
+		begun ||= Math.hypot(next.clientX - from.x, next.clientY - from.y) >= threshold;
+		if (begun) move(next);
+	};
+	const onUp = (): void => finish(true);
+	const onCancel = (): void => finish(false);
+	const onKey = (key: KeyboardEvent): void => {
+		if (key.key !== 'Escape') return;
+		key.preventDefault();
+		finish(false);
+	};
+	addEventListener('pointermove', onMove);
+	addEventListener('pointerup', onUp);
+	addEventListener('pointercancel', onCancel);
+	addEventListener('keydown', onKey, true);
+}

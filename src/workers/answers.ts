@@ -1,0 +1,315 @@
+import {
+	deliverPage,
+	packSource,
+	packZip,
+	sheetsOf,
+	deliverEach,
+	type DeliveredFile
+} from '$core/emit/delivery.ts';
+import type { TracedPage } from '$core/emit/html/marks.ts';
+import { pieceHtmlOf } from '$core/emit/html/page.ts';
+import { pageFile } from '$core/emit/paths.ts';
+import { outputOf, sourceOf, traceOutput, traceSource } from '$core/emit/html/trace.ts';
+import { type Trace } from '$core/model/trace.ts';
+import { piecesIn, type PieceView } from '$core/edit/pieces/pieces.ts';
+import { mendOf } from '$core/check/mend.ts';
+import { labelOf } from '$core/edit/wishes.ts';
+import { underChoices, type UnderChoice } from '$core/edit/layers/under-choices.ts';
+import { type SizedRef, type HolderRef, type LayerRef } from '$core/model/wish.ts';
+import { WishRefused } from '$core/edit/proposal.ts';
+import { boxView, type BoxView } from '$core/drawing/box-view.ts';
+import { jumpWidths } from '$core/geometry/widths/jumps.ts';
+import { sizesFrom, type Metrics } from '$core/geometry/pieces/metrics.ts';
+import { PageLayout } from '$core/geometry/page-layout.ts';
+import { estimateSize } from '$core/geometry/pieces/estimate.ts';
+import type { PieceSizes } from '$core/geometry/pieces/piece-size.ts';
+import { hasErrors, type Problem, sentenceOf } from '$core/messages/problem.ts';
+import type { SiteFiles } from '$core/model/files.ts';
+import { canonicalPath } from '$core/model/address.ts';
+import { layerName, type Page, pagesOf } from '$core/model/site.ts';
+import { positionAt, type Span } from '$core/model/span.ts';
+import { encodeUtf8 } from '$core/model/utf8.ts';
+import { between } from '$core/resolve/between.ts';
+import { nearestState } from '$core/resolve/structure.ts';
+import { routeFor, type PageInstance } from '$core/resolve/instance.ts';
+import { activeMarkup, type ActiveMarkup } from '$core/resolve/active.ts';
+import { deliveryProblems } from '$core/check/delivery.ts';
+import { type CheckedSite } from '$core/check/site.ts';
+import { placeAfter, placeBefore, type Change } from '$core/source/change.ts';
+import { complete, type KnownNames } from '$core/source/complete.ts';
+import type {
+	BetweenView,
+	ActiveView,
+	DeliveredView,
+	DeliveryView,
+	OutputFile,
+	PageWish,
+	PlaceView,
+	MendView,
+	ProblemView,
+	Stretch
+} from './messages.ts';
+import { findable, type Findable } from '$core/drawing/findable.ts';
+import {
+	layerView,
+	siteWordsView,
+	type LayerView,
+	type SiteWordsView
+} from '$core/drawing/layer-view.ts';
+import { materialView, type MaterialView } from '$core/drawing/material-view.ts';
+
+/**
+ * What can be asked of the open site, by whoever draws it: plain data only. While the text has errors,
+ * what is drawn is its last state without, and places are those of the text as it is now.
+ */
+export class Answers {
+	protected files: SiteFiles = { texts: new Map(), assets: new Map() };
+	/** The site as the text is now. */
+	protected latest: CheckedSite | undefined;
+	/** Its last state without errors. */
+	protected good: CheckedSite | undefined;
+	/** What the text was changed by since then. */
+	protected since: Change[] = [];
+
+	constructor(protected readonly year: number) {}
+
+	/** The page that serves an address; where no route does, the nearest state for a missing page. */
+	pageAt(address: string): (PageWish & { readonly missing: boolean }) | undefined {
+		const { shown } = this;
+		if (!shown) return undefined;
+		const route = routeFor(shown.site.routes, address);
+		if (route) return { page: layerName(route), address: canonicalPath(address), missing: false };
+		const state = nearestState(shown.site, address, 'not-found');
+		return state && { page: layerName(state), address: undefined, missing: true };
+	}
+
+	/** What a page or layout could sit under. */
+	underChoices(ref: LayerRef): UnderChoice[] {
+		return this.shown ? underChoices(this.shown, ref) : [];
+	}
+
+	/** What stays and what is thrown away when a visitor goes from one page to another. */
+	between(from: string, to: string): BetweenView | undefined {
+		const { shown } = this;
+		const pages = [from, to].map((page) => shown && this.find({ page, address: undefined }, shown));
+		const [one, other] = pages;
+		if (!shown || !one || !other) return undefined;
+		const { stays, goes, comes, regions } = between(shown.page(one), shown.page(other));
+		const names = (layouts: typeof stays): string[] => layouts.map((layout) => layout.name.text);
+		return { stays: names(stays), goes: names(goes), comes: names(comes), regions };
+	}
+
+	/** What there is to say about a box's sizes; undefined where it is not there any more. */
+	boxView(ref: SizedRef, width: number): BoxView | undefined {
+		const { shown } = this;
+		return shown && unlessRefused(() => boxView(shown, ref, width));
+	}
+
+	/** Widths at which a box of a page jumps, by what its pieces measure. */
+	jumps(wish: PageWish, metrics: Metrics): number[] {
+		const { shown } = this;
+		const page = shown && this.find(wish, shown);
+		if (!shown || !page) return [];
+		const measured = sizesFrom(metrics);
+		const [instance] = shown.instances(page);
+		const target = {
+			link: (url: string) => url,
+			headLines: [],
+			marks: 'none' as const,
+			year: this.year
+		};
+		const html = instance && pieceHtmlOf(instance, shown, target);
+		// What is too large to be measured is estimated.
+		const sizes: PieceSizes = (key) => measured(key) ?? estimateSize(html?.(key) ?? '');
+		const content = { page: shown.page(page), site: shown.site, sizes, open: new Set<string>() };
+		return jumpWidths(new PageLayout(content));
+	}
+
+	/** The pieces that stand somewhere, with their markup as it is written. */
+	piecesIn(holder: HolderRef): PieceView[] {
+		return this.latest ? piecesIn(this.latest, holder) : [];
+	}
+
+	/** Where a box of the page is written. */
+	placeOf(trace: Trace): PlaceView | undefined {
+		const drawn = this.shown && sourceOf(this.shown, trace);
+		const text = drawn && this.files.texts.get(drawn.file);
+		if (!drawn || text === undefined) return undefined;
+		const { file, from: at } = this.spanNow(drawn, text);
+		return { file, at, line: positionAt(text, at).line };
+	}
+
+	/** The files that come out for a page. */
+	output(wish: PageWish): OutputFile[] {
+		const { shown } = this;
+		const instance = this.instanceFor(wish);
+		if (!shown || !instance) return [];
+		const { html } = deliverPage(instance, shown, this.year);
+		return [
+			{ path: pageFile(instance, shown.site.settings.urls), language: 'html', text: html },
+			...sheetsOf(instance.page, shown).map(({ path, css }): OutputFile => {
+				return { path, language: 'css', text: css };
+			})
+		];
+	}
+
+	protected instanceFor(wish: PageWish): PageInstance | undefined {
+		const { shown } = this;
+		const page = shown && this.find(wish, shown);
+		const instances = page && shown ? shown.instances(page) : [];
+		return instances.find((one) => one.address === wish.address) ?? instances[0];
+	}
+
+	private traced(wish: PageWish): TracedPage | undefined {
+		const instance = this.instanceFor(wish);
+		return instance && this.shown && deliverPage(instance, this.shown, this.year);
+	}
+
+	/** Where the text at an offset shows in the HTML of a page. */
+	traceToOutput(file: string, offset: number, wish: PageWish): Stretch | undefined {
+		const drawn = placeBefore(file, offset, this.since);
+		const trace = this.good && traceSource(this.good, file, drawn);
+		const page = this.traced(wish);
+		return trace && page && outputOf(page, trace);
+	}
+
+	/** What the text at an offset is about, of the page that is drawn; undefined where it is about none of it. */
+	traceOf(file: string, offset: number): Trace | undefined {
+		const drawn = placeBefore(file, offset, this.since);
+		return this.good && traceSource(this.good, file, drawn);
+	}
+
+	/** The text that made what stands at an offset of a page's HTML. */
+	traceToSource(offset: number, wish: PageWish): Span | undefined {
+		const page = this.traced(wish);
+		const trace = page && traceOutput(page, offset);
+		const span = trace && this.good && sourceOf(this.good, trace);
+		const text = span && this.files.texts.get(span.file);
+		return span && text !== undefined ? this.spanNow(span, text) : undefined;
+	}
+
+	/** What can be written at a place of the text. */
+	complete(file: string, offset: number): ReturnType<typeof complete> {
+		const site = this.shown?.site;
+		const names: KnownNames = {
+			layouts: site?.layouts.map((layout) => layout.name.text) ?? [],
+			regions: [
+				...new Set(site?.layouts.flatMap((one) => one.regions.map((region) => region.name.text)))
+			],
+			routes: site?.routes.map((route) => route.pattern.text) ?? [],
+			data: [...(site?.values.keys() ?? [])]
+		};
+		return complete(this.files.texts.get(file) ?? '', offset, names);
+	}
+
+	/** Names and sizes of everything that would be handed over, or what keeps it from that. */
+	delivery(marks = false): DeliveryView {
+		const problems = this.deliveryProblems();
+		const views: DeliveredView[] = [];
+		// One file at a time: all of them at once may be more than there is room for.
+		for (const { path, kind, content } of this.delivered(problems, marks)) {
+			const size = typeof content === 'string' ? encodeUtf8(content).length : content.length;
+			views.push({ path, kind, size });
+		}
+		const active = this.latest ? activeMarkup(this.latest).map((one) => this.activeView(one)) : [];
+		return { files: views, problems: problems.map((one) => this.problemView(one)), active };
+	}
+
+	/** The static site as a zip, with marks or without; undefined while there are errors. */
+	siteZip(marks = false): Blob | undefined {
+		const problems = this.deliveryProblems();
+		if (!this.latest || hasErrors(problems)) return undefined;
+		return zipBlob(this.delivered(problems, marks));
+	}
+
+	private deliveryProblems(): readonly Problem[] {
+		return this.latest ? deliveryProblems(this.latest, this.year) : [];
+	}
+
+	private *delivered(problems: readonly Problem[], marks: boolean): Generator<DeliveredFile> {
+		if (!this.latest || hasErrors(problems)) return;
+		yield* deliverEach(this.latest, this.year, marks ? 'all' : 'none');
+	}
+
+	private activeView({ what, layer, piece, span }: ActiveMarkup): ActiveView {
+		const text = this.files.texts.get(span.file) ?? '';
+		return { what, layer, piece, ...span, ...positionAt(text, span.from) };
+	}
+
+	sourceZip(): Blob {
+		return new Blob([packSource(this.files)], { type: 'application/zip' });
+	}
+
+	protected get shown(): CheckedSite | undefined {
+		return this.good ?? this.latest;
+	}
+
+	/** A place of the site that is drawn, in the text as it is now. */
+	private spanNow({ file, from, to }: Span, text: string): Span {
+		const now = (at: number): number => Math.min(placeAfter(file, at, this.since), text.length);
+		return { file, from: now(from), to: now(to) };
+	}
+
+	protected find(wish: PageWish, shown: CheckedSite): Page | undefined {
+		const pages = pagesOf(shown.site);
+		return pages.find((page) => layerName(page) === wish.page);
+	}
+
+	protected problemView(problem: Problem): ProblemView {
+		const { severity, code, span } = problem;
+		const text = this.files.texts.get(span.file) ?? '';
+		const place = { ...span, ...positionAt(text, span.from) };
+		const mend = this.mendView(problem);
+		return { severity, code, sentence: sentenceOf(problem), ...place, ...(mend && { mend }) };
+	}
+
+	private mendView(problem: Problem): MendView | undefined {
+		if (problem.mend) return { kind: 'text', ...problem.mend };
+		const wish = this.latest && mendOf(problem, this.latest);
+		return wish && { kind: 'wish', label: labelOf(wish), wish };
+	}
+
+	/** What a layer says of itself; undefined where it is not there any more. */
+	layerView(ref: LayerRef): LayerView | undefined {
+		const { shown } = this;
+		return shown && unlessRefused(() => layerView(shown, ref));
+	}
+
+	/** What the site says of itself. */
+	siteWords(): SiteWordsView | undefined {
+		return this.shown && siteWordsView(this.shown);
+	}
+
+	/** Tokens and files, with where each is used. */
+	material(): MaterialView | undefined {
+		return this.shown && materialView(this.shown);
+	}
+
+	/** Everything that can be gone to by its name. */
+	findable(): Findable[] {
+		return this.shown ? findable(this.shown) : [];
+	}
+
+	/** The bytes of a file of the site; undefined where it has none of that path. */
+	fileBytes(path: string): Uint8Array | undefined {
+		return this.files.assets.get(path);
+	}
+}
+
+/** What there is to say; undefined where it is of something that is not there any more. */
+function unlessRefused<T>(say: () => T): T | undefined {
+	try {
+		return say();
+	} catch (failure) {
+		if (failure instanceof WishRefused) return undefined;
+		throw failure;
+	}
+}
+
+function zipBlob(files: Iterable<DeliveredFile>): Blob {
+	const named = function* (): Generator<readonly [string, string | Uint8Array]> {
+		for (const { path, content } of files) yield [path, content];
+	};
+	const parts = packZip(named()).map((part) => new Uint8Array(part));
+	return new Blob(parts, { type: 'application/zip' });
+}
