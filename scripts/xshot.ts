@@ -4,7 +4,7 @@ const [out, path, w = '1280', h = '800', ...steps] = process.argv.slice(2);
 const { browser, close } = await openBrowser();
 const page = await openPage(browser);
 await page.setViewport({ width: Number(w), height: Number(h) });
-page.on('pageerror', (e) => console.log('pageerror', e.message));
+page.on('pageerror', (e) => console.log('pageerror', String(e)));
 page.on('console', (m) => { if (['error', 'warn'].includes(m.type())) console.log(m.type(), m.text()); });
 try {
 	await page.goto(`http://127.0.0.1:4180${path}`);

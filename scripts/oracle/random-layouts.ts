@@ -135,7 +135,7 @@ function wayOf(places: readonly FormPlace[]): fc.Arbitrary<string> {
 		})
 	);
 	const whole = fc.tuple(word, wayOf(rest)).map((words) => words.filter(Boolean).join(' '));
-	return first.optional ? fc.oneof(fc.constant(''), whole) : whole;
+	return first.optional && !first.follows ? fc.oneof(fc.constant(''), whole) : whole;
 }
 
 /** What a kind of box cannot say where everything else about it is left open. */

@@ -125,7 +125,7 @@ test('a layout is renamed with its uses, and all is undone, over a reload too', 
 			'::-p-xpath(//button[contains(@class,"layout-name")][contains(.,"two-up")])'
 		)
 	)?.click();
-	await (await named(app.page, 'menuitem', 'Rename …')).click();
+	await (await named(app.page, 'button', 'Rename')).click();
 	const field = await named(app.page, 'textbox', 'New name');
 	await field.click({ count: 3 });
 	await field.type('pair');
@@ -152,13 +152,13 @@ test('removing a layout says what would break, and is made only with that', asyn
 			'::-p-xpath(//button[contains(@class,"layout-name")][contains(.,"two-up")])'
 		)
 	)?.click();
-	await (await named(app.page, 'menuitem', 'Remove')).click();
+	await (await named(app.page, 'button', 'Remove')).click();
 	await until('it asks', async () =>
 		/\/visit and \/guides\/compare ask for two-up by name/.test(
 			await textOf(app.page, '[role=alertdialog]')
 		)
 	);
-	await (await named(app.page, 'button', 'Leave it')).click();
+	await (await named(app.page, 'button', 'Cancel')).click();
 	await says('/visit', 'under commons, two-up');
 });
 
@@ -187,7 +187,7 @@ test('what is pointed at lights up in every drawing, and says where it is writte
 	const block = await center(await cell('catalogue', 'side'));
 	await app.page.mouse.move(block.x, block.y);
 	await until('the box on the stage is lit', async () =>
-		(await textOf(app.page, '.box.lit')).includes('like-it')
+		(await textOf(app.page, '.box-name.lit')).includes('like-it')
 	);
 	await until('its place is said', async () =>
 		(await textOf(app.page, '.work')).includes(
@@ -206,7 +206,7 @@ test('coming from another page, what stays and what goes is marked; a page is he
 		return text.includes('kept') && text;
 	});
 	assert.match(heads, /head\s*kept\s*menu\s*refilled\s*trail\s*new/);
-	await (await named(app.page, 'button', 'Hold beside')).click();
+	await (await named(app.page, 'button', 'Hold')).click();
 	await until('two pages are there', async () => (await app.page.$$('.pages iframe')).length === 2);
 	await (await named(app.page, 'button', 'Let go')).click();
 });

@@ -174,7 +174,7 @@ test('nothing is loaded from outside until the user lets this site, and the stag
 	app.faults.length = 0;
 });
 
-test('what is dropped anywhere opens as a site or says why not, and never lands in the text', async () => {
+test('what is dropped anywhere opens as a site or is a file of it, and never lands in the text', async () => {
 	await app.open('/source');
 	const before = await editorText(app.page);
 	const drop = (name: string, content: string): Promise<void> =>
@@ -192,7 +192,9 @@ test('what is dropped anywhere opens as a site or says why not, and never lands 
 		);
 	await drop('notes.txt', 'these words are not for the site');
 	await app.page.waitForFunction(() =>
-		document.querySelector('[role=alert]')?.textContent?.includes('notes.txt is no site')
+		document
+			.querySelector('[role=alert]')
+			?.textContent?.includes('notes.txt is a file of the site now')
 	);
 	assert.equal(await editorText(app.page), before);
 	await drop('dropped.eave', site('Dropped', '<p>x</p>'));

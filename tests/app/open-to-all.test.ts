@@ -58,7 +58,7 @@ for (const mode of ['day', 'night'] as const) {
 			await app.page.waitForSelector('[role=gridcell][aria-label^="catalogue, menu"]')
 		)?.click();
 		await app.page.keyboard.press('Enter');
-		await app.page.waitForSelector('[aria-label="Pieces"] .cm-content');
+		await app.page.waitForSelector('[aria-label="Text"] .cm-content');
 		await check('Plan with tracks and pieces');
 		await app.page.keyboard.press('Escape');
 		await (await named(app.page, 'button', 'Tracks')).click();

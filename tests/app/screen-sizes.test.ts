@@ -8,7 +8,7 @@ import type { Page } from 'puppeteer-core';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { sound } from '../lib/site.ts';
 import { named, startApp, until, type App } from '../lib/app.ts';
-import { choose, dragBy, kept, showTracks, sourceText } from '../lib/stage.ts';
+import { openValue, typeInto, choose, dragBy, kept, showTracks, sourceText } from '../lib/stage.ts';
 
 let app: App;
 let folder: string;
@@ -78,30 +78,27 @@ test('a breakpoint that is dragged, or moved by keys, has its new width in the t
 test('the band strip sets a value for one band, says where it comes from, and frees it again', async () => {
 	await app.open('/plan?route=/visit&width=1100');
 	await choose(app, 'commons, side');
-	const narrow = await named(app.page, 'textbox', 'show of side at narrow');
-	await narrow.click({ count: 3 });
-	await app.page.keyboard.type('drawer right 240px "Hours"');
-	await app.page.keyboard.press('Tab');
+	await openValue(app, 'show of side at narrow');
+	await (await named(app.page, 'button', 'drawer')).click();
+	await app.page.select('select[aria-label="show: word 2"]', 'right');
+	await typeInto(app, 'show: width', '240px');
+	await typeInto(app, 'show: label', 'Hours');
 	await kept(app, 'side: show');
 	const text = await sourceText(app, 'layouts/commons.eave');
 	assert.match(text, /show drawer right 240px "Hours"\n\s+show in-place @wide/);
 
 	await app.open('/plan?route=/visit&width=1100');
 	await choose(app, 'commons, side');
-	const pad = await named(app.page, 'textbox', 'pad of side at wide');
-	await pad.focus();
-	await app.page.keyboard.type('40px');
-	await app.page.keyboard.press('Enter');
+	await openValue(app, 'pad of side at wide');
+	await typeInto(app, 'pad at wide', '40px');
 	const says = (): Promise<string> =>
 		app.page.$eval('[role=group][aria-label^="Sizes of side"]', (strip) => strip.textContent ?? '');
 	await until('pad is set here', async () => /pad\s*set here/.test(await says()));
 	await (await named(app.page, 'button', 'Free pad at wide')).click();
 	await until('pad comes from narrow', async () => /pad\s*from narrow/.test(await says()));
 	// What cannot be is refused with a sentence, and the value stays.
-	const again = await named(app.page, 'textbox', 'pad of side at narrow');
-	await again.click({ count: 3 });
-	await app.page.keyboard.type('-4px');
-	await app.page.keyboard.press('Tab');
+	await openValue(app, 'pad of side at narrow');
+	await typeInto(app, 'pad at narrow', '-4px');
 	await until('it says why', async () => (await app.page.content()).includes('below zero'));
 	assert.match(
 		await sourceText(app, 'layouts/commons.eave'),

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { named, startApp, textOf, until, type App } from '../lib/app.ts';
-import { choose, dragBy, kept, showTracks, sourceText } from '../lib/stage.ts';
+import { choose, dragBy, openValue, kept, showTracks, sourceText } from '../lib/stage.ts';
 
 let app: App;
 before(async () => {
@@ -19,8 +19,8 @@ function ruler(): Promise<string> {
 test('what an edit changes in other bands is marked before it is made, and after', async () => {
 	await app.open('/plan?route=/catalogue&width=1100');
 	await choose(app, 'commons, head');
-	const height = await named(app.page, 'textbox', 'height of head at medium');
-	await height.click();
+	await openValue(app, 'height of head at medium');
+	await (await named(app.page, 'combobox', 'height at medium')).focus();
 	await app.page.keyboard.type('70px');
 	await until('medium would change too', async () =>
 		(await ruler()).includes('medium from 640changes too')
@@ -107,10 +107,11 @@ test('pieces change their order, and a file comes and goes', async () => {
 	await app.open('/plan?route=/catalogue&width=1100');
 	await choose(app, '/catalogue, main');
 	await app.page.keyboard.press('Enter');
+	await (await named(app.page, 'button', 'intro')).click();
 	await (await named(app.page, 'button', 'Move intro down')).click();
 	await until('intro comes second', () =>
 		app.page.$$eval(
-			'aside[aria-label=Pieces] section',
+			'[aria-label=Text] section[aria-label^=Piece]',
 			(all) => all[1]?.ariaLabel === 'Piece intro'
 		)
 	);

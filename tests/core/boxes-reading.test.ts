@@ -105,7 +105,7 @@ test('what cannot be is said at its place, and the rest is read', () => {
 		[`region c as div { size fill }; ${rest}`, 'setting-idle', 'size fill'],
 		[`region c as div { pad 1px; pad 2px }; ${rest}`, 'said-twice', 'pad 2px'],
 		[`region c as div { pad 1px @tall }; ${rest}`, 'band-unknown', '@tall'],
-		[`region c as div { show drawer left 200px }; ${rest}`, 'value-missing', '200px'],
+		[`region c as div { show drawer left 200px }; ${rest}`, 'value-form', '200px'],
 		['region m as main { slot; show hidden @wide }', 'slot-hidden', 'show hidden @wide'],
 		['region m as main { slot; arrange areas { "a" } }', 'slot-in-areas', 'arrange areas { "a" }'],
 		[`region c as div { style """ :scope { color: red; padding: 4px; } """ }; ${rest}`, 'style-of-box', 'padding'],

@@ -66,7 +66,13 @@ const cases: Readonly<Record<ErrorCode | WarningCode, Case>> = {
 	'block-unwanted': page('title "x" { a }'),
 	'markup-missing': page('piece a'),
 	'text-missing': page('title'),
-	'value-missing': box('width'),
+	'value-missing': page('each'),
+	'value-form': box('width'),
+	'end-tag-stray': page('piece a """<p>a</p></div>"""'),
+	'token-not-here': {
+		whole: true,
+		text: `site "T" { bands { narrow 0; wide 900 }; tokens { --a @wide: 1px } }\nlayout f at / { pad var(--a); region main as main { slot } }\nroute / { piece b """b""" }`
+	},
 	'number-missing': layout('arrange columns'),
 	'word-missing': { text: 'data list "list.json"', files: list },
 	'route-missing': page('piece a nav from'),

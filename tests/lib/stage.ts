@@ -69,3 +69,18 @@ export async function kept(app: App, words: string): Promise<void> {
 		)
 	);
 }
+
+/** Chooses a value of the band strip, such as `pad of side at wide`, so that its control is there. */
+export async function openValue(app: App, name: string): Promise<void> {
+	const cell = await app.page.waitForSelector(`button[data-value][aria-label^="${name}"]`);
+	await cell?.click();
+	await app.page.waitForSelector('.value-editor .editor');
+}
+
+/** Types into a field of that control, in place of what is there, and takes it. */
+export async function typeInto(app: App, label: string, text: string): Promise<void> {
+	const field = await app.page.waitForSelector(`.value-editor input[aria-label="${label}"]`);
+	await field?.click({ count: 3 });
+	await app.page.keyboard.type(text);
+	await app.page.keyboard.press('Enter');
+}

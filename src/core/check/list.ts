@@ -15,6 +15,7 @@ import { fills } from './pages/fills.ts';
 import { markup } from './pages/markup.ts';
 import { navEmpty } from './pages/nav-empty.ts';
 import { requiredUnfilled } from './pages/required-unfilled.ts';
+import { strayEndTags } from './pages/stray-end-tags.ts';
 
 /** Everything that is looked for once a site is resolved. */
 export const checks: readonly Check[] = [
@@ -38,5 +39,6 @@ export const checks: readonly Check[] = [
 	slotHidden,
 	drawerNoPlace,
 	pieceNotArranged,
-	requiredUnfilled
+	requiredUnfilled,
+	strayEndTags
 ];

@@ -39,6 +39,8 @@ export const errors = {
 	'markup-missing': (what: string) => `${what} needs a block of text between """ here.`,
 	'text-missing': (what: string) => `${what} needs text in "…" here.`,
 	'value-missing': (what: string) => `${what} needs a value here.`,
+	'value-form': (what: string, form: string, example: string) =>
+		`${what} needs ${form}, such as ${example}.`,
 	'number-missing': (what: string) => `${what} needs a whole number here.`,
 	'word-missing': (word: string, what: string) => `${what} needs the word "${word}" here.`,
 	'route-missing': (what: string) => `${what} needs a route here, such as / or /catalogue.`,
@@ -156,7 +158,10 @@ export const errors = {
 		`"${text}" is a share, but nothing says what of: ${kind} needs a length such as 24px here.`,
 	'tracks-invalid': (text: string, why: string) =>
 		`"${text}" cannot be read as sizes of columns or rows: ${why}.`,
-	'token-unknown': (name: string) => `There is no token ${name} in every band of the site.`,
+	'token-unknown': (name: string, known: string) =>
+		`There is no token ${name}.${known === '' ? ' This site has no tokens.' : ` There is ${known}.`}`,
+	'token-not-here': (name: string, band: string) =>
+		`The token ${name} has no value at ${band}: it is set for wider bands only.`,
 
 	// Data and pages
 	'data-missing': (file: string) => `There is no file ${file} in the site.`,
@@ -185,6 +190,8 @@ export const errors = {
 } satisfies Record<string, (...details: never[]) => string>;
 
 export const warnings = {
+	'end-tag-stray': (name: string) =>
+		`</${name}> ends nothing here: no <${name}> of this piece is open.`,
 	'more-warnings': (count: number) => `${count} more warnings are not listed.`,
 	'region-not-arranged': (region: string, box: string, where: string) =>
 		`${region} in ${box} stands in no area, so it is not shown${where}.`,

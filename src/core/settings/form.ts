@@ -11,6 +11,8 @@ export interface FormPlace {
 	readonly choices: readonly string[];
 	/** It and what follows can be left out. */
 	readonly optional: boolean;
+	/** It is left out only together with the place before it. */
+	readonly follows: boolean;
 }
 
 /** What stands for a kind of value, and how it is called in a sentence. */
@@ -39,12 +41,25 @@ export function blankOf(word: string): Blank | undefined {
 
 /** Reads a form as it is written with a setting. */
 export function readForm(text: string): Form {
-	return text.split(' | ').map((way) =>
-		[...way.matchAll(/(\[)?("[^"]*"|[^\s[\]]+)\]*/g)].map(([, bracket, words = '']) => ({
-			choices: words.startsWith('"') ? [words] : words.split('/'),
-			optional: bracket !== undefined
-		}))
-	);
+	return text.split(' | ').map((way) => {
+		let open = 0;
+		let opened = false;
+		return [...way.matchAll(/("[^"]*")|\[|\]|[^\s[\]]+/g)].flatMap(
+			([words, quoted]): FormPlace[] => {
+				if (words === '[') {
+					open++;
+					opened = true;
+				} else if (words === ']') open--;
+				else {
+					const choices = quoted === undefined ? words.split('/') : [words];
+					const follows = open > 0 && !opened;
+					opened = false;
+					return [{ choices, optional: open > 0, follows }];
+				}
+				return [];
+			}
+		);
+	});
 }
 
 /** The words that can come next in a value of a form, behind those that are there already. */
@@ -58,6 +73,62 @@ export function nextWords(text: string, before: readonly string[]): string[] {
 function couldBe(place: FormPlace | undefined, word: string): boolean {
 	if (!place) return false;
 	return place.choices.some((choice) => choice === word || blankOf(choice) !== undefined);
+}
+
+/** How what stands in a place is called in a sentence, and what could stand there. */
+const nouns: Readonly<Record<Blank, readonly [noun: string, example: string]>> = {
+	WIDTH: ['a size', '280px'],
+	HEIGHT: ['a size', '64px'],
+	SPACE: ['a space', '24px'],
+	GAP: ['a space', '16px'],
+	MEASURE: ['a measure', '72rem'],
+	LENGTH: ['a length', '64px'],
+	SHARE: ['a share', '2'],
+	COUNT: ['a number', '3'],
+	FREE: ['a number', '1'],
+	PLACE: ['a number', '2'],
+	RATIO: ['a ratio', '16 / 9'],
+	TEXT: ['a label', '"Menu"']
+};
+
+/**
+ * What a value needs behind the words that are written already, and what would do: such as "a side, a size
+ * and a label", and `left 280px "Menu"`.
+ */
+export function neededBy(
+	text: string,
+	written: readonly string[]
+): { readonly needs: string; readonly example: string } {
+	const ways = readForm(text);
+	if (written.length === 0 && ways.length > 1) {
+		const firsts = ways.flatMap(([place]) => (place ? saidOf(place, true) : []));
+		const words = firsts.map(([noun]) => noun);
+		const last = words.pop() ?? '';
+		return { needs: `${words.join(', ')} or ${last}`, example: firsts[0]?.[1] ?? '' };
+	}
+	const way = ways.find((places) => written.every((word, at) => couldBe(places[at], word))) ?? [];
+	const places = way.slice(written.length).filter(({ optional }) => !optional);
+	const whole = places.length > 0 ? places : way.filter(({ optional }) => !optional);
+	const behind = way[0]?.choices.includes(written[0] ?? '') ? way.slice(1) : way;
+	const all = behind.filter(({ optional }) => !optional);
+	const said = (all.length > 0 ? all : whole).flatMap((place) => saidOf(place, false));
+	const words = said.map(([noun]) => noun);
+	const last = words.pop() ?? 'a value';
+	const needs = words.length === 0 ? last : `${words.join(', ')} and ${last}`;
+	return { needs, example: said.map(([, example]) => example).join(' ') };
+}
+
+/** How what can stand in a place is called, and what would do. */
+function saidOf(
+	{ choices }: FormPlace,
+	each: boolean
+): (readonly [noun: string, example: string])[] {
+	const blank = choices.map(blankOf).find((one) => one !== undefined);
+	if (blank) return [nouns[blank]];
+	if (each) return choices.map((word) => [`"${word}"`, word]);
+	const [first = ''] = choices;
+	if (choices.length === 1) return [[`"${first}"`, first]];
+	return [[choices.includes('left') ? 'a side' : `one of ${choices.join(', ')}`, first]];
 }
 
 /** How a value of a form is chosen by hand. */

@@ -62,35 +62,73 @@ export function starterText(siteName: string, regions: readonly StarterRegion[])
 		'    <p>Write here what is only on this page.</p>',
 		'  """',
 		'}',
+		'',
+		'route /about {',
+		'  title "About"',
+		'  piece body """',
+		'    <h1>About</h1>',
+		'    <p>What this site is for.</p>',
+		'  """',
+		'}',
 		''
 	].join('\n');
 }
 
+/** Stacked where narrow; beside each other from the band where they fit. */
 function arrangeLines(regions: readonly StarterRegion[]): string[] {
 	const named = (role: StarterRole): StarterRegion[] =>
 		regions.filter((region) => region.role === role);
-	const middle = [...named('menu'), ...named('content'), ...named('side')];
-	const across = (region: StarterRegion): string =>
-		`    "${middle.map(() => region.name).join(' ')}" auto`;
-	const columns = middle.map((region) => (region.role === 'content' ? 'minmax(0, 1fr)' : '200px'));
+	const [head, foot] = [named('head'), named('foot')];
+	const [menu, content, side] = [named('menu'), named('content'), named('side')];
+	const row = (names: readonly string[], size: string): string =>
+		`    "${names.join(' ')}" ${size}`;
+	const namesOf = (list: readonly StarterRegion[]): string[] => list.map(({ name }) => name);
+	const stacked = [...head, ...menu, ...content, ...side, ...foot].map((region) =>
+		row([region.name], region.role === 'content' ? '1fr' : 'auto')
+	);
+	const beside = (
+		middle: readonly StarterRegion[],
+		below: readonly StarterRegion[],
+		band: string
+	): string[] => {
+		const across = (region: StarterRegion): string =>
+			row(
+				middle.map(() => region.name),
+				'auto'
+			);
+		const columns = middle.map(({ role }) => (role === 'content' ? 'minmax(0, 1fr)' : '200px'));
+		return [
+			`  arrange areas @${band} {`,
+			...head.map(across),
+			row(namesOf(middle), '1fr'),
+			...below.map(across),
+			...foot.map(across),
+			`    columns ${columns.join(' ')}`,
+			'  }'
+		];
+	};
+	const two = [...menu, ...content];
+	const three = [...two, ...side];
 	return [
 		'  arrange areas {',
-		...named('head').map(across),
-		`    "${middle.map((region) => region.name).join(' ')}" 1fr`,
-		...named('foot').map(across),
-		...(middle.length > 1 ? [`    columns ${columns.join(' ')}`] : []),
-		'  }'
+		...stacked,
+		'  }',
+		...(menu.length > 0 && two.length > 1 ? beside(two, side, 'medium') : []),
+		...(side.length > 0 && three.length > 1 ? beside(three, [], 'wide') : [])
 	];
 }
+
+/** Space around the words, less where there is little. */
+const padding = ['    pad 12px 16px', '    pad 16px 24px @medium'];
 
 function regionLines(region: StarterRegion, isSlot: boolean): string[] {
 	const start = `  region ${region.name} as ${starterElements[region.role]} {`;
 	const piece: Record<StarterRole, string[]> = {
 		head: ['    piece name """', '      <p><a href="/">{site.name}</a></p>', '    """'],
-		menu: ['    piece links """', '      <p><a href="/">Home</a></p>', '    """'],
+		menu: ['    piece links nav from / depth 1'],
 		content: [],
 		side: ['    piece note """', `      <p>${region.name}</p>`, '    """'],
 		foot: ['    piece small """', '      <p>&copy; {year} {site.name}</p>', '    """']
 	};
-	return [start, ...(isSlot ? ['    slot'] : piece[region.role]), '  }'];
+	return [start, ...padding, ...(isSlot ? ['    slot'] : piece[region.role]), '  }'];
 }

@@ -1,5 +1,5 @@
 import type { OverlayBox } from '$core/drawing/overlay.ts';
-import { elementAt, elementsNamed, isInside, rectOf, rectsOfWords } from './dom.ts';
+import { elementAt, elementsNamed, isInside, partsOf, rectOf, rectsOfWords } from './dom.ts';
 import { elementOfTrace } from './frame.ts';
 
 /** Where the name of a box stands, px of the page, and whether its size has room beside it. */
@@ -14,6 +14,7 @@ const letter = 5.5;
 const lineHeight = 11;
 /** Texts of a box that are looked at; a box with more has its first words at the top all the same. */
 const mostTexts = 60;
+const mostWords = 400;
 
 /**
  * Finds for each box a corner in which its name covers no words or pictures, and where nothing else of
@@ -32,7 +33,23 @@ export function placeLabels(
 	});
 }
 
-interface Rect {
+/** Words and pictures of a page that nothing should be written over; of a long page, those at its top. */
+export function wordsOfPage(inner: Document): Rect[] {
+	const body = partsOf(inner)?.body;
+	if (!body) return [];
+	const { rects } = rectsOfWords(body, mostWords);
+	return [...rects, ...elementsNamed(body, pictures).map(rectOf)];
+}
+
+/** The first of some places that covers none of the words; the first of all where each does. */
+export function freeSpot<T extends Rect>(
+	places: readonly T[],
+	words: readonly Rect[]
+): T | undefined {
+	return places.find((place) => !words.some((one) => meets(one, place))) ?? places[0];
+}
+
+export interface Rect {
 	readonly x: number;
 	readonly y: number;
 	readonly width: number;

@@ -13,9 +13,13 @@ class ChosenBox {
 	spaces = $state.raw<ReadonlyMap<string, number>>(new Map());
 	private turn = 0;
 
+	/** What arranges that box, where the box arranges nothing itself. */
+	private outer = $state.raw<BoxView | undefined>();
+
 	/** The box whose tracks are drawn: what arranges the chosen one, or the chosen layout itself. */
 	get tracked(): BoxView | undefined {
-		return this.around ?? (boxOfView(this.view) ? this.view : undefined);
+		const own = boxOfView(this.view) ? this.view : undefined;
+		return this.around?.arrangement ? this.around : (this.outer ?? this.around ?? own);
 	}
 
 	/** Asks for what there is to say; the last one asked for is shown. */
@@ -25,7 +29,10 @@ class ChosenBox {
 		const width = (layout === undefined ? undefined : this.spaces.get(layout)) ?? look.width;
 		const view = ref && (await store.core.boxView(ref, width));
 		const around = view?.parent && (await store.core.boxView(view.parent.ref, width));
+		const parent = around?.arrangement ? undefined : around?.parent;
+		const outer = parent && (await store.core.boxView(parent.ref, width));
 		if (turn !== this.turn) return;
+		this.outer = outer;
 		this.view = view;
 		this.around = around;
 	}

@@ -1,5 +1,5 @@
 import { Memory } from '../../model/memory.ts';
-import { error, warning, type Problem } from '../../messages/problem.ts';
+import { error, listWords, warning, type Problem } from '../../messages/problem.ts';
 import type { AreasArrangement, Arrangement } from '../../model/arrange.ts';
 import type { Setting, SettingKind } from '../../model/setting.ts';
 import type { SiteSettings } from '../../model/site.ts';
@@ -23,6 +23,7 @@ export const sizes: LayerCheck = {
 		'size-absurd',
 		'share-of-nothing',
 		'token-unknown',
+		'token-not-here',
 		'tracks-invalid'
 	],
 	what: 'Every size can be read with the site’s tokens, in every band.',
@@ -53,7 +54,8 @@ const absurd = 20_000;
 class SizeChecker {
 	private readonly tokens: readonly ReadonlyMap<string, string>[];
 
-	constructor({ tokens, bands }: SiteSettings) {
+	constructor(private readonly settings: SiteSettings) {
+		const { tokens, bands } = settings;
 		this.tokens = bandPlaces(bands).map((place) => tokensAt(tokens, bands, place));
 	}
 
@@ -129,7 +131,12 @@ class SizeChecker {
 	private unknownToken(text: string, tokens: ReadonlyMap<string, string>, span: Span): Problem {
 		const names = namesIn(text);
 		const name = names.find((one) => !tokens.has(one)) ?? names[0] ?? text;
-		return error('token-unknown', span, name);
+		const place = this.tokens.findIndex((one) => one === tokens);
+		const band = this.settings.bands[place]?.name.text ?? 'all';
+		const known = [...new Set(this.settings.tokens.map((token) => token.name.text))];
+		return known.includes(name)
+			? error('token-not-here', span, name, band)
+			: error('token-unknown', span, name, known.length === 0 ? '' : listWords(known));
 	}
 }
 

@@ -1,6 +1,7 @@
 import { error, type Problem } from '../../messages/problem.ts';
 import type { Setting, SettingKind } from '../../model/setting.ts';
-import { joinSpans, type Raw } from '../../model/span.ts';
+import { joinSpans, type Raw, type Span } from '../../model/span.ts';
+import { neededBy, readForm } from '../../settings/form.ts';
 import { settings, settingsOn } from '../../settings/list.ts';
 import type { BoxKind } from '../../settings/placed.ts';
 import type { Words } from '../../settings/words.ts';
@@ -36,6 +37,40 @@ export class SettingsReader {
 /** Reads a whole setting: its value, then the band it holds from. */
 function readSetting(kind: SettingKind, cursor: Cursor, context: ReadContext): Setting | undefined {
 	const start = cursor.peek()?.span ?? cursor.headSpan;
+	const before = context.problems.length;
+	const words = cursor.statement.atoms.slice(1).map(({ text }) => text);
+	const setting = readValue(kind, cursor, context, start);
+	if (!setting) sayForm(kind, words, context.problems, before);
+	return setting;
+}
+
+const missing: ReadonlySet<string> = new Set(['value-missing', 'text-missing', 'number-missing']);
+
+/** Where something of a value is missing, the sentence says all that it needs. */
+function sayForm(
+	kind: SettingKind,
+	words: readonly string[],
+	problems: Problem[],
+	before: number
+): void {
+	const first = problems[before];
+	if (!first || !missing.has(first.code)) return;
+	const { called, form } = settings[kind];
+	const { needs, example } = neededBy(form, words);
+	const [head = ''] = words;
+	const isWay =
+		/^[a-z]/.test(head) && readForm(form).some(([place]) => place?.choices.includes(head));
+	const what = isWay ? `A ${head}` : called;
+	// What follows from it is not said as well.
+	problems.splice(before, Infinity, error('value-form', first.span, what, needs, example));
+}
+
+function readValue(
+	kind: SettingKind,
+	cursor: Cursor,
+	context: ReadContext,
+	start: Span
+): Setting | undefined {
 	return settings[kind].readWhole(new StatementWords(cursor, context), () => {
 		const end = cursor.lastTaken?.span ?? start;
 		// What holds at every width names no band: one that stands there is said to be too much.

@@ -139,7 +139,7 @@
 			>{measures.start ? 'Measure to here' : 'Measure from here'} <kbd>M</kbd></button
 		>
 		{#if measures.kept.length > 0}
-			<button class="act" onclick={() => measures.clear()}>Clear</button>
+			<button class="act" onclick={() => measures.clear()}>Clear the distances</button>
 		{/if}
 	</div>
 </div>

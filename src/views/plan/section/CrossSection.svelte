@@ -210,9 +210,10 @@
 				{#each section.layers as layer, index (index)}
 					<i class="line" data-hue={layer.mark?.hue ?? 0} style:top="{index * rowHeight}px"></i>
 				{/each}
-				<div class="names">
+				<div class="names" role="row" aria-label="Layers">
 					{#each section.layers as layer, index (index)}
 						<button
+							role="rowheader"
 							class="mono name"
 							class:lit={hot.trace?.layer === layer.name}
 							data-hue={layer.mark?.hue ?? 0}
@@ -232,6 +233,7 @@
 						</button>
 					{/each}
 					<span
+						role="presentation"
 						class="name lands-name"
 						style:top="{rows * rowHeight}px"
 						style:width="{nameWidth - 4}px"

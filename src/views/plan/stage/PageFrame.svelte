@@ -22,7 +22,7 @@
 	import { outside } from '$views/frame/outside.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { takeDrop } from '$store/drop.ts';
-	import { placeLabels, type LabelPlace } from '$views/frame/labels.ts';
+	import { placeLabels, wordsOfPage, type LabelPlace, type Rect } from '$views/frame/labels.ts';
 	import { wordsAtSelection, type PageWords } from '$views/frame/words.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import { boxOfView } from '$core/drawing/box-view.ts';
@@ -58,6 +58,8 @@
 	let measured = $state.raw<readonly MeasuredBox[]>([]);
 	let tracks = $state.raw<MeasuredTracks | undefined>();
 	let rtl = $state(false);
+	/** What tracks should not write over. */
+	let covered = $state.raw<readonly Rect[]>([]);
 	/** A modifier is held that shows distances. */
 	let measuring = $state(false);
 	let frameRequest = 0;
@@ -112,7 +114,7 @@
 
 	$effect(() => {
 		// Another width or height lays the page out anew.
-		void [look.width, look.overlay, height, chosenBox.tracked];
+		void [look.width, look.overlay, look.tracks, height, chosenBox.tracked];
 		measure();
 	});
 
@@ -128,6 +130,7 @@
 			chosenBox.noteSpaces(measureSpaces(inner));
 			const around = boxOfView(chosenBox.tracked);
 			tracks = around && measureTracks(inner, around);
+			covered = look.tracks ? wordsOfPage(inner) : [];
 			rtl = root.dir === 'rtl';
 		});
 	}
@@ -263,6 +266,7 @@
 			{rtl}
 			chosen={chosenBox.view}
 			chosenBox={chosenAt}
+			words={covered}
 		/>
 	{/if}
 	{#if main && words}

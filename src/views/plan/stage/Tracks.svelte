@@ -7,6 +7,7 @@
 	import ColumnSpan from './ColumnSpan.svelte';
 	import EdgeHandle from './EdgeHandle.svelte';
 	import { wishes } from '$store/wishes.svelte.ts';
+	import { freeSpot, type Rect } from '$views/frame/labels.ts';
 	import type { MeasuredTracks, Stretch } from '$views/frame/frame.ts';
 
 	interface Props {
@@ -22,8 +23,10 @@
 		chosenBox:
 			| { readonly x: number; readonly width: number; readonly y: number; readonly height: number }
 			| undefined;
+		/** Words and pictures of the page, px: sizes stand where they cover none, if there is such a place. */
+		words: readonly Rect[];
 	}
-	const { view, tracks, scale, rtl, chosen, chosenBox }: Props = $props();
+	const { view, tracks, scale, rtl, chosen, chosenBox, words }: Props = $props();
 
 	type Axis = 'columns' | 'rows';
 	/** No box is called so: a view without one draws no tracks. */
@@ -63,6 +66,50 @@
 	function removeTrack(axis: Axis, index: number): Wish {
 		return { kind: 'remove-track', box: box ?? nothing, axis, index, band };
 	}
+
+	/** px of the screen that a size takes with its button. */
+	const plateWidth = 62;
+	const plateHeight = 18;
+
+	/** Where the size of a column stands, px of the screen: below its top, or at the lines of the rows. */
+	function columnSpot({ from, to }: Stretch): { x: number; y: number } {
+		const width = Math.min(plateWidth, (to - from) * scale) / scale;
+		const height = plateHeight / scale;
+		const x = (from + to - width) / 2;
+		const tops = [
+			tracks.y + 14 / scale,
+			...tracks.rows.flatMap((row) => [row.from + 2 / scale, row.to - height - 2 / scale])
+		];
+		const spot = freeSpot(
+			tops.map((y) => ({ x, y, width, height })),
+			words
+		);
+		return { x: (spot?.x ?? x) * scale, y: (spot?.y ?? tracks.y) * scale };
+	}
+
+	/** The same for a row: at the end of its line, or at the lines of the columns. */
+	function rowSpot({ from, to }: Stretch, low: number): { x: number; y: number } {
+		const width = plateWidth / scale;
+		const height = plateHeight / scale;
+		const y = (from + to - height) / 2;
+		const end = tracks.x + tracks.width - width - (3 + low * 66) / scale;
+		const starts = [end, ...tracks.columns.flatMap((column) => [column.to - width, column.from])];
+		const spot = freeSpot(
+			starts.map((x) => ({ x, y, width, height })),
+			words
+		);
+		return { x: (spot?.x ?? end) * scale, y: y * scale };
+	}
+
+	/** And for what says whose tracks they are. */
+	const nameSpot = $derived.by(() => {
+		const width = 150 / scale;
+		const height = 15 / scale;
+		const places = [tracks.y - height, tracks.y + tracks.height, tracks.y + tracks.height - height]
+			.filter((y) => y >= 0)
+			.map((y) => ({ x: tracks.x, y, width, height }));
+		return freeSpot(places, words) ?? { x: tracks.x, y: tracks.y };
+	});
 
 	function setCount(columns: number): Wish {
 		return { kind: 'set-counts', box: box ?? nothing, columns, rows: arrangement?.rowCount, band };
@@ -144,8 +191,8 @@
 	<div class="tracks" role="group" aria-label="Tracks of {view.name}">
 		<span
 			class="whose mono"
-			style:left="{tracks.x * scale}px"
-			style:top="{Math.max(0, tracks.y * scale - 15)}px"
+			style:left="{nameSpot.x * scale}px"
+			style:top="{Math.max(0, nameSpot.y * scale)}px"
 		>
 			{view.name}: {arrangement.kind}, {arrangement.here ? 'set here' : `from ${arrangement.band}`}
 		</span>
@@ -159,7 +206,12 @@
 				style:height="{tracks.height * scale}px"
 			>
 				{#if size}
-					<span class="sizes">
+					{@const spot = columnSpot(column)}
+					<span
+						class="sizes"
+						style:left="{spot.x - column.from * scale}px"
+						style:top="{spot.y - tracks.y * scale}px"
+					>
 						<input
 							class="mono"
 							aria-label="Column {index + 1} of {view.name}"
@@ -203,6 +255,7 @@
 		{#each tracks.rows as row, index (index)}
 			{@const size = arrangement.rows[index]}
 			{#if size}
+				{@const spot = rowSpot(row, lowBefore(index))}
 				<span
 					class="row"
 					style:left="{tracks.x * scale}px"
@@ -210,7 +263,11 @@
 					style:top="{row.from * scale}px"
 					style:height="{(row.to - row.from) * scale}px"
 				>
-					<span class="sizes" style:right="{3 + lowBefore(index) * 66}px">
+					<span
+						class="sizes"
+						style:left="{spot.x - tracks.x * scale}px"
+						style:top="{spot.y - row.from * scale}px"
+					>
 						<input
 							class="mono"
 							aria-label="Row {index + 1} of {view.name}"
@@ -372,15 +429,10 @@
 		z-index: 2;
 		max-width: 100%;
 	}
-	.column > .sizes,
 	.number {
 		left: 50%;
 		top: 14px;
 		transform: translateX(-50%);
-	}
-	.row > .sizes {
-		top: 50%;
-		transform: translateY(-50%);
 	}
 	.less,
 	.more,
