@@ -10,7 +10,6 @@ export function drag(
 	{ move, end }: { move: (event: PointerEvent) => void; end: (dropped: boolean) => void }
 ): void {
 	if (event.button !== 0) return;
-	event.preventDefault();
 	const from = { x: event.clientX, y: event.clientY };
 	let begun = false;
 	const finish = (dropped: boolean): void => {

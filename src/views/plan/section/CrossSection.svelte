@@ -212,7 +212,7 @@
 				{/each}
 				<div class="names" role="row" aria-label="Layers">
 					{#each section.layers as layer, index (index)}
-						<button
+						<span
 							role="rowheader"
 							class="mono name"
 							class:lit={hot.trace?.layer === layer.name}
@@ -225,12 +225,16 @@
 							style:width="{nameWidth - 4}px"
 							style:height="{rowHeight}px"
 							onclick={() => choice.pickLayer({ kind: layer.layerKind, name: layer.name })}
+							onkeydown={(event) => {
+								if (event.key === 'Enter')
+									choice.pickLayer({ kind: layer.layerKind, name: layer.name });
+							}}
 						>
 							<svg width={nameWidth} height="8" aria-hidden="true">
 								<path d="M4 8 L11 1.2 L{nameWidth} 1.2" />
 							</svg>
 							{layer.kind === 'page' ? 'this page' : layer.name}
-						</button>
+						</span>
 					{/each}
 					<span
 						role="presentation"
@@ -363,6 +367,7 @@
 		white-space: nowrap;
 		padding: 6px 2px 0 14px;
 		display: block;
+		cursor: pointer;
 		text-align: left;
 		line-height: 18px;
 		background: var(--sheet);
@@ -382,7 +387,7 @@
 		stroke-linejoin: round;
 	}
 	.name.lit,
-	button.name:hover {
+	[role='rowheader']:hover {
 		text-decoration: underline;
 	}
 	.lands-name {

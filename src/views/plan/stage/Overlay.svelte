@@ -100,6 +100,7 @@
 	.handle {
 		pointer-events: auto;
 		cursor: grab;
+		user-select: none;
 	}
 	.box-name.lit {
 		background: var(--cedar);

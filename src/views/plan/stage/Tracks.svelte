@@ -34,7 +34,14 @@
 	/** px of the screen. */
 	const lowRow = 20;
 	let dragging = $state.raw<
-		{ readonly axis: Axis; readonly index: number; readonly size: number } | undefined
+		| {
+				readonly axis: Axis;
+				readonly index: number;
+				readonly size: number;
+				/** As it was when the drag began: what it would be is drawn meanwhile. */
+				readonly before: number;
+		  }
+		| undefined
 	>();
 
 	const arrangement = $derived(view.arrangement);
@@ -134,7 +141,8 @@
 			Math.round(axis === 'columns' && rtl ? track.to - at : at - track.from)
 		);
 		wishes.look(wishFor(axis, index, written(axis, index, size)));
-		dragging = { axis, index, size };
+		const before = dragging?.before ?? Math.round(track.to - track.from);
+		dragging = { axis, index, size, before };
 	}
 
 	function cancel(): void {
@@ -146,9 +154,8 @@
 		const dragged = dragging;
 		cancel();
 		if (!dragged) return;
-		const { axis, index, size } = dragged;
-		const track = stretches(axis)[index];
-		if (!track || Math.round(track.to - track.from) === size) return;
+		const { axis, index, size, before } = dragged;
+		if (before === size) return;
 		void wishes.make(wishFor(axis, index, written(axis, index, size)));
 	}
 
