@@ -1,6 +1,15 @@
 import { sameTrace, type Trace } from '$core/model/trace.ts';
 import { readTrace } from '$core/emit/html/trace.ts';
-import { all, around, attribute, isInside, parentOfNode, rectOfNode, textsIn } from './dom.ts';
+import {
+	all,
+	around,
+	attribute,
+	isElement,
+	isInside,
+	parentOfNode,
+	rectOfNode,
+	textsIn
+} from './dom.ts';
 
 /** Words of a page as one text of a piece has them. */
 export interface PageWords {
@@ -17,11 +26,17 @@ export interface PageWords {
 	readonly fontSize: number;
 }
 
-/** The words that a double click has selected in; undefined where they belong to no piece. */
-export function wordsAtSelection(inner: Document): PageWords | undefined {
-	const node = inner.getSelection?.()?.anchorNode;
+/** The words that were clicked, or lie nearest in what was; undefined where they belong to no piece. */
+export function wordsAt(inner: Document, event: MouseEvent): PageWords | undefined {
+	const { target, clientX, clientY } = event;
+	if (!isElement(target)) return undefined;
+	const distances = textsIn(target).map((text) => ({
+		text,
+		distance: distanceTo(rectOfNode(text), clientX, clientY)
+	}));
+	const node = distances.sort((a, b) => a.distance - b.distance)[0]?.text;
 	const holder = node && parentOfNode(node);
-	if (!node || !holder || (node.textContent ?? '').trim() === '') return undefined;
+	if (!node || !holder) return undefined;
 	const own = around(holder, '[data-piece]');
 	const trace = own && readTrace((name) => attribute(own, name));
 	if (!trace) return undefined;
@@ -47,4 +62,11 @@ export function wordsAtSelection(inner: Document): PageWords | undefined {
 		height,
 		fontSize
 	};
+}
+
+/** How far a place lies from a rectangle, px. */
+function distanceTo({ left, right, top, bottom }: DOMRect, x: number, y: number): number {
+	const across = Math.max(left - x, 0, x - right);
+	const down = Math.max(top - y, 0, y - bottom);
+	return Math.hypot(across, down);
 }

@@ -40,7 +40,8 @@
 	span {
 		font-size: var(--text-small);
 		min-width: 88px;
-		text-align: right;
+		/* Its words grow to the right, so that none of them moves. */
+		text-align: left;
 	}
 	.kept {
 		color: var(--fine);

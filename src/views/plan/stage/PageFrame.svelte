@@ -23,7 +23,7 @@
 	import { store } from '$store/site.svelte.ts';
 	import { takeDrop } from '$store/drop.ts';
 	import { placeLabels, wordsOfPage, type LabelPlace, type Rect } from '$views/frame/labels.ts';
-	import { wordsAtSelection, type PageWords } from '$views/frame/words.ts';
+	import { wordsAt, type PageWords } from '$views/frame/words.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import { boxOfView } from '$core/drawing/box-view.ts';
 	import { isPieceRef } from '$core/model/wish.ts';
@@ -145,8 +145,8 @@
 		}
 		loads++;
 		for (const kind of ['click', 'auxclick'] as const) inner.addEventListener(kind, onClick);
-		inner.addEventListener('dblclick', () => {
-			if (main) words = wordsAtSelection(inner);
+		inner.addEventListener('dblclick', (event) => {
+			if (main) words = wordsAt(inner, event);
 		});
 		inner.addEventListener('contextmenu', (event) => {
 			const trace = traceAt(event);

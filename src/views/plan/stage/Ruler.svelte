@@ -84,10 +84,13 @@
 			class="band"
 			class:here={isHere(span)}
 			class:also={alsoAt(span)}
+			title="{span.name} from {span.from} px"
 			style:left="{span.from * scale}px"
 			style:width="{(Math.min(span.to, reach) - span.from) * scale - 1}px"
 		>
-			{span.name} from {span.from}{#if alsoAt(span)}<b>{alsoAt(span)}</b>{/if}
+			{span.name}{#if (Math.min(span.to, reach) - span.from) * scale > 96}&nbsp;from {span.from}{/if}{#if alsoAt(span)}<b
+					>{alsoAt(span)}</b
+				>{/if}
 		</span>
 	{/each}
 	<svg width={reach * scale} height="19" aria-hidden="true">

@@ -138,7 +138,7 @@
 		onclick={() => go(breakpoints, 1)}>▸</button
 	>
 	<span
-		class="small"
+		class="small jumps"
 		title="Where a region or wrapper comes, goes, or changes its place or width at once"
 	>
 		{jumps === undefined ? 'jumps …' : counted(jumps.length, 'jump')}
@@ -181,6 +181,10 @@
 	.width {
 		color: var(--cedar);
 		font-weight: 500;
+	}
+	/* As wide as its longest words, so that nothing beside it moves. */
+	.jumps {
+		width: 50px;
 	}
 	.scale {
 		width: 38px;

@@ -12,8 +12,8 @@
 	const { facts }: { facts: CellFacts | undefined } = $props();
 
 	let place = $state.raw<PlaceView | undefined>();
-	/** The cursor came here by itself: what it stands in is chosen, and does not move it again. */
-	let typing = false;
+	/** What the cursor chose: that does not move the cursor again. */
+	let followed = '';
 
 	const subject = $derived(choice.subject);
 	const holder = $derived.by((): HolderRef | undefined =>
@@ -60,11 +60,8 @@
 	const key = $derived(JSON.stringify(trace));
 
 	$effect(() => {
-		void key;
-		if (typing) {
-			typing = false;
-			return;
-		}
+		if (key === followed) return;
+		followed = '';
 		const asked = trace;
 		if (!asked) return;
 		void store.core.placeOf(asked).then((found) => {
@@ -79,14 +76,11 @@
 		const { page } = store;
 		const at = found && page && placeOf(page.section, found);
 		if (!found || JSON.stringify(found) === key) return;
-		typing = true;
-		if (!at) {
-			const layer = { kind: found.kind, name: found.layer } as const;
-			if (found.region === undefined && found.piece === undefined) choice.pickLayer(layer);
-			else typing = false;
-			return;
+		if (at) choice.pick(at);
+		else if (found.region === undefined && found.piece === undefined) {
+			choice.pickLayer({ kind: found.kind, name: found.layer });
 		}
-		choice.pick(at);
+		followed = key;
 	}
 </script>
 

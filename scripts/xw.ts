@@ -1,0 +1,18 @@
+import { openBrowser, openPage } from './lib/browser.ts';
+const { browser, close } = await openBrowser();
+const page = await openPage(browser);
+page.on('pageerror', (e) => console.log('pageerror', String(e)));
+page.on('console', (m) => { if (['error'].includes(m.type())) console.log(m.text()); });
+await page.goto('http://127.0.0.1:4180/plan?route=/visit&width=1100');
+await page.waitForSelector('main[data-ready]');
+await new Promise((r) => setTimeout(r, 1500));
+const frame = await (await page.waitForSelector('iframe'))?.contentFrame();
+await (await frame?.waitForSelector('h1'))?.click({ count: 2 });
+await new Promise((r) => setTimeout(r, 600));
+await page.screenshot({ path: '/tmp/w1.png' });
+console.log(await page.evaluate('document.querySelector(".words textarea")?.value')); await page.keyboard.type('Come & see');
+await page.keyboard.press('Enter');
+await new Promise((r) => setTimeout(r, 900));
+console.log(await page.evaluate('document.querySelector(".words")?.textContent + " | " + (document.querySelector("[role=alert]")?.textContent)'));
+await page.screenshot({ path: '/tmp/w.png' });
+await close();
