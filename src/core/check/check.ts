@@ -18,6 +18,11 @@ interface CheckBase {
 /** Looks at one layer after the other: a layout, or a page. */
 export interface LayerCheck extends CheckBase {
 	readonly of: 'layer';
+	/**
+	 * It looks further than the layer, what is said of the frames of its chain, and the site's own words and
+	 * data: what it finds in a page is not kept from edit to edit.
+	 */
+	readonly reaches?: 'site';
 	find(layer: Layer, resolved: ResolvedSite): readonly Problem[];
 }
 

@@ -1,8 +1,10 @@
 import { atEdge, hasErrors, listProblems, type Problem } from '../messages/problem.ts';
-import { layerName, layerSpan, layersOf } from '../model/site.ts';
+import type { Arrangement } from '../model/arrange.ts';
+import { Memory } from '../model/memory.ts';
+import { layerName, layerSpan, layersOf, type Layer, type Layout } from '../model/site.ts';
 import { resolveSite, type ResolvedSite } from '../resolve/site.ts';
 import type { SiteReading } from '../source/read.ts';
-import type { LayerCheck } from './check.ts';
+import { nothing, type LayerCheck } from './check.ts';
 import { checks } from './list.ts';
 
 /** A resolved site with everything that is wrong with it. */
@@ -11,6 +13,41 @@ export interface CheckedSite extends ResolvedSite {
 }
 
 const layerChecks = checks.filter((check): check is LayerCheck => check.of === 'layer');
+const nearChecks = layerChecks.filter(({ reaches }) => reaches === undefined);
+const farChecks = layerChecks.filter(({ reaches }) => reaches === 'site');
+
+/** What was found in layers by the checks that look no further than their chain. */
+const foundNear = new Memory<Layer, readonly Problem[]>();
+const frames = new Memory<Layout, string>();
+
+/**
+ * What of a layout matters to the pages inside: its regions, what may be put into them, and how they
+ * arrange it. Sizes and markup do not: as long as this is the same, what is found in the pages is.
+ */
+function frameOf(layout: Layout): string {
+	return frames.get(layout, [], () =>
+		JSON.stringify([
+			layout.name.text,
+			layout.at.key,
+			layout.regions.map(({ name, slot, locked, required, arrangements }) => [
+				name.text,
+				[slot, locked, required],
+				arrangements.map(arrangementWords)
+			])
+		])
+	);
+}
+
+function arrangementWords(arrangement: Arrangement): readonly unknown[] {
+	const { kind, band } = arrangement;
+	const inner =
+		kind === 'areas'
+			? arrangement.rows.map(({ cells }) => cells)
+			: kind === 'columns'
+				? [arrangement.columns, arrangement.rows]
+				: [arrangement.wrap];
+	return [kind, band?.text, inner];
+}
 
 /** Resolves a site as it was read, and goes through all checks. */
 export function checkSite(reading: SiteReading): CheckedSite {
@@ -22,13 +59,32 @@ export function checkSite(reading: SiteReading): CheckedSite {
 	for (const check of checks) {
 		if (check.of === 'site') append(check.find(resolved));
 	}
+	const { settings, values } = resolved.site;
 	for (const layer of layersOf(resolved.site)) {
-		const about = { what: layerName(layer), span: layerSpan(layer) };
-		for (const check of layerChecks) {
-			atEdge(about, problems, () => append(check.find(layer, resolved)), undefined);
-		}
+		const chain = resolved.structure.chainOf(layer);
+		const depends = [settings, values, ...chain.map(frameOf)];
+		append(foundNear.get(layer, depends, () => findIn(layer, nearChecks, resolved)));
+		append(findIn(layer, farChecks, resolved));
 	}
 	return { ...resolved, problems: listProblems(problems) };
+}
+
+/** What some checks find in a layer. */
+function findIn(
+	layer: Layer,
+	list: readonly LayerCheck[],
+	resolved: ResolvedSite
+): readonly Problem[] {
+	let found: Problem[] | undefined;
+	for (const check of list) {
+		const about = { what: layerName(layer), span: layerSpan(layer) };
+		const own: Problem[] = [];
+		for (const problem of atEdge(about, own, () => check.find(layer, resolved), nothing)) {
+			own.push(problem);
+		}
+		if (own.length > 0) (found ??= []).push(...own);
+	}
+	return found ?? nothing;
 }
 
 /** Whether a site can be delivered. */

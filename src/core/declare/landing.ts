@@ -1,3 +1,4 @@
+import { kindsIn } from './used.ts';
 import { Memory } from '../model/memory.ts';
 import type { Setting } from '../model/setting.ts';
 import { type Layer, type Layout, type Member, type Piece, layersOf } from '../model/site.ts';
@@ -26,6 +27,7 @@ function allOverlapped({ site, chainOf }: Structure): Map<Layout, Set<string>> {
 		else found.set(layout, new Set([region]));
 	};
 	for (const layer of layersOf(site)) {
+		if (!kindsIn(layer).has('overlap')) continue;
 		const chain = chainOf(layer);
 		const around = chain.at(-1);
 		const slot = around && slotOf(around);

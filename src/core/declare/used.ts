@@ -14,7 +14,8 @@ export function settingKindsUsed(site: Site): ReadonlySet<SettingKind> {
 	return used;
 }
 
-function kindsIn(layer: Layer): ReadonlySet<SettingKind> {
+/** The kinds of settings that a layer says. */
+export function kindsIn(layer: Layer): ReadonlySet<SettingKind> {
 	return known.get(layer, [], () => {
 		const settings = boxesIn(layer).flatMap((box) => box.settings);
 		return new Set(settings.map((setting) => setting.kind));

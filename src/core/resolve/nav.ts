@@ -1,5 +1,5 @@
 import { Memory } from '../model/memory.ts';
-import { hasParameters, isWithin, segmentKey } from '../model/pattern.ts';
+import { hasParameters, isWithin, type Pattern } from '../model/pattern.ts';
 import type { NavPiece, Route, Site } from '../model/site.ts';
 
 /** A link of a list made from routes, with the links below it. */
@@ -45,6 +45,21 @@ function isBelow(route: Route, other: Route): boolean {
  * order in which the text first names their branch.
  */
 export function treeOrder(routes: readonly Route[]): Route[] {
+	const [first] = routes;
+	if (!first) return [];
+	const patterns = routes.map((route) => route.pattern);
+	const places = orders.get(first.pattern, patterns, () => {
+		const order = sortByTree(routes);
+		const places = new Map(routes.map((route, index) => [route, index]));
+		return order.flatMap((route) => places.get(route) ?? []);
+	});
+	return places.flatMap((place) => routes[place] ?? []);
+}
+
+/** Places of routes in the order of the tree: it follows from their patterns alone. */
+const orders = new Memory<Pattern, readonly number[]>();
+
+function sortByTree(routes: readonly Route[]): Route[] {
 	interface Node {
 		route: Route | undefined;
 		readonly children: Map<string, Node>;
@@ -52,8 +67,8 @@ export function treeOrder(routes: readonly Route[]): Route[] {
 	const root: Node = { route: undefined, children: new Map() };
 	for (const route of routes) {
 		let node = root;
-		for (const segment of route.pattern.segments) {
-			const key = segmentKey(segment);
+		// Its key has those of its segments, written once.
+		for (const key of route.pattern.key.split('/').filter(Boolean)) {
 			let child = node.children.get(key);
 			if (!child) node.children.set(key, (child = { route: undefined, children: new Map() }));
 			node = child;

@@ -16,6 +16,7 @@ import { nothing, type LayerCheck } from '../check.ts';
 
 export const areaUnknown: LayerCheck = {
 	of: 'layer',
+	reaches: 'site',
 	codes: ['area-unknown', 'area-no-piece'],
 	what: 'Every area is named for something that can lie in it.',
 	why: 'An area for nothing is a hole in the page, most often a name that was changed elsewhere.',

@@ -9,6 +9,7 @@ import { nothing, type LayerCheck } from '../check.ts';
 /** What a style says of `:scope` is said where it is read; what it says of a class needs the names of all layouts. */
 export const styleOfBox: LayerCheck = {
 	of: 'layer',
+	reaches: 'site',
 	codes: ['style-of-box'],
 	what: 'No style resizes a box of the frame by its class.',
 	why: 'Computed boxes know settings, not styles.',

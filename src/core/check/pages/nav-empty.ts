@@ -12,6 +12,7 @@ const known = new Memory<Layer, readonly NavPiece[]>();
 
 export const navEmpty: LayerCheck = {
 	of: 'layer',
+	reaches: 'site',
 	codes: ['nav-empty'],
 	what: 'Every list of links has a link in it.',
 	why: 'An empty list takes room and leads nowhere.',

@@ -7,6 +7,7 @@ import { nothing, type LayerCheck } from '../check.ts';
 
 export const requiredUnfilled: LayerCheck = {
 	of: 'layer',
+	reaches: 'site',
 	codes: ['required-unfilled'],
 	what: 'Every page has something in each required region.',
 	why: 'The layout says that it makes no sense without.',

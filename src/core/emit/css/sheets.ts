@@ -257,15 +257,22 @@ function pageSheetPath(page: Page, site: Site): string {
 	return paths.get(page) ?? 'styles/pages/page.css';
 }
 
+const stems = new Memory<Page, string>();
+
+/** The words of a page's route, as a file can be called. */
+function stemOf(page: Page): string {
+	const words = layerPattern(page).segments.map((segment) =>
+		segment.kind === 'rest' ? 'rest' : segment.name.replaceAll(/[^\w-]/g, '_')
+	);
+	const name = words.length > 0 ? words.join('-') : 'home';
+	return page.kind === 'route' ? name : `${page.state.text}-${name}`;
+}
+
 function planSheetPaths(site: Site): Map<Page, string> {
 	const taken = new Set<string>();
 	const paths = new Map<Page, string>();
 	for (const page of pagesOf(site)) {
-		const words = layerPattern(page).segments.map((segment) =>
-			segment.kind === 'rest' ? 'rest' : segment.name.replaceAll(/[^\w-]/g, '_')
-		);
-		const name = words.length > 0 ? words.join('-') : 'home';
-		const stem = page.kind === 'route' ? name : `${page.state.text}-${name}`;
+		const stem = stems.get(page, [], () => stemOf(page));
 		let path = `styles/pages/${stem}.css`;
 		for (let count = 2; taken.has(path.toLowerCase()); count++) {
 			path = `styles/pages/${stem}-${count}.css`;

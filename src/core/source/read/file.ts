@@ -1,5 +1,6 @@
 import { atEdge, type Problem } from '../../messages/problem.ts';
 import type { Declaration } from '../../model/site.ts';
+import type { Span } from '../../model/span.ts';
 import { parseSyntax, type SyntaxTree } from '../syntax.ts';
 import { readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
@@ -15,11 +16,21 @@ export interface FileReading {
 	readonly declarations: readonly Declaration[];
 	readonly problems: readonly Problem[];
 	readonly parsed: SyntaxTree['parsed'];
+	/** What was read of each declaration, by where it begins. */
+	readonly units: ReadonlyMap<number, Unit>;
+}
+
+/** One declaration as read, with what is wrong with it. */
+interface Unit {
+	/** Exclusive. */
+	readonly to: number;
+	readonly declaration: Declaration | undefined;
+	readonly problems: readonly Problem[];
 }
 
 /**
  * Reads one `.eave` file. It never throws: each mistake is a problem at its place, and the
- * declarations around it are read all the same.
+ * declarations around it are read all the same. Those in front of an edit stay as they were read.
  */
 export function readFile(file: string, text: string, previous?: FileReading): FileReading {
 	const problems: Problem[] = [];
@@ -29,6 +40,13 @@ export function readFile(file: string, text: string, previous?: FileReading): Fi
 	for (const problem of syntax.problems) problems.push(problem);
 	const context: ReadContext = { text, problems };
 	const declarations: Declaration[] = [];
+	const units = new Map<number, Unit>();
+	/** What was read before, where the declaration stands as it did: it stays the same object. */
+	const known = ({ from, to }: Span): Unit | undefined => {
+		const unit = previous?.units.get(from);
+		if (!previous || unit?.to !== to) return undefined;
+		return previous.text.slice(from, to) === text.slice(from, to) ? unit : undefined;
+	};
 	const keep = (read: (cursor: Cursor, context: ReadContext) => Declaration | undefined) => {
 		return (cursor: Cursor): void => {
 			const { atoms, span } = cursor.statement;
@@ -37,8 +55,15 @@ export function readFile(file: string, text: string, previous?: FileReading): Fi
 				.map((atom) => atom.text)
 				.join(' ')}`;
 			const about = { what, span: atoms[0]?.span ?? span };
-			const declaration = atEdge(about, problems, () => read(cursor, context), undefined);
+			const there = known(span);
+			if (there) problems.push(...there.problems);
+			const before = problems.length;
+			const declaration = there
+				? there.declaration
+				: atEdge(about, problems, () => read(cursor, context), undefined);
 			if (declaration) declarations.push(declaration);
+			const own = there?.problems ?? problems.slice(before);
+			units.set(span.from, { to: span.to, declaration, problems: own });
 		};
 	};
 	readBlock(
@@ -57,5 +82,5 @@ export function readFile(file: string, text: string, previous?: FileReading): Fi
 		context
 	);
 	problems.sort((a, b) => a.span.from - b.span.from);
-	return { file, text, declarations, problems, parsed: syntax.parsed };
+	return { file, text, declarations, problems, parsed: syntax.parsed, units };
 }
