@@ -14,7 +14,7 @@ interface MarkedBands {
 
 const noBands: MarkedBands = { names: [], done: undefined };
 /** ms until all pages are asked about: what a wish does to the page in sight comes at once. */
-const restTime = 120;
+const restTime = 250;
 /** ms for which what an edit has changed is marked. */
 const markedFor = 6000;
 

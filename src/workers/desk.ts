@@ -2,7 +2,7 @@ import { crossSection } from '$core/drawing/cross-section.ts';
 import { hasSameRoofline, roofline, type Roofline } from '$core/drawing/roofline.ts';
 import { pageHead } from '$core/emit/html/words.ts';
 import { prepare, type Prepared } from '$core/edit/propose.ts';
-import { touches } from '$core/edit/touches.ts';
+import { touchedBetween } from '$core/edit/touches.ts';
 import { type Wish } from '$core/model/wish.ts';
 import { type Proposal } from '$core/edit/proposal.ts';
 import { stageHtml } from '$core/emit/stage.ts';
@@ -30,6 +30,8 @@ import type {
 import { keepMarks } from '$core/drawing/marks.ts';
 import { Answers } from './answers.ts';
 
+/** ms for which nothing else is answered while pages are compared. */
+const mostAtOnce = 8;
 /** Pages that are kept as they were drawn. */
 const mostDrawn = 8;
 
@@ -41,6 +43,8 @@ export class Desk extends Answers {
 	private readonly assetUrls = new AssetUrls();
 	/** The wish that was looked at last, ready to be made. */
 	private prepared: { before: CheckedSite; key: string; made: Prepared } | undefined;
+	/** Counts what ends the comparing of pages. */
+	private turn = 0;
 	/** How many edits are in the text, as the application counts them. */
 	private number = 0;
 	/** How it was before the last wish was made, until the application has taken that. */
@@ -83,6 +87,7 @@ export class Desk extends Answers {
 	 * get there first, and is taken back.
 	 */
 	change(changes: readonly Change[], wish: PageWish | undefined, number: number): Shown {
+		this.turn++;
 		if (this.before && number === this.before.number) this.goBack(this.before);
 		this.before = this.prepared = undefined;
 		this.number = number + 1;
@@ -97,6 +102,7 @@ export class Desk extends Answers {
 	 * along that the user has not agreed to.
 	 */
 	make(wish: Wish, page: PageWish | undefined, number: number, agreed: boolean): Made {
+		this.turn++;
 		if (number !== this.number) return { kind: 'overtaken' };
 		const { proposal, after } = this.prepareOnce(wish);
 		if (proposal.kind === 'refused') return proposal;
@@ -159,6 +165,7 @@ export class Desk extends Answers {
 
 	/** What a wish would make of a page, without making it. */
 	look(wish: Wish, page: PageWish): Preview {
+		this.turn++;
 		const { proposal, after } = this.prepareOnce(wish);
 		if (proposal.kind === 'refused') {
 			return { html: undefined, bands: [], refused: proposal.sentence, consequences: [] };
@@ -171,11 +178,25 @@ export class Desk extends Answers {
 		return { html, bands, refused: undefined, consequences };
 	}
 
-	/** Names of the pages and bands that a wish would change; none where it is refused. */
-	touches(wish: Wish): TouchedView {
-		const proposal = this.propose(wish);
-		if (proposal.kind !== 'edit' || !this.latest) return { pages: [], bands: [] };
-		return { pages: touches(this.latest, proposal.changes), bands: proposal.bands };
+	/**
+	 * Names of the pages and bands that a wish would change; none where it is refused. Whatever else is asked
+	 * meanwhile comes first, and another wish to look at ends it.
+	 */
+	async touches(wish: Wish): Promise<TouchedView> {
+		const turn = ++this.turn;
+		const before = this.latest;
+		const { proposal, after } = this.prepareOnce(wish);
+		const pages: string[] = [];
+		if (proposal.kind !== 'edit' || !before || !after) return { pages, bands: [] };
+		let since = performance.now();
+		for (const name of touchedBetween(before, after)) {
+			if (name !== undefined) pages.push(name);
+			if (performance.now() - since < mostAtOnce) continue;
+			await new Promise((resolve) => setTimeout(resolve));
+			if (turn !== this.turn) return { pages: [], bands: [] };
+			since = performance.now();
+		}
+		return { pages, bands: proposal.bands };
 	}
 
 	/** Never fails: where reading does, that is a problem, and what was drawn last stays. */

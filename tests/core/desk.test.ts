@@ -78,7 +78,7 @@ test('while the text has an error the drawings keep its last good state, and say
 	assert.deepEqual(mended.site.problems, []);
 });
 
-test('an edit that was proposed is made as it was, and the roofline is sent only when it changes', () => {
+test('an edit that was proposed is made as it was, and the roofline is sent only when it changes', async () => {
 	const desk = opened();
 	const wish: Wish = { kind: 'add-route', pattern: '/visit', title: 'Visit' };
 	const shown = desk.change(editsOf(desk, wish), { page: '/visit', address: undefined }, 0);
@@ -86,7 +86,7 @@ test('an edit that was proposed is made as it was, and the roofline is sent only
 	assert.ok(shown.site.roofline?.rows.some((row) => row.page === '/visit'));
 	const box = { layout: 'shell', box: 'head' };
 	const set: Wish = { kind: 'set-setting', box, setting: 'height', value: '60px', band: 'wide' };
-	assert.deepEqual(desk.touches(set), {
+	assert.deepEqual(await desk.touches(set), {
 		pages: ['/', '/guides/:slug', '/visit', 'not-found at /'],
 		bands: ['wide']
 	});

@@ -15,15 +15,25 @@ const anyYear = 2000;
 export function touches(resolved: ResolvedSite, changes: readonly Change[]): string[] {
 	const { texts, assets } = applyChanges(resolved.reading.files, changes);
 	const after = resolveSite(readSiteFiles({ texts, assets }, resolved.reading));
+	return [...touchedBetween(resolved, after)].flatMap((name) => name ?? []);
+}
+
+/**
+ * The same between two states of a site, page by page: undefined for one that stays as it is. To compare
+ * thousands of pages takes long, and whoever asks may stop in between.
+ */
+export function* touchedBetween(
+	before: ResolvedSite,
+	after: ResolvedSite
+): Generator<string | undefined> {
 	const later = new Map(pagesOf(after.site).map((page) => [layerName(page), page]));
-	const touched: string[] = [];
-	for (const page of pagesOf(resolved.site)) {
+	for (const page of pagesOf(before.site)) {
 		const name = layerName(page);
 		const other = later.get(name);
 		later.delete(name);
-		if (!other || !isSame(page, resolved, other, after)) touched.push(name);
+		yield other && isSame(page, before, other, after) ? undefined : name;
 	}
-	return [...touched, ...later.keys()];
+	yield* later.keys();
 }
 
 function isSame(page: Page, before: ResolvedSite, other: Page, after: ResolvedSite): boolean {
