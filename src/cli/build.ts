@@ -2,7 +2,7 @@ import { realpath, stat } from 'node:fs/promises';
 import { basename, dirname, join, relative, resolve, sep } from 'node:path';
 import { deliveryProblems } from '../core/check/delivery.ts';
 import { deliver } from '../core/emit/delivery.ts';
-import { hasErrors } from '../core/messages/problem.ts';
+import { counted, hasErrors } from '../core/messages/problem.ts';
 import { openSite, printProblems, systemSentence } from './open-site.ts';
 import type { Streams } from './streams.ts';
 import { writeDelivery, WriteRefused } from './write-delivery.ts';
@@ -49,7 +49,9 @@ export async function buildCommand(
 		const { removed } = await writeDelivery(files, out);
 		const pages = files.filter((file) => file.kind === 'page').length;
 		const gone = removed > 0 ? `, and took away ${removed} that the site no longer has` : '';
-		streams.out(`Wrote ${pages} pages and ${files.length - pages} other files to ${out}${gone}\n`);
+		streams.out(
+			`Wrote ${counted(pages, 'page')} and ${counted(files.length - pages, 'other file')} to ${out}${gone}\n`
+		);
 		return 0;
 	} catch (failure) {
 		const sentence = failure instanceof WriteRefused ? failure.message : systemSentence(failure);

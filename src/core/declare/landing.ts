@@ -1,4 +1,4 @@
-import { kindsIn } from './used.ts';
+import { boxesIn, kindsIn } from './used.ts';
 import { Memory } from '../model/memory.ts';
 import type { Setting } from '../model/setting.ts';
 import { type Layer, type Layout, type Member, type Piece, layersOf } from '../model/site.ts';
@@ -84,11 +84,4 @@ function edgesOfSettings(boxes: readonly { readonly settings: readonly Setting[]
 	const keeps = (edge: Edge): boolean =>
 		settings.some(({ kind, value }) => kind === 'stick' && value === edge);
 	return { top: shrinks || keeps('top'), bottom: keeps('bottom') };
-}
-
-/** Everything with settings that a layer brings. */
-export function boxesIn(layer: Layer): (Layout | Member | Piece)[] {
-	const boxes: (Layout | Member | Piece)[] = piecesIn(layer);
-	if (layer.kind === 'layout') boxes.push(layer, ...membersIn(layer.members));
-	return boxes;
 }

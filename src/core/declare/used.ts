@@ -1,7 +1,15 @@
 import { Memory } from '../model/memory.ts';
 import type { SettingKind } from '../model/setting.ts';
-import { layersOf, type Layer, type Site } from '../model/site.ts';
-import { boxesIn } from './landing.ts';
+import {
+	layersOf,
+	type Layer,
+	type Layout,
+	type Member,
+	type Piece,
+	type Site
+} from '../model/site.ts';
+import { membersIn } from '../resolve/members.ts';
+import { piecesIn } from '../resolve/pieces.ts';
 
 const known = new Memory<Layer, ReadonlySet<SettingKind>>();
 
@@ -20,4 +28,11 @@ export function kindsIn(layer: Layer): ReadonlySet<SettingKind> {
 		const settings = boxesIn(layer).flatMap((box) => box.settings);
 		return new Set(settings.map((setting) => setting.kind));
 	});
+}
+
+/** Everything with settings that a layer brings. */
+export function boxesIn(layer: Layer): (Layout | Member | Piece)[] {
+	const boxes: (Layout | Member | Piece)[] = piecesIn(layer);
+	if (layer.kind === 'layout') boxes.push(layer, ...membersIn(layer.members));
+	return boxes;
 }

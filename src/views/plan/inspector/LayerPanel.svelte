@@ -230,7 +230,7 @@
 					<button
 						class="mono link"
 						onclick={() => choice.pickBox({ layout: layer.name, box: name })}>{name}</button
-					>{' '}
+					>
 				{/each}
 			</p>
 		{/if}
@@ -286,6 +286,9 @@
 		color: var(--cedar);
 		text-decoration: underline;
 		font-size: 11px;
+	}
+	.boxes .link {
+		margin-right: 6px;
 	}
 	.boxes {
 		margin-bottom: 4px;

@@ -32,10 +32,19 @@
 	const listId = $props.id();
 	const tokens = $derived(sizes ? (store.site?.tokens ?? []).map((name) => `var(${name})`) : []);
 
+	/** What Enter has taken: leaving the field then is no other change. */
+	let taken: string | undefined;
+
+	function send(text: string): void {
+		if (text === taken) return;
+		taken = text;
+		take(text);
+	}
+
 	function onKey(event: KeyboardEvent & { currentTarget: HTMLInputElement }): void {
 		const input = event.currentTarget;
 		const direction = { ArrowUp: 1, ArrowDown: -1 }[event.key];
-		if (event.key === 'Enter') take(input.value.trim());
+		if (event.key === 'Enter') send(input.value.trim());
 		else if (event.key === 'Escape') {
 			input.value = value;
 			cancel?.();
@@ -59,8 +68,11 @@
 	{value}
 	{disabled}
 	onkeydown={onKey}
-	oninput={(event) => typed(event.currentTarget.value.trim())}
-	onchange={(event) => take(event.currentTarget.value.trim())}
+	oninput={(event) => {
+		taken = undefined;
+		typed(event.currentTarget.value.trim());
+	}}
+	onchange={(event) => send(event.currentTarget.value.trim())}
 />
 {#if words.length + tokens.length > 0}
 	<datalist id={listId}>
