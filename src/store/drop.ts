@@ -109,8 +109,10 @@ async function entriesOf(folder: FileSystemDirectoryEntry): Promise<FileSystemEn
 
 /** Pictures and other files that were pasted, other than into text, are files of the open site. */
 export async function takePaste(event: ClipboardEvent): Promise<void> {
-	const files = [...(event.clipboardData?.files ?? [])];
-	if (files.length === 0) return;
+	const { clipboardData } = event;
+	const files = [...(clipboardData?.files ?? [])];
+	// Words that bring a picture of themselves are words.
+	if (files.length === 0 || clipboardData?.types.includes('text/plain')) return;
 	event.preventDefault();
 	event.stopPropagation();
 	await addFiles(files);

@@ -142,3 +142,38 @@ test('of a damaged record what can be read is rescued; of one that is gone there
 	assert.deepEqual(await database.getAllKeys('journal', IDBKeyRange.bound(id, `${id}0`)), []);
 	database.close();
 });
+
+test('files that are put, moved and taken away are kept with the text, and undone with it', async () => {
+	const { id, work } = await newSite('a');
+	const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
+	const does = (now: Work, changes: Extract<Entry, { kind: 'do' }>['changes']): Entry => {
+		const entry = entryFor(now, { kind: 'do', label: 'files', changes, at: 0, typing: false });
+		assert.ok(entry);
+		return entry;
+	};
+	const first = does(work, [{ kind: 'put', file: 'pod.svg', bytes: bytes('one') }]);
+	const one = advance(work, first);
+	const second = does(one, [
+		{ kind: 'put', file: 'pod.svg', bytes: bytes('two') },
+		{ kind: 'move', file: 'pod.svg', to: 'images/pod.svg' }
+	]);
+	const two = advance(one, second);
+	for (const entry of [first, second]) await keep.keepEntry(id, entry, false);
+	const files = async (): Promise<[string, string][]> =>
+		[...((await keep.fetchWork(id))?.work.assets ?? [])].map(([path, content]) => {
+			return [path, new TextDecoder().decode(content)];
+		});
+	assert.deepEqual(await files(), [['images/pod.svg', 'two']]);
+	await keep.keepWork(id, two);
+	assert.deepEqual(await files(), [['images/pod.svg', 'two']], 'kept as a whole');
+	const undo = entryFor(two, { kind: 'undo' });
+	assert.ok(undo);
+	await keep.keepEntry(id, undo, false);
+	assert.deepEqual(await files(), [['pod.svg', 'one']]);
+	const back = advance(two, undo);
+	const again = entryFor(back, { kind: 'undo' });
+	assert.ok(again);
+	await keep.keepEntry(id, again, false);
+	assert.deepEqual(await files(), []);
+	assert.equal(textOf((await keep.fetchWork(id))?.work), 'a');
+});

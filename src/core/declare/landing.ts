@@ -1,10 +1,8 @@
 import { boxesIn, kindsIn } from './used.ts';
 import { Memory } from '../model/memory.ts';
 import type { Setting } from '../model/setting.ts';
-import { type Layer, type Layout, type Member, type Piece, layersOf } from '../model/site.ts';
-import { membersIn } from '../resolve/members.ts';
+import { type Layer, type Layout, layersOf } from '../model/site.ts';
 import { landingFills } from '../resolve/fill-target.ts';
-import { piecesIn } from '../resolve/pieces.ts';
 import { slotOf, type Structure } from '../resolve/structure.ts';
 import type { Edge } from '../settings/placed.ts';
 import type { Edges } from './surroundings.ts';

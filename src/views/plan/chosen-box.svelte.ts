@@ -25,7 +25,9 @@ class ChosenBox {
 	/** Asks for what there is to say; the last one asked for is shown. */
 	async choose(ref: SizedRef | undefined): Promise<void> {
 		const turn = ++this.turn;
-		const layout = ref && (isPieceRef(ref) ? ref.holder.region?.layout : ref.layout);
+		// The content of a page lies in the slot of what it sits under.
+		const innermost = store.page?.chain.at(-1);
+		const layout = ref && (isPieceRef(ref) ? (ref.holder.region?.layout ?? innermost) : ref.layout);
 		const width = (layout === undefined ? undefined : this.spaces.get(layout)) ?? look.width;
 		const view = ref && (await store.core.boxView(ref, width));
 		const around = view?.parent && (await store.core.boxView(view.parent.ref, width));

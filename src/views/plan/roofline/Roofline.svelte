@@ -48,9 +48,9 @@
 	/** Where there is little room, lanes and depths draw closer together. */
 	let breadth = $state(300);
 	const isNarrow = $derived(breadth < 260);
-	const laneWidth = $derived(isNarrow ? 16 : 20);
-	const margin = $derived(isNarrow ? 6 : 14);
-	const left = $derived(margin + lanes * laneWidth + (isNarrow ? 12 : 8));
+	const laneWidth = $derived(breadth < 180 ? 14 : isNarrow ? 16 : 20);
+	const margin = $derived(isNarrow ? 4 : 14);
+	const left = $derived(margin + lanes * laneWidth + (isNarrow ? 11 : 8));
 	const indent = $derived(isNarrow ? 7 : 14);
 	const from = $derived(Math.max(0, Math.floor(scrollTop / rowHeight) - spare));
 	const to = $derived(Math.min(rows.length, Math.ceil((scrollTop + height) / rowHeight) + spare));
@@ -316,22 +316,6 @@
 		min-height: 0;
 		user-select: none;
 	}
-	/* Where there is little room the routes come first; titles are read by pointing at a row. */
-	@container roof (max-width: 260px) {
-		.title,
-		.states,
-		.counts {
-			display: none;
-		}
-		.path {
-			max-width: none;
-			flex-shrink: 1;
-			min-width: 0;
-		}
-		.end {
-			flex: 0 0 auto;
-		}
-	}
 	.head {
 		display: flex;
 		justify-content: space-between;
@@ -518,5 +502,31 @@
 	.refused {
 		border-color: var(--fault);
 		color: var(--fault);
+	}
+
+	/* Where there is little room the routes come first; titles are read by pointing at a row. */
+	@container roof (max-width: 260px) {
+		.title,
+		.states,
+		.counts {
+			display: none;
+		}
+		.path {
+			max-width: none;
+			flex-shrink: 1;
+			min-width: 0;
+		}
+		.end {
+			flex: 0 0 auto;
+		}
+		.rows {
+			scrollbar-width: thin;
+		}
+	}
+	@container roof (max-width: 180px) {
+		.path,
+		.bare {
+			font-size: 10.5px;
+		}
 	}
 </style>

@@ -127,6 +127,6 @@
 		background: var(--cedar);
 		color: var(--on-cedar);
 		border-radius: var(--radius);
-		z-index: 4;
+		z-index: 6;
 	}
 </style>

@@ -47,7 +47,7 @@
 		/** The page that is worked on, not one held beside it. */
 		main: boolean;
 		onLink: (link: FollowedLink) => void;
-		onPick: (trace: Trace, again: boolean) => void;
+		onPick: (trace: Trace) => void;
 	}
 	const { page, marks, scale, height, inert, between, main, onLink, onPick }: Props = $props();
 
@@ -88,7 +88,7 @@
 	});
 	/** A chosen region that is too small to be seen has a place here all the same. */
 	const empty = $derived(
-		chosenAt && (chosenAt.width * scale < 6 || chosenAt.height * scale < 6) ? chosenAt : undefined
+		chosenAt && isFlat(chosenAt.width, chosenAt.height) ? chosenAt : undefined
 	);
 	const pointedAt = $derived(boxOf(hot.trace));
 	/** Pairs of boxes to draw distances between: those that are kept, and the one under the pointer. */
@@ -99,6 +99,11 @@
 			from && to && from !== to ? [{ from, to }] : []
 		);
 	});
+
+	/** Laid out, and too flat to be seen or hit; what is hidden has no place at all. */
+	function isFlat(width: number, height: number): boolean {
+		return (width > 0 || height > 0) && (width * scale < 6 || height * scale < 6);
+	}
 
 	function boxOf(trace: Trace | undefined): MeasuredBox | undefined {
 		return trace && measured.find((box) => sameTrace(box.trace, trace));
@@ -152,7 +157,7 @@
 			const trace = traceAt(event);
 			if (!main || !trace || !frame) return;
 			event.preventDefault();
-			onPick(trace, false);
+			onPick(trace);
 			const at = frame.getBoundingClientRect();
 			menu.openAt(at.left + event.clientX * scale, at.top + event.clientY * scale);
 		});
@@ -190,7 +195,7 @@
 		if ('altKey' in event && event.altKey === true && chosenAt) {
 			measures.toggle(chosenAt.trace, trace);
 		} else {
-			onPick(trace, false);
+			onPick(trace);
 		}
 	}
 
@@ -199,11 +204,10 @@
 		event: PointerEvent & { currentTarget: HTMLElement },
 		box: MeasuredBox
 	): void {
-		const view = chosenBox.around;
 		const sheet = event.currentTarget.closest('.page')?.getBoundingClientRect();
-		onPick(box.trace, false);
+		onPick(box.trace);
 		if (!sheet) return;
-		regionDrag.start(event, box.trace, () => ({ measured, sheet, scale, view }));
+		regionDrag.start(event, box.trace, () => ({ measured, sheet, scale }));
 	}
 
 	function scrollTo(id: string): void {

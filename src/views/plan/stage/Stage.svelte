@@ -18,7 +18,7 @@
 		bands: readonly BandView[];
 		layouts: readonly RooflineLayout[];
 		between: BetweenView | undefined;
-		onPick: (trace: Trace, again: boolean) => void;
+		onPick: (trace: Trace) => void;
 	}
 	const { page, bands, layouts, between, onPick }: Props = $props();
 

@@ -47,7 +47,10 @@
 	const arrangement = $derived(view.arrangement);
 	const band = $derived(view.bands[view.band] ?? '');
 	const member = $derived(
-		chosen && view.members.includes(chosen.name) && chosenBox && chosen !== view
+		chosen &&
+			chosenBox &&
+			chosen !== view &&
+			(chosen.kind === 'piece' || view.members.includes(chosen.name))
 			? chosen.name
 			: undefined
 	);
