@@ -228,9 +228,9 @@ export class Desk extends Answers {
 			this.since = [];
 		}
 		const shown = this.good ?? latest;
+		keepMarks(this.drawn?.structure, shown.structure);
 		const stays = this.drawn !== undefined && hasSameRoofline(this.drawn, shown);
 		const drawing = stays ? undefined : roofline(shown);
-		keepMarks(this.drawn?.structure, shown.structure);
 		this.drawn = shown;
 		const site = this.siteView(latest, shown, drawing);
 		const first = shown.routes[0] ?? shown.site.states[0];

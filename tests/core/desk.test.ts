@@ -196,3 +196,57 @@ test('completion knows the names of the site', () => {
 	const offers = desk.complete('site.eave', at);
 	assert.ok(JSON.stringify(offers).includes('shell'));
 });
+
+test('a wish is made in one answer; where the text was changed meanwhile, it did not happen', () => {
+	const wish: Wish = { kind: 'set-setting', box: { layout: 'shell', box: 'head' }, setting: 'height', value: '50px', band: 'narrow' }; // prettier-ignore
+	const desk = opened();
+	assert.equal(desk.look(wish, home).html?.includes('height: 50px'), true, 'it is looked at');
+	assert.equal(desk.page(home)?.html.includes('height: 40px'), true, 'and not made');
+	const made = desk.make(wish, home, 0, false);
+	assert.ok(made.kind === 'made' && made.shown?.page?.html.includes('height: 50px'));
+	// The next edit counts the wish: both are in the text.
+	const edit = [{ kind: 'edit', file: 'site.eave', from: 0, to: 0, insert: '// one\n' }] as const;
+	const both = desk.change(edit, home, 1);
+	assert.ok(both.page?.html.includes('height: 50px'));
+	// One that does not know of it was typed before: the wish is taken back, and has to be made again.
+	const other = opened();
+	assert.equal(other.make(wish, home, 0, false).kind, 'made');
+	const typed = other.change(edit, home, 0);
+	assert.ok(typed.page?.html.includes('height: 40px') && typed.site.current);
+	assert.equal(other.make(wish, home, 0, false).kind, 'overtaken');
+	const again = other.make(wish, home, 1, false);
+	assert.ok(again.kind === 'made' && again.shown?.page?.html.includes('height: 50px'));
+});
+
+test('what a wish takes along is asked about before it is made', () => {
+	const desk = opened();
+	const wish: Wish = { kind: 'remove-band', band: 'medium' };
+	const asked = desk.make(wish, home, 0, false);
+	assert.ok(asked.kind === 'asks');
+	assert.match(asked.proposal.consequences[0] ?? '', /start at medium would go with it/);
+	assert.equal(desk.make(wish, home, 0, true).kind, 'made');
+	assert.equal(desk.make({ kind: 'remove-band', band: 'medium' }, home, 1, false).kind, 'refused');
+});
+
+test('layouts keep their marks while others come, go and are renamed', () => {
+	const desk = opened();
+	const marks = (shown: ReturnType<Desk['open']>): Map<string, string> =>
+		new Map(
+			shown.site.roofline?.layouts.map(({ name, mark }) => [name, `${mark.hue} ${mark.hatch}`])
+		);
+	const first = marks(new Desk(2026).open(filesOf(text), home, 0)).get('shell');
+	let number = 0;
+	const make = (wish: Wish): Map<string, string> => {
+		const made = desk.make(wish, home, number++, true);
+		assert.ok(made.kind === 'made' && made.shown, JSON.stringify(made));
+		return marks(made.shown);
+	};
+	const added = make({ kind: 'add-layout', name: 'aaa', at: '/guides' });
+	assert.equal(added.get('shell'), first);
+	const more = make({ kind: 'add-layout', name: 'bbb', at: '/guides', onRequest: true });
+	assert.equal(more.get('aaa'), added.get('aaa'));
+	const renamed = make({ kind: 'rename-layout', name: 'aaa', to: 'zzz' });
+	assert.equal(renamed.get('zzz'), added.get('aaa'));
+	const gone = make({ kind: 'remove-layout', name: 'zzz' });
+	assert.deepEqual([gone.get('shell'), gone.get('bbb')], [first, more.get('bbb')]);
+});

@@ -115,7 +115,7 @@ test('areas, arrangements and breakpoints', () => {
 	const main = { layout: 'f', box: 'main' };
 	assert.deepEqual(
 		changed({ kind: 'set-arrangement', box: main, arrangement: 'stack', band: 'wide' }),
-		['    arrange stack @wide { gap 16px }']
+		['    arrange stack @wide { gap 4px }']
 	);
 });
 

@@ -196,14 +196,16 @@ function isBlankPlace(place: FormPlace | undefined): boolean {
 }
 
 /**
- * A typed value with the number at a place of it made larger or smaller: a unit stays, and a value
+ * A typed value with the number nearest to a place of it made larger or smaller: a unit stays, and a value
  * without a number stays as it is.
  */
 export function stepped(text: string, caret: number, by: number): string {
 	const numbers = [...text.matchAll(/-?\d*\.?\d+/g)];
-	const at =
-		numbers.find(({ index, 0: number }) => caret >= index && caret <= index + number.length) ??
-		numbers[0];
+	const distance = ({ index, 0: number }: RegExpMatchArray): number => {
+		const start = index ?? 0;
+		return Math.max(start - caret, 0, caret - start - number.length);
+	};
+	const [at] = [...numbers].sort((a, b) => distance(a) - distance(b));
 	if (!at) return text;
 	const [number] = at;
 	const decimals = number.split('.')[1]?.length ?? 0;

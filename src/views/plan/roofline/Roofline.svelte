@@ -16,6 +16,8 @@
 	import { choice } from '../choice.svelte.ts';
 	import { menu } from '../deeds/menu.svelte.ts';
 	import LayoutLegend from './LayoutLegend.svelte';
+	import RoofRow from './RoofRow.svelte';
+	import RoofRun from './RoofRun.svelte';
 	import { RooflineDrag } from './roofline-drag.svelte.ts';
 
 	interface Props {
@@ -187,88 +189,28 @@
 				<p class="cap group" style:top="{topOf(firstState) - 22}px">In place of a page</p>
 			{/if}
 			{#each rows.slice(from, to) as row, offset (row.page)}
-				<div
-					class="row"
-					class:chosen={row.page === chosen}
-					class:touched={wishes.touched.has(row.page)}
-					id="row {row.page}"
-					role="option"
-					tabindex="-1"
-					aria-selected={row.page === chosen}
-					style:top="{topOf(from + offset)}px"
-					style:padding-left="{left + row.depth * indent}px"
-					data-row={from + offset}
-					data-drop="none"
-				>
-					<span class="unseen">
-						{row.page}, {row.title}, {row.bare ? 'bare' : `under ${row.chain.join(', ')}`}
-					</span>
-					<span
-						class="grip"
-						style:width="{left - 6}px"
-						title="Drag {row.page} off the bar, or onto another layout"
-						data-drop=""
-						onpointerdown={(event) => startRow(event, row)}
-						role="presentation"
-					></span>
-					{#if row.below > 0 && !search.trim()}
-						<span
-							class="fold"
-							aria-hidden="true"
-							title={folded.has(row.page) ? 'Unfold (arrow right)' : 'Fold (arrow left)'}
-							>{folded.has(row.page) ? '▸' : '▾'}</span
-						>
-					{/if}
-					<span class="mono path" aria-hidden="true" title="{row.page}: {row.title}"
-						>{search.trim() ? row.page : row.label}</span
-					>
-					<span class="end" aria-hidden="true">
-						{#if folded.has(row.page)}<span class="small">{row.below} below</span>{/if}
-						{#if row.states.length > 0}
-							<span class="mono states" title="Drawn in place of a page here and below">
-								{row.states.join(' ')}
-							</span>
-						{/if}
-						{#if row.admits.length > 0}
-							<span class="mono bare" title="Lets in only {row.admits.join(', ')}"
-								>{row.admits.join(' ')}</span
-							>
-						{/if}
-						{#if row.bare}<span class="mono bare">bare</span>{/if}
-						{#if wishes.touched.has(row.page)}<span class="mono would">changes</span>{/if}
-						<span class="title">{row.pages > 1 ? `${row.pages} pages` : row.title}</span>
-					</span>
-				</div>
+				<RoofRow
+					{row}
+					index={from + offset}
+					chosen={row.page === chosen}
+					folded={folded.has(row.page)}
+					whole={search.trim() !== ''}
+					top={topOf(from + offset)}
+					{left}
+					{indent}
+					onGrab={(event) => startRow(event, row)}
+				/>
 			{/each}
 			{#each seenRuns as run (`${run.kind} ${run.layout} ${run.from} ${run.lane}`)}
-				{@const mark = marks.get(run.layout)}
-				{@const isBar = run.kind === 'bar'}
-				<div
-					class={isBar ? 'bar layer-fill' : 'thread'}
-					class:lit={hot.trace?.kind === 'layout' && hot.trace.layer === run.layout}
-					data-hue={mark?.hue}
-					data-hatch={mark?.hatch}
-					data-drop={drag.subject ? run.layout : undefined}
-					title={isBar ? run.layout : `${run.layout} goes on below`}
-					style:left="{margin + run.lane * laneWidth}px"
-					style:top="{topOf(run.from) + (isBar ? 3 : 0)}px"
-					style:height="{(run.to - run.from + 1) * rowHeight - (isBar ? 6 : 0)}px"
-				>
-					{#if isBar && !drag.subject}
-						<span
-							class="tip top"
-							role="presentation"
-							title="Drag to let {run.layout} start at another route"
-							onpointerdown={(event) => startEnd(event, run, 'start')}
-						></span>
-						<span
-							class="tip bottom"
-							role="presentation"
-							title="Drag over the branch that {run.layout} should cover"
-							onpointerdown={(event) => startEnd(event, run, 'end')}
-						></span>
-					{/if}
-				</div>
+				<RoofRun
+					{run}
+					mark={marks.get(run.layout)}
+					dragging={drag.subject !== undefined}
+					left={margin + run.lane * laneWidth}
+					top={topOf(run.from)}
+					height={(run.to - run.from + 1) * rowHeight}
+					onGrab={(event, end) => startEnd(event, run, end)}
+				/>
 			{/each}
 			{#if rows.length === 0}<p class="small nothing">
 					No route has that in its path or title.
@@ -345,130 +287,12 @@
 		position: relative;
 		min-height: 40px;
 	}
-	.row {
-		position: absolute;
-		inset-inline: 0;
-		height: 29px;
-		display: flex;
-		align-items: center;
-		gap: 4px;
-		padding-right: 6px;
-		border-bottom: 1px solid color-mix(in srgb, var(--hair) 70%, transparent);
-		cursor: pointer;
-		white-space: nowrap;
-	}
-	.row:hover {
-		background: color-mix(in srgb, var(--cedar-wash) 45%, transparent);
-	}
-	.chosen,
-	.chosen:hover {
-		background: var(--cedar-wash);
-		box-shadow: inset 3px 0 0 var(--cedar);
-	}
-	.touched {
-		box-shadow: inset -4px 0 0 var(--cedar);
-	}
-	.chosen .path {
-		font-weight: 500;
-	}
-	.grip {
-		position: absolute;
-		left: 0;
-		top: 0;
-		bottom: 0;
-		cursor: grab;
-		z-index: 2;
-	}
 	.dragging,
-	.dragging .grip {
+	.dragging :global(.grip) {
 		cursor: grabbing;
 	}
-	.fold {
-		width: 14px;
-		margin-left: -14px;
-		color: var(--ink-2);
-		text-align: center;
-	}
-	.path {
-		flex: 0 0 auto;
-		max-width: 60%;
-		overflow: hidden;
-		text-overflow: ellipsis;
-	}
-	.end {
-		display: flex;
-		flex: 1;
-		justify-content: flex-end;
-		gap: 8px;
-		align-items: baseline;
-		min-width: 0;
-		color: var(--ink-2);
-	}
-	.title {
-		overflow: hidden;
-		text-overflow: ellipsis;
-	}
-	.bare {
-		color: var(--warn);
-		font-size: 10.5px;
-	}
-	.states {
-		font-size: 10.5px;
-		overflow: hidden;
-		text-overflow: ellipsis;
-	}
-	.would {
-		color: var(--cedar);
-		font-size: 10.5px;
-	}
-	.bar,
-	.thread {
-		position: absolute;
-		width: 13px;
-		z-index: 3;
-		pointer-events: none;
-		transition:
-			top var(--move),
-			height var(--move);
-	}
-	.dragging .bar {
+	.dragging :global(.bar) {
 		pointer-events: auto;
-	}
-	.lit {
-		outline: 2px solid var(--cedar);
-		outline-offset: 1px;
-	}
-	/* The eave: a layout's bar starts under a short slope and a line. */
-	.bar::before {
-		content: '';
-		position: absolute;
-		inset: -3px -6px auto -6px;
-		height: 7px;
-		background: var(--hue);
-		clip-path: polygon(0 100%, 30% 0, 100% 0, 100% 34%, 36% 34%, 10% 100%);
-	}
-	.thread {
-		background: repeating-linear-gradient(var(--hue) 0 2px, transparent 2px 5px) center / 1.5px 100%
-			no-repeat;
-	}
-	.tip {
-		position: absolute;
-		left: -3px;
-		right: -3px;
-		height: 8px;
-		cursor: ns-resize;
-		pointer-events: auto;
-		z-index: 4;
-	}
-	.top {
-		top: -4px;
-	}
-	.bottom {
-		bottom: -4px;
-	}
-	.tip:hover {
-		background: var(--cedar);
-		border-radius: 2px;
 	}
 	.group,
 	.nothing {
@@ -504,29 +328,12 @@
 		color: var(--fault);
 	}
 
-	/* Where there is little room the routes come first; titles are read by pointing at a row. */
 	@container roof (max-width: 260px) {
-		.title,
-		.states,
 		.counts {
 			display: none;
 		}
-		.path {
-			max-width: none;
-			flex-shrink: 1;
-			min-width: 0;
-		}
-		.end {
-			flex: 0 0 auto;
-		}
 		.rows {
 			scrollbar-width: thin;
-		}
-	}
-	@container roof (max-width: 180px) {
-		.path,
-		.bare {
-			font-size: 10.5px;
 		}
 	}
 </style>

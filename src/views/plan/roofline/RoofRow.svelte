@@ -1,0 +1,169 @@
+<script lang="ts">
+	import type { RooflineRow } from '$core/drawing/roofline.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+
+	interface Props {
+		row: RooflineRow;
+		/** Its place among the rows that are listed. */
+		index: number;
+		chosen: boolean;
+		folded: boolean;
+		/** Its whole path is shown, not what is left of it below the route above. */
+		whole: boolean;
+		/** px */
+		top: number;
+		/** Where paths begin, px, and how far each step into the tree goes in. */
+		left: number;
+		indent: number;
+		onGrab: (event: PointerEvent) => void;
+	}
+	const { row, index, chosen, folded, whole, top, left, indent, onGrab }: Props = $props();
+</script>
+
+<div
+	class="row"
+	class:chosen
+	class:touched={wishes.touched.has(row.page)}
+	id="row {row.page}"
+	role="option"
+	tabindex="-1"
+	aria-selected={chosen}
+	style:top="{top}px"
+	style:padding-left="{left + row.depth * indent}px"
+	data-row={index}
+	data-drop="none"
+>
+	<span class="unseen">
+		{row.page}, {row.title}, {row.bare ? 'bare' : `under ${row.chain.join(', ')}`}
+	</span>
+	<span
+		class="grip"
+		style:width="{left - 6}px"
+		title="Drag {row.page} off the bar, or onto another layout"
+		data-drop=""
+		onpointerdown={onGrab}
+		role="presentation"
+	></span>
+	{#if row.below > 0 && !whole}
+		<span
+			class="fold"
+			aria-hidden="true"
+			title={folded ? 'Unfold (arrow right)' : 'Fold (arrow left)'}>{folded ? '▸' : '▾'}</span
+		>
+	{/if}
+	<span class="mono path" aria-hidden="true" title="{row.page}: {row.title}"
+		>{whole ? row.page : row.label}</span
+	>
+	<span class="end" aria-hidden="true">
+		{#if folded}<span class="small">{row.below} below</span>{/if}
+		{#if row.states.length > 0}
+			<span class="mono states" title="Drawn in place of a page here and below">
+				{row.states.join(' ')}
+			</span>
+		{/if}
+		{#if row.admits.length > 0}
+			<span class="mono bare" title="Lets in only {row.admits.join(', ')}"
+				>{row.admits.join(' ')}</span
+			>
+		{/if}
+		{#if row.bare}<span class="mono bare">bare</span>{/if}
+		{#if wishes.touched.has(row.page)}<span class="mono would">changes</span>{/if}
+		<span class="title">{row.pages > 1 ? `${row.pages} pages` : row.title}</span>
+	</span>
+</div>
+
+<style>
+	.row {
+		position: absolute;
+		inset-inline: 0;
+		height: 29px;
+		display: flex;
+		align-items: center;
+		gap: 4px;
+		padding-right: 6px;
+		border-bottom: 1px solid color-mix(in srgb, var(--hair) 70%, transparent);
+		cursor: pointer;
+		white-space: nowrap;
+	}
+	.row:hover {
+		background: color-mix(in srgb, var(--cedar-wash) 45%, transparent);
+	}
+	.chosen,
+	.chosen:hover {
+		background: var(--cedar-wash);
+		box-shadow: inset 3px 0 0 var(--cedar);
+	}
+	.touched {
+		box-shadow: inset -4px 0 0 var(--cedar);
+	}
+	.chosen .path {
+		font-weight: 500;
+	}
+	.grip {
+		position: absolute;
+		left: 0;
+		top: 0;
+		bottom: 0;
+		cursor: grab;
+		z-index: 2;
+	}
+	.fold {
+		width: 14px;
+		margin-left: -14px;
+		color: var(--ink-2);
+		text-align: center;
+	}
+	.path {
+		flex: 0 0 auto;
+		max-width: 60%;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.end {
+		display: flex;
+		flex: 1;
+		justify-content: flex-end;
+		gap: 8px;
+		align-items: baseline;
+		min-width: 0;
+		color: var(--ink-2);
+	}
+	.title {
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.bare {
+		color: var(--warn);
+		font-size: 10.5px;
+	}
+	.states {
+		font-size: 10.5px;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.would {
+		color: var(--cedar);
+		font-size: 10.5px;
+	}
+	/* Where there is little room the routes come first; titles are read by pointing at a row. */
+	@container roof (max-width: 260px) {
+		.title,
+		.states {
+			display: none;
+		}
+		.path {
+			max-width: none;
+			flex-shrink: 1;
+			min-width: 0;
+		}
+		.end {
+			flex: 0 0 auto;
+		}
+	}
+	@container roof (max-width: 180px) {
+		.path,
+		.bare {
+			font-size: 10.5px;
+		}
+	}
+</style>
