@@ -62,6 +62,35 @@ for (const mode of ['day', 'night'] as const) {
 		await check('Plan with tracks and pieces');
 		await app.page.keyboard.press('Escape');
 		await (await named(app.page, 'button', 'Tracks')).click();
+		for (const panel of ['site', 'catalogue', '/catalogue', 'intro']) {
+			if (panel === 'intro') {
+				await (
+					await app.page.waitForSelector('[role=gridcell][aria-label^="/catalogue, main"]')
+				)?.click();
+			}
+			await (await named(app.page, 'button', panel)).click();
+			await check(`the inspector, of ${panel}`);
+		}
+		await (await app.page.waitForSelector('button[data-value]'))?.click();
+		await app.page.waitForSelector('.value-editor .editor');
+		await check('a value that is chosen');
+	});
+
+	test(`Material, finding and keys, by ${mode}`, async () => {
+		await app.open('/material');
+		await app.page.waitForSelector('article[aria-label^="Token"]');
+		await check('Material');
+		await (await named(app.page, 'button', 'find')).click();
+		await named(app.page, 'combobox', 'Find by name');
+		await app.page.keyboard.type('side');
+		await check('finding');
+		await app.page.keyboard.press('Escape');
+		await app.page.waitForSelector('[role=dialog]', { hidden: true });
+		await (await named(app.page, 'button', 'Keys')).click();
+		await app.page.waitForSelector('[role=dialog]');
+		await check('the keys');
+		await app.page.keyboard.press('Escape');
+		await app.page.waitForSelector('[role=dialog]', { hidden: true });
 	});
 
 	test(`Source, with an error, by ${mode}`, async () => {

@@ -101,7 +101,9 @@
 			<button class="primary" disabled={busy} onclick={() => void handOver('source')}>
 				Download {slug}-source.zip
 			</button>
-			<p class="small">{store.texts.size} text files, {store.assets.size} others</p>
+			<p class="small">
+				{counted(store.texts.size, 'text file')}, {counted(store.assets.size, 'other file')}
+			</p>
 		</section>
 	</div>
 	{#if files.length > 0}

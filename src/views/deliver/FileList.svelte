@@ -1,5 +1,8 @@
 <script lang="ts">
 	import type { DeliveredView } from '$workers/messages.ts';
+	import { goto } from '$app/navigation';
+	import { store } from '$store/site.svelte.ts';
+	import { openView } from '$views/plan/deeds/deeds.ts';
 	import { sizeText } from './size-text.ts';
 
 	const { name, files }: { name: string; files: readonly DeliveredView[] } = $props();
@@ -7,6 +10,17 @@
 	/** Rows that are drawn at a time; no one reads ten thousand. */
 	const step = 200;
 	let shown = $state(step);
+
+	/** Goes to where what is handed over comes from: the page in Plan, or the file in Material. */
+	async function goTo({ path, kind }: DeliveredView): Promise<void> {
+		if (kind === 'page') {
+			const address = `/${path.replace(/(^|\/)index\.html$/, '').replace(/\.html$/, '')}`;
+			if (await store.follow(address)) await openView('/plan');
+		} else {
+			await openView('/material');
+			await goto(`#file ${path}`);
+		}
+	}
 </script>
 
 <div>
@@ -15,7 +29,14 @@
 		<tbody>
 			{#each files.slice(0, shown) as file (file.path)}
 				<tr>
-					<td class="mono">{file.path}</td>
+					<td class="mono">
+						{#if file.kind === 'style'}{file.path}{:else}
+							<button
+								title={file.kind === 'page' ? 'Show the page in Plan' : 'Show the file in Material'}
+								onclick={() => void goTo(file)}>{file.path}</button
+							>
+						{/if}
+					</td>
 					<td class="mono size">{sizeText(file.size)}</td>
 				</tr>
 			{/each}
@@ -29,6 +50,13 @@
 </div>
 
 <style>
+	td button {
+		text-align: left;
+	}
+	td button:hover {
+		text-decoration: underline;
+		color: var(--cedar);
+	}
 	caption {
 		text-align: left;
 		padding: 6px 0;

@@ -10,7 +10,12 @@
 	import Picture from './Picture.svelte';
 	import Uses from './Uses.svelte';
 
-	const { files }: { files: readonly FileView[] } = $props();
+	interface Props {
+		files: readonly FileView[];
+		/** What a link asks for. */
+		wanted: string;
+	}
+	const { files, wanted }: Props = $props();
 
 	let picker: HTMLInputElement;
 	let other: HTMLInputElement;
@@ -79,7 +84,11 @@
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 	<div class="scroll" tabindex="0" role="group" aria-label="Files of the site">
 		{#each files as file (file.path)}
-			<article id="file {file.path}" aria-label="File {file.path}">
+			<article
+				class:wanted={wanted === `file ${file.path}`}
+				id="file {file.path}"
+				aria-label="File {file.path}"
+			>
 				<span class="picture">
 					{#if isPicture(file.path)}<Picture path={file.path} />{/if}
 				</span>
@@ -146,6 +155,9 @@
 		gap: 12px;
 		padding: 8px 0;
 		border-bottom: 1px solid var(--hair);
+	}
+	.wanted {
+		background: var(--cedar-wash);
 	}
 	.picture {
 		width: 52px;

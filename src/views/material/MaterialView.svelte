@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { page } from '$app/state';
+	import { tick } from 'svelte';
 	import type { MaterialView } from '$core/drawing/material-view.ts';
 	import { store } from '$store/site.svelte.ts';
 	import FilesPart from './FilesPart.svelte';
@@ -6,6 +8,15 @@
 
 	/** What pages are made of and no page owns. */
 	let view = $state.raw<MaterialView | undefined>();
+
+	/** What a link asks for, such as `token --gutter`. */
+	const wanted = $derived(decodeURIComponent(page.url.hash.slice(1)));
+
+	$effect(() => {
+		// Once it is there; drawn after this.
+		if (!view || wanted === '') return;
+		void tick().then(() => document.getElementById(wanted)?.scrollIntoView({ block: 'nearest' }));
+	});
 
 	$effect(() => {
 		void [store.site, store.assets];
@@ -15,8 +26,8 @@
 
 <div class="material">
 	{#if view}
-		<TokensPart bands={view.bands} tokens={view.tokens} />
-		<FilesPart files={view.files} />
+		<TokensPart bands={view.bands} tokens={view.tokens} {wanted} />
+		<FilesPart files={view.files} {wanted} />
 	{/if}
 </div>
 

@@ -8,8 +8,10 @@
 	interface Props {
 		bands: readonly string[];
 		tokens: readonly TokenView[];
+		/** What a link asks for. */
+		wanted: string;
 	}
-	const { bands, tokens }: Props = $props();
+	const { bands, tokens, wanted }: Props = $props();
 
 	let refused = $state.raw<Readonly<Record<string, string>>>({});
 
@@ -78,7 +80,11 @@
 			</div>
 		{/if}
 		{#each tokens as token (token.name)}
-			<article id="token {token.name}" aria-label="Token {token.name}">
+			<article
+				class:wanted={wanted === `token ${token.name}`}
+				id="token {token.name}"
+				aria-label="Token {token.name}"
+			>
 				<div class="row" style:--bands={bands.length}>
 					<b class="mono" title={token.name}>{token.name}</b>
 					{#each bands as band, place (band)}
@@ -182,6 +188,9 @@
 	article {
 		padding: 7px 0 4px;
 		border-top: 1px solid var(--hair);
+	}
+	.wanted {
+		background: var(--cedar-wash);
 	}
 	.value {
 		position: relative;

@@ -51,9 +51,10 @@
 			</span>
 		</li>
 	{/each}
-	{#if dragging}
-		<li class="target" data-drop="none"><span class="small">nothing: let it be bare</span></li>
-	{/if}
+	<!-- It has its place from the start, so that nothing moves when a drag begins. -->
+	<li class="bare" class:target={dragging} data-drop={dragging ? 'none' : undefined}>
+		<span class="small">nothing: let it be bare</span>
+	</li>
 </ul>
 
 <style>
@@ -99,6 +100,9 @@
 	}
 	.lit {
 		background: var(--cedar-wash);
+	}
+	.bare:not(.target) {
+		visibility: hidden;
 	}
 	.target {
 		outline: 1px dashed var(--cedar);

@@ -133,6 +133,7 @@
 									: ''}<b
 									class:chosen={here && piece === chosenPiece}
 									role="presentation"
+									data-piece={piece}
 									onpointerdown={(event) => grabPiece(event, at, piece)}
 									onclick={(event) => choosePiece(event, at, piece)}>{piece}</b
 								>{:else}{entry.label}{/each}{/each}{:else}{label}{/if}</span

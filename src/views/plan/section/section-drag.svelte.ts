@@ -4,6 +4,13 @@ import { wishes } from '$store/wishes.svelte.ts';
 import { drag } from '$views/shell/drag.ts';
 import { cellFacts, holderOf, type CellPlace } from '../choice.svelte.ts';
 
+/** What dropping would do. */
+interface Drop {
+	readonly words: string;
+	readonly target: SectionDrag['target'];
+	readonly wish: Wish;
+}
+
 /** What is dragged over the cross-section: a region by its name, or a piece by its word. */
 class SectionDrag {
 	/** Beside the pointer, what dropping would do; empty where it would do nothing. */
@@ -39,14 +46,16 @@ class SectionDrag {
 		});
 	}
 
-	/** A piece goes into another block, with all that it says. */
+	/** A piece goes into another block, with all that it says, or beside another one of its own. */
 	piece(event: PointerEvent, section: CrossSection, { holder, piece }: PieceRef): void {
 		this.begin(event, (next) => {
 			const place = cellUnder(next);
 			const facts = place && cellFacts(section, place);
 			const to = facts && holderOf(facts);
-			if (!place || !facts || !to || JSON.stringify(to) === JSON.stringify(holder))
-				return undefined;
+			if (!place || !facts || !to) return undefined;
+			if (JSON.stringify(to) === JSON.stringify(holder)) {
+				return besideOther(facts.entry?.pieces ?? [], pieceUnder(next), { holder, piece }, place);
+			}
 			const where = to.region?.region ?? 'its content';
 			return {
 				words: `${piece} goes to ${where}, by ${to.layer.name}`,
@@ -56,12 +65,7 @@ class SectionDrag {
 		});
 	}
 
-	private begin(
-		event: PointerEvent,
-		over: (
-			event: PointerEvent
-		) => { words: string; target: SectionDrag['target']; wish: Wish } | undefined
-	): void {
+	private begin(event: PointerEvent, over: (event: PointerEvent) => Drop | undefined): void {
 		drag(event, {
 			move: (next) => {
 				this.at = { x: next.clientX, y: next.clientY };
@@ -94,6 +98,28 @@ function cellUnder(event: PointerEvent): CellPlace | undefined {
 	if (layer !== undefined && column !== undefined) return { layer, column };
 	const head = found?.closest<HTMLElement>('[data-column]')?.dataset['column'];
 	return head === undefined ? undefined : { layer: 0, column: Number(head) };
+}
+
+/** The piece whose word is under the pointer. */
+function pieceUnder(event: PointerEvent): string | undefined {
+	const found = document.elementFromPoint(event.clientX, event.clientY);
+	return found?.closest<HTMLElement>('[data-piece]')?.dataset['piece'];
+}
+
+/** A piece goes in front of another one of its block, or behind it where it stood in front. */
+function besideOther(
+	pieces: readonly string[],
+	other: string | undefined,
+	{ holder, piece }: PieceRef,
+	target: CellPlace
+): Drop | undefined {
+	if (other === undefined || other === piece || !pieces.includes(other)) return undefined;
+	const where = pieces.indexOf(piece) < pieces.indexOf(other) ? 'after' : 'before';
+	return {
+		words: `${piece} goes ${where === 'after' ? 'behind' : 'in front of'} ${other}`,
+		target,
+		wish: { kind: 'move-piece', holder, name: piece, to: holder, beside: { name: other, where } }
+	};
 }
 
 export const sectionDrag = new SectionDrag();

@@ -58,7 +58,7 @@
 			label="Coming from"
 			title="Marks what stays and what is thrown away when a visitor comes from another page"
 			value={comingFrom}
-			none="coming from …"
+			none="from …"
 			options={others}
 			choose={(name) => (comingFrom = name)}
 		/>
