@@ -149,6 +149,8 @@ test('one field finds a piece and a deed; a right click offers what can be done'
 	await field.type('panel');
 	await app.page.keyboard.press('Enter');
 	await app.page.waitForSelector('[role=gridcell][aria-label^="commons, panel"]');
+	await (await named(app.page, 'button', 'undo')).click();
+	await app.page.waitForSelector('[role=gridcell][aria-label^="commons, side"]');
 }); // prettier-ignore
 
 /** Where an element of the page is on the screen, px: the stage draws it smaller than it is. */

@@ -88,9 +88,9 @@
 			style:left="{span.from * scale}px"
 			style:width="{(Math.min(span.to, reach) - span.from) * scale - 1}px"
 		>
-			{span.name}{#if (Math.min(span.to, reach) - span.from) * scale > 96}&nbsp;from {span.from}{/if}{#if alsoAt(span)}<b
-					>{alsoAt(span)}</b
-				>{/if}
+			{span.name}{(Math.min(span.to, reach) - span.from) * scale > 96
+				? ` from ${span.from}`
+				: ''}{#if alsoAt(span)}<b>{alsoAt(span)}</b>{/if}
 		</span>
 	{/each}
 	<svg width={reach * scale} height="19" aria-hidden="true">
