@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { type Trace } from '$core/model/trace.ts';
-	import type { SizedRef } from '$core/model/wish.ts';
+	import { untrack } from 'svelte';
+	import type { LayerRef, SizedRef } from '$core/model/wish.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { panes } from '$store/panes.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
@@ -71,6 +72,24 @@
 		if (wanted.piece !== undefined && holder) {
 			choice.pickPiece({ holder, piece: wanted.piece });
 		}
+	});
+
+	// Another page: what is said of a page is said of this one, and a piece that is not on it is let go.
+	$effect(() => {
+		const name = page?.page;
+		untrack(() => {
+			if (!page || name === undefined) return;
+			const { subject } = choice;
+			const { layers } = page.section;
+			const isThere = ({ kind, name: layer }: LayerRef): boolean =>
+				layers.some((one) => one.layerKind === kind && one.name === layer);
+			if (subject.kind === 'piece' && !isThere(subject.piece.holder.layer)) {
+				choice.pick(choice.place);
+			} else if (subject.kind === 'layer' && subject.layer.kind !== 'layout') {
+				const kind = name.startsWith('/') ? 'route' : 'state';
+				if (subject.layer.name !== name) choice.pickLayer({ kind, name });
+			}
+		});
 	});
 
 	/** A first click chooses the region, the next one the piece in it that is under the pointer. */
