@@ -25,7 +25,7 @@
 	const isLayer = $derived(choice.subject.kind === 'layer' ? choice.subject.layer.name : undefined);
 </script>
 
-<div class="line">
+<div class="line" class:several={page.addresses.length > 1}>
 	<button
 		class="mono name"
 		class:at={isLayer === page.page}
@@ -155,7 +155,15 @@
 			padding: 2px 0;
 		}
 		.end :global(select) {
-			width: 56px;
+			width: 72px;
+		}
+		/* The page that is chosen among several says its route too. */
+		.several .name {
+			display: none;
+		}
+		.end :global([aria-label='Which of its pages']) {
+			width: 166px;
+			font-size: 10px;
 		}
 		.end :global(.field) {
 			padding: 2px 5px;

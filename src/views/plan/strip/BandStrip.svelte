@@ -257,7 +257,8 @@
 	}
 	.head {
 		height: 30px;
-		padding: 1px 4px;
+		padding: 1px 1px 1px 3px;
+		font-size: 10px;
 		line-height: 15px;
 		border-left: 1px solid var(--hair);
 		white-space: nowrap;
