@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { checkSite, isSound, type CheckedSite } from '../../src/core/check/site.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import { layerName } from '../../src/core/model/site.ts';
-import type { HolderRef, LayerRef, Wish } from '../../src/core/model/wish.ts';
+import type { HolderRef, LayerRef, Side, Wish } from '../../src/core/model/wish.ts';
 import { piecesIn } from '../../src/core/resolve/pieces.ts';
 import { applyChanges, type Change } from '../../src/core/source/change.ts';
 import type { SiteFiles } from '../../src/core/model/files.ts';
@@ -131,6 +131,22 @@ test('members: wrapped as they lay, unwrapped again, put before and after each o
 	assert.match(painted.come, /"menu side" 1fr/);
 }); // prettier-ignore
 
+test('a region changes places with another, or goes to one of its sides with a track of its own', () => {
+	const move = (side: Side, member = 'menu', target = 'main'): string[] => {
+		const { resolved } = makeOn(text, { kind: 'move-area', box: frame, member, target, side, band: 'narrow' });
+		const [areas] = resolved.site.layouts[0]?.arrangements ?? [];
+		assert.ok(areas?.kind === 'areas');
+		return [...areas.rows.map(({ cells, size }) => `${cells.join(' ')}, ${size}`), areas.columns?.text ?? ''];
+	};
+	assert.deepEqual(move('swap'), ['head head, 64px', 'main menu, 1fr', '180px 1fr']);
+	assert.deepEqual(move('right'), ['head head head, 64px', '. main menu, 1fr', '180px 1fr 180px']);
+	assert.deepEqual(move('below'), ['head head, 64px', '. main, 1fr', '. menu, auto', '180px 1fr']);
+	assert.deepEqual(move('above', 'menu', 'head'), ['menu menu, auto', 'head head, 64px', '. main, 1fr', '180px 1fr']);
+	const line = text.replace(/arrange areas [^\n]*\n/, '');
+	const before = makeOn(line, { kind: 'move-area', box: frame, member: 'main', target: 'head', side: 'above', band: 'narrow' });
+	assert.deepEqual(before.resolved.site.layouts[0]?.regions.map(({ name }) => name.text), ['main', 'head', 'menu']);
+}); // prettier-ignore
+
 test('pieces: settings of their own, lists of links, copies, other places, words', () => {
 	const piece = { holder: own, piece: 'body' };
 	const set = makeOn(text, { kind: 'set-setting', box: piece, setting: 'pad', value: '8px', band: 'narrow' }).text;
@@ -237,6 +253,7 @@ function anyWish(resolved: CheckedSite, number: number): Wish {
 		{ kind: 'place-member', layout: name, name: member, beside: { name: other, where: pick(['before', 'after']) } },
 		{ kind: 'wrap', layout: name, members: [member, other], name: `w${number % 3}` },
 		{ kind: 'unwrap', layout: name, name: member },
+		{ kind: 'move-area', box: { layout: name, box: undefined }, member, target: other, side: pick(['swap', 'left', 'below']), band },
 		{ kind: 'set-element', region: { layout: name, region: other }, element: pick(['div', 'section']) },
 		{ kind: 'add-piece', holder: pick([content, given]), name: `p${number % 3}`, start: { kind: 'nav', from: '/', depth: 1 } },
 		{ kind: 'add-piece', holder: content, name: `q${number % 3}`, start: { kind: 'copy', of: { holder: content, piece } } },

@@ -211,10 +211,13 @@ function writeRows(surgery: Surgery, before: AreasArrangement, after: AreasArran
 		for (const [index, row] of old.entries()) writeRow(surgery, row, next[index] ?? row);
 		return;
 	}
-	for (const row of old) surgery.remove(row.span);
+	const [first, ...others] = old;
+	// What is put where something is taken away stands in its place, or it would go with it.
+	for (const row of next.length === 0 ? old : others) surgery.remove(row.span);
 	if (next.length === 0) return;
 	const [above, below] = [before.rows[start - 1], before.rows[start]];
-	if (above) surgery.insertBelow(above.span, next.map(rowText));
+	if (first) surgery.replaceLines(first.span, next.map(rowText));
+	else if (above) surgery.insertBelow(above.span, next.map(rowText));
 	else if (below) surgery.insertBefore(below.span, next.map(rowText));
 }
 
