@@ -289,11 +289,6 @@ export class Answers {
 	findable(): Findable[] {
 		return this.shown ? findable(this.shown) : [];
 	}
-
-	/** The bytes of a file of the site; undefined where it has none of that path. */
-	fileBytes(path: string): Uint8Array | undefined {
-		return this.files.assets.get(path);
-	}
 }
 
 /** What there is to say; undefined where it is of something that is not there any more. */

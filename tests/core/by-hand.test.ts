@@ -93,6 +93,8 @@ test('tracks: added, taken away, several in the place of one, always with their 
 	assert.match(lines({ kind: 'add-track', box: frame, axis: 'columns', index: 2, band: wide }).come, /"head head \." 64px; "menu main \." 1fr; columns 180px 1fr 1fr/);
 	assert.match(lines({ kind: 'add-track', box: frame, axis: 'columns', index: 1, band: wide }).come, /"head head head" 64px; "menu \. main" 1fr; columns 180px 1fr 1fr/);
 	assert.match(lines({ kind: 'set-track', box: frame, axis: 'columns', index: 1, size: '1fr 2fr', band: wide }).come, /"head head head" 64px; "menu main main" 1fr; columns 180px 1fr 2fr/);
+	assert.match(lines({ kind: 'add-track', box: frame, axis: 'columns', index: 2, band: wide, count: 3 }).come, /"head head \. \. \." 64px; "menu main \. \. \." 1fr; columns 180px 1fr 1fr 1fr 1fr/); // prettier-ignore
+	assert.match(refusal(text, { kind: 'remove-track', box: frame, axis: 'columns', index: 1, band: wide, count: 2 }), /last of the columns/); // prettier-ignore
 	const row = makeOn(text, { kind: 'add-track', box: frame, axis: 'rows', index: 2, band: wide }).resolved;
 	const [areas] = row.site.layouts[0]?.arrangements ?? [];
 	assert.ok(areas?.kind === 'areas');

@@ -97,6 +97,8 @@ export type SizeWish =
 			readonly axis: Axis;
 			readonly index: number;
 			readonly band: string;
+			/** How many; one where nothing is said. */
+			readonly count?: number;
 	  }
 	| {
 			readonly kind: 'remove-track';
@@ -104,6 +106,8 @@ export type SizeWish =
 			readonly axis: Axis;
 			readonly index: number;
 			readonly band: string;
+			/** How many; one where nothing is said. */
+			readonly count?: number;
 	  }
 	| {
 			readonly kind: 'set-areas';

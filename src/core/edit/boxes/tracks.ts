@@ -3,7 +3,7 @@ import type { Axis, BoxRef } from '../../model/wish.ts';
 import { arrangementAt, bandPlace } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { splitSizes } from '../../size/css-tokens.ts';
-import { isTrackList, parseTracks } from '../../size/tracks.ts';
+import { isTrackList, mostTracks, parseTracks } from '../../size/tracks.ts';
 import { WishRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { bandWord, findBox, placeOfBand, type ArrangedBox } from './find-box.ts';
@@ -46,27 +46,32 @@ export function addTrack(
 	ref: BoxRef,
 	axis: Axis,
 	index: number,
-	bandName: string
+	bandName: string,
+	count = 1
 ): void {
 	const { box, arrangement, band } = areasHolding(resolved, ref, bandName);
-	const changed =
-		axis === 'columns' ? withNewColumn(arrangement, index) : withNewRow(arrangement, index);
+	let changed = arrangement;
+	for (let added = 0; added < Math.min(count, mostTracks); added++) {
+		changed = axis === 'columns' ? withNewColumn(changed, index) : withNewRow(changed, index);
+	}
 	writeAreas(resolved, surgery, { box, arrangement, changed, band });
 }
 
-/** Takes a column or row away, with what lies only there. */
+/** Takes a column or row away, and with `away` those in front of it, with what lies only there. */
 export function removeTrack(
 	resolved: ResolvedSite,
 	surgery: Surgery,
 	ref: BoxRef,
 	axis: Axis,
 	index: number,
-	bandName: string
+	bandName: string,
+	away = 1
 ): void {
 	const { box, arrangement, band } = areasHolding(resolved, ref, bandName);
 	const count = axis === 'columns' ? columnCount(arrangement) : arrangement.rows.length;
-	if (count <= 1) throw new WishRefused(`The last of the ${axis} of ${box.name.text} stays.`);
-	const changed = withTracks(arrangement, axis, index, []);
+	if (count <= away) throw new WishRefused(`The last of the ${axis} of ${box.name.text} stays.`);
+	let changed = arrangement;
+	for (let at = index; at > index - away; at--) changed = withTracks(changed, axis, at, []);
 	writeAreas(resolved, surgery, { box, arrangement, changed, band });
 }
 

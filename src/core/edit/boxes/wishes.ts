@@ -53,13 +53,13 @@ export const sizeWishes: WishKinds<SizeWish> = {
 	},
 	'add-track': {
 		label: ({ box, axis }) => `Add a ${trackWord[axis]} to ${sizedName(box)}`,
-		carryOut: (resolved, surgery, { box, axis, index, band }) =>
-			addTrack(resolved, surgery, box, axis, index, band)
+		carryOut: (resolved, surgery, { box, axis, index, band, count }) =>
+			addTrack(resolved, surgery, box, axis, index, band, count)
 	},
 	'remove-track': {
 		label: ({ box, axis, index }) => `Remove ${trackWord[axis]} ${index + 1} of ${sizedName(box)}`,
-		carryOut: (resolved, surgery, { box, axis, index, band }) =>
-			removeTrack(resolved, surgery, box, axis, index, band)
+		carryOut: (resolved, surgery, { box, axis, index, band, count }) =>
+			removeTrack(resolved, surgery, box, axis, index, band, count)
 	},
 	'set-areas': {
 		label: ({ box, band }) => `Areas of ${sizedName(box)} at ${band}`,

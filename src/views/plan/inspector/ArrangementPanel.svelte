@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { ArrangementView, BoxView } from '$core/drawing/box-view.ts';
 	import { alignments, justifications, type Arrangement } from '$core/model/arrange.ts';
-	import type { ArrangedWord, BoxRef, Wish } from '$core/model/wish.ts';
+	import type { ArrangedWord, Axis, BoxRef, Wish } from '$core/model/wish.ts';
 	import { arrangementKinds, arrangements } from '$core/settings/arrangements/list.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import SizeInput from '../strip/SizeInput.svelte';
@@ -31,6 +31,14 @@
 
 	async function make(wish: Wish): Promise<void> {
 		refused = (await wishes.attempt(wish)) ?? '';
+	}
+
+	/** Tracks are added and taken away at the end; undefined where there are as many already. */
+	function trackWish(axis: Axis, has: number, wanted = has): Wish | undefined {
+		if (wanted === has) return undefined;
+		const kind = wanted > has ? 'add-track' : 'remove-track';
+		const index = wanted > has ? has : has - 1;
+		return { kind, box, axis, index, band, count: Math.abs(wanted - has) };
 	}
 
 	function count(event: Event & { currentTarget: HTMLInputElement }): number | undefined {
@@ -101,52 +109,23 @@
 				/></label
 			>
 		{:else if now?.kind === 'areas'}
-			<label class="small"
-				>columns <input
-					class="field mono"
-					type="number"
-					min="1"
-					max="40"
-					aria-label="Columns of areas"
-					value={now.columns.length}
-					onchange={(event) => {
-						const wanted = count(event) ?? now.columns.length;
-						const more = wanted > now.columns.length;
-						if (wanted === now.columns.length) return;
-						const index = more ? now.columns.length : now.columns.length - 1;
-						void make({
-							kind: more ? 'add-track' : 'remove-track',
-							box,
-							axis: 'columns',
-							index,
-							band
-						});
-					}}
-				/></label
-			>
-			<label class="small"
-				>rows <input
-					class="field mono"
-					type="number"
-					min="1"
-					max="40"
-					aria-label="Rows of areas"
-					value={now.rows.length}
-					onchange={(event) => {
-						const wanted = count(event) ?? now.rows.length;
-						const more = wanted > now.rows.length;
-						if (wanted === now.rows.length) return;
-						const index = more ? now.rows.length : now.rows.length - 1;
-						void make({
-							kind: more ? 'add-track' : 'remove-track',
-							box,
-							axis: 'rows',
-							index,
-							band
-						});
-					}}
-				/></label
-			>
+			{#each ['columns', 'rows'] as const as axis (axis)}
+				<label class="small"
+					>{axis}
+					<input
+						class="field mono"
+						type="number"
+						min="1"
+						max="40"
+						aria-label="{axis === 'columns' ? 'Columns' : 'Rows'} of areas"
+						value={now[axis].length}
+						onchange={(event) => {
+							const wish = trackWish(axis, now[axis].length, count(event));
+							if (wish) void make(wish);
+						}}
+					/></label
+				>
+			{/each}
 		{:else if now?.line}
 			<label class="small"
 				>spread <select

@@ -20,6 +20,15 @@
 	function set(part: SitePart): (value: string) => Promise<string | undefined> {
 		return (value) => make({ kind: 'set-site', part, value: value === '' ? undefined : value });
 	}
+
+	function setWords(
+		layout: string,
+		part: 'title' | 'description'
+	): (text: string) => Promise<string | undefined> {
+		const layer = { kind: 'layout', name: layout } as const;
+		return (text) =>
+			make({ kind: 'set-words', layer, part, value: text === '' ? undefined : text });
+	}
 </script>
 
 {#if words}
@@ -128,34 +137,20 @@
 		<section aria-label="Titles and descriptions">
 			<p class="small head"><b>Titles</b>, by layout</p>
 			{#each words.patterns as pattern (pattern.layout)}
-				{@const layer = { kind: 'layout', name: pattern.layout } as const}
 				<PanelField
 					label={pattern.layout}
 					value={pattern.title ?? ''}
 					placeholder="no pattern"
-					take={(text) =>
-						make({
-							kind: 'set-words',
-							layer,
-							part: 'title',
-							value: text === '' ? undefined : text
-						})}
+					take={setWords(pattern.layout, 'title')}
 				/>
 			{/each}
 			<p class="small head"><b>Descriptions</b>, by layout</p>
 			{#each words.patterns as pattern (pattern.layout)}
-				{@const layer = { kind: 'layout', name: pattern.layout } as const}
 				<PanelField
 					label={pattern.layout}
 					value={pattern.description ?? ''}
 					placeholder="none"
-					take={(text) =>
-						make({
-							kind: 'set-words',
-							layer,
-							part: 'description',
-							value: text === '' ? undefined : text
-						})}
+					take={setWords(pattern.layout, 'description')}
 				/>
 			{/each}
 		</section>
