@@ -9,6 +9,7 @@ const coreOrder = [
 	'model',
 	'messages',
 	'size',
+	'data',
 	'settings',
 	'source',
 	'resolve',
@@ -17,11 +18,12 @@ const coreOrder = [
 	'emit',
 	'check',
 	'edit',
+	'answer',
 	'drawing'
 ];
 
 /** Pure libraries that the core may use. */
-const coreLibraries = ['@lezer/lr', '@lezer/common', 'parse5', 'css-tree', 'fflate', 'zod'];
+const coreLibraries = ['@lezer/lr', '@lezer/common', 'parse5', 'css-tree', 'fflate', 'mime', 'zod'];
 
 const coreRules = coreOrder.map((part, index) => ({
 	files: [`src/core/${part}/**/*.ts`],

@@ -1,6 +1,8 @@
 import { realpath, stat } from 'node:fs/promises';
 import { basename, dirname, join, relative, resolve, sep } from 'node:path';
 import { deliveryProblems } from '../core/check/delivery.ts';
+import type { CheckedSite } from '../core/check/site.ts';
+import { accessPath, closedPages, publicView } from '../core/emit/access-file.ts';
 import { deliver } from '../core/emit/delivery.ts';
 import { counted, hasErrors } from '../core/messages/problem.ts';
 import { openSite, printProblems, systemSentence } from './open-site.ts';
@@ -13,6 +15,8 @@ export interface BuildOptions {
 	readonly year: number;
 	/** Each element says what made it. */
 	readonly marks: boolean;
+	/** Pages that not everyone may open are written too. */
+	readonly closed: boolean;
 }
 
 /**
@@ -21,7 +25,7 @@ export interface BuildOptions {
  */
 export async function buildCommand(
 	path: string,
-	{ out, year, marks }: BuildOptions,
+	{ out, year, marks, closed }: BuildOptions,
 	streams: Streams
 ): Promise<number> {
 	if (!Number.isInteger(year)) {
@@ -44,7 +48,8 @@ export async function buildCommand(
 		);
 		return 1;
 	}
-	const files = deliver(opened, year, marks ? 'all' : 'none');
+	const open = closed ? opened : publicView(opened);
+	const files = deliver(open, year, marks ? 'all' : 'none');
 	try {
 		const { removed } = await writeDelivery(files, out);
 		const pages = files.filter((file) => file.kind === 'page').length;
@@ -52,6 +57,7 @@ export async function buildCommand(
 		streams.out(
 			`Wrote ${counted(pages, 'page')} and ${counted(files.length - pages, 'other file')} to ${out}${gone}\n`
 		);
+		streams.out(closedSentence(opened, closed));
 		return 0;
 	} catch (failure) {
 		const sentence = failure instanceof WriteRefused ? failure.message : systemSentence(failure);
@@ -59,6 +65,16 @@ export async function buildCommand(
 		streams.errors(`Nothing was written: ${sentence}\n`);
 		return 2;
 	}
+}
+
+/** What became of pages that are not for everyone: a static site keeps no one out. */
+function closedSentence(site: CheckedSite, written: boolean): string {
+	const count = closedPages(site).length;
+	if (count === 0) return '';
+	const pages = counted(count, 'page');
+	return written
+		? `${pages} not everyone may open are there for whoever knows their address, unless the server keeps to ${accessPath}.\n`
+		: `Left out: ${pages} that not everyone may open (--closed writes them too). ${accessPath} says who may.\n`;
 }
 
 /** Why a folder cannot be the one to write into, as a sentence; undefined where it can. */

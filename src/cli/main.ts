@@ -3,10 +3,25 @@ import { boxesCommand, type BoxesOptions } from './boxes.ts';
 import { buildCommand } from './build.ts';
 import { reasonOf } from '../core/messages/problem.ts';
 import { explainCommand } from './explain.ts';
+import { serveCommand } from './serve/serve.ts';
 import { ownStreams } from './streams.ts';
 
 /** How a command ended. */
 export const exitCodes = { done: 0, errors: 1, usage: 2 } as const;
+
+/** Ends when the process is told to. */
+function untilTold(): Promise<void> {
+	return new Promise((resolve) => {
+		for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => resolve());
+	});
+}
+
+interface BuildWords {
+	readonly out: string;
+	readonly year: string;
+	readonly marks?: true;
+	readonly closed?: true;
+}
 
 /** Runs the command line and gives the exit code: 0 done, 1 errors in the site, 2 wrong usage. */
 export async function run(args: readonly string[], streams = ownStreams): Promise<number> {
@@ -22,10 +37,22 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.requiredOption('--out <folder>', 'where to write')
 		.option('--year <year>', 'the year that {year} stands for', String(new Date().getFullYear()))
 		.option('--marks', 'let each element say what made it: data-layout, data-region and so on')
+		.option('--closed', 'write pages that not everyone may open, too')
 		.exitOverride()
-		.action(async (site: string, options: { out: string; year: string; marks?: true }) => {
-			const { out, year, marks } = options;
-			code = await buildCommand(site, { out, year: Number(year), marks: marks ?? false }, streams);
+		.action(async (site: string, options: BuildWords) => {
+			const { out, year, marks = false, closed = false } = options;
+			code = await buildCommand(site, { out, year: Number(year), marks, closed }, streams);
+		});
+	program
+		.command('serve')
+		.description('Serve the site of a folder as it changes, with a stand-in for signing in.')
+		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
+		.option('--port <number>', 'where to listen', '4320')
+		.option('--as <role>', 'who visitors are that have not chosen at /sign-in')
+		.exitOverride()
+		.action(async (site: string, options: { port: string; as?: string }) => {
+			const { port, as } = options;
+			code = await serveCommand(site, { port: Number(port), as }, streams, untilTold());
 		});
 	program
 		.command('explain')

@@ -48,6 +48,7 @@ const known: Readonly<Record<string, string>> = {
 	EEXIST: 'a part of the path is a file, not a folder',
 	ENOTDIR: 'a part of the path is a file, not a folder',
 	ENAMETOOLONG: 'a name or the whole path is too long for this file system',
+	EADDRINUSE: 'something else listens there already',
 	ELOOP: 'its symbolic links go in a circle'
 };
 

@@ -27,7 +27,10 @@ const box = (inner: string): Case => ({
 const layout = (inner: string): Case => ({
 	text: `layout x at /x { region main as main { slot }; ${inner} }`
 });
-const page = (inner: string): Case => ({ text: `route /x { ${inner} }` });
+const page = (inner: string, files?: Case['files']): Case => ({
+	text: `route /x { ${inner} }`,
+	...(files && { files })
+});
 const site = (inner: string): Case => ({
 	whole: true,
 	text: `site "T" { ${inner} }\nlayout f at / { region main as main { slot } }\nroute / { piece b """b""" }`
@@ -59,7 +62,7 @@ const cases: Readonly<Record<ErrorCode | WarningCode, Case>> = {
 	'open-and-locked': box('open; locked'),
 	'listed-twice': site('roles { visitor; visitor }'),
 	'unknown-statement': page('hight 20px'),
-	'not-yet': { text: 'part card { }' },
+	'not-yet': layout('sheet "css/own.css"'),
 	'name-missing': page('piece """a"""'),
 	'name-invalid': page('piece Big """a"""'),
 	'block-missing': { text: 'layout x at /x' },
@@ -95,6 +98,38 @@ const cases: Readonly<Record<ErrorCode | WarningCode, Case>> = {
 	'expression-no-value': withList(
 		'route /x/:slug { each data.list by slug; title "{item.colour}" }'
 	),
+	'tag-invalid': page('piece a """{for x of y}"""'),
+	'tag-unclosed': page('piece a """{if site.name}<p>a</p>"""'),
+	'tag-stray': page('piece a """<p>a</p>{end}"""'),
+	'tag-crossed': page('piece a """<b>{if site.name}</b>{end}"""'),
+	'tag-not-here': page('piece a """<p {if site.name}class="a"{end}>a</p>"""'),
+	'content-outside': page('piece a """{content}"""'),
+	'content-twice': { text: 'part card """{content}{content}"""' },
+	'loop-name-taken': withList('route /x { piece a """{for item in data.list}{end}""" }'),
+	'loop-not-list': page(
+		'piece a """{for x in data.one.slug}{end}""" }\ndata one from "one.json"\nroute /y {',
+		{ 'one.json': '{"slug": "a"}' }
+	),
+	'format-unknown': page('title "{year as money}"'),
+	'format-value': withList('route /x { piece a """{for x in data.list}{x.slug as date}{end}""" }'),
+	'text-too-long': {
+		text: 'data list from "list.json"\nroute /x { piece a """{for x in data.list}{for y in data.list}{y}{end}{end}""" }',
+		files: { 'list.json': JSON.stringify(Array.from({ length: 200 }, (_, at) => at)) }
+	},
+	'condition-never': withList('route /x { piece a """{if data.list.0.colour}a{end}""" }'),
+	'parameter-invalid': { text: 'part card(title = = ) """a"""' },
+	'part-twice': { text: 'part card """a"""\npart card """b"""' },
+	'part-unknown': page('piece a """{use nothing}"""'),
+	'part-cycle': { text: 'part one """{use two}"""\npart two """{use one}"""' },
+	'parameter-unknown': {
+		text: 'part card """a"""\nroute /x { piece a """{use card size="2"}""" }'
+	},
+	'parameter-missing': {
+		text: 'part card(title) """a"""\nroute /x { piece a """{use card}""" }'
+	},
+	'parameter-value': {
+		text: 'part card(tone = plain | ripe) """a"""\nroute /x { piece a """{use card tone="wild"}""" }'
+	},
 	'expression-place': page('piece a """<script>{site.name}</script>"""'),
 	'markup-too-deep': page(`piece a """${'<b>'.repeat(300)}"""`),
 	'no-site': whole('layout f at / { region main as main { slot } }\nroute / { }'),
@@ -192,9 +227,37 @@ const cases: Readonly<Record<ErrorCode | WarningCode, Case>> = {
 	'area-no-piece': box('arrange areas { "nothing" auto }'),
 	'setting-idle': box('span 2'),
 	'size-absurd': box('width 99999px'),
-	'admit-static': {
+	'admit-wider': {
 		whole: true,
-		text: 'site "T" { roles { visitor; keeper } }\nlayout f at / { region main as main { slot } }\nroute / { admit keeper; piece b """b""" }'
+		text: 'site "T" { roles { visitor; keeper } }\nlayout f at / { admit keeper; region main as main { slot } }\nroute / { admit visitor; piece b """b""" }'
+	},
+	'seen-by-none': {
+		whole: true,
+		text: 'site "T" { roles { visitor; keeper } }\nlayout f at / { admit keeper; region main as main { slot } }\nroute / { piece b for visitor """b""" }'
+	},
+	'required-unfilled-for': {
+		whole: true,
+		text: 'site "T" { roles { visitor; keeper } }\nlayout f at / { region main as main { slot; required } }\nroute / { piece b for keeper """b""" }'
+	},
+	'data-url': { text: 'data list from "ftp://seeds.example/list"' },
+	'fresh-invalid': { text: 'data list from "https://seeds.example/list" { fresh 5 }' },
+	'data-no-copy': { text: 'data list from "https://seeds.example/list"' },
+	'data-fresh-file': withList('data again from "list.json" { fresh 60s }'),
+	'shape-missing': {
+		text: 'data list from "list.json" { shape "shape.json" }',
+		files: list
+	},
+	'shape-invalid': {
+		text: 'data list from "list.json" { shape "shape.json" }',
+		files: { ...list, 'shape.json': '[]' }
+	},
+	'data-shape': {
+		text: 'data list from "list.json" { shape "shape.json" }',
+		files: { ...list, 'shape.json': '{"type": "array", "items": {"type": "string"}}' }
+	},
+	'copy-shape': {
+		text: 'data list from "https://seeds.example/list" { shape "shape.json" }',
+		files: { 'copies/list.json': '{}', 'shape.json': '{"type": "array"}' }
 	},
 	'style-of-box': box('style """:scope { width: 20px }"""'),
 	'nav-empty': page('piece a nav from /nothing')

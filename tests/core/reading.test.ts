@@ -153,8 +153,8 @@ test('a block that is never closed ends with its indentation, and the rest is re
 
 test('what the language has but this version has not says so at its place', () => {
 	const later: [string, string][] = [
-		['part card(title) """<p>{title}</p>"""', 'part'],
-		['route /x { piece a """{for v in data.list}x{end}""" }', '{for v in data.list}']
+		['layout x at /x { region main as main { slot }; sheet "css/own.css" }', 'sheet'],
+		['route /x { script "js/menu.js" }', 'script']
 	];
 	for (const [declaration, words] of later) {
 		const resolved = resolve(around(declaration));

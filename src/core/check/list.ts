@@ -8,14 +8,16 @@ import { spanTooWide } from './boxes/span-too-wide.ts';
 import { styleOfBox } from './boxes/style-of-box.ts';
 import { trackOverrun } from './boxes/track-overrun.ts';
 import { bandUnknown } from './names/band-unknown.ts';
-import { admitStatic, roleUnknown } from './names/roles.ts';
+import { dataShape } from './names/data.ts';
+import { admitWider, roleUnknown, seenByNone } from './names/roles.ts';
 import { addressTwice } from './pages/address-twice.ts';
-import { expressions } from './pages/expressions.ts';
 import { fills } from './pages/fills.ts';
-import { markup } from './pages/markup.ts';
 import { navEmpty } from './pages/nav-empty.ts';
 import { requiredUnfilled } from './pages/required-unfilled.ts';
-import { strayEndTags } from './pages/stray-end-tags.ts';
+import { expressions } from './text/expressions.ts';
+import { markup } from './text/markup.ts';
+import { parts } from './text/parts.ts';
+import { strayEndTags } from './text/stray-end-tags.ts';
 
 /** Everything that is looked for once a site is resolved. */
 export const checks: readonly Check[] = [
@@ -23,9 +25,12 @@ export const checks: readonly Check[] = [
 	fills,
 	expressions,
 	markup,
+	parts,
 	navEmpty,
 	roleUnknown,
-	admitStatic,
+	admitWider,
+	seenByNone,
+	dataShape,
 	bandUnknown,
 	sizes,
 	showNotHere,

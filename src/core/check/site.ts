@@ -59,10 +59,11 @@ export function checkSite(reading: SiteReading): CheckedSite {
 	for (const check of checks) {
 		if (check.of === 'site') append(check.find(resolved));
 	}
-	const { settings, values } = resolved.site;
+	const { settings, values, data, parts } = resolved.site;
+	const dataNames = data.map(({ name }) => name.text).join(' ');
 	for (const layer of layersOf(resolved.site)) {
 		const chain = resolved.structure.chainOf(layer);
-		const depends = [settings, values, ...chain.map(frameOf)];
+		const depends = [settings, values, dataNames, parts, ...chain.map(frameOf)];
 		append(foundNear.get(layer, depends, () => findIn(layer, nearChecks, resolved)));
 		append(findIn(layer, farChecks, resolved));
 	}

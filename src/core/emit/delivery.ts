@@ -1,15 +1,24 @@
 import { Zip, ZipDeflate } from 'fflate';
 import type { SiteFiles } from '../model/files.ts';
-import { type Layout, type Page, pagesOf } from '../model/site.ts';
+import { copyPath, type Layout, type Page, pagesOf } from '../model/site.ts';
 import { encodePath } from '../model/address.ts';
 import { encodeUtf8 } from '../model/utf8.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
-import { layoutSheet, pageSheet, siteSheet, siteSheetPath, type StyleSheet } from './css/sheets.ts';
+import {
+	layoutSheet,
+	layoutSheetPath,
+	pageSheet,
+	siteSheet,
+	siteSheetPath,
+	type StyleSheet
+} from './css/sheets.ts';
+import { needsPartSheet, partSheet, partSheetPath } from './css/part-styles.ts';
 import { pageHtml } from './html/page.ts';
 import { tracedPage, type MarkMode, type TracedPage } from './html/marks.ts';
-import { canonicalUrl, planPaths, type PathPlan } from './paths.ts';
+import { accessFile, accessPath } from './access-file.ts';
+import { canonicalUrl, isDelivered, planPaths, type PathPlan } from './paths.ts';
 import { withUrls } from './css/style-urls.ts';
 import { escapeHtml } from './html/escape.ts';
 
@@ -24,7 +33,10 @@ export interface DeliveredFile extends Place {
 	readonly content: string | Uint8Array;
 }
 
-/** All files of the static site: pages, style sheets, and the site's other files, one after the other. */
+/**
+ * All files of the static site: pages, style sheets, and the site's other files, one after the other. Of a
+ * site as a role sees it (`publicView`), what that role may not open is left out.
+ */
 export function* deliverEach(
 	resolved: ResolvedSite,
 	year: number,
@@ -63,7 +75,8 @@ export function sheetsOf(page: Page, resolved: ResolvedSite): StyleSheet[] {
 	const { site, structure } = resolved;
 	const own = pageSheet(page, site, structure);
 	const chain = structure.chainOf(page).map((layout) => layoutSheet(layout, site, structure));
-	return [siteSheet(site, structure), ...chain, ...(own ? [own] : [])];
+	const parts = needsPartSheet(page, structure) ? partSheet(site) : undefined;
+	return [siteSheet(site, structure), ...(parts ? [parts] : []), ...chain, ...(own ? [own] : [])];
 }
 
 class Delivery {
@@ -71,6 +84,7 @@ class Delivery {
 	private readonly sheetPaths = new Map<Page, readonly string[]>();
 	/** Each layout's sheet is written once, however many pages bring it in. */
 	private readonly layoutSheets = new Map<Layout, StyleSheet>();
+	private used: ReadonlySet<Layout> | undefined;
 
 	constructor(
 		private readonly resolved: ResolvedSite,
@@ -85,7 +99,8 @@ class Delivery {
 		return [
 			...[...this.plan.pages.keys()].map((path): Place => ({ path, kind: 'page' })),
 			...[...this.styles()].map(({ path, kind }): Place => ({ path, kind })),
-			...this.resolved.site.assets.map((path): Place => ({ path, kind: 'asset' }))
+			...this.resolved.site.assets.map((path): Place => ({ path, kind: 'asset' })),
+			...(accessFile(this.resolved) ? [{ path: accessPath, kind: 'asset' as const }] : [])
 		];
 	}
 
@@ -99,8 +114,13 @@ class Delivery {
 		const { site, structure } = this.resolved;
 		const sheets: (StyleSheet | undefined)[] = [
 			siteSheet(site, structure),
-			...layoutsInOrder(structure).map((layout) => this.layoutSheet(layout)),
-			...pagesOf(site).map((page) => pageSheet(page, site, structure))
+			partSheet(site),
+			...layoutsInOrder(structure)
+				.filter((layout) => this.isUsed(layout))
+				.map((layout) => this.layoutSheet(layout)),
+			...pagesOf(site)
+				.filter((page) => isDelivered({ page }, this.resolved))
+				.map((page) => pageSheet(page, site, structure))
 		];
 		for (const sheet of sheets) {
 			if (!sheet) continue;
@@ -112,11 +132,24 @@ class Delivery {
 
 	/** The site's other files, but for data that only feeds pages. Only after pages and styles. */
 	*assets(): Generator<DeliveredFile> {
-		const feeding = new Set(this.resolved.site.data.map(({ from }) => from.text));
+		const feeding = new Set(
+			this.resolved.site.data.flatMap((source) => [copyPath(source), source.shape?.text])
+		);
 		for (const [path, content] of this.resolved.reading.files.assets) {
 			if (feeding.has(path) && !this.plan.linked.has(path)) continue;
 			yield { path, kind: 'asset', content };
 		}
+		const access = accessFile(this.resolved);
+		if (access) yield { path: accessPath, kind: 'asset', content: access };
+	}
+
+	/** A layout that stands only around what is not delivered is not delivered either. */
+	private isUsed(layout: Layout): boolean {
+		if (this.resolved.role === undefined) return true;
+		this.used ??= new Set(
+			[...this.plan.pages.values()].flatMap(({ page }) => this.resolved.structure.chainOf(page))
+		);
+		return this.used.has(layout);
 	}
 
 	page(instance: PageInstance): string {
@@ -131,9 +164,10 @@ class Delivery {
 	/** The paths of the sheets a page brings in, outermost layer first. */
 	private pathsOf(page: Page): string[] {
 		const { site, structure } = this.resolved;
-		const chain = structure.chainOf(page).map((layout) => this.layoutSheet(layout).path);
+		const chain = structure.chainOf(page).map(layoutSheetPath);
 		const own = pageSheet(page, site, structure);
-		return [siteSheetPath, ...chain, ...(own ? [own.path] : [])];
+		const parts = needsPartSheet(page, structure) ? [partSheetPath] : [];
+		return [siteSheetPath, ...parts, ...chain, ...(own ? [own.path] : [])];
 	}
 
 	private layoutSheet(layout: Layout): StyleSheet {

@@ -1,5 +1,5 @@
 import { Memory } from '../model/memory.ts';
-import type { Layer, Layout, Piece, Region, Site } from '../model/site.ts';
+import type { Layer, Layout, Part, Piece, Region, Site } from '../model/site.ts';
 import { membersIn } from '../resolve/members.ts';
 
 /** A layout that landed in another: there a style of the layers around it ends. */
@@ -29,7 +29,7 @@ export class ClassNames {
 		pageBroughtClass
 	]);
 
-	constructor({ layouts }: Site) {
+	constructor({ layouts, parts }: Site) {
 		for (const layout of layouts) this.layout(layout);
 		for (const layout of layouts) {
 			for (const { name } of membersIn(layout.members)) this.member(layout, name.text);
@@ -41,6 +41,10 @@ export class ClassNames {
 				this.opener(layout, name.text);
 				this.closer(layout, name.text);
 			}
+		}
+		for (const part of parts) {
+			this.part(part);
+			this.partContent(part);
 		}
 	}
 
@@ -84,6 +88,16 @@ export class ClassNames {
 			`closer ${layout.name.text} ${region}`,
 			`${this.member(layout, region)}-closer`
 		);
+	}
+
+	/** The outermost elements of a part, where its style begins. */
+	part(part: Part): string {
+		return this.nameFor(`part ${part.name.text}`, `part-${part.name.text}`);
+	}
+
+	/** What a part wraps, where its style ends. */
+	partContent(part: Part): string {
+		return this.nameFor(`content ${part.name.text}`, `${this.part(part)}-content`);
 	}
 
 	/**

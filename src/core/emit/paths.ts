@@ -1,5 +1,6 @@
 import { canonicalPath, decodeSegment, encodePath } from '../model/address.ts';
 import type { SiteSettings } from '../model/site.ts';
+import { keptOutBy } from '../resolve/roles.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import { routeFor } from '../resolve/instance.ts';
@@ -29,7 +30,7 @@ export function planPaths(resolved: ResolvedSite): PathPlan {
 	for (const route of resolved.routes) {
 		for (const instance of resolved.instances(route)) {
 			const file = pageFile(instance, urls);
-			if (pages.has(file)) continue;
+			if (pages.has(file) || !isDelivered(instance, resolved)) continue;
 			pages.set(file, instance);
 			byAddress.set(instance.address, file);
 		}
@@ -82,7 +83,8 @@ function onlyPageFor(path: string, resolved: ResolvedSite): string | undefined {
 	const route = routeFor(resolved.site.routes, trimSlash(path));
 	if (route?.pages.kind !== 'one') return undefined;
 	const [instance] = resolved.instances(route);
-	return instance && pageFile(instance, resolved.site.settings.urls);
+	if (!instance || !isDelivered(instance, resolved)) return undefined;
+	return pageFile(instance, resolved.site.settings.urls);
 }
 
 function trimSlash(path: string): string {
@@ -110,4 +112,12 @@ export function canonicalUrl(
 ): string | undefined {
 	if (address === undefined || instance.page.kind !== 'route') return undefined;
 	return address + encodePath(pageFile(instance, urls)).replace(/(^|\/)index\.html$/, '$1');
+}
+
+/** Whether a page is a part of what is delivered: to a role, only what it may open. */
+export function isDelivered(
+	{ page }: Pick<PageInstance, 'page'>,
+	{ structure, role }: ResolvedSite
+): boolean {
+	return keptOutBy(page, role, structure) === undefined;
 }

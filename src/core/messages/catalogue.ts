@@ -63,12 +63,50 @@ export const errors = {
 	'expression-unclosed': () => 'This { is not closed. To write a brace itself, write \\{.',
 	'expression-invalid': (text: string) =>
 		`{${text}} is not a path. A path is names with dots between, such as {site.name}.`,
+	'tag-invalid': (text: string, form: string) => `{${text}} cannot be read: ${form}.`,
+	'tag-unclosed': (text: string) =>
+		`{${text}} is not closed: {end} is missing. What follows shows as if the tag were not there.`,
+	'tag-stray': (word: string) =>
+		word === 'end'
+			? '{end} closes nothing here: no list, condition or part that wraps something is open.'
+			: '{else} belongs to nothing here: it stands in a {for …} or {if …}.',
+	'tag-crossed': (text: string, tag: string) =>
+		`{${text}} and <${tag}> cross each other: what is opened between a tag and its {end} is closed there too.`,
+	'tag-not-here': (text: string) =>
+		`{${text}} cannot stand here: lists, conditions and parts stand between elements, and lists and conditions in values of attributes too.`,
+	'content-outside': () => '{content} stands only in a part: it is what the part wraps.',
+	'content-twice': (part: string) =>
+		`The part ${part} has {content} twice; what it wraps can be there once.`,
+	'loop-name-taken': (name: string) =>
+		`"${name}" has a meaning of its own, so it cannot be a name here.`,
+	'loop-not-list': (path: string, is: string) =>
+		`{${path}} is ${is}, and no list, so nothing can be repeated for its members.`,
+	'format-unknown': (word: string, known: string) =>
+		`There is no format "${word}". There is ${known}.`,
+	'format-value': (path: string, value: string, format: string) =>
+		`{${path}} is "${value}", which is no ${format}.`,
+	'text-too-long': (count: number, most: number) =>
+		`The lists in this text come to ${count} repetitions; ${most} at most are shown.`,
+
+	// Parts
+	'parameter-invalid': (text: string) =>
+		`"${text}" is no parameter: write a name, such as title, or one with what it can be, such as tone = plain | ripe.`,
+	'part-twice': (name: string, place: string) =>
+		`There are two parts named ${name}; the other is at ${place}.`,
+	'part-unknown': (name: string, known: string) => `There is no part ${name}. There is ${known}.`,
+	'part-cycle': (names: string) => `A part cannot use itself, and these do: ${names}.`,
+	'parameter-unknown': (name: string, part: string, known: string) =>
+		`The part ${part} has no parameter ${name}. It has ${known}.`,
+	'parameter-missing': (name: string, part: string) => `The part ${part} needs ${name}="…" here.`,
+	'parameter-value': (value: string, name: string, part: string, known: string) =>
+		`"${value}" is nothing that ${name} of ${part} can be. It can be ${known}.`,
+
 	'expression-no-text': (path: string, is: string) =>
 		`{${path}} is ${is}, which is no text that could be shown.`,
 	'expression-unknown': (path: string, known: string) =>
 		`{${path}} leads nowhere. Here is ${known}.`,
-	'expression-no-value': (path: string, page: string) =>
-		`{${path}} has no value on the page ${page}.`,
+	'expression-no-value': (path: string, where: string) =>
+		`{${path}} has no value ${where}. Where that may be, write {${path} ?? "…"} or {if ${path}} … {end}.`,
 	'expression-place': (path: string) =>
 		`{${path}} cannot stand here: expressions stand in text and in the values of attributes.`,
 
@@ -113,6 +151,9 @@ export const errors = {
 	'role-unknown': (role: string, known: string) =>
 		`There is no role ${role}. The site has ${known}.`,
 
+	'admit-wider': (layer: string, role: string, outer: string, place: string) =>
+		`${layer} lets in ${role}, but the ${outer} around it does not (${place}): what lies further in can only narrow who is let in.`,
+
 	// Fills
 	'fill-no-region': (region: string, layer: string, known: string) =>
 		`${layer} fills ${region}, but no layout above it has a region of that name. There is ${known}.`,
@@ -126,6 +167,8 @@ export const errors = {
 		`This fill of ${region} has no piece. To take away what is there, write: fill ${region} empty.`,
 	'fill-empty-pieces': (region: string) =>
 		`"fill ${region} empty" takes away what is there and brings no pieces.`,
+	'required-unfilled-for': (region: string, layout: string, page: string, role: string) =>
+		`For ${role} the page ${page} puts nothing into ${region}, which the layout ${layout} requires.`,
 	'required-unfilled': (region: string, layout: string, page: string) =>
 		`The page ${page} puts nothing into ${region}, which the layout ${layout} requires.`,
 
@@ -166,6 +209,15 @@ export const errors = {
 	// Data and pages
 	'data-missing': (file: string) => `There is no file ${file} in the site.`,
 	'data-not-json': (file: string, why: string) => `The file ${file} is not JSON: ${why}.`,
+	'data-url': (text: string) =>
+		`${text} is no address of shared data: write a file, or a URL such as https://stock.example/bins.`,
+	'fresh-invalid': (text: string) =>
+		`"${text}" does not say how old a copy may be: write seconds such as 60s, always or build.`,
+	'shape-missing': (file: string) =>
+		`There is no file ${file} in the site, so nothing says the shape.`,
+	'shape-invalid': (file: string, why: string) => `The file ${file} is no JSON Schema: ${why}.`,
+	'data-shape': (path: string, why: string, shape: string) =>
+		`${path} does not keep to ${shape}: ${why}.`,
 	'each-unknown': (path: string, known: string) => `There is no ${path}. There is ${known}.`,
 	'each-not-list': (path: string) => `${path} is not a list, so it cannot give one page for each.`,
 	'each-field': (field: string, path: string, index: number) =>
@@ -192,6 +244,16 @@ export const errors = {
 export const warnings = {
 	'end-tag-stray': (name: string) =>
 		`</${name}> ends nothing here: no <${name}> of this piece is open.`,
+	'seen-by-none': (roles: string, layer: string) =>
+		`This is for ${roles}, but ${layer} lets in no one of that kind, so it is never seen.`,
+	'data-no-copy': (name: string, file: string) =>
+		`There is no copy of ${name} yet, so its values are empty: ask for it in Material, or put one at ${file}.`,
+	'copy-shape': (path: string, why: string, shape: string) =>
+		`The copy of ${path} does not keep to ${shape}: ${why}.`,
+	'data-fresh-file': (name: string) =>
+		`${name} is a file of the site, which is always as it is: "fresh" says something only of a URL.`,
+	'condition-never': (path: string) =>
+		`{${path}} is nowhere there, so what this condition holds is never shown.`,
 	'more-warnings': (count: number) => `${count} more warnings are not listed.`,
 	'region-not-arranged': (region: string, box: string, where: string) =>
 		`${region} in ${box} stands in no area, so it is not shown${where}.`,
@@ -209,8 +271,6 @@ export const warnings = {
 		`No piece that lands in ${region} is named ${area}; the area stays empty until one is.`,
 	'setting-idle': (kind: string, why: string) => `"${kind}" does nothing here: ${why}.`,
 	'size-absurd': (text: string) => `"${text}" is wider than any screen.`,
-	'admit-static': (layer: string, roles: string) =>
-		`${layer} lets in only ${roles}, but a static site keeps no one out: whoever knows the address sees the page.`,
 	'style-of-box': (property: string, advice: string) =>
 		`"${property}" changes the box itself, and what is drawn and computed of boxes does not know it: ${advice}.`,
 	'nav-empty': (from: string) =>

@@ -122,6 +122,8 @@ export interface Fill {
 	readonly region: string;
 	readonly targetSpan: Span;
 	readonly fillKind: FillKind;
+	/** The roles it is for; everyone where there is none. */
+	readonly seenBy: readonly Named[];
 	readonly pieces: readonly Piece[];
 	readonly span: Span;
 }
@@ -131,6 +133,8 @@ export type Piece = MarkupPiece | NavPiece;
 export interface MarkupPiece {
 	readonly kind: 'markup';
 	readonly name: Named;
+	/** The roles it is for; everyone where there is none. */
+	readonly seenBy: readonly Named[];
 	readonly settings: readonly Setting[];
 	readonly markup: Template;
 	readonly span: Span;
@@ -140,6 +144,7 @@ export interface MarkupPiece {
 export interface NavPiece {
 	readonly kind: 'nav';
 	readonly name: Named;
+	readonly seenBy: readonly Named[];
 	readonly settings: readonly Setting[];
 	readonly from: Pattern;
 	readonly fromSpan: Span;
@@ -195,15 +200,57 @@ export interface State {
 	readonly span: Span;
 }
 
+/** How old a copy of shared data may be. */
+export type Freshness =
+	/** It may be so many seconds old. */
+	| { readonly kind: 'for'; readonly seconds: number }
+	/** It is asked for each time. */
+	| { readonly kind: 'always' }
+	/** It is asked for once, when the site is delivered. */
+	| { readonly kind: 'build' };
+
 export interface DataSource {
 	readonly kind: 'data';
 	readonly name: Named;
-	/** Path of a JSON file from the site's folder. */
+	/** Path of a JSON file from the site's folder, or a whole URL. */
 	readonly from: Named;
+	readonly isUrl: boolean;
+	readonly fresh: Freshness;
+	/** What a page shows when the source cannot be asked: the last copy, or the nearest `failed` state. */
+	readonly failed: 'last' | 'shown';
+	/** Path of a JSON Schema that what comes must keep to. */
+	readonly shape: Named | undefined;
 	readonly span: Span;
 }
 
-export type Declaration = SiteSettings | Layout | Route | State | DataSource;
+/** Where the copy lies that is delivered with the site, for data that comes from a URL. */
+export function copyPath({ name, from, isUrl }: DataSource): string {
+	return isUrl ? `copies/${name.text}.json` : from.text;
+}
+
+/** Markup that is written once and used in many places, with what differs put in. */
+export interface Part {
+	readonly kind: 'part';
+	readonly name: Named;
+	readonly parameters: readonly Parameter[];
+	/** Where the list of parameters is written, with its parentheses; undefined where there is none. */
+	readonly parametersSpan: Span | undefined;
+	readonly styles: readonly Style[];
+	readonly markup: Template;
+	readonly span: Span;
+}
+
+/**
+ * What a part is given. Without values it must be given; with one, that holds where nothing is given;
+ * with several it is one of them, the first where nothing is given: those are its variants.
+ */
+export interface Parameter {
+	readonly name: Named;
+	readonly values: readonly Named[];
+	readonly span: Span;
+}
+
+export type Declaration = SiteSettings | Layout | Route | State | DataSource | Part;
 
 /** Everything that can be shown as a page. */
 export type Page = Route | State;
@@ -218,6 +265,8 @@ export interface Site {
 	readonly routes: readonly Route[];
 	readonly states: readonly State[];
 	readonly data: readonly DataSource[];
+	/** The same list for as long as its parts are the same. */
+	readonly parts: readonly Part[];
 	/** Parsed JSON of the site's data sources, by the source's name. */
 	readonly values: ReadonlyMap<string, unknown>;
 	/** Paths of files that are no text of the site and are delivered with it. */

@@ -1,20 +1,93 @@
-import type { Span } from './span.ts';
+import type { Named, Span } from './span.ts';
 
-/** A path into the page's values, such as `site.name`, as written between braces. */
-export interface Expression {
+/** A path into the page's values, such as `site.name`. */
+export interface ValuePath {
 	readonly path: readonly string[];
 	readonly span: Span;
 }
 
-/** Text with expressions in it: literal stretches and the expressions between them, in order. */
+/** How a value that is no text is written, in the language of the site. */
+export const valueFormats = ['date', 'number'] as const;
+export type ValueFormat = (typeof valueFormats)[number];
+
+/** `{path}`, `{path as date}`, `{path ?? "else"}`: a value, as text. */
+export interface Expression extends ValuePath {
+	readonly kind: 'value';
+	readonly format: ValueFormat | undefined;
+	/** What stands there where there is no value; undefined where nothing is said. */
+	readonly otherwise: string | undefined;
+	/** What stands between the braces. */
+	readonly text: string;
+}
+
+/** `{for name in path}`: what follows, up to `{end}`, once for each member of a list. */
+export interface ForTag {
+	readonly kind: 'for';
+	readonly name: Named;
+	readonly list: ValuePath;
+	readonly span: Span;
+	readonly text: string;
+}
+
+/** `{if path}`, `{if path is "text"}`: what follows, up to `{end}`, only where that holds. */
+export interface IfTag {
+	readonly kind: 'if';
+	readonly value: ValuePath;
+	/** The text that the value must be; undefined where it must only be there. */
+	readonly is: string | undefined;
+	readonly span: Span;
+	readonly text: string;
+}
+
+/** What a part is given for a parameter: text with expressions in it, or a value as it is. */
+export type GivenValue =
+	| { readonly kind: 'text'; readonly template: Template }
+	| { readonly kind: 'path'; readonly value: ValuePath };
+
+export interface Given {
+	readonly name: Named;
+	readonly value: GivenValue;
+}
+
+/** `{use part name="text" other=path}`. */
+export interface UseTag {
+	readonly kind: 'use';
+	readonly part: Named;
+	readonly given: readonly Given[];
+	readonly span: Span;
+	readonly text: string;
+}
+
+/** A tag that is one word: `{else}`, `{end}`, and in a part `{content}`, which is what it wraps. */
+interface WordTag<W extends string> {
+	readonly kind: W;
+	readonly span: Span;
+	readonly text: string;
+}
+
+export type ContentTag = WordTag<'content'>;
+
+/** What stands between braces in text. */
+export type Tag =
+	Expression | ForTag | IfTag | UseTag | ContentTag | WordTag<'else'> | WordTag<'end'>;
+
+/**
+ * Text with tags in it: literal stretches and the tags between them, in order. Which tags belong together
+ * is worked out later, since only the site knows which parts have something put into them.
+ */
 export interface Template {
-	readonly parts: readonly (string | Expression)[];
+	readonly parts: readonly (string | Tag)[];
 	readonly span: Span;
 }
 
 /** A template as the author wrote it, for headings and lists. */
 export function templateText(template: Template): string {
 	return template.parts
-		.map((part) => (typeof part === 'string' ? part : `{${part.path.join('.')}}`))
+		.map((part) => (typeof part === 'string' ? part : `{${part.text}}`))
 		.join('');
+}
+
+/** The template without tags that would be blocks or parts: only text and values. */
+export function isPlain({ parts }: Template): boolean {
+	return parts.every((part) => typeof part === 'string' || part.kind === 'value');
 }

@@ -194,6 +194,12 @@ export type LayerWish =
 	  }
 	| { readonly kind: 'set-admit'; readonly layer: LayerRef; readonly roles: readonly string[] }
 	| {
+			readonly kind: 'change-access';
+			readonly route: string;
+			readonly role: string;
+			readonly opens: boolean;
+	  }
+	| {
 			readonly kind: 'set-fill';
 			readonly layer: LayerRef;
 			readonly region: RegionRef;

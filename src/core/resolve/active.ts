@@ -1,6 +1,6 @@
 import { layerName, layersOf } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
-import { compileMarkup } from './markup.ts';
+import { compileMarkup } from './markup/compile.ts';
 import { piecesIn } from './pieces.ts';
 import type { ResolvedSite } from './site.ts';
 
@@ -8,6 +8,7 @@ import type { ResolvedSite } from './site.ts';
 export interface ActiveMarkup {
 	/** Such as `<script>` or `onclick`. */
 	readonly what: string;
+	/** Whose it is: a layer, or "part". */
 	readonly layer: string;
 	readonly piece: string;
 	readonly span: Span;
@@ -15,13 +16,19 @@ export interface ActiveMarkup {
 
 /** All that an author wrote that runs script in a delivered page, or changes where its links lead. */
 export function activeMarkup({ site }: ResolvedSite): ActiveMarkup[] {
-	return layersOf(site).flatMap((layer) =>
+	const ofParts = site.parts.flatMap(({ name, markup, span }) =>
+		compileMarkup(markup, site.parts).active.map((what) => {
+			return { what, layer: 'part', piece: name.text, span };
+		})
+	);
+	const ofLayers = layersOf(site).flatMap((layer) =>
 		piecesIn(layer).flatMap((piece) => {
 			if (piece.kind !== 'markup') return [];
 			const { name, span } = piece;
-			return compileMarkup(piece.markup).active.map((what) => {
+			return compileMarkup(piece.markup, site.parts).active.map((what) => {
 				return { what, layer: layerName(layer), piece: name.text, span };
 			});
 		})
 	);
+	return [...ofLayers, ...ofParts];
 }

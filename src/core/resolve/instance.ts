@@ -71,6 +71,12 @@ function eachInstance(
 	const fallback = [instance(route, {}, undefined)];
 	const path = pages.data.text;
 	const list = dataAt(site, path.split('.').slice(1));
+	const source = path.split('.')[1] ?? '';
+	const isDeclared = site.data.some(({ name }) => name.text === source);
+	// A source that has given nothing yet says so itself.
+	if (list === undefined && isDeclared && !site.values.has(source)) {
+		return { pages: fallback, problems: [] };
+	}
 	if (list === undefined) {
 		const known = listWords([...site.values.keys()].map((key) => `data.${key}`));
 		return { pages: fallback, problems: [error('each-unknown', pages.data.span, path, known)] };
@@ -131,7 +137,7 @@ export function valueAt(value: unknown, path: readonly string[]): unknown {
 	return current;
 }
 
-function isRecord(value: unknown): value is Record<string, unknown> {
+export function isRecord(value: unknown): value is Record<string, unknown> {
 	return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 

@@ -1,6 +1,16 @@
 import { Memory } from '../model/memory.ts';
 import { hasParameters, isWithin, type Pattern } from '../model/pattern.ts';
 import type { NavPiece, Route, Site } from '../model/site.ts';
+import { keptOutBy } from './roles.ts';
+import type { Structure } from './structure.ts';
+
+/** A site as some visitor sees it. */
+export interface Seeing {
+	readonly site: Site;
+	readonly structure: Structure;
+	/** Undefined: all of it. */
+	readonly role: string | undefined;
+}
 
 /** A link of a list made from routes, with the links below it. */
 export interface NavLink {
@@ -10,10 +20,19 @@ export interface NavLink {
 
 /**
  * The links of a `nav from` piece: the routes below `from`, as deep as the piece says, in the order
- * of the text. Routes with parameters are no single page, so they are not listed.
+ * of the text. Routes with parameters are no single page, so they are not listed; nor are those that keep
+ * the visitor out.
  */
-export function navLinks(piece: NavPiece, site: Site): readonly NavLink[] {
-	return knownLinks.get(piece, [site.routes], () => findLinks(piece, site));
+export function navLinks(piece: NavPiece, { site, structure, role }: Seeing): readonly NavLink[] {
+	const links = knownLinks.get(piece, [site.routes], () => findLinks(piece, site));
+	return role === undefined ? links : openLinks(links, role, structure);
+}
+
+/** What lies below a route that is left out is left out too, since it has no place in the list. */
+function openLinks(links: readonly NavLink[], role: string, structure: Structure): NavLink[] {
+	return links
+		.filter(({ route }) => keptOutBy(route, role, structure) === undefined)
+		.map(({ route, links: inner }) => ({ route, links: openLinks(inner, role, structure) }));
 }
 
 const knownLinks = new Memory<NavPiece, readonly NavLink[]>();

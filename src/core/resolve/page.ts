@@ -1,5 +1,6 @@
 import { type Fill, type Layer, type Layout, type Page, type Piece } from '../model/site.ts';
 import { landingFills, type LandingFill, type RegionOf } from './fill-target.ts';
+import { isSeenBy } from './roles.ts';
 import { slotOf, type Structure } from './structure.ts';
 
 /** What one layer did to a region on the way to the page. */
@@ -57,51 +58,67 @@ export interface ResolvedPage {
 
 /**
  * Works out what lands in each region of a page. Fills apply from the outermost layer inward.
- * A fill that may not be changes nothing; `checkPage` reports it.
+ * A fill that may not be changes nothing; `checkPage` reports it. For a role, only what it sees is there.
  */
-export function resolvePage(page: Page, structure: Structure): ResolvedPage {
+export function resolvePage(
+	page: Page,
+	structure: Structure,
+	role: string | undefined
+): ResolvedPage {
 	const chain = structure.chainOf(page);
 	const layers: Layer[] = [...chain, page];
-	const wishes = collectFills(layers);
+	const wishes = collectFills(layers, role);
+	const seen = (pieces: readonly Piece[]): readonly Piece[] =>
+		pieces.every((piece) => isSeenBy(piece, role))
+			? pieces
+			: pieces.filter((piece) => isSeenBy(piece, role));
 	const regions = chain.flatMap((layout, index) =>
 		layout.regions.map((region) => {
 			const inward = layers.slice(index + 1);
 			const isSlot = slotOf(layout) === region;
 			const fills = wishes.filter((wish) => wish.region === region);
 			return isSlot
-				? resolveSlot({ layout, region }, inward, fills)
-				: resolveRegion({ layout, region }, inward, fills);
+				? resolveSlot({ layout, region }, inward, fills, seen)
+				: resolveRegion({ layout, region }, inward, fills, seen);
 		})
 	);
-	const bare = chain.length === 0 ? own(page.pieces, page) : [];
+	const bare = chain.length === 0 ? own(seen(page.pieces), page) : [];
 	return { page, chain, regions, bare };
 }
+
+/** Those of some pieces that the visitor sees. */
+type Seen = (pieces: readonly Piece[]) => readonly Piece[];
 
 interface Wish extends LandingFill {
 	readonly layer: Layer;
 }
 
-function collectFills(layers: readonly Layer[]): Wish[] {
+function collectFills(layers: readonly Layer[], role: string | undefined): Wish[] {
 	return layers.flatMap((layer, index) => {
 		if (layer.fills.length === 0) return [];
 		const chain = layers.slice(0, index).filter(isLayout);
-		return landingFills(layer, chain).map((landing) => ({ ...landing, layer }));
+		return landingFills(layer, chain)
+			.filter(({ fill }) => isSeenBy(fill, role))
+			.map((landing) => ({ ...landing, layer }));
 	});
 }
 
 function resolveRegion(
 	at: RegionOf,
 	inward: readonly Layer[],
-	wishes: readonly Wish[]
+	wishes: readonly Wish[],
+	seen: Seen
 ): ResolvedRegion {
-	let landed: Landed[] = own(at.region.pieces, at.layout);
-	const steps: Step[] = [gave(at)];
+	const given = seen(at.region.pieces);
+	let landed: Landed[] = own(given, at.layout);
+	const steps: Step[] = [gave(at, given)];
 	for (const layer of inward) {
 		const mine = wishes.filter((wish) => wish.layer === layer);
 		if (mine.length === 0) steps.push(passed(layer));
 		for (const { fill } of mine) {
-			landed = applyFill(landed, fill, layer);
-			steps.push(filled(layer, fill));
+			const pieces = seen(fill.pieces);
+			landed = applyFill(landed, fill, pieces, layer);
+			steps.push(filled(layer, fill, pieces));
 		}
 	}
 	return { ...at, steps, landed };
@@ -111,35 +128,43 @@ function resolveRegion(
 function resolveSlot(
 	at: RegionOf,
 	inward: readonly Layer[],
-	wishes: readonly Wish[]
+	wishes: readonly Wish[],
+	seen: Seen
 ): ResolvedRegion {
 	const next = inward[0];
-	const steps: Step[] = [gave(at)];
+	const given = seen(at.region.pieces);
+	const steps: Step[] = [gave(at, given)];
 	let content: Landed[];
 	if (next?.kind === 'layout') content = [{ kind: 'layout', layout: next }];
-	else if (next && next.pieces.length > 0) content = own(next.pieces, next);
-	else content = own(at.region.pieces, at.layout);
+	else if (next && seen(next.pieces).length > 0) content = own(seen(next.pieces), next);
+	else content = own(given, at.layout);
 	let landed = content;
 	for (const layer of inward) {
 		const mine = wishes.filter((wish) => wish.layer === layer);
-		const bringsContent = layer === next && (layer.kind === 'layout' || layer.pieces.length > 0);
+		const brought = layer.kind === 'layout' ? [] : seen(layer.pieces);
+		const bringsContent = layer === next && (layer.kind === 'layout' || brought.length > 0);
 		if (bringsContent) {
-			const pieces = layer.kind === 'layout' ? [] : layer.pieces;
-			steps.push({ layer, action: 'content', pieces, fill: undefined });
+			steps.push({ layer, action: 'content', pieces: brought, fill: undefined });
 		} else if (mine.length === 0) {
 			steps.push(passed(layer));
 		}
 		for (const { fill } of mine) {
-			landed = applyFill(landed, fill, layer);
-			steps.push(filled(layer, fill));
+			const pieces = seen(fill.pieces);
+			landed = applyFill(landed, fill, pieces, layer);
+			steps.push(filled(layer, fill, pieces));
 		}
 	}
 	return { ...at, steps, landed };
 }
 
-function applyFill(landed: readonly Landed[], fill: Fill, layer: Layer): Landed[] {
-	const added = own(fill.pieces, layer);
-	switch (fill.fillKind) {
+function applyFill(
+	landed: readonly Landed[],
+	{ fillKind }: Fill,
+	pieces: readonly Piece[],
+	layer: Layer
+): Landed[] {
+	const added = own(pieces, layer);
+	switch (fillKind) {
 		case 'instead':
 			return added;
 		case 'before':
@@ -155,17 +180,17 @@ function own(pieces: readonly Piece[], owner: Layer): LandedPiece[] {
 	return pieces.map((piece) => ({ kind: 'piece', piece, owner }));
 }
 
-function gave({ layout, region }: RegionOf): Step {
-	return { layer: layout, action: 'gave', pieces: region.pieces, fill: undefined };
+function gave({ layout }: RegionOf, pieces: readonly Piece[]): Step {
+	return { layer: layout, action: 'gave', pieces, fill: undefined };
 }
 
 function passed(layer: Layer): Step {
 	return { layer, action: 'passed', pieces: [], fill: undefined };
 }
 
-function filled(layer: Layer, fill: Fill): Step {
+function filled(layer: Layer, fill: Fill, pieces: readonly Piece[]): Step {
 	const action = fill.fillKind === 'empty' ? 'emptied' : fill.fillKind;
-	return { layer, action, pieces: fill.pieces, fill };
+	return { layer, action, pieces, fill };
 }
 
 function isLayout(layer: Layer): layer is Layout {

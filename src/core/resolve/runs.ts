@@ -1,6 +1,6 @@
 import { layerName, type Piece, type Region } from '../model/site.ts';
 import type { PieceName } from '../model/piece-key.ts';
-import { compileMarkup } from './markup.ts';
+import { isBlank } from './markup/compile.ts';
 import type { LandedLayout, LandedPiece, ResolvedRegion } from './page.ts';
 
 /**
@@ -52,7 +52,7 @@ export function standingIn({
 }
 
 function isEmpty(piece: Piece): boolean {
-	return piece.kind === 'markup' && compileMarkup(piece.markup).isEmpty;
+	return piece.kind === 'markup' && isBlank(piece.markup);
 }
 
 /** The pieces of a box by their names. */

@@ -16,13 +16,23 @@ export interface ResolvedSite {
 	readonly routes: readonly Route[];
 	/** What could not be read or resolved. */
 	readonly unresolved: readonly Problem[];
+	/** Whom it is seen by; undefined: all of it, as its author sees it. */
+	readonly role: string | undefined;
+	/** The same site as a visitor of some role sees it. */
+	as(role: string | undefined): ResolvedSite;
 	page(page: Page): ResolvedPage;
 	/** The pages that a route or state is delivered as. */
 	instances(page: Page): readonly PageInstance[];
 }
 
 /** What was worked out for pages, kept from edit to edit for as long as their chain is the same. */
-const pages = new Memory<Page, ResolvedPage>();
+const pages = new Map<string | undefined, Memory<Page, ResolvedPage>>();
+
+function pagesFor(role: string | undefined): Memory<Page, ResolvedPage> {
+	let memory = pages.get(role);
+	if (!memory) pages.set(role, (memory = new Memory()));
+	return memory;
+}
 
 /**
  * Resolves a site: what sits under what, which pages there are. Only pages whose own text or chain
@@ -38,21 +48,23 @@ export function resolveSite(reading: SiteReading): ResolvedSite {
 		instances.set(route, found);
 		for (const problem of found.problems) unresolved.push(problem);
 	}
-	return {
+	const routes = treeOrder(site.routes);
+	const as = (role: string | undefined): ResolvedSite => ({
 		reading,
 		site,
 		structure,
-		routes: treeOrder(site.routes),
+		routes,
 		unresolved,
-		page: (page) => pages.get(page, structure.chainOf(page), () => resolvePage(page, structure)),
-		instances: (page) =>
-			instances.get(page)?.pages ?? [
-				{
-					page,
-					address: page.kind === 'state' ? page.at.text : '/',
-					parameters: {},
-					item: undefined
-				}
-			]
-	};
+		role,
+		as,
+		page: (page) =>
+			pagesFor(role).get(page, structure.chainOf(page), () => resolvePage(page, structure, role)),
+		instances: (page) => instances.get(page)?.pages ?? [onlyPage(page)]
+	});
+	return as(undefined);
+}
+
+function onlyPage(page: Page): PageInstance {
+	const address = page.kind === 'state' ? page.at.text : '/';
+	return { page, address, parameters: {}, item: undefined };
 }

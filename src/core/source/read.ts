@@ -1,13 +1,15 @@
-import { error, type Problem } from '../messages/problem.ts';
+import { error, warning, type Problem } from '../messages/problem.ts';
 import type { SiteFiles } from '../model/files.ts';
-import type {
-	DataSource,
-	Declaration,
-	Layout,
-	Route,
-	Site,
-	SiteSettings,
-	State
+import {
+	copyPath,
+	type DataSource,
+	type Declaration,
+	type Layout,
+	type Part,
+	type Route,
+	type Site,
+	type SiteSettings,
+	type State
 } from '../model/site.ts';
 import { positionAt, type Span } from '../model/span.ts';
 import { decodeUtf8 } from '../model/utf8.ts';
@@ -23,6 +25,10 @@ export interface SiteReading {
 	readonly json: ReadonlyMap<string, JsonReading>;
 }
 
+/** What sources have given, by their names. */
+export type Copies = ReadonlyMap<string, unknown>;
+const noCopies: Copies = new Map();
+
 interface JsonReading {
 	readonly bytes: Uint8Array;
 	readonly value: unknown;
@@ -32,8 +38,13 @@ interface JsonReading {
 /**
  * Reads all files of a site into one model. Files that did not change since `previous` are not read
  * again, and their declarations stay the same objects, so that what was worked out from them holds.
+ * `copies` is what sources that are URLs have given, by their names.
  */
-export function readSiteFiles(files: SiteFiles, previous?: SiteReading): SiteReading {
+export function readSiteFiles(
+	files: SiteFiles,
+	previous?: SiteReading,
+	copies: Copies = noCopies
+): SiteReading {
 	const readings = new Map<string, FileReading>();
 	for (const path of [...files.texts.keys()].sort()) {
 		const text = files.texts.get(path) ?? '';
@@ -44,14 +55,23 @@ export function readSiteFiles(files: SiteFiles, previous?: SiteReading): SiteRea
 	const json = new Map<string, JsonReading>();
 	const read = new Map<string, unknown>();
 	for (const source of collector.data) {
-		const value = readJson(source, files, previous, json, collector.problems);
+		const value =
+			source.isUrl && copies.has(source.name.text)
+				? copies.get(source.name.text)
+				: readJson(source, files, previous, json, collector.problems);
 		if (value !== undefined) read.set(source.name.text, value);
 	}
 	const values = previous && sameValues(read, previous.site.values) ? previous.site.values : read;
-	const { settings, layouts, routes, states, data, problems } = collector.finish();
+	const { settings, layouts, routes, states, data, problems, ...rest } = collector.finish();
+	const before = previous?.site.parts;
+	const parts = before && sameList(rest.parts, before) ? before : rest.parts;
 	const assets = [...files.assets.keys()].sort();
-	const site: Site = { settings, layouts, routes, states, data, values, assets };
+	const site: Site = { settings, layouts, routes, states, data, parts, values, assets };
 	return { files, readings, site, problems, json };
+}
+
+function sameList<T>(a: readonly T[], b: readonly T[]): boolean {
+	return a.length === b.length && a.every((one, index) => one === b[index]);
 }
 
 function sameValues(a: ReadonlyMap<string, unknown>, b: ReadonlyMap<string, unknown>): boolean {
@@ -76,6 +96,7 @@ class Collector {
 	readonly routes: Route[] = [];
 	readonly states: State[] = [];
 	readonly data: DataSource[] = [];
+	readonly parts: Part[] = [];
 	private settings: SiteSettings | undefined;
 	private readonly seen = new Map<string, Span>();
 	private readonly texts: Map<string, string>;
@@ -99,6 +120,7 @@ class Collector {
 			routes: this.routes,
 			states: this.states,
 			data: this.data,
+			parts: this.parts,
 			problems: this.problems
 		};
 	}
@@ -138,6 +160,13 @@ class Collector {
 				const other = this.meet(`data ${text}`, span);
 				if (other) this.problems.push(error('data-twice', span, text, other));
 				else this.data.push(declaration);
+				return;
+			}
+			case 'part': {
+				const { text, span } = declaration.name;
+				const other = this.meet(`part ${text}`, span);
+				if (other) this.problems.push(error('part-twice', span, text, other));
+				else this.parts.push(declaration);
 			}
 		}
 	}
@@ -173,10 +202,15 @@ function readJson(
 	json: Map<string, JsonReading>,
 	problems: Problem[]
 ): unknown {
-	const path = source.from.text;
+	const path = copyPath(source);
 	const bytes = files.assets.get(path);
 	if (!bytes) {
-		problems.push(error('data-missing', source.from.span, path));
+		const { name, from, isUrl } = source;
+		problems.push(
+			isUrl
+				? warning('data-no-copy', from.span, name.text, path)
+				: error('data-missing', from.span, path)
+		);
 		return undefined;
 	}
 	const before = previous?.json.get(path);

@@ -1,32 +1,73 @@
 import { error, listWords, warning } from '../../messages/problem.ts';
-import { layerName } from '../../model/site.ts';
-import { rolesOf } from '../../resolve/roles.ts';
+import { layerName, type Layer } from '../../model/site.ts';
+import type { Named } from '../../model/span.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
+import { admittingLayers, rolesOf } from '../../resolve/roles.ts';
+import { placeOf } from '../../source/read.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 
 export const roleUnknown: LayerCheck = {
 	of: 'layer',
 	codes: ['role-unknown'],
-	what: 'Every role that a layer lets in is one of the site’s.',
+	what: 'Every role that is named is one of the site’s.',
 	why: 'A slip in a role’s name would keep everyone out, or no one.',
 	find(layer, { site }) {
 		const known = site.settings.roles.map((role) => role.text);
-		return rolesOf(layer)
+		return namedIn(layer)
 			.filter((role) => !known.includes(role.text))
 			.map((role) => error('role-unknown', role.span, role.text, listWords(known)));
 	}
 };
 
-export const admitStatic: LayerCheck = {
+/** Every place where a layer names roles: who is let in, and for whom something is. */
+function namedIn(layer: Layer): readonly Named[] {
+	return [
+		...rolesOf(layer),
+		...layer.fills.flatMap((fill) => fill.seenBy),
+		...piecesIn(layer).flatMap((piece) => piece.seenBy)
+	];
+}
+
+export const admitWider: LayerCheck = {
 	of: 'layer',
-	codes: ['admit-static'],
-	what: 'Who is let in is not taken for a lock.',
-	why: 'Static pages are there for whoever asks for them.',
-	find(layer, { site }) {
-		const roles = rolesOf(layer);
-		const known = site.settings.roles.map((role) => role.text);
-		const [first] = roles;
-		if (!first || roles.some((role) => !known.includes(role.text))) return nothing;
-		const names = listWords(roles.map((role) => role.text));
-		return [warning('admit-static', first.span, layerName(layer), names)];
+	reaches: 'site',
+	codes: ['admit-wider'],
+	what: 'A layer lets in no one whom a layer around it keeps out.',
+	why: 'It would say that someone may come in who never gets there.',
+	find(layer, { structure, reading }) {
+		if (rolesOf(layer).length === 0) return nothing;
+		const outer = admittingLayers(layer, structure).filter((one) => one !== layer);
+		return rolesOf(layer).flatMap((role) => {
+			const closed = outer.find((one) => !admits(one, role.text));
+			const [said] = closed ? rolesOf(closed) : [];
+			if (!closed || !said) return [];
+			const place = placeOf(said.span, reading.files.texts);
+			const what = `${closed.kind} ${layerName(closed)}`;
+			return [error('admit-wider', role.span, layerName(layer), role.text, what, place)];
+		});
 	}
 };
+
+export const seenByNone: LayerCheck = {
+	of: 'layer',
+	reaches: 'site',
+	codes: ['seen-by-none'],
+	what: 'What is for some roles is where they come.',
+	why: 'Nobody would ever see it.',
+	find(layer, { structure }) {
+		const said = [...layer.fills, ...piecesIn(layer)].filter(({ seenBy }) => seenBy.length > 0);
+		if (said.length === 0) return nothing;
+		const closing = admittingLayers(layer, structure);
+		return said.flatMap(({ seenBy }) => {
+			const by = closing.find((one) => !seenBy.some((role) => admits(one, role.text)));
+			const [role] = seenBy;
+			if (!by || !role) return [];
+			const names = listWords(seenBy.map(({ text }) => text));
+			return [warning('seen-by-none', role.span, names, layerName(by))];
+		});
+	}
+};
+
+function admits(layer: Layer, role: string): boolean {
+	return rolesOf(layer).some(({ text }) => text === role);
+}

@@ -16,11 +16,11 @@ export const navEmpty: LayerCheck = {
 	codes: ['nav-empty'],
 	what: 'Every list of links has a link in it.',
 	why: 'An empty list takes room and leads nowhere.',
-	find(layer, { site }) {
+	find(layer, resolved) {
 		const navs = known.get(layer, [], () => piecesIn(layer).filter((one) => one.kind === 'nav'));
 		if (navs.length === 0) return nothing;
 		return navs
-			.filter((nav) => navLinks(nav, site).length === 0)
+			.filter((nav) => navLinks(nav, resolved).length === 0)
 			.map((nav) => warning('nav-empty', nav.fromSpan, nav.from.text));
 	},
 	mend({ span }, resolved) {

@@ -1,6 +1,16 @@
-import { error, type Problem } from '../../messages/problem.ts';
-import { layerName, layerSpan, type Layout, type Page } from '../../model/site.ts';
+import { error, type ErrorOf, type Problem } from '../../messages/problem.ts';
+import {
+	layerName,
+	layerSpan,
+	type Fill,
+	type Layer,
+	type Layout,
+	type Page,
+	type Piece
+} from '../../model/site.ts';
 import type { ResolvedRegion } from '../../resolve/page.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
+import { isSeenBy, keptOutBy } from '../../resolve/roles.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { slotOf } from '../../resolve/structure.ts';
 import { nothing, type LayerCheck } from '../check.ts';
@@ -8,23 +18,45 @@ import { nothing, type LayerCheck } from '../check.ts';
 export const requiredUnfilled: LayerCheck = {
 	of: 'layer',
 	reaches: 'site',
-	codes: ['required-unfilled'],
+	codes: ['required-unfilled', 'required-unfilled-for'],
 	what: 'Every page has something in each required region.',
 	why: 'The layout says that it makes no sense without.',
-	find: (layer, resolved) => (layer.kind === 'layout' ? nothing : findUnfilled(layer, resolved))
+	find(layer, resolved) {
+		if (layer.kind === 'layout') return nothing;
+		const all = findUnfilled(layer, resolved);
+		return all.length > 0 ? all : findUnfilledFor(layer, resolved);
+	}
 };
+
+/** What is for some roles only may leave a region empty for others. */
+function findUnfilledFor(page: Page, resolved: ResolvedSite): readonly Problem[] {
+	const { structure, site } = resolved;
+	const layers: Layer[] = [...structure.chainOf(page), page];
+	const forSome = (one: Piece | Fill): boolean => one.seenBy.length > 0;
+	if (!layers.some((one) => piecesIn(one).some(forSome) || one.fills.some(forSome))) return nothing;
+	return site.settings.roles
+		.filter((role) => keptOutBy(page, role.text, structure) === undefined)
+		.flatMap(({ text: role }) =>
+			findUnfilled(page, resolved.as(role)).map(({ span, details: [region, layout, name] }) =>
+				error('required-unfilled-for', span, region, layout, name, role)
+			)
+		);
+}
 
 /**
  * The page is resolved only where it cannot be seen from its own pieces that something lands: nearly
  * all pages bring some, and those land in every slot.
  */
-function findUnfilled(page: Page, { structure, page: resolve }: ResolvedSite): Problem[] {
-	const problems: Problem[] = [];
+function findUnfilled(
+	page: Page,
+	{ structure, page: resolve, role }: ResolvedSite
+): ErrorOf<'required-unfilled'>[] {
+	const problems: ErrorOf<'required-unfilled'>[] = [];
 	for (const layout of structure.chainOf(page)) {
 		for (const region of layout.regions) {
 			if (!region.required) continue;
 			const isSlot = slotOf(layout) === region;
-			if (isSlot && page.pieces.length > 0) continue;
+			if (isSlot && page.pieces.some((piece) => isSeenBy(piece, role))) continue;
 			const { regions } = resolve(page);
 			const found = regions.find((one) => one.region === region);
 			const has = isSlot ? bringsInto(layout, page, regions) : (found?.landed ?? []).length > 0;

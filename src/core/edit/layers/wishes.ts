@@ -1,4 +1,5 @@
 import type { LayerWish } from '../../model/wish.ts';
+import { changeAccess } from './access.ts';
 import { removeFill, setFill } from '../boxes/regions.ts';
 import type { WishKinds } from '../wish-kind.ts';
 import { addLayout, moveLayout, removeLayout, renameLayout, setUnder } from './layouts.ts';
@@ -58,6 +59,12 @@ export const layerWishes: WishKinds<LayerWish> = {
 		label: ({ layer, part }) => `The ${part} of ${layer.name}`,
 		carryOut: (resolved, surgery, { layer, part, value }) =>
 			setWords(resolved, surgery, layer, part, value)
+	},
+	'change-access': {
+		label: ({ route, role, opens }) =>
+			`${opens ? 'Open' : 'Close'} ${route} ${opens ? 'to' : 'for'} ${role}`,
+		carryOut: (resolved, surgery, { route, role, opens }) =>
+			changeAccess(resolved, surgery, route, role, opens)
 	},
 	'set-admit': {
 		label: ({ layer, roles }) =>

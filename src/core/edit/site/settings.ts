@@ -1,8 +1,10 @@
 import { isName } from '../../model/name.ts';
 import { listWords } from '../../messages/problem.ts';
-import { layerName, type Layout, type Route } from '../../model/site.ts';
+import { layerName, layersOf } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import type { SitePart } from '../../model/wish.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
+import { rolesOf } from '../../resolve/roles.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName } from '../find.ts';
 import { WishRefused } from '../proposal.ts';
@@ -42,7 +44,7 @@ export function addRole(resolved: ResolvedSite, surgery: Surgery, name: string):
 	else surgery.insertInto(span, [`roles { ${name} }`]);
 }
 
-/** Renames a role and every place that lets it in. */
+/** Renames a role and every place that names it. */
 export function renameRole(
 	resolved: ResolvedSite,
 	surgery: Surgery,
@@ -50,38 +52,52 @@ export function renameRole(
 	to: string
 ): void {
 	surgery.replace(findRole(resolved, name).span, checkName(to));
-	for (const layer of admitting(resolved)) {
-		for (const role of layer.admit) if (role.text === name) surgery.replace(role.span, to);
+	for (const { roles } of namings(resolved)) {
+		for (const role of roles) if (role.text === name) surgery.replace(role.span, to);
 	}
 }
 
-/** Removes a role; where it was the only one that is let in, it stays. */
+/** Removes a role; where it was the only one that is let in, or that something is for, it stays. */
 export function removeRole(resolved: ResolvedSite, surgery: Surgery, name: string): string[] {
 	const role = findRole(resolved, name);
 	const { roles, span } = resolved.site.settings;
-	const layers = admitting(resolved).filter(({ admit }) => admit.some((one) => one.text === name));
-	const only = layers.find(({ admit }) => admit.length === 1);
+	const places = namings(resolved).filter((one) => one.roles.some(({ text }) => text === name));
+	const only = places.find((one) => one.roles.length === 1);
 	if (only) {
 		throw new WishRefused(
-			`${layerName(only)} admits ${name} and no one else: without the role everyone would be let in.`
+			`${only.what} ${only.admits ? 'admits' : 'has something for'} ${name} and no one else: without the role everyone would ${only.admits ? 'be let in' : 'see it'}.`
 		);
 	}
-	for (const { admit } of layers) {
-		const at = admit.findIndex((one) => one.text === name);
-		const next = admit[at + 1];
-		const before = admit[at - 1];
-		const own = admit[at];
+	for (const place of places) {
+		const at = place.roles.findIndex((one) => one.text === name);
+		const next = place.roles[at + 1];
+		const before = place.roles[at - 1];
+		const own = place.roles[at];
 		if (own && next) surgery.replace({ ...own.span, to: next.span.from }, '');
 		else if (own && before) surgery.replace({ ...own.span, from: before.span.to }, '');
 	}
 	if (roles.length === 1) surgery.setInner(span, 'roles', undefined);
 	else surgery.remove(role.span);
-	if (layers.length === 0) return [];
-	return [`${listWords(layers.map(layerName))} would no longer admit ${name}.`];
+	const admitting = places.filter(({ admits }) => admits).map(({ what }) => what);
+	return admitting.length === 0 ? [] : [`${listWords(admitting)} would no longer admit ${name}.`];
 }
 
-function admitting({ site }: ResolvedSite): (Layout | Route)[] {
-	return [...site.layouts, ...site.routes];
+/** A place where roles are named: who is let in, or for whom something is. */
+interface Naming {
+	readonly what: string;
+	readonly admits: boolean;
+	readonly roles: readonly Named[];
+}
+
+function namings({ site }: ResolvedSite): Naming[] {
+	return layersOf(site).flatMap((layer) => {
+		const what = layerName(layer);
+		const parts: { readonly seenBy: readonly Named[] }[] = [...layer.fills, ...piecesIn(layer)];
+		return [
+			{ what, admits: true, roles: rolesOf(layer) },
+			...parts.map(({ seenBy }) => ({ what, admits: false, roles: seenBy }))
+		];
+	});
 }
 
 function findRole(resolved: ResolvedSite, name: string): Named {

@@ -30,6 +30,7 @@ import { withHeightNames } from './heights.ts';
 import { barePieceRule, frameRules, keptRule, pieceRule, spaceRule } from './member-rules.ts';
 import { hasPieceClass, listClass, pageClass, skipClass } from '../names.ts';
 import { scrollingCss } from './scrolling.ts';
+import { hasStyle, partLayer } from './part-styles.ts';
 import { cascadeName, Selectors } from './selectors.ts';
 import { layoutStyles, pageStyles } from './styles.ts';
 
@@ -45,7 +46,8 @@ export const siteSheetPath = 'styles/site.css';
 
 /** The sheet that every page has: the order of the layers, the reset, and the site's tokens. */
 export function siteSheet(site: Site, structure: Structure): StyleSheet {
-	const layers = ['site', ...layoutsInOrder(structure).map(cascadeName), 'pages'];
+	const nearest = site.parts.some(hasStyle) ? [partLayer] : [];
+	const layers = ['site', ...layoutsInOrder(structure).map(cascadeName), 'pages', ...nearest];
 	const rules = [...rootRules(site), reset, ...commonRules(site, structure)];
 	const css = [
 		`/* ${site.settings.name.text.replaceAll('*/', '* /')}: what every page has. */`,
@@ -206,7 +208,12 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 		]),
 		group(`@layer ${cascadeName(layout)}`, rules) || `@layer ${cascadeName(layout)} {\n}`
 	];
-	return { path: `styles/layouts/${layout.name.text}.css`, css: css.join('\n') + '\n' };
+	return { path: layoutSheetPath(layout), css: css.join('\n') + '\n' };
+}
+
+/** Where the sheet of a layout is. */
+export function layoutSheetPath({ name }: Pick<Layout, 'name'>): string {
+	return `styles/layouts/${name.text}.css`;
 }
 
 /**

@@ -1,44 +1,137 @@
 import { encodeSegment } from '../../model/address.ts';
-import type { Expression } from '../../model/template.ts';
-import type { CompiledMarkup } from '../../resolve/markup.ts';
-import { evaluate, type Scope } from '../../resolve/values.ts';
+import {
+	compileMarkup,
+	type CompiledBlock,
+	type MarkupPart
+} from '../../resolve/markup/compile.ts';
+import type { Body } from '../../resolve/markup/blocks.ts';
+import { partBook } from '../../resolve/parts.ts';
+import { choose, evaluate, evaluateBody, scopeOfPart, type Scope } from '../../resolve/values.ts';
+import type { ClassNames } from '../names.ts';
 import { escapeCssValue, escapeHtml, isSafeUrl } from './escape.ts';
 
-/**
- * Writes compiled markup for one page. `link` turns a URL as written into one that works from the page;
- * `rootMarks` stands behind the attributes of each outermost element.
- */
+/** What markup is written for. */
+export interface MarkupTarget {
+	/** Turns a URL as written into one that works from the page. */
+	link(url: string): string;
+	readonly names: ClassNames;
+}
+
+/** What outermost elements are given: marks behind their attributes, and classes. */
+interface Roots {
+	readonly marks: string;
+	readonly classes: readonly string[];
+}
+
+/** What a part wraps, with the values it was written with. */
+interface Wrapped {
+	readonly parts: readonly MarkupPart[];
+	readonly scope: Scope;
+	readonly wrapped: Wrapped | undefined;
+	/** The class that ends the part's style there. */
+	readonly classes: readonly string[];
+}
+
+const noRoots: Roots = { marks: '', classes: [] };
+
+/** Writes compiled markup for one page; `marks` stand behind the attributes of each outermost element. */
 export function renderMarkup(
-	markup: CompiledMarkup,
+	parts: readonly MarkupPart[],
 	scope: Scope,
-	link: (url: string) => string,
-	rootMarks = ''
+	target: MarkupTarget,
+	marks = ''
 ): string {
-	let written = '';
-	for (const part of markup.parts) {
-		if (typeof part === 'string') {
-			written += part;
-		} else if (part.kind === 'value') {
-			const value = evaluate(part.expression, scope);
-			written += escapeHtml(part.inStyle ? escapeCssValue(value) : value);
-		} else if (part.kind === 'root') {
-			written += rootMarks;
-		} else {
-			written += escapeHtml(link(renderUrl(part.value, scope)));
+	return new Renderer(target).write(parts, scope, { marks, classes: [] }, undefined);
+}
+
+class Renderer {
+	constructor(private readonly target: MarkupTarget) {}
+
+	write(
+		parts: readonly MarkupPart[],
+		scope: Scope,
+		roots: Roots,
+		wrapped: Wrapped | undefined
+	): string {
+		let written = '';
+		for (const part of parts) {
+			written += typeof part === 'string' ? part : this.part(part, scope, roots, wrapped);
+		}
+		return written;
+	}
+
+	private part(
+		part: Exclude<MarkupPart, string>,
+		scope: Scope,
+		roots: Roots,
+		wrapped: Wrapped | undefined
+	): string {
+		switch (part.kind) {
+			case 'value': {
+				const value = evaluate(part.expression, scope);
+				return escapeHtml(part.inStyle ? escapeCssValue(value) : value);
+			}
+			case 'text':
+				return escapeHtml(evaluateBody(part.body, scope, part.inStyle ? escapeCssValue : same));
+			case 'url':
+				return escapeHtml(this.target.link(renderUrl(part.body, scope)));
+			case 'root': {
+				const classes = part.hasClass ? '' : roots.classes.join(' ');
+				return (classes === '' ? '' : ` class="${escapeHtml(classes)}"`) + roots.marks;
+			}
+			case 'classes':
+				return roots.classes.map((name) => ` ${escapeHtml(name)}`).join('');
+			case 'block':
+				return this.block(part, scope, part.isRoot ? roots : noRoots, wrapped);
 		}
 	}
-	return written;
+
+	private block(
+		{ node, bodies }: CompiledBlock,
+		scope: Scope,
+		roots: Roots,
+		wrapped: Wrapped | undefined
+	): string {
+		if (node.kind === 'content') {
+			if (!wrapped) return '';
+			const own = { marks: roots.marks, classes: wrapped.classes };
+			return this.write(wrapped.parts, wrapped.scope, own, wrapped.wrapped);
+		}
+		if (node.kind !== 'use') {
+			const shown = choose(node, scope);
+			return shown
+				.map((one) => this.write(bodies[one.index] ?? [], one.scope, roots, wrapped))
+				.join('');
+		}
+		const { parts } = scope.site;
+		const book = partBook(parts);
+		const part = book.get(node.tag.part.text);
+		if (!part || book.cycleOf(part.name.text) || scope.repeats.left <= 0) return '';
+		const hasStyle = part.styles.some((style) => !style.global);
+		const classes = hasStyle ? [this.target.names.part(part)] : [];
+		const inside: Wrapped = {
+			parts: bodies[0] ?? [],
+			scope,
+			wrapped,
+			classes: hasStyle ? [this.target.names.partContent(part)] : []
+		};
+		return this.write(
+			compileMarkup(part.markup, parts).parts,
+			scopeOfPart(part, node.tag, scope),
+			{ marks: roots.marks, classes: [...roots.classes, ...classes] },
+			inside
+		);
+	}
+}
+
+function same(text: string): string {
+	return text;
 }
 
 /** A value at the start of a URL may be a whole URL; one further in is a part of its path or query. */
-function renderUrl(value: readonly (string | Expression)[], scope: Scope): string {
-	const [first] = value;
-	const url = value
-		.map((part, index) => {
-			if (typeof part === 'string') return part;
-			const text = evaluate(part, scope);
-			return index === 0 ? text : encodeSegment(text);
-		})
-		.join('');
-	return typeof first === 'string' || isSafeUrl(url) ? url : '#';
+function renderUrl(body: Body, scope: Scope): string {
+	const url = evaluateBody(body, scope, (value, written) =>
+		written === '' ? value : encodeSegment(value)
+	);
+	return typeof body[0] === 'string' || isSafeUrl(url) ? url : '#';
 }

@@ -1,5 +1,5 @@
 import type { Layer, MarkupPiece, NavPiece, Piece } from '../../model/site.ts';
-import { compileMarkup } from '../../resolve/markup.ts';
+import { compileMarkup } from '../../resolve/markup/compile.ts';
 import { navLinks, type NavLink } from '../../resolve/nav.ts';
 import type { LandedPiece, ResolvedRegion } from '../../resolve/page.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
@@ -60,10 +60,15 @@ export class PieceWriter {
 		marks: string,
 		depth: number
 	): void {
-		const { scope, target } = this.context;
-		const markup = compileMarkup(piece.markup);
+		const { scope, target, names } = this.context;
+		const markup = compileMarkup(piece.markup, scope.site.parts);
 		const rootMarks = wrapping ? '' : marks;
-		const html = renderMarkup(markup, scope, (url) => target.link(url), rootMarks);
+		const html = renderMarkup(
+			markup.parts,
+			scope,
+			{ link: (url) => target.link(url), names },
+			rootMarks
+		);
 		const opening = wrapping ? `<${wrapping.element}${wrapping.attributes}${marks}>` : '';
 		const closing = wrapping ? `</${wrapping.element}>` : '';
 		if (!markup.indentable) {
@@ -84,7 +89,9 @@ export class PieceWriter {
 		const isOwn = hasOwnBox(piece, host?.region);
 		const classes = this.classes(piece, owner, host);
 		const isNav = piece.kind === 'nav' && host?.region.element.text !== 'nav';
-		const isText = piece.kind === 'markup' && !compileMarkup(piece.markup).inBlocks;
+		const isText =
+			piece.kind === 'markup' &&
+			!compileMarkup(piece.markup, this.context.scope.site.parts).inBlocks;
 		if (!isOwn && classes.length === 0 && !isNav && !isText) return undefined;
 		const label = isNav ? ` aria-label="${escapeHtml(asWords(piece.name.text))}"` : '';
 		const words = classes.length === 0 ? '' : ` class="${classes.join(' ')}"`;
@@ -108,7 +115,7 @@ export class PieceWriter {
 	}
 
 	private list(piece: NavPiece, depth: number, marks: string): void {
-		const links = navLinks(piece, this.context.resolved.site);
+		const links = navLinks(piece, this.context.resolved);
 		this.links(links, depth, ` class="${listClass}"${marks}`);
 	}
 

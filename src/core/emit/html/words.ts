@@ -2,7 +2,7 @@ import { layerName } from '../../model/site.ts';
 import { templateText } from '../../model/template.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { evaluateText, type Scope } from '../../resolve/values.ts';
+import { evaluateText, mostRepeats, type Scope } from '../../resolve/values.ts';
 
 /** What a page is called, and the values that its expressions have. */
 
@@ -24,7 +24,8 @@ export function pageHead(
 /** What expressions on the page can refer to, its own title and description included. */
 export function pageScope(instance: PageInstance, resolved: ResolvedSite, year: number): Scope {
 	const { page } = instance;
-	const bare: Scope = { site: resolved.site, instance, title: '', description: '', year };
+	const repeats = { left: mostRepeats };
+	const bare: Scope = { site: resolved.site, instance, title: '', description: '', year, repeats };
 	const title = page.title ? evaluateText(page.title, bare) : layerName(page);
 	const chain = resolved.structure.chainOf(page);
 	const template = page.description ?? chain.findLast((one) => one.description)?.description;

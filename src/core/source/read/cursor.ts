@@ -3,7 +3,7 @@ import { error, listWords, type Problem } from '../../messages/problem.ts';
 import { readPattern, type Pattern } from '../../model/pattern.ts';
 import { joinSpans, type Named, type Raw, type Span } from '../../model/span.ts';
 import type { Template } from '../../model/template.ts';
-import { readTextTemplate } from '../expression.ts';
+import { readTextTemplate } from '../text/template.ts';
 import type { MarkupBlock } from '../markup-block.ts';
 import type { Atom, AtomKind, Block, Statement } from '../syntax.ts';
 

@@ -7,6 +7,7 @@ import type { Cursor } from './cursor.ts';
 import { readData } from './data.ts';
 import { readLayout } from './layout.ts';
 import { readRoute, readState } from './page.ts';
+import { readPart } from './part.ts';
 import { readSite } from './site.ts';
 
 /** One file of a site, as read: what it declares, and what is wrong with it by itself. */
@@ -75,9 +76,9 @@ export function readFile(file: string, text: string, previous?: FileReading): Fi
 				layout: keep(readLayout),
 				route: keep(readRoute),
 				state: keep(readState),
-				data: keep(readData)
-			},
-			later: { part: 'A part' }
+				data: keep(readData),
+				part: keep(readPart)
+			}
 		},
 		context
 	);

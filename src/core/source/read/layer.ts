@@ -1,12 +1,21 @@
 import { isName } from '../../model/name.ts';
 import { error } from '../../messages/problem.ts';
 import type { Fill, FillKind, Piece, Style, Under } from '../../model/site.ts';
-import type { Named } from '../../model/span.ts';
 import type { Template } from '../../model/template.ts';
+import { readRoles } from './admit.ts';
 import { Once, type ReadContext, type Vocabulary } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { readPieces } from './piece.ts';
 import { readStyle } from './style.ts';
+
+/** What a layer will be able to say, with what to call it. */
+export const laterOfLayers: Vocabulary['later'] = {
+	sheet: 'A sheet of the site’s own',
+	script: 'A script of the site’s own',
+	head: 'Markup in the head',
+	attributes: 'Attributes of a layer',
+	allow: 'Setting a finding aside'
+};
 
 /** What layouts, routes and states can all say: title, description, fills and styles. */
 export class LayerBody {
@@ -45,21 +54,6 @@ export class LayerBody {
 	};
 }
 
-/** `admit ROLE ROLE`. */
-export class AdmitReader {
-	readonly roles: Named[] = [];
-
-	readonly read = (cursor: Cursor): void => {
-		const first = cursor.takeName('The word "admit"');
-		if (first) this.roles.push(first);
-		while (first && cursor.peek()?.kind === 'word') {
-			const role = cursor.takeName('The word "admit"');
-			if (role) this.roles.push(role);
-		}
-		cursor.finish();
-	};
-}
-
 /** `under NAME` or `under none`. */
 export class UnderReader {
 	private readonly once = new Once<Under>('What it sits under');
@@ -82,7 +76,7 @@ export class UnderReader {
 
 const fillKinds: readonly FillKind[] = ['instead', 'before', 'after', 'empty'];
 
-/** `fill REGION [instead | before | after | empty] { pieces }`, the region maybe as `layout.region`. */
+/** `fill REGION [instead | before | after | empty] [for ROLE] { pieces }`, the region maybe as `layout.region`. */
 function readFill(cursor: Cursor, context: ReadContext): Fill | undefined {
 	const target = cursor.take('word');
 	if (!target || !isTarget(target.text)) {
@@ -90,8 +84,11 @@ function readFill(cursor: Cursor, context: ReadContext): Fill | undefined {
 		context.problems.push(error('name-missing', span, 'The word "fill"'));
 		return undefined;
 	}
-	const written = cursor.peek() ? cursor.takeChoice('kind of fill', fillKinds) : undefined;
+	const next = cursor.peek();
+	const saysKind = next !== undefined && next.text !== 'for';
+	const written = saysKind ? cursor.takeChoice('kind of fill', fillKinds) : undefined;
 	const fillKind = written?.text ?? 'instead';
+	const seenBy = readRoles(cursor, 'for');
 	cursor.finish({ block: true });
 	const what = `The fill of ${target.text}`;
 	const block = fillKind === 'empty' ? cursor.statement.block : cursor.needBlock(what);
@@ -107,6 +104,7 @@ function readFill(cursor: Cursor, context: ReadContext): Fill | undefined {
 		region: second ?? first,
 		targetSpan: target.span,
 		fillKind,
+		seenBy,
 		pieces: fillKind === 'empty' ? [] : pieces,
 		span: cursor.statement.span
 	};

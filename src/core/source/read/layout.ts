@@ -2,7 +2,8 @@ import type { Layout } from '../../model/site.ts';
 import { ArrangementsReader } from './arrange.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
-import { AdmitReader, LayerBody, UnderReader } from './layer.ts';
+import { AdmitReader } from './admit.ts';
+import { laterOfLayers, LayerBody, UnderReader } from './layer.ts';
 import { MembersReader, regionsOf } from './member.ts';
 import { SettingsReader } from './setting.ts';
 
@@ -38,7 +39,8 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 					measure.set(by, inner);
 					inner.finish();
 				}
-			}
+			},
+			later: laterOfLayers
 		},
 		context
 	);

@@ -7,10 +7,11 @@ import {
 	type State
 } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
-import { plainText } from '../expression.ts';
+import { plainText } from '../text/template.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
-import { AdmitReader, LayerBody, UnderReader } from './layer.ts';
+import { AdmitReader } from './admit.ts';
+import { laterOfLayers, LayerBody, UnderReader } from './layer.ts';
 import { pieceReader } from './piece.ts';
 
 /** `route PATTERN { title, under, each or samples, pieces, fills }`. */
@@ -34,7 +35,8 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 				piece: pieceReader(pieces, `the route ${at.pattern.text}`, context),
 				each: (inner) => pages.set(readEach(inner), inner),
 				samples: (inner) => pages.set(readSamples(inner, context), inner)
-			}
+			},
+			later: laterOfLayers
 		},
 		context
 	);

@@ -2,8 +2,9 @@ import { error } from '../../messages/problem.ts';
 import type { NavPiece, Piece } from '../../model/site.ts';
 import type { Setting } from '../../model/setting.ts';
 import type { Named } from '../../model/span.ts';
-import { readMarkupTemplate } from '../expression.ts';
+import { readMarkupTemplate } from '../text/template.ts';
 import type { Block } from '../syntax.ts';
+import { readRoles } from './admit.ts';
 import { readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { SettingsReader } from './setting.ts';
@@ -35,7 +36,10 @@ export function pieceReader(
 	};
 }
 
-/** `piece NAME [{ settings }] """ markup """` or `piece NAME nav from ROUTE depth N [{ settings }]`. */
+/**
+ * `piece NAME [for ROLE ROLE] [{ settings }] """ markup """` or
+ * `piece NAME nav from ROUTE depth N [for ROLE ROLE] [{ settings }]`.
+ */
 function readPiece(cursor: Cursor, context: ReadContext): Piece | undefined {
 	const name = cursor.takeName('A piece');
 	if (!name) return undefined;
@@ -44,11 +48,12 @@ function readPiece(cursor: Cursor, context: ReadContext): Piece | undefined {
 	readBlock(cursor.statement.block, vocabulary, context);
 	const { settings } = reader;
 	if (cursor.takeWord('nav')) return readNav(cursor, name, settings);
+	const seenBy = readRoles(cursor, 'for');
 	cursor.finish({ markup: true, block: true });
 	const block = cursor.needMarkup(`The piece ${name.text}`);
 	if (!block) return undefined;
 	const markup = readMarkupTemplate(block, context.problems);
-	return { kind: 'markup', name, settings, markup, span: cursor.statement.span };
+	return { kind: 'markup', name, seenBy, settings, markup, span: cursor.statement.span };
 }
 
 function readNav(cursor: Cursor, name: Named, settings: readonly Setting[]): NavPiece | undefined {
@@ -57,11 +62,13 @@ function readNav(cursor: Cursor, name: Named, settings: readonly Setting[]): Nav
 	const from = cursor.takePattern(what);
 	if (!from) return undefined;
 	const depth = cursor.takeWord('depth') ? cursor.takeWholeNumber('The depth', mostDepth) : 1;
+	const seenBy = readRoles(cursor, 'for');
 	cursor.finish({ block: true });
 	if (depth === undefined) return undefined;
 	return {
 		kind: 'nav',
 		name,
+		seenBy,
 		settings,
 		from: from.pattern,
 		fromSpan: from.span,

@@ -5,7 +5,7 @@ import { neededBy, readForm } from '../../settings/form.ts';
 import { settings, settingsOn } from '../../settings/list.ts';
 import type { BoxKind } from '../../settings/placed.ts';
 import type { Words } from '../../settings/words.ts';
-import { plainText } from '../expression.ts';
+import { plainText } from '../text/template.ts';
 import type { ReadContext, Vocabulary } from './block.ts';
 import type { Cursor } from './cursor.ts';
 

@@ -2,7 +2,7 @@ import { isName } from '../../model/name.ts';
 import { error, listWords } from '../../messages/problem.ts';
 import type { Band, SiteSettings, Token } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
-import { plainText } from '../expression.ts';
+import { plainText } from '../text/template.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import { Cursor } from './cursor.ts';
 

@@ -2,6 +2,7 @@ import { Memory } from '../../model/memory.ts';
 import { warning, type Problem } from '../../messages/problem.ts';
 import type { Layer } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
+import { looseTags } from '../../resolve/markup/balance.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { LayerCheck } from '../check.ts';
 
@@ -22,23 +23,11 @@ export const strayEndTags: LayerCheck = {
 		)
 };
 
-/** What is no markup: comments, and what script and style hold. */
-const unread = /<!--[\s\S]*?(?:-->|$)|<(script|style|textarea|title)\b[^>]*>[\s\S]*?<\/\1\s*>/gi;
-const tags = /<(\/?)([a-zA-Z][^\s/>]*)(?:"[^"]*"|'[^']*'|[^'">])*?(\/?)>/g;
-
 function strayIn(markup: string, { file, from }: Span): Problem[] {
-	const read = markup.replace(unread, (gone) => ' '.repeat(gone.length));
-	const open = new Map<string, number>();
-	const problems: Problem[] = [];
-	for (const { index, 0: tag, 1: slash, 2: written = '' } of read.matchAll(tags)) {
-		const name = written.toLowerCase();
-		const count = open.get(name) ?? 0;
-		if (slash === '') open.set(name, count + 1);
-		else if (count > 0) open.set(name, count - 1);
-		else {
-			const span = { file, from: from + index, to: from + index + tag.length };
-			problems.push(warning('end-tag-stray', span, name));
-		}
-	}
-	return problems;
+	return looseTags(markup)
+		.filter(({ kind }) => kind === 'end')
+		.map((tag) => {
+			const span = { file, from: from + tag.from, to: from + tag.to };
+			return warning('end-tag-stray', span, tag.name);
+		});
 }

@@ -1,30 +1,29 @@
-import { Memory } from '../model/memory.ts';
 import { html, parseFragment, serialize, type DefaultTreeAdapterTypes as Tree } from 'parse5';
-import { error, type Problem } from '../messages/problem.ts';
-import { markNames } from '../model/trace.ts';
-import type { Expression, Template } from '../model/template.ts';
+import { markNames } from '../../model/trace.ts';
 
-/** Markup made ready to be written many times: literal HTML, and the places where values go. */
-export interface CompiledMarkup {
-	readonly parts: readonly MarkupPart[];
-	/** Lines may be indented; not so where white space shows, as in `pre`. */
-	readonly indentable: boolean;
-	/** All that shows in it stands in blocks, so that it needs no element around it. */
-	readonly inBlocks: boolean;
-	/** Nothing is in it but white space and comments. */
-	readonly isEmpty: boolean;
-	/** What in it runs script or moves links, each once: `<script>`, `onclick`, `javascript:`, `<base>`. */
-	readonly active: readonly string[];
-	readonly problems: readonly Problem[];
-}
-
-export type MarkupPart =
-	| string
-	| { readonly kind: 'value'; readonly expression: Expression; readonly inStyle: boolean }
-	/** The value of an attribute that holds a URL, which depends on where the page lies. */
-	| { readonly kind: 'url'; readonly value: readonly (string | Expression)[] }
-	/** The end of the attributes of an outermost element. */
-	| { readonly kind: 'root' };
+/*
+ * Characters of Unicode's private use area mark the places of tags while parse5 reads, so that it says
+ * where each stands, and what is written is whole HTML whatever the author left open.
+ */
+export const MARK_OPEN = '\ue000';
+export const MARK_CLOSE = '\ue001';
+const URL_OPEN = '\ue002';
+const URL_CLOSE = '\ue003';
+const NO_VALUE = '\ue004';
+const ROOT = '\ue005';
+const BLOCK = '\ue006';
+const CLASS_END = '\ue007';
+/** All characters that mark something here or on the stage; what authors write has none of them. */
+export const reserved = /[\ue000-\ue011]/g;
+/** The place of a value, by its number. */
+export const mark = /\ue000(\d+)\ue001/g;
+const blockMark =
+	'<!--\\ue006(\\d+)-->|<[a-z0-9]+ \\ue006="(\\d+)"(?: \\ue005="")?>(?:<\\/[a-z0-9]+>)?';
+/** Values, URLs, classes of outermost elements, ends of their attributes, and blocks. */
+export const anyMark = new RegExp(
+	`\\ue000(\\d+)\\ue001|\\ue002(\\d+)\\ue003|${blockMark}| \\ue005="(c?)"|(\\ue007)`,
+	'g'
+);
 
 /** HTML standard, "Attributes" index, and SVG 2, section 16.1: attributes whose value is one URL. */
 const urlAttributes = new Set(['href', 'src', 'action', 'formaction', 'poster', 'data', 'cite']);
@@ -43,40 +42,39 @@ const rawElements = new Set([
 	'noframes',
 	'noscript'
 ]);
+/** HTML, section 13.2.5.2: what is in them is text, without elements. */
+const textElements = new Set(['textarea', 'title']);
 
 /** HTML, section 15.3.3: elements that are blocks, or that show nothing. */
-const blocks = new Set([
+export const blockElements = new Set([
 	'address', 'article', 'aside', 'base', 'blockquote', 'details', 'dialog', 'div', 'dl', 'fieldset',
 	'figure', 'footer', 'form', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'header', 'hgroup', 'hr', 'link',
 	'main', 'menu', 'meta', 'nav', 'ol', 'p', 'pre', 'script', 'search', 'section', 'style', 'table',
 	'template', 'title', 'ul'
 ]); // prettier-ignore
 
-/* Characters of Unicode's private use area mark the places of expressions while parse5 reads. */
-const MARK_OPEN = '\ue000';
-const MARK_CLOSE = '\ue001';
-const URL_OPEN = '\ue002';
-const URL_CLOSE = '\ue003';
-const NO_VALUE = '\ue004';
-const ROOT = '\ue005';
-const mark = /\ue000(\d+)\ue001/g;
-const anyMark = /\ue000(\d+)\ue001|\ue002(\d+)\ue003| \ue005=""/g;
-
-const byTemplate = new Memory<Template, CompiledMarkup>();
-
-/** Markup as parsed, with expressions by number: equal texts are parsed once, wherever they stand. */
-interface ParsedMarkup {
+/** Markup as parsed, with tags by number: equal texts are parsed once, wherever they stand. */
+export interface ParsedMarkup {
 	readonly text: string;
 	readonly urls: readonly string[];
 	readonly inStyle: ReadonlySet<number>;
+	/** Numbers that stand in the value of an attribute, or where only text can be. */
+	readonly inText: ReadonlySet<number>;
+	/** Blocks that stand outermost. */
+	readonly outer: ReadonlySet<number>;
+	/** Blocks that stand in a drawing, with the name of the language it is in. */
+	readonly foreign: ReadonlyMap<number, Foreign>;
 	readonly indentable: boolean;
+	/** All elements that are outermost are blocks, and there is no text outside of them. */
 	readonly inBlocks: boolean;
 	readonly isEmpty: boolean;
-	/** Numbers of expressions that stand where no value can. */
+	/** Numbers of tags that stand where nothing can be put in. */
 	readonly refused: readonly number[];
 	readonly tooDeep: boolean;
 	readonly active: readonly string[];
 }
+
+export type Foreign = 'svg' | 'math';
 
 /** Elements inside each other; browsers themselves stop at 512, and flatten what is deeper. */
 export const deepestMarkup = 256;
@@ -84,67 +82,59 @@ export const deepestMarkup = 256;
 const mostParsed = 20_000;
 const byText = new Map<string, ParsedMarkup>();
 
-/**
- * Reads markup with parse5, so that what is written is whole HTML whatever the author left open,
- * and values are escaped for where they stand. Expressions where no value can stand are problems.
- */
-export function compileMarkup(template: Template): CompiledMarkup {
-	return byTemplate.get(template, [], () => compile(template));
+/** What stands where a block will be: an element of the kind it begins with, or a comment. */
+export function blockPlace(index: number, element: string | undefined): string {
+	return element === undefined
+		? `<!--${BLOCK}${index}-->`
+		: `<${element} ${BLOCK}="${index}"></${element}>`;
 }
 
-function compile(template: Template): CompiledMarkup {
-	const expressions: Expression[] = [];
-	const source = template.parts
-		.map((part) => {
-			if (typeof part === 'string') return part.replace(/[\ue000-\ue011]/g, '\ufffd');
-			expressions.push(part);
-			return `${MARK_OPEN}${expressions.length - 1}${MARK_CLOSE}`;
-		})
-		.join('');
-	const parsed = parseOnce(source);
-	if (parsed.tooDeep) {
-		const problem = error('markup-too-deep', template.span, deepestMarkup);
-		const nothing = { parts: [], active: [], indentable: true, inBlocks: true, isEmpty: true };
-		return { ...nothing, problems: [problem] };
-	}
-	const urls = parsed.urls.map((url) => splitExpressions(url, expressions));
-	const problems = parsed.refused.flatMap((index) => {
-		const expression = expressions[index];
-		if (!expression) return [];
-		return [error('expression-place', expression.span, expression.path.join('.'))];
-	});
-	const parts = splitMarks(parsed.text, expressions, urls, parsed.inStyle);
-	const { indentable, inBlocks, isEmpty, active } = parsed;
-	return { parts, indentable, inBlocks, isEmpty, active, problems };
-}
-
-function parseOnce(source: string): ParsedMarkup {
-	const known = byText.get(source);
+/** Reads markup with marks in it; `within` names the foreign element that it stands in. */
+export function parseOnce(source: string, within: Foreign | undefined): ParsedMarkup {
+	const key = `${within ?? ''}${ROOT}${source}`;
+	const known = byText.get(key);
 	if (known) return known;
-	const fragment = parseFragment(source);
-	const walk = new Walk();
+	const parsed = parse(source, within);
+	// Texts come and go while someone types; what is no longer used is forgotten all at once.
+	if (byText.size >= mostParsed) byText.clear();
+	byText.set(key, parsed);
+	return parsed;
+}
+
+function parse(source: string, within: Foreign | undefined): ParsedMarkup {
+	const fragment = within ? parseWithin(source, within) : parseFragment(source);
+	const walk = new Walk(fragment);
 	const tooDeep = isTooDeep(fragment);
 	if (!tooDeep) walk.children(fragment);
-	const { urls, inStyle, indentable, refused } = walk;
+	const { urls, inStyle, inText, outer, foreign, indentable, refused } = walk;
 	const inBlocks = fragment.childNodes.every(isInBlock);
 	const isEmpty = inBlocks && !fragment.childNodes.some((node) => 'tagName' in node);
 	for (const node of fragment.childNodes) {
-		if ('tagName' in node) node.attrs.push({ name: ROOT, value: '' });
+		if (!('tagName' in node)) continue;
+		const named = node.attrs.find(({ name }) => name === 'class');
+		if (named) named.value += CLASS_END;
+		node.attrs.push({ name: ROOT, value: named ? 'c' : '' });
 	}
 	// HTML, section 2.4.2: an attribute without a value is written without one.
 	const text = tooDeep ? '' : serialize(fragment).replaceAll(`="${NO_VALUE}"`, '');
 	const active = [...walk.active];
-	const parsed = { text, urls, inStyle, indentable, inBlocks, isEmpty, refused, tooDeep, active };
-	// Texts come and go while someone types; what is no longer used is forgotten all at once.
-	if (byText.size >= mostParsed) byText.clear();
-	byText.set(source, parsed);
-	return parsed;
+	return {
+		...{ text, urls, inStyle, inText, outer, foreign, indentable, inBlocks, isEmpty, refused },
+		...{ tooDeep, active }
+	};
+}
+
+/** HTML, section 13.4: what stands in a drawing is read as a part of it. */
+function parseWithin(source: string, within: Foreign): Tree.DocumentFragment {
+	const [context] = parseFragment(`<${within}></${within}>`).childNodes;
+	if (!context || !('tagName' in context)) return parseFragment(source);
+	return parseFragment(context, source, {});
 }
 
 /** Whether a node at the outermost level is a block, or shows nothing. */
 function isInBlock(node: Tree.ChildNode): boolean {
 	// What an author marks in the way of the stage's own marks cannot carry those as well.
-	if ('tagName' in node) return blocks.has(node.tagName) && !node.attrs.some(isMark);
+	if ('tagName' in node) return blockElements.has(node.tagName) && !node.attrs.some(isMark);
 	return !('value' in node) || node.value.trim() === '';
 }
 
@@ -171,20 +161,35 @@ class Walk {
 	readonly refused: number[] = [];
 	readonly urls: string[] = [];
 	readonly inStyle = new Set<number>();
+	readonly inText = new Set<number>();
+	readonly outer = new Set<number>();
+	readonly foreign = new Map<number, Foreign>();
 	readonly active = new Set<string>();
 	indentable = true;
 
+	constructor(private readonly fragment: Tree.DocumentFragment) {}
+
 	children(parent: Tree.ParentNode): void {
-		for (const node of parent.childNodes) this.node(node);
+		for (const node of parent.childNodes) this.node(node, parent);
 	}
 
-	private node(node: Tree.ChildNode): void {
+	private node(node: Tree.ChildNode, parent: Tree.ParentNode): void {
 		if ('tagName' in node) {
-			this.element(node);
+			const block = node.attrs.find(({ name }) => name === BLOCK);
+			if (block) this.block(Number(block.value), parent);
+			else this.element(node);
 		} else if (node.nodeName === '#comment' && 'data' in node) {
+			if (node.data.startsWith(BLOCK)) this.block(Number(node.data.slice(1)), parent);
 			this.refuse(node.data);
 			node.data = node.data.replace(mark, '');
 		}
+	}
+
+	private block(index: number, parent: Tree.ParentNode): void {
+		if (parent === this.fragment) this.outer.add(index);
+		if (!('namespaceURI' in parent)) return;
+		if (parent.namespaceURI === html.NS.SVG) this.foreign.set(index, 'svg');
+		if (parent.namespaceURI === html.NS.MATHML) this.foreign.set(index, 'math');
 	}
 
 	private element(node: Tree.Element): void {
@@ -198,10 +203,13 @@ class Walk {
 				this.refuse(child.value);
 				child.value = child.value.replace(mark, '');
 			}
-		} else {
-			this.children(node);
-			if (isTemplate(node)) this.children(node.content);
+			return;
 		}
+		if (textElements.has(node.tagName)) {
+			for (const child of node.childNodes) if ('value' in child) this.asText(child.value);
+		}
+		this.children(node);
+		if (isTemplate(node)) this.children(node.content);
 	}
 
 	private attribute(attribute: { name: string; value: string }, node: Tree.Element): void {
@@ -212,14 +220,15 @@ class Walk {
 			this.active.add('javascript:');
 		}
 		if (attribute.name === 'srcdoc') this.active.add('srcdoc');
-		if (attribute.name.startsWith('on') || attribute.name === 'srcdoc') {
+		const runs = attribute.name.startsWith('on') || attribute.name === 'srcdoc';
+		if (runs || animatesUrl(attribute.name, node)) {
 			this.refuse(attribute.value);
 			attribute.value = attribute.value.replace(mark, '');
-		} else if (attribute.name === 'style') {
+			return;
+		}
+		this.asText(attribute.value);
+		if (attribute.name === 'style') {
 			for (const [, index] of attribute.value.matchAll(mark)) this.inStyle.add(Number(index));
-		} else if (animatesUrl(attribute.name, node)) {
-			this.refuse(attribute.value);
-			attribute.value = attribute.value.replace(mark, '');
 		} else if (attribute.value === '' && namesOnly.has(attribute.name)) {
 			attribute.value = NO_VALUE;
 		} else if (attribute.name === 'srcset' || attribute.name === 'imagesrcset') {
@@ -242,6 +251,10 @@ class Walk {
 			.join(', ');
 	}
 
+	private asText(text: string): void {
+		for (const [, index] of text.matchAll(mark)) this.inText.add(Number(index));
+	}
+
 	private refuse(text: string): void {
 		for (const [, index] of text.matchAll(mark)) this.refused.push(Number(index));
 	}
@@ -253,47 +266,6 @@ function animatesUrl(attribute: string, { namespaceURI, tagName }: Tree.Element)
 	return (
 		namespaceURI === html.NS.SVG && animates && ['from', 'to', 'by', 'values'].includes(attribute)
 	);
-}
-
-function splitExpressions(
-	text: string,
-	expressions: readonly Expression[]
-): (string | Expression)[] {
-	const parts: (string | Expression)[] = [];
-	let last = 0;
-	for (const match of text.matchAll(mark)) {
-		if (match.index > last) parts.push(text.slice(last, match.index));
-		const expression = expressions[Number(match[1])];
-		if (expression) parts.push(expression);
-		last = match.index + match[0].length;
-	}
-	if (last < text.length || parts.length === 0) parts.push(text.slice(last));
-	return parts;
-}
-
-function splitMarks(
-	text: string,
-	expressions: readonly Expression[],
-	urls: readonly (readonly (string | Expression)[])[],
-	inStyle: ReadonlySet<number>
-): MarkupPart[] {
-	const parts: MarkupPart[] = [];
-	let last = 0;
-	for (const match of text.matchAll(anyMark)) {
-		if (match.index > last) parts.push(text.slice(last, match.index));
-		const expression = match[1] === undefined ? undefined : expressions[Number(match[1])];
-		const url = match[2] === undefined ? undefined : urls[Number(match[2])];
-		if (expression) {
-			parts.push({ kind: 'value', expression, inStyle: inStyle.has(Number(match[1])) });
-		} else if (url) {
-			parts.push({ kind: 'url', value: url });
-		} else if (match[1] === undefined && match[2] === undefined) {
-			parts.push({ kind: 'root' });
-		}
-		last = match.index + match[0].length;
-	}
-	if (last < text.length) parts.push(text.slice(last));
-	return parts;
 }
 
 function isTemplate(node: Tree.Element): node is Tree.Template {

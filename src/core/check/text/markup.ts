@@ -1,0 +1,55 @@
+import { error, type Problem } from '../../messages/problem.ts';
+import { Memory } from '../../model/memory.ts';
+import type { Layer, Part } from '../../model/site.ts';
+import type { Template } from '../../model/template.ts';
+import { nestBlocks } from '../../resolve/markup/blocks.ts';
+import { compileMarkup } from '../../resolve/markup/compile.ts';
+import { partBook } from '../../resolve/parts.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
+import type { LayerCheck } from '../check.ts';
+
+const known = new Memory<Layer, readonly Problem[]>();
+
+export const markup: LayerCheck = {
+	of: 'layer',
+	codes: [
+		'expression-place',
+		'markup-too-deep',
+		'tag-unclosed',
+		'tag-stray',
+		'tag-crossed',
+		'tag-not-here',
+		'content-outside',
+		'said-twice',
+		'nested-too-deep'
+	],
+	what: 'Markup can be written as it is, with values where they may stand.',
+	why: 'A value in a place where it would run, or break the markup, is a way in.',
+	find: (layer, { site }) => known.get(layer, [site.parts], () => problemsIn(layer, site.parts))
+};
+
+function problemsIn(layer: Layer, parts: readonly Part[]): readonly Problem[] {
+	const texts = [layer.title, layer.description].filter((one) => one !== undefined);
+	return [
+		...texts.flatMap((text) => textProblems(text, parts)),
+		...piecesIn(layer).flatMap((piece) =>
+			piece.kind === 'markup'
+				? [...compileMarkup(piece.markup, parts).problems, ...contentIn(piece.markup)]
+				: []
+		)
+	];
+}
+
+/** Titles and descriptions are text: neither parts nor what they wrap can stand in them. */
+function textProblems(text: Template, parts: readonly Part[]): Problem[] {
+	const uses = text.parts.flatMap((one) =>
+		typeof one !== 'string' && one.kind === 'use' ? [error('tag-not-here', one.span, one.text)] : []
+	);
+	return [...nestBlocks(text, partBook(parts)).problems, ...uses, ...contentIn(text)];
+}
+
+function contentIn({ parts }: Template): Problem[] {
+	return parts.flatMap((one) =>
+		typeof one !== 'string' && one.kind === 'content' ? [error('content-outside', one.span)] : []
+	);
+}

@@ -1,0 +1,62 @@
+import { Memory } from '../../model/memory.ts';
+import type { Layer, Page, Part, Site } from '../../model/site.ts';
+import { bandPlace } from '../../resolve/bands.ts';
+import { partBook, partsUsed } from '../../resolve/parts.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
+import type { Structure } from '../../resolve/structure.ts';
+import { classNames } from '../names.ts';
+import { bandQuery } from './banded.ts';
+import { group } from './css-text.ts';
+
+/** Where the styles of all parts are. */
+export const partSheetPath = 'styles/parts.css';
+/** The cascade layer of parts: it comes last, since nothing is nearer to an element than its part. */
+export const partLayer = 'parts';
+
+/** Whether a part has a style of its own. */
+export function hasStyle({ styles }: Part): boolean {
+	return styles.length > 0;
+}
+
+/**
+ * The sheet of all parts: each style begins at the outermost elements of its part and ends at what the
+ * part wraps (CSS Cascade 6, section 2.5). Undefined where no part has one.
+ */
+export function partSheet(site: Site): { path: string; css: string } | undefined {
+	const rules = site.parts.flatMap((part) => stylesOf(part, site));
+	if (rules.length === 0) return undefined;
+	const css = [
+		'/* What is written once and used in many places. */',
+		group(`@layer ${partLayer}`, rules)
+	];
+	return { path: partSheetPath, css: css.join('\n') + '\n' };
+}
+
+function stylesOf(part: Part, site: Site): string[] {
+	const { bands } = site.settings;
+	const names = classNames(site);
+	const wraps = partBook(site.parts).wraps(part.name.text);
+	const end = wraps ? ` to (.${names.partContent(part)})` : '';
+	return part.styles.map(({ css, band, global }) => {
+		const from = bands[bandPlace(bands, band)]?.from ?? 0;
+		const own = global ? css.trim() : group(`@scope (.${names.part(part)})${end}`, [css.trim()]);
+		return from === 0 ? own : group(bandQuery(from, undefined), [own]);
+	});
+}
+
+/** Whether a page shows, or may show, a part that has a style. */
+export function needsPartSheet(page: Page, { site, chainOf }: Structure): boolean {
+	if (!site.parts.some(hasStyle)) return false;
+	const layers: Layer[] = [...chainOf(page), page];
+	return layers.some((layer) => usesStyled(layer, site.parts));
+}
+
+const styled = new Memory<Layer, boolean>();
+
+function usesStyled(layer: Layer, parts: readonly Part[]): boolean {
+	return styled.get(layer, [parts], () =>
+		piecesIn(layer).some(
+			(piece) => piece.kind === 'markup' && partsUsed(piece.markup, parts).some(hasStyle)
+		)
+	);
+}

@@ -1,0 +1,298 @@
+import { parseFragment } from 'parse5';
+import { error, type Problem } from '../../messages/problem.ts';
+import { Memory } from '../../model/memory.ts';
+import type { Part } from '../../model/site.ts';
+import type { Span } from '../../model/span.ts';
+import { isPlain, type Expression, type Template } from '../../model/template.ts';
+import { partBook, type PartBook } from '../parts.ts';
+import { looseTags, optionalEnds } from './balance.ts';
+import { bodiesOf, nestBlocks, type BlockNode, type Body, type Node } from './blocks.ts';
+import {
+	anyMark,
+	blockElements,
+	blockPlace,
+	deepestMarkup,
+	mark,
+	MARK_CLOSE,
+	MARK_OPEN,
+	parseOnce,
+	reserved,
+	type Foreign,
+	type ParsedMarkup
+} from './parse.ts';
+
+/** Markup made ready to be written many times: literal HTML, and the places where values go. */
+export interface CompiledMarkup {
+	readonly parts: readonly MarkupPart[];
+	/** Lines may be indented; not so where white space shows, as in `pre`. */
+	readonly indentable: boolean;
+	/** All that shows in it stands in blocks, so that it needs no element around it. */
+	readonly inBlocks: boolean;
+	/** Nothing is in it but white space and comments, whatever its values are. */
+	readonly isEmpty: boolean;
+	/** What in it runs script or moves links, each once: `<script>`, `onclick`, `javascript:`, `<base>`. */
+	readonly active: readonly string[];
+	readonly problems: readonly Problem[];
+}
+
+export type MarkupPart =
+	| string
+	| { readonly kind: 'value'; readonly expression: Expression; readonly inStyle: boolean }
+	/** A list or condition where only text can be, as in an attribute. */
+	| { readonly kind: 'text'; readonly body: Body; readonly inStyle: boolean }
+	/** The value of an attribute that holds a URL, which depends on where the page lies. */
+	| { readonly kind: 'url'; readonly body: Body }
+	/** The end of the attributes of an outermost element, and whether it has a class already. */
+	| { readonly kind: 'root'; readonly hasClass: boolean }
+	/** The end of the classes of an outermost element. */
+	| { readonly kind: 'classes' }
+	/** A list, a condition, a part or what a part wraps, between elements. */
+	| CompiledBlock;
+
+/** A block with what is in it. */
+export interface CompiledBlock {
+	readonly kind: 'block';
+	readonly node: BlockNode;
+	/** Its bodies, in the order of `bodiesOf`. */
+	readonly bodies: readonly (readonly MarkupPart[])[];
+	readonly isRoot: boolean;
+}
+
+/** How a body stands in its markup. */
+interface StandingOf {
+	/** Its outermost elements are outermost in what they are written into: the piece, or what a part wraps. */
+	readonly roots: boolean;
+	/** Whatever stands in it stands beside what stands around the piece. */
+	readonly outer: boolean;
+}
+
+const byTemplate = new Memory<Template, CompiledMarkup>();
+const noParts: readonly Part[] = [];
+
+/**
+ * Reads markup with parse5, so that what is written is whole HTML whatever the author left open,
+ * and values are escaped for where they stand. Tags where nothing can be put in are problems.
+ */
+export function compileMarkup(template: Template, parts: readonly Part[]): CompiledMarkup {
+	// Whatever parts there are, they say nothing of markup that uses none.
+	const known = isPlain(template) ? noParts : parts;
+	return byTemplate.get(template, [known], () => compile(template, partBook(known)));
+}
+
+/** Whether markup is empty whatever its values are. */
+export function isBlank(template: Template): boolean {
+	return isPlain(template) && compileMarkup(template, noParts).isEmpty;
+}
+
+function compile(template: Template, book: PartBook): CompiledMarkup {
+	const { nodes, problems } = nestBlocks(template, book);
+	const compiler = new Compiler(book, template.span, [...problems]);
+	const parts = compiler.body(nodes, undefined, { roots: true, outer: true });
+	const { indentable, inBlocks, active } = compiler;
+	const isEmpty = isPlain(template) && compiler.isEmpty;
+	return { parts, indentable, inBlocks, isEmpty, active: [...active], problems: compiler.problems };
+}
+
+/** Compiles a body and the bodies inside it; what it says of them holds for all together. */
+class Compiler {
+	indentable = true;
+	inBlocks = true;
+	isEmpty = true;
+	readonly active = new Set<string>();
+
+	constructor(
+		private readonly book: PartBook,
+		private readonly span: Span,
+		readonly problems: Problem[]
+	) {}
+
+	body(body: Body, within: Foreign | undefined, standing: StandingOf): MarkupPart[] {
+		const tags: Exclude<Node, string>[] = [];
+		const pieces = body.map((node) => {
+			if (typeof node === 'string') return node.replace(reserved, '\ufffd');
+			tags.push(node);
+			return tags.length - 1;
+		});
+		const asValues = pieces
+			.map((piece) => (typeof piece === 'string' ? piece : MARK_OPEN + piece + MARK_CLOSE))
+			.join('');
+		let parsed = parseOnce(asValues, within);
+		if (tags.some((tag) => tag.kind !== 'value')) {
+			const { inText, refused } = parsed;
+			const placed = pieces.map((piece) => {
+				if (typeof piece === 'string') return piece;
+				const tag = tags[piece];
+				const stays = !tag || tag.kind === 'value' || inText.has(piece) || refused.includes(piece);
+				return stays ? MARK_OPEN + piece + MARK_CLOSE : blockPlace(piece, this.firstElement([tag]));
+			});
+			parsed = parseOnce(placed.join(''), within);
+		}
+		if (parsed.tooDeep) {
+			this.problems.push(error('markup-too-deep', this.span, deepestMarkup));
+			return [];
+		}
+		this.take(parsed, tags, standing);
+		return this.split(parsed, tags, standing);
+	}
+
+	private take(
+		parsed: ParsedMarkup,
+		tags: readonly Exclude<Node, string>[],
+		{ outer }: StandingOf
+	): void {
+		if (!parsed.indentable) this.indentable = false;
+		if (outer && !parsed.inBlocks) this.inBlocks = false;
+		if (!parsed.isEmpty) this.isEmpty = false;
+		for (const what of parsed.active) this.active.add(what);
+		for (const index of parsed.refused) {
+			const tag = tags[index];
+			if (tag?.kind === 'value') {
+				this.problems.push(error('expression-place', tag.span, tag.text));
+			} else if (tag) {
+				this.problems.push(error('tag-not-here', tag.tag.span, tag.tag.text));
+			}
+		}
+	}
+
+	private split(
+		parsed: ParsedMarkup,
+		tags: readonly Exclude<Node, string>[],
+		{ roots, outer: isOuter }: StandingOf
+	): MarkupPart[] {
+		const parts: MarkupPart[] = [];
+		const { text, urls, inStyle } = parsed;
+		let last = 0;
+		for (const match of text.matchAll(anyMark)) {
+			if (match.index > last) parts.push(text.slice(last, match.index));
+			last = match.index + match[0].length;
+			const [, value, url, comment, element, root, classes] = match;
+			if (value !== undefined) {
+				const tag = tags[Number(value)];
+				if (tag) parts.push(this.value(tag, inStyle.has(Number(value))));
+			} else if (url !== undefined) {
+				parts.push({ kind: 'url', body: this.textBody(urls[Number(url)] ?? '', tags) });
+			} else if (root !== undefined) {
+				if (roots) parts.push({ kind: 'root', hasClass: root === 'c' });
+			} else if (classes !== undefined) {
+				if (roots) parts.push({ kind: 'classes' });
+			} else {
+				const index = Number(comment ?? element);
+				const tag = tags[index];
+				const isRoot = parsed.outer.has(index);
+				const standing = { roots: roots && isRoot, outer: isOuter && isRoot };
+				if (tag && tag.kind !== 'value') {
+					parts.push(this.block(tag, standing, parsed.foreign.get(index)));
+				}
+			}
+		}
+		if (last < text.length) parts.push(text.slice(last));
+		return parts;
+	}
+
+	private value(tag: Exclude<Node, string>, inStyle: boolean): MarkupPart {
+		if (tag.kind === 'value') return { kind: 'value', expression: tag, inStyle };
+		return { kind: 'text', body: this.asText([tag]), inStyle };
+	}
+
+	/** The text of an attribute with the tags that stand in it. */
+	private textBody(text: string, tags: readonly Exclude<Node, string>[]): Node[] {
+		const nodes: Node[] = [];
+		let last = 0;
+		for (const match of text.matchAll(mark)) {
+			if (match.index > last) nodes.push(text.slice(last, match.index));
+			const tag = tags[Number(match[1])];
+			if (tag) nodes.push(...this.asText([tag]));
+			last = match.index + match[0].length;
+		}
+		if (last < text.length || nodes.length === 0) nodes.push(text.slice(last));
+		return nodes;
+	}
+
+	/** Nodes where only text can be: what is written in them is decoded, and parts are refused. */
+	private asText(body: Body): Node[] {
+		return body.flatMap((node): Node[] => {
+			if (typeof node === 'string') return [decoded(node)];
+			if (node.kind === 'value') return [node];
+			if (node.kind === 'for') {
+				const [each, otherwise] = [this.asText(node.each), this.asText(node.otherwise)];
+				return [{ ...node, each, otherwise }];
+			}
+			if (node.kind === 'if') {
+				const [then, otherwise] = [this.asText(node.then), this.asText(node.otherwise)];
+				return [{ ...node, then, otherwise }];
+			}
+			this.problems.push(error('tag-not-here', node.tag.span, node.tag.text));
+			return [];
+		});
+	}
+
+	private block(
+		node: BlockNode,
+		standing: StandingOf,
+		foreign: Foreign | undefined
+	): CompiledBlock {
+		const { outer } = standing;
+		if (node.kind === 'use') this.takePart(node.tag.part.text, outer);
+		if (node.kind === 'content' && outer) this.inBlocks = false;
+		const bodies = bodiesOf(node).map((body) => {
+			const crossing = crossingIn(body);
+			if (crossing !== undefined) {
+				this.problems.push(error('tag-crossed', node.tag.span, node.tag.text, crossing));
+			}
+			// What a part wraps stands inside it, wherever the part stands.
+			const inside = node.kind === 'use' ? { roots: true, outer: false } : standing;
+			return this.body(body, foreign, inside);
+		});
+		return { kind: 'block', node, bodies, isRoot: standing.roots };
+	}
+
+	/** What the markup of a part says of what uses it. */
+	private takePart(name: string, outer: boolean): void {
+		const part = this.book.get(name);
+		if (!part || this.book.cycleOf(name)) return;
+		const inner = compileMarkup(part.markup, this.book.list);
+		if (!inner.indentable) this.indentable = false;
+		if (outer && !inner.inBlocks) this.inBlocks = false;
+	}
+
+	/** The element that a body begins with, where it matters to what stands around it. */
+	private firstElement(body: Body, depth = 0): string | undefined {
+		const first = body.find((node) => typeof node !== 'string' || node.trim() !== '');
+		if (typeof first === 'string') {
+			const name = /^\s*<([a-z][a-z0-9]*)/i.exec(first)?.[1]?.toLowerCase();
+			return name !== undefined && placing.has(name) ? name : undefined;
+		}
+		if (!first || first.kind === 'value' || first.kind === 'content' || depth > 40)
+			return undefined;
+		if (first.kind === 'use') {
+			const part = this.book.get(first.tag.part.text);
+			return part && this.firstElement(nestBlocks(part.markup, this.book).nodes, depth + 1);
+		}
+		return bodiesOf(first)
+			.map((inner) => this.firstElement(inner, depth + 1))
+			.find((name) => name !== undefined);
+	}
+}
+
+/** Elements before which others end, or that stand only in some (HTML, section 13.2.6). */
+const placing = new Set([
+	...optionalEnds,
+	...[...blockElements].filter(
+		(name) => !['base', 'link', 'meta', 'script', 'style', 'template', 'title'].includes(name)
+	),
+	'col'
+]);
+
+/** The name of an element that begins in a body and not ends there, or the other way. */
+function crossingIn(body: Body): string | undefined {
+	const markup = body.map((node) => (typeof node === 'string' ? node : '')).join('');
+	const [loose] = looseTags(markup);
+	return loose && (loose.kind === 'end' ? `/${loose.name}` : loose.name);
+}
+
+/** Text as an attribute means it: its references to characters are those characters. */
+function decoded(text: string): string {
+	if (!text.includes('&')) return text;
+	const [element] = parseFragment(`<i title="${text.replaceAll('"', '&quot;')}"></i>`).childNodes;
+	return element && 'attrs' in element ? (element.attrs[0]?.value ?? text) : text;
+}
