@@ -2,21 +2,17 @@ import { realpath, stat } from 'node:fs/promises';
 import { basename, dirname, join, relative, resolve, sep } from 'node:path';
 import { deliveryProblems } from '../core/check/delivery.ts';
 import type { CheckedSite } from '../core/check/site.ts';
-import { accessPath, closedPages, publicView } from '../core/emit/access-file.ts';
-import { deliver } from '../core/emit/delivery.ts';
+import { accessPath, closedPages } from '../core/emit/access-file.ts';
+import { handOver, type HandOver } from '../core/emit/hand-over.ts';
 import { counted, hasErrors } from '../core/messages/problem.ts';
 import { openSite, printProblems, systemSentence } from './open-site.ts';
 import type { Streams } from './streams.ts';
 import { writeDelivery, WriteRefused } from './write-delivery.ts';
 
 /** What `build` is asked for. */
-export interface BuildOptions {
+export interface BuildOptions extends HandOver {
 	readonly out: string;
 	readonly year: number;
-	/** Each element says what made it. */
-	readonly marks: boolean;
-	/** Pages that not everyone may open are written too. */
-	readonly closed: boolean;
 }
 
 /**
@@ -25,7 +21,7 @@ export interface BuildOptions {
  */
 export async function buildCommand(
 	path: string,
-	{ out, year, marks, closed }: BuildOptions,
+	{ out, year, ...what }: BuildOptions,
 	streams: Streams
 ): Promise<number> {
 	if (!Number.isInteger(year)) {
@@ -48,8 +44,7 @@ export async function buildCommand(
 		);
 		return 1;
 	}
-	const open = closed ? opened : publicView(opened);
-	const files = deliver(open, year, marks ? 'all' : 'none');
+	const files = [...handOver(opened, year, what)];
 	try {
 		const { removed } = await writeDelivery(files, out);
 		const pages = files.filter((file) => file.kind === 'page').length;
@@ -57,7 +52,7 @@ export async function buildCommand(
 		streams.out(
 			`Wrote ${counted(pages, 'page')} and ${counted(files.length - pages, 'other file')} to ${out}${gone}\n`
 		);
-		streams.out(closedSentence(opened, closed));
+		streams.out(closedSentence(opened, what.closed || what.nginx));
 		return 0;
 	} catch (failure) {
 		const sentence = failure instanceof WriteRefused ? failure.message : systemSentence(failure);

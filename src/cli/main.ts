@@ -21,6 +21,7 @@ interface BuildWords {
 	readonly year: string;
 	readonly marks?: true;
 	readonly closed?: true;
+	readonly nginx?: true;
 }
 
 /** Runs the command line and gives the exit code: 0 done, 1 errors in the site, 2 wrong usage. */
@@ -38,10 +39,12 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.option('--year <year>', 'the year that {year} stands for', String(new Date().getFullYear()))
 		.option('--marks', 'let each element say what made it: data-layout, data-region and so on')
 		.option('--closed', 'write pages that not everyone may open, too')
+		.option('--nginx', 'write them all, with a configuration for nginx that keeps them closed')
 		.exitOverride()
 		.action(async (site: string, options: BuildWords) => {
-			const { out, year, marks = false, closed = false } = options;
-			code = await buildCommand(site, { out, year: Number(year), marks, closed }, streams);
+			const { out, year, marks = false, closed = false, nginx = false } = options;
+			const what = { marks, closed, nginx };
+			code = await buildCommand(site, { out, year: Number(year), ...what }, streams);
 		});
 	program
 		.command('serve')

@@ -5,6 +5,7 @@ import { encodePath } from '../model/address.ts';
 import { encodeUtf8 } from '../model/utf8.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
+import { writtenFor } from '../resolve/roles.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
 import {
 	layoutSheet,
@@ -187,7 +188,10 @@ class Delivery {
 			this.sheetPaths.set(instance.page, sheets);
 		}
 		const canonical = canonicalUrl(instance, this.resolved.site.settings);
-		return pageHtml(instance, this.resolved, {
+		const { role, structure } = this.resolved;
+		const seen =
+			role === undefined ? this.resolved.as(writtenFor(instance.page, structure)) : this.resolved;
+		return pageHtml(instance, seen, {
 			link: (url) => this.plan.link(url, path),
 			marks: this.marks,
 			headLines: [

@@ -10,8 +10,8 @@ export interface PathPlan {
 	/** Every page that is delivered, by the path of its file. */
 	readonly pages: ReadonlyMap<string, PageInstance>;
 	/**
-	 * From a page's file to the root of the delivery. A missing page is served at whatever address was
-	 * asked for, so it starts from the root of the server.
+	 * From a page's file to the root of the delivery. A state is served in the place of pages, at whatever
+	 * address was asked for, so it starts from the root of the server.
 	 */
 	up(fromFile: string): string;
 	/** A URL as written in markup or a style, made relative to a file, so that it works without a server. */
@@ -35,16 +35,17 @@ export function planPaths(resolved: ResolvedSite): PathPlan {
 			byAddress.set(instance.address, file);
 		}
 	}
-	const missing = new Set<string>();
+	/** What is served in the place of pages, at whatever address was asked for. */
+	const standing = new Set<string>();
 	for (const state of resolved.site.states) {
 		for (const instance of resolved.instances(state)) {
 			const file = pageFile(instance, urls);
 			pages.set(file, instance);
-			if (state.state.text === 'not-found') missing.add(file);
+			standing.add(file);
 		}
 	}
 	const up = (file: string): string =>
-		missing.has(file) ? base : '../'.repeat(file.split('/').length - 1);
+		standing.has(file) ? base : '../'.repeat(file.split('/').length - 1);
 	const assets = new Set(resolved.site.assets);
 	const fileLink = (path: string): string => {
 		linked.add(path);

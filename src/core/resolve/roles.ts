@@ -71,6 +71,15 @@ export function keptOutBy(
 	);
 }
 
+/**
+ * The role for whom a page is written where it is one file for all who may open it: the first that is let
+ * in, so that nothing is in it that another of them should not see. Undefined where the site has no roles.
+ */
+export function writtenFor(page: Page, structure: Structure): string | undefined {
+	const roles = structure.site.settings.roles.map(({ text }) => text);
+	return roles.find((role) => keptOutBy(page, role, structure) === undefined) ?? roles[0];
+}
+
 /** Whether a role sees a piece or what a fill brings; both may say for whom they are. */
 export function isSeenBy(
 	{ seenBy }: Pick<Piece | Fill, 'seenBy'>,

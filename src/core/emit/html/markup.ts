@@ -55,7 +55,8 @@ class Renderer {
 	): string {
 		let written = '';
 		for (const part of parts) {
-			written += typeof part === 'string' ? part : this.part(part, scope, roots, wrapped);
+			if (typeof part === 'string') written += part;
+			else written += asDeep(this.part(part, scope, roots, wrapped), part, written, scope);
 		}
 		return written;
 	}
@@ -126,6 +127,20 @@ class Renderer {
 
 function same(text: string): string {
 	return text;
+}
+
+/** The lines of a part stand as deep as the place where it is used, unless white space shows in it. */
+function asDeep(
+	html: string,
+	part: Exclude<MarkupPart, string>,
+	written: string,
+	{ site }: Scope
+): string {
+	if (part.kind !== 'block' || part.node.kind !== 'use' || !html.includes('\n')) return html;
+	const used = partBook(site.parts).get(part.node.tag.part.text);
+	if (!used || !compileMarkup(used.markup, site.parts).indentable) return html;
+	const line = written.slice(written.lastIndexOf('\n') + 1);
+	return line.trim() === '' ? html.replaceAll('\n', `\n${line}`) : html;
 }
 
 /** A value at the start of a URL may be a whole URL; one further in is a part of its path or query. */

@@ -42,6 +42,7 @@ export class PieceWriter {
 	) {}
 
 	piece({ piece, owner }: LandedPiece, host: ResolvedRegion | undefined, depth: number): void {
+		if (piece.kind === 'nav' && this.isClosed(piece)) return;
 		const wrapping = this.wrapping(piece, owner, host);
 		const marks = this.marks(piece, owner, host);
 		const inner = wrapping ? depth + 1 : depth;
@@ -112,6 +113,12 @@ export class PieceWriter {
 		const own = { ...ownerMark(owner), piece: piece.name.text };
 		const isBox = hasOwnBox(piece, host?.region);
 		return marksText(this.context.target.marks, isBox ? own : { ...own, part: '' });
+	}
+
+	/** A list of which the visitor may follow no link is not there. */
+	private isClosed(piece: NavPiece): boolean {
+		const { resolved } = this.context;
+		return resolved.role !== undefined && navLinks(piece, resolved).length === 0;
 	}
 
 	private list(piece: NavPiece, depth: number, marks: string): void {

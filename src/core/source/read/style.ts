@@ -8,8 +8,11 @@ import { placeInFile } from '../markup-block.ts';
 import type { ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
 
-/** `style [global] [@band] """ css """`. CSS that does not parse is refused, so that it cannot end its scope early. */
-export function readStyle(cursor: Cursor, context: ReadContext): Style | undefined {
+/**
+ * `style [global] [@band] """ css """`. CSS that does not parse is refused, so that it cannot end its scope
+ * early. `ofBox`: what it begins at is a box of the frame, whose size settings say.
+ */
+export function readStyle(cursor: Cursor, context: ReadContext, ofBox = true): Style | undefined {
 	const global = cursor.takeWord('global') !== undefined;
 	const band = cursor.takeBand();
 	cursor.finish({ markup: true });
@@ -24,7 +27,7 @@ export function readStyle(cursor: Cursor, context: ReadContext): Style | undefin
 		context.problems.push(error('style-invalid', span, sheet.why));
 		return undefined;
 	}
-	for (const { property, at: offset, advice } of boxStyles(sheet.parsed)) {
+	for (const { property, at: offset, advice } of ofBox ? boxStyles(sheet.parsed) : []) {
 		const from = placeInFile(block, offset);
 		const span = { file: cursor.statement.span.file, from, to: from + property.length };
 		context.problems.push(warning('style-of-box', span, property, advice));

@@ -1,0 +1,29 @@
+import type { ResolvedSite } from '../resolve/site.ts';
+import { publicView } from './access-file.ts';
+import { deliverEach, deliveredPlaces, type DeliveredFile } from './delivery.ts';
+import { nginxConf, nginxPath } from './nginx.ts';
+
+/** What is handed over. */
+export interface HandOver {
+	/** Each element says what made it. */
+	readonly marks: boolean;
+	/** Pages that not everyone may open, too; without, only what whoever has not signed in may see. */
+	readonly closed: boolean;
+	/** A configuration for nginx, which keeps closed pages closed; it needs them, so they are there. */
+	readonly nginx: boolean;
+}
+
+export const plainHandOver: HandOver = { marks: false, closed: false, nginx: false };
+
+/** The files of a delivery, one after the other. */
+export function* handOver(
+	resolved: ResolvedSite,
+	year: number,
+	{ marks, closed, nginx }: HandOver
+): Generator<DeliveredFile> {
+	const seen = closed || nginx ? resolved : publicView(resolved);
+	yield* deliverEach(seen, year, marks ? 'all' : 'none');
+	if (!nginx) return;
+	const content = nginxConf(resolved, deliveredPlaces(resolved, year));
+	yield { path: nginxPath, kind: 'asset', content };
+}
