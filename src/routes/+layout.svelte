@@ -32,6 +32,7 @@
 			look.width = place.width;
 			look.height = place.height;
 		}
+		store.seenBy = place.role;
 		void start(place.wish)
 			.then(clearForgotten)
 			.catch(() => undefined);
@@ -60,7 +61,8 @@
 		if (!shown) return;
 		const several = shown.addresses.length > 1 && shown.address !== shown.addresses[0];
 		const wish = { page: shown.page, address: several ? shown.address : undefined };
-		untrack(() => void writePlace(page.url, { wish, width, height }));
+		const role = store.seenBy;
+		untrack(() => void writePlace(page.url, { wish, role, width, height }));
 	});
 
 	// … and what is shown follows the address, where the visitor goes back or forward.
@@ -72,7 +74,9 @@
 			const address = place.wish.address ?? shown.addresses[0];
 			const same =
 				place.wish.page === shown.page && (address === shown.address || !place.wish.address);
-			if (!same) void store.goTo(place.wish);
+			if (place.role !== store.seenBy) store.seenBy = place.role;
+			else if (same) return;
+			void store.goTo(place.wish);
 		});
 	});
 

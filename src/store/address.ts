@@ -4,6 +4,8 @@ import type { PageWish } from '$workers/messages.ts';
 /** What the address of the application says: which page is shown, and on what screen. */
 export interface Place {
 	readonly wish: PageWish | undefined;
+	/** Whom the site is seen by; undefined: all of it. */
+	readonly role: string | undefined;
 	/** px; undefined where the address says nothing. */
 	readonly width: number | undefined;
 	/** px; undefined where the screen is as tall as there is room. */
@@ -21,6 +23,7 @@ export function readPlace(url: URL): Place {
 	const height = Number(url.searchParams.get('height') ?? Number.NaN);
 	return {
 		wish: page === null ? undefined : { page, address: url.searchParams.get('page') ?? undefined },
+		role: url.searchParams.get('as') ?? undefined,
 		width: Number.isFinite(width) ? clampWidth(width) : undefined,
 		height: Number.isFinite(height) ? clampHeight(height) : undefined
 	};
@@ -39,6 +42,7 @@ export function placeQuery(place: Place): string {
 	const query = new URLSearchParams();
 	if (place.wish) query.set('route', place.wish.page);
 	if (place.wish?.address !== undefined) query.set('page', place.wish.address);
+	if (place.role !== undefined) query.set('as', place.role);
 	if (place.width !== undefined) query.set('width', String(place.width));
 	if (place.height !== undefined) query.set('height', String(place.height));
 	// Slashes and colons are allowed in a query (RFC 3986, section 3.4) and read better as they are.
@@ -53,10 +57,12 @@ export async function writePlace(url: URL, place: Place): Promise<void> {
 	const before = readPlace(url);
 	if (placeQuery(place) === placeQuery(before)) return;
 	const others = new URLSearchParams(url.searchParams);
-	for (const name of ['route', 'page', 'width', 'height']) others.delete(name);
+	for (const name of ['route', 'page', 'as', 'width', 'height']) others.delete(name);
 	const query = [placeQuery(place), others.toString()].filter((words) => words !== '').join('&');
 	const samePage =
-		before.wish?.page === place.wish?.page && before.wish?.address === place.wish?.address;
+		before.wish?.page === place.wish?.page &&
+		before.wish?.address === place.wish?.address &&
+		before.role === place.role;
 	const replaceState = before.wish === undefined || samePage;
 	await goto(`${url.pathname}?${query}`, { replaceState, keepFocus: true, noScroll: true });
 }

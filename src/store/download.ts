@@ -12,13 +12,19 @@ export function slugOf(name: string | undefined): string {
 
 /** Hands the site, or its source, over as a file. Gives whether there was something to hand over. */
 export async function download(kind: 'site' | 'source'): Promise<boolean> {
-	const zip = kind === 'site' ? await store.core.siteZip(look.marks) : await store.core.sourceZip();
+	const zip =
+		kind === 'site' ? await store.core.siteZip(look.handOver) : await store.core.sourceZip();
 	if (!zip) return false;
-	const url = URL.createObjectURL(zip);
+	saveFile(`${slugOf(store.site?.name)}${kind === 'site' ? '' : '-source'}.zip`, zip);
+	return true;
+}
+
+/** Lets the browser save a file under a name. */
+export function saveFile(name: string, content: Blob): void {
+	const url = URL.createObjectURL(content);
 	const link = document.createElement('a');
 	link.href = url;
-	link.download = `${slugOf(store.site?.name)}${kind === 'site' ? '' : '-source'}.zip`;
+	link.download = name;
 	link.click();
 	setTimeout(() => URL.revokeObjectURL(url), 10_000);
-	return true;
 }

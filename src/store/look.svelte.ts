@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { HandOver } from '$core/emit/hand-over.ts';
 import { clampWidth } from './address.ts';
 
 const lookSchema = z.object({
@@ -7,6 +8,8 @@ const lookSchema = z.object({
 	overlay: z.boolean().optional(),
 	tracks: z.boolean().optional(),
 	marks: z.boolean().optional(),
+	closed: z.boolean().optional(),
+	nginx: z.boolean().optional(),
 	height: z.number().min(200).max(4000).optional()
 });
 
@@ -32,6 +35,10 @@ class Look {
 	tracks = $state(false);
 	/** What is handed over says what made each element. */
 	marks = $state(false);
+	/** What is handed over has pages that not everyone may open. */
+	closed = $state(false);
+	/** It has a configuration for a web server. */
+	nginx = $state(false);
 	/** Height of the screen, px; undefined: as tall as there is room. */
 	height = $state<number | undefined>();
 
@@ -43,13 +50,21 @@ class Look {
 		this.overlay = kept?.overlay ?? true;
 		this.tracks = kept?.tracks ?? false;
 		this.marks = kept?.marks ?? false;
+		this.closed = kept?.closed ?? false;
+		this.nginx = kept?.nginx ?? false;
 		this.height = kept?.height;
 	}
 
+	/** What is to be handed over. */
+	get handOver(): HandOver {
+		return { marks: this.marks, closed: this.closed, nginx: this.nginx };
+	}
+
 	keep(): void {
-		const { mode, width, overlay, tracks, marks, height } = this;
+		const { mode, width, overlay, tracks, marks, closed, nginx, height } = this;
+		const kept = { mode, width, overlay, tracks, marks, closed, nginx, height };
 		try {
-			localStorage.setItem(key, JSON.stringify({ mode, width, overlay, tracks, marks, height }));
+			localStorage.setItem(key, JSON.stringify(kept));
 		} catch {
 			// A browser that keeps nothing starts anew the next time.
 		}

@@ -56,6 +56,8 @@ class SiteStore {
 	ready = $state(false);
 	/** This tab may write; another one may have the site open for writing. */
 	writes = $state(true);
+	/** Whom the site is seen by in all views; undefined: all of it. */
+	seenBy = $state<string | undefined>();
 	/** The site may load pictures, sheets and frames from other hosts. */
 	outside = $state(false);
 
@@ -107,11 +109,22 @@ class SiteStore {
 	}
 
 	async goTo(wish: PageWish): Promise<boolean> {
-		const page = await this.core.page(wish);
+		const page = await this.core.page({ ...wish, role: this.seenBy });
 		if (!page) return false;
 		this.wish = wish;
 		this.page = page;
 		return true;
+	}
+
+	/** The page that is at work, as it is seen. */
+	private get asked(): PageWish | undefined {
+		return this.wish && { ...this.wish, role: this.seenBy };
+	}
+
+	/** Shows the whole application as a visitor sees it; undefined: all of it. */
+	async seeAs(role: string | undefined): Promise<void> {
+		this.seenBy = role;
+		if (this.wish && this.ready) await this.goTo(this.wish);
 	}
 
 	/** Goes to the page that serves an address of the site. */
@@ -214,7 +227,7 @@ class SiteStore {
 	/** Draws the text after some changes of the one that had `number` edits in it. */
 	private async draw(changes: readonly Change[], number: number): Promise<void> {
 		if (this.reader.stopped !== undefined) return this.readAgain();
-		await this.attempt(() => this.core.change(changes, this.wish, number));
+		await this.attempt(() => this.core.change(changes, this.asked, number));
 	}
 
 	/**
@@ -226,7 +239,7 @@ class SiteStore {
 		if (this.reader.stopped !== undefined) await this.readAgain();
 		for (;;) {
 			const { number } = this.work;
-			const answer = this.core.make(wish, this.wish, number, agreed);
+			const answer = this.core.make(wish, this.asked, number, agreed);
 			// Until its turn comes, no one waits for it.
 			answer.catch(() => undefined);
 			const turn = this.taken.then(async (): Promise<Made> => {
@@ -365,7 +378,7 @@ class SiteStore {
 
 	private async reopen(): Promise<void> {
 		const { texts, assets, number } = this.work;
-		await this.attempt(() => this.core.open({ texts, assets }, this.wish, number));
+		await this.attempt(() => this.core.open({ texts, assets }, this.asked, number));
 	}
 
 	/** Asks the worker at once; what it gives is taken in the order in which it was asked. */

@@ -3,9 +3,10 @@ import {
 	packSource,
 	packZip,
 	sheetsOf,
-	deliverEach,
 	type DeliveredFile
 } from '$core/emit/delivery.ts';
+import { closedPages } from '$core/emit/access-file.ts';
+import { handOver, plainHandOver, type HandOver } from '$core/emit/hand-over.ts';
 import type { TracedPage } from '$core/emit/html/marks.ts';
 import { pieceHtmlOf } from '$core/emit/html/page.ts';
 import { pageFile } from '$core/emit/paths.ts';
@@ -56,6 +57,8 @@ import {
 	type LayerView,
 	type SiteWordsView
 } from '$core/drawing/layer-view.ts';
+import { accessCsv, accessTable, type AccessTable } from '$core/drawing/access.ts';
+import { placeOf } from '$core/source/read.ts';
 import { materialView, type MaterialView } from '$core/drawing/material-view.ts';
 
 /**
@@ -111,17 +114,18 @@ export class Answers {
 		const page = shown && this.find(wish, shown);
 		if (!shown || !page) return [];
 		const measured = sizesFrom(metrics);
-		const [instance] = shown.instances(page);
+		const seen = shown.as(wish.role);
+		const [instance] = seen.instances(page);
 		const target = {
 			link: (url: string) => url,
 			headLines: [],
 			marks: 'none' as const,
 			year: this.year
 		};
-		const html = instance && pieceHtmlOf(instance, shown, target);
+		const html = instance && pieceHtmlOf(instance, seen, target);
 		// What is too large to be measured is estimated.
 		const sizes: PieceSizes = (key) => measured(key) ?? estimateSize(html?.(key) ?? '');
-		const content = { page: shown.page(page), site: shown.site, sizes, open: new Set<string>() };
+		const content = { page: seen.page(page), site: shown.site, sizes, open: new Set<string>() };
 		return jumpWidths(new PageLayout(content));
 	}
 
@@ -144,7 +148,7 @@ export class Answers {
 		const { shown } = this;
 		const instance = this.instanceFor(wish);
 		if (!shown || !instance) return [];
-		const { html } = deliverPage(instance, shown, this.year);
+		const { html } = deliverPage(instance, shown.as(wish.role), this.year);
 		return [
 			{ path: pageFile(instance, shown.site.settings.urls), language: 'html', text: html },
 			...sheetsOf(instance.page, shown).map(({ path, css }): OutputFile => {
@@ -162,7 +166,7 @@ export class Answers {
 
 	private traced(wish: PageWish): TracedPage | undefined {
 		const instance = this.instanceFor(wish);
-		return instance && this.shown && deliverPage(instance, this.shown, this.year);
+		return instance && this.shown && deliverPage(instance, this.shown.as(wish.role), this.year);
 	}
 
 	/** Where the text at an offset shows in the HTML of a page. */
@@ -203,32 +207,33 @@ export class Answers {
 	}
 
 	/** Names and sizes of everything that would be handed over, or what keeps it from that. */
-	delivery(marks = false): DeliveryView {
+	delivery(what: HandOver = plainHandOver): DeliveryView {
 		const problems = this.deliveryProblems();
 		const views: DeliveredView[] = [];
 		// One file at a time: all of them at once may be more than there is room for.
-		for (const { path, kind, content } of this.delivered(problems, marks)) {
+		for (const { path, kind, content } of this.delivered(problems, what)) {
 			const size = typeof content === 'string' ? encodeUtf8(content).length : content.length;
 			views.push({ path, kind, size });
 		}
 		const active = this.latest ? activeMarkup(this.latest).map((one) => this.activeView(one)) : [];
-		return { files: views, problems: problems.map((one) => this.problemView(one)), active };
+		const closed = this.latest ? closedPages(this.latest).map(({ address }) => address) : [];
+		return { files: views, problems: problems.map((one) => this.problemView(one)), active, closed };
 	}
 
 	/** The static site as a zip, with marks or without; undefined while there are errors. */
-	siteZip(marks = false): Blob | undefined {
+	siteZip(what: HandOver = plainHandOver): Blob | undefined {
 		const problems = this.deliveryProblems();
 		if (!this.latest || hasErrors(problems)) return undefined;
-		return zipBlob(this.delivered(problems, marks));
+		return zipBlob(this.delivered(problems, what));
 	}
 
 	private deliveryProblems(): readonly Problem[] {
 		return this.latest ? deliveryProblems(this.latest, this.year) : [];
 	}
 
-	private *delivered(problems: readonly Problem[], marks: boolean): Generator<DeliveredFile> {
+	private *delivered(problems: readonly Problem[], what: HandOver): Generator<DeliveredFile> {
 		if (!this.latest || hasErrors(problems)) return;
-		yield* deliverEach(this.latest, this.year, marks ? 'all' : 'none');
+		yield* handOver(this.latest, this.year, what);
 	}
 
 	private activeView({ what, layer, piece, span }: ActiveMarkup): ActiveView {
@@ -283,6 +288,17 @@ export class Answers {
 	/** Tokens and files, with where each is used. */
 	material(): MaterialView | undefined {
 		return this.shown && materialView(this.shown);
+	}
+
+	/** Who may open what. */
+	access(): AccessTable | undefined {
+		return this.shown && accessTable(this.shown);
+	}
+
+	/** The same as comma-separated values. */
+	accessCsv(): string {
+		const { texts } = this.files;
+		return this.shown ? accessCsv(accessTable(this.shown), (span) => placeOf(span, texts)) : '';
 	}
 
 	/** Everything that can be gone to by its name. */

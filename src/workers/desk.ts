@@ -1,5 +1,6 @@
 import { crossSection } from '$core/drawing/cross-section.ts';
 import { hasSameRoofline, roofline, type Roofline } from '$core/drawing/roofline.ts';
+import { emptyPieces } from '$core/emit/html/empty.ts';
 import { pageHead } from '$core/emit/html/words.ts';
 import { prepare, type Prepared } from '$core/edit/propose.ts';
 import { touchedBetween } from '$core/edit/touches.ts';
@@ -22,11 +23,15 @@ import type {
 	FilesMessage,
 	PageView,
 	PageWish,
+	SeenView,
 	Shown,
 	SiteView,
 	TakenIn,
 	TouchedView
 } from './messages.ts';
+import { admittedRoles, keptOutBy } from '$core/resolve/roles.ts';
+import type { ResolvedSite } from '$core/resolve/site.ts';
+import { nearestState } from '$core/resolve/structure.ts';
 import { keepMarks } from '$core/drawing/marks.ts';
 import { Answers } from './answers.ts';
 
@@ -155,7 +160,7 @@ export class Desk extends Answers {
 		if (!shown || !page) return undefined;
 		const instances = shown.instances(page);
 		const instance = instances.find((one) => one.address === wish.address) ?? instances[0];
-		return instance && this.pageView(instance, shown);
+		return instance && this.pageView(instance, shown.as(knownRole(wish.role, shown)));
 	}
 
 	/** The edit that a wish comes to, or why it cannot be. */
@@ -174,7 +179,8 @@ export class Desk extends Answers {
 		const found = after && isSound(after) ? this.find(page, after) : undefined;
 		const instances = found && after ? after.instances(found) : [];
 		const instance = instances.find((one) => one.address === page.address) ?? instances[0];
-		const html = instance && after && stageHtml(instance, after, this.assetUrls, this.year);
+		const seen = after?.as(knownRole(page.role, after));
+		const html = instance && seen && stageHtml(instance, seen, this.assetUrls, this.year);
 		return { html, bands, refused: undefined, consequences };
 	}
 
@@ -236,7 +242,7 @@ export class Desk extends Answers {
 		const first = shown.routes[0] ?? shown.site.states[0];
 		const page = wish && this.page(wish);
 		if (page || !first) return { site, page };
-		return { site, page: this.page({ page: layerName(first), address: undefined }) };
+		return { site, page: this.page({ ...wish, page: layerName(first), address: undefined }) };
 	}
 
 	private siteView(
@@ -250,6 +256,7 @@ export class Desk extends Answers {
 			bands: settings.bands.map((band) => ({ name: band.name.text, from: band.from })),
 			tokens: [...new Set(settings.tokens.map((token) => token.name.text))],
 			data: shown.site.data.map((source) => source.name.text),
+			roles: settings.roles.map(({ text }) => text),
 			roofline: drawing,
 			problems: latest.problems.map((problem) => this.problemView(problem)),
 			current: shown === latest
@@ -257,9 +264,9 @@ export class Desk extends Answers {
 	}
 
 	/** A page as it is drawn. One that cannot be drawn stays as it was, and says why. */
-	private pageView(instance: PageInstance, shown: CheckedSite): PageView | undefined {
+	private pageView(instance: PageInstance, shown: ResolvedSite): PageView | undefined {
 		const name = layerName(instance.page);
-		const key = `${name} ${instance.address}`;
+		const key = `${name} ${instance.address} ${shown.role ?? ''}`;
 		try {
 			const view = this.drawPage(instance, shown);
 			this.lastDrawn.delete(key);
@@ -273,19 +280,49 @@ export class Desk extends Answers {
 		}
 	}
 
-	private drawPage(instance: PageInstance, shown: CheckedSite): PageView {
-		const resolved = shown.page(instance.page);
+	private drawPage(instance: PageInstance, shown: ResolvedSite): PageView {
+		const { drawn, seen } = this.seenBy(instance, shown);
+		const resolved = shown.page(drawn.page);
 		return {
 			page: layerName(instance.page),
 			address: instance.address,
 			addresses: shown.instances(instance.page).map((one) => one.address),
-			title: pageHead(instance, shown, this.year).title,
+			title: pageHead(drawn, shown, this.year).title,
 			chain: resolved.chain.map((layout) => layout.name.text),
 			fault: undefined,
-			html: stageHtml(instance, shown, this.assetUrls, this.year),
-			section: crossSection(resolved, shown)
+			html: stageHtml(drawn, shown, this.assetUrls, this.year),
+			section: crossSection(resolved, shown),
+			seen,
+			empty: emptyPieces(drawn, shown, this.year)
 		};
 	}
+
+	/** What a visitor gets of a page: the page, or where it is closed the nearest state that says so. */
+	private seenBy(
+		instance: PageInstance,
+		shown: ResolvedSite
+	): { drawn: PageInstance; seen: SeenView } {
+		const { site, structure, role } = shown;
+		const { page, address } = instance;
+		const closedBy = keptOutBy(page, role, structure);
+		const state = closedBy && nearestState(site, address, 'denied');
+		const [stands] = state ? shown.instances(state) : [];
+		return {
+			drawn: stands ?? instance,
+			seen: {
+				role,
+				status: closedBy ? 403 : 200,
+				stands: state && layerName(state),
+				admits: admittedRoles(page, structure),
+				closedBy: closedBy && layerName(closedBy)
+			}
+		};
+	}
+}
+
+/** A role of the site; whoever is asked for and not one sees all. */
+function knownRole(role: string | undefined, { site }: ResolvedSite): string | undefined {
+	return site.settings.roles.find(({ text }) => text === role)?.text;
 }
 
 /** How a desk was before a wish was made. */

@@ -1,3 +1,4 @@
+import type { PieceName } from '$core/model/piece-key.ts';
 import type { CrossSection } from '$core/drawing/cross-section.ts';
 import type { Place as FilePlace } from '$core/emit/delivery.ts';
 import type { Roofline } from '$core/drawing/roofline.ts';
@@ -40,6 +41,8 @@ export interface SiteView {
 	/** Names of tokens and of shared data, to be offered where one types. */
 	readonly tokens: readonly string[];
 	readonly data: readonly string[];
+	/** Who visitors can be; the first is whoever has not signed in. */
+	readonly roles: readonly string[];
 	/** undefined where it looks as it did before. */
 	readonly roofline: Roofline | undefined;
 	readonly problems: readonly ProblemView[];
@@ -58,6 +61,9 @@ export interface PageView {
 	/** A whole document, with its style inside. */
 	readonly html: string;
 	readonly section: CrossSection;
+	readonly seen: SeenView;
+	/** Pieces that come out empty here. */
+	readonly empty: readonly PieceName[];
 	/** Why the page could not be drawn as it is now; what is shown is its last drawing. */
 	readonly fault: string | undefined;
 }
@@ -66,6 +72,22 @@ export interface PageView {
 export interface PageWish {
 	readonly page: string;
 	readonly address: string | undefined;
+	/** Whom it is seen by; undefined: all of it. */
+	readonly role?: string | undefined;
+}
+
+/** What a visitor gets of a page. */
+export interface SeenView {
+	/** Undefined: all of it is shown, as no one visitor sees it. */
+	readonly role: string | undefined;
+	/** HTTP, RFC 9110, section 15. */
+	readonly status: 200 | 403;
+	/** The state that stands in place of a closed page; undefined where the page itself is shown. */
+	readonly stands: string | undefined;
+	/** Who is let in; everyone where it is empty. */
+	readonly admits: readonly string[];
+	/** The layer that keeps the visitor out. */
+	readonly closedBy: string | undefined;
 }
 
 export interface Shown {
@@ -84,6 +106,8 @@ export interface DeliveryView {
 	readonly problems: readonly ProblemView[];
 	/** Markup of the author's own that runs script or moves links. */
 	readonly active: readonly ActiveView[];
+	/** Addresses of pages that not everyone may open. */
+	readonly closed: readonly string[];
 }
 
 export interface ActiveView {

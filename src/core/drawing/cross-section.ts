@@ -51,6 +51,8 @@ export interface SectionEntry {
 	readonly layout: string;
 	readonly region: string;
 	readonly pieces: readonly string[];
+	/** For each piece, the roles that it is for; everyone where there is none. */
+	readonly roles: readonly (readonly string[])[];
 	/** In a few words, for the block. */
 	readonly label: string;
 }
@@ -148,10 +150,19 @@ function entriesOf(resolved: ResolvedRegion, layer: Layer): SectionEntry[] {
 			layout: resolved.layout.name.text,
 			region: resolved.region.name.text,
 			pieces: step.pieces.map((piece) => piece.name.text),
+			roles: step.pieces.map((piece) => rolesFor(piece, step)),
 			label: entryLabel(step, resolved)
 		};
 		return [entry];
 	});
+}
+
+/** For whom a piece is, by its own word and that of the fill that brings it. */
+function rolesFor({ seenBy }: Piece, { fill }: Step): string[] {
+	const own = seenBy.map(({ text }) => text);
+	const ofFill = fill?.seenBy.map(({ text }) => text) ?? [];
+	if (own.length === 0) return ofFill;
+	return ofFill.length === 0 ? own : own.filter((role) => ofFill.includes(role));
 }
 
 function entryLabel(step: Step, { region }: ResolvedRegion): string {
@@ -239,6 +250,7 @@ function bareColumn(page: ResolvedPage): SectionColumn {
 		layout: '',
 		region: '',
 		pieces,
+		roles: page.bare.map(({ piece }) => piece.seenBy.map(({ text }) => text)),
 		label: pieces.join(', ')
 	};
 	return {

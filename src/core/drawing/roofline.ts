@@ -176,6 +176,12 @@ function shownOf(layer: Layer): string {
 	]);
 }
 
+/** Whether a visitor is kept out of a page; one who sees all is kept out of none. */
+export function isClosedFor({ admits, kind }: RooflineRow, role: string | undefined): boolean {
+	const isOpen = role === undefined || admits.length === 0 || admits.includes(role);
+	return kind === 'route' && !isOpen;
+}
+
 /** Rows that are left when branches are folded: what lies below a folded row is not shown. */
 export function unfolded(rows: readonly RooflineRow[], folded: ReadonlySet<string>): RooflineRow[] {
 	const shown: RooflineRow[] = [];

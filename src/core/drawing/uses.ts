@@ -15,10 +15,18 @@ export interface Use {
 export function usesAt({ site, reading }: ResolvedSite, places: readonly Span[]): Use[] {
 	const layers = layersOf(site);
 	return places.map(({ file, from }) => {
+		const part = site.parts.find(
+			({ span }) => span.file === file && span.from <= from && from < span.to
+		);
 		const owner = layers.find(
 			({ span }) => span.file === file && span.from <= from && from < span.to
 		);
 		const { line } = positionAt(reading.files.texts.get(file) ?? '', from);
-		return { owner: owner ? layerName(owner) : 'the site', file, from, line };
+		return {
+			owner: owner ? layerName(owner) : part ? `part ${part.name.text}` : 'the site',
+			file,
+			from,
+			line
+		};
 	});
 }

@@ -22,7 +22,7 @@ export class Surgery {
 	constructor(private readonly reading: SiteReading) {}
 
 	/** A change of whole files beside the cuts. */
-	files(change: Extract<Change, { kind: 'put' | 'move' | 'drop' }>): void {
+	files(change: Exclude<Change, { kind: 'edit' }>): void {
 		this.others.push(change);
 	}
 

@@ -3,6 +3,7 @@ import type { Wish } from '../model/wish.ts';
 import { regionWishes, sizeWishes } from './boxes/wishes.ts';
 import { layerWishes } from './layers/wishes.ts';
 import { pieceWishes } from './pieces/wishes.ts';
+import { sharedWishes } from './shared/wishes.ts';
 import { siteWishes } from './site/wishes.ts';
 import type { Surgery } from './surgery.ts';
 import type { WishKinds, WishOf } from './wish-kind.ts';
@@ -13,7 +14,8 @@ const kinds: WishKinds<Wish> = {
 	...siteWishes,
 	...layerWishes,
 	...regionWishes,
-	...pieceWishes
+	...pieceWishes,
+	...sharedWishes
 };
 
 export function labelOf(wish: Wish): string {

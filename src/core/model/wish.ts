@@ -205,7 +205,14 @@ export type LayerWish =
 			readonly region: RegionRef;
 			readonly fill: FillKind;
 	  }
-	| { readonly kind: 'remove-fill'; readonly layer: LayerRef; readonly region: RegionRef };
+	| { readonly kind: 'remove-fill'; readonly layer: LayerRef; readonly region: RegionRef }
+	/** For whom it is what a layer puts into a region; everyone where no role is named. */
+	| {
+			readonly kind: 'set-fill-seen-by';
+			readonly layer: LayerRef;
+			readonly region: RegionRef;
+			readonly roles: readonly string[];
+	  };
 
 /** Where something is put: in front of or behind another of its kind. */
 export interface Beside {
@@ -287,6 +294,13 @@ export type PieceWish =
 			readonly beside?: Beside;
 	  }
 	| { readonly kind: 'remove-piece'; readonly holder: HolderRef; readonly name: string }
+	/** For whom a piece is; everyone where no role is named. */
+	| {
+			readonly kind: 'set-seen-by';
+			readonly holder: HolderRef;
+			readonly name: string;
+			readonly roles: readonly string[];
+	  }
 	| {
 			readonly kind: 'set-markup';
 			readonly holder: HolderRef;
@@ -310,8 +324,63 @@ export type PieceWish =
 			readonly after: string;
 	  };
 
+/** What a data source says of itself. */
+export type DataPart = 'from' | 'fresh' | 'failed' | 'shape';
+
+/** Edits of what pages share: data and parts. */
+export type SharedWish =
+	| { readonly kind: 'add-data'; readonly name: string; readonly from: string }
+	| { readonly kind: 'rename-data'; readonly name: string; readonly to: string }
+	| { readonly kind: 'remove-data'; readonly name: string }
+	| {
+			readonly kind: 'set-data';
+			readonly name: string;
+			readonly part: DataPart;
+			readonly value: string | undefined;
+	  }
+	| { readonly kind: 'keep-shape'; readonly name: string }
+	| { readonly kind: 'set-json'; readonly name: string; readonly text: string }
+	/** `undefined` takes the value away. */
+	| {
+			readonly kind: 'set-value';
+			readonly name: string;
+			readonly path: readonly (string | number)[];
+			readonly value: unknown;
+	  }
+	| {
+			readonly kind: 'add-member';
+			readonly name: string;
+			readonly path: readonly (string | number)[];
+	  }
+	| { readonly kind: 'add-part'; readonly name: string }
+	/** `start` is a place in the list of what could become a part, `others` places in its list of like ones. */
+	| {
+			readonly kind: 'make-part';
+			readonly piece: PieceRef;
+			readonly start: number;
+			readonly name: string;
+			readonly others: readonly number[];
+	  }
+	| { readonly kind: 'rename-part'; readonly name: string; readonly to: string }
+	| {
+			readonly kind: 'rename-parameter';
+			readonly part: string;
+			readonly name: string;
+			readonly to: string;
+	  }
+	| {
+			readonly kind: 'rename-variant';
+			readonly part: string;
+			readonly parameter: string;
+			readonly value: string;
+			readonly to: string;
+	  }
+	| { readonly kind: 'set-parameters'; readonly name: string; readonly text: string }
+	| { readonly kind: 'set-part-markup'; readonly name: string; readonly markup: string }
+	| { readonly kind: 'remove-part'; readonly name: string };
+
 /** Everything the drawings can ask for. Each becomes the smallest change of the text that says it. */
-export type Wish = SizeWish | SiteWish | LayerWish | RegionWish | PieceWish;
+export type Wish = SizeWish | SiteWish | LayerWish | RegionWish | PieceWish | SharedWish;
 
 const sizeKinds: ReadonlySet<string> = new Set<SizeWish['kind']>([
 	'set-setting',

@@ -21,6 +21,8 @@ export interface SiteReading {
 	readonly readings: ReadonlyMap<string, FileReading>;
 	readonly site: Site;
 	readonly problems: readonly Problem[];
+	/** What sources that are URLs have given, by their names. */
+	readonly copies: Copies;
 	/** JSON already parsed, so that an edit of the text does not parse it again. */
 	readonly json: ReadonlyMap<string, JsonReading>;
 }
@@ -43,7 +45,7 @@ interface JsonReading {
 export function readSiteFiles(
 	files: SiteFiles,
 	previous?: SiteReading,
-	copies: Copies = noCopies
+	copies: Copies = previous?.copies ?? noCopies
 ): SiteReading {
 	const readings = new Map<string, FileReading>();
 	for (const path of [...files.texts.keys()].sort()) {
@@ -67,7 +69,7 @@ export function readSiteFiles(
 	const parts = before && sameList(rest.parts, before) ? before : rest.parts;
 	const assets = [...files.assets.keys()].sort();
 	const site: Site = { settings, layouts, routes, states, data, parts, values, assets };
-	return { files, readings, site, problems, json };
+	return { files, readings, site, problems, copies, json };
 }
 
 function sameList<T>(a: readonly T[], b: readonly T[]): boolean {

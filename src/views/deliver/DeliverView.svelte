@@ -29,7 +29,7 @@
 		if (!store.site) return;
 		let current = true;
 		store.core
-			.delivery(look.marks)
+			.delivery(look.handOver)
 			.then((found) => {
 				if (!current) return;
 				delivery = found;
@@ -71,6 +71,38 @@
 				<span
 					>Each element says what made it, such as <span class="mono">data-region="head"</span
 					></span
+				>
+			</label>
+			{#if delivery && delivery.closed.length > 0}
+				<p class="closed">
+					A static site keeps no one out: whoever knows an address sees the page.
+					{#if look.closed || look.nginx}
+						<b>{counted(delivery.closed.length, 'page')}</b> that not everyone may open
+						{delivery.closed.length === 1 ? 'is' : 'are'} in it all the same.
+					{:else}
+						So <b>{counted(delivery.closed.length, 'page')}</b> that not everyone may open
+						{delivery.closed.length === 1 ? 'is' : 'are'} left out.
+					{/if}
+					<span class="mono">access.json</span> says who may open what, for whoever serves it.
+				</p>
+				<label class="marks">
+					<input
+						type="checkbox"
+						checked={look.closed || look.nginx}
+						disabled={look.nginx}
+						onchange={(event) => {
+							look.closed = event.currentTarget.checked;
+							look.keep();
+						}}
+					/>
+					<span>Pages that not everyone may open, too</span>
+				</label>
+			{/if}
+			<label class="marks">
+				<input type="checkbox" bind:checked={look.nginx} onchange={() => look.keep()} />
+				<span
+					>A configuration for a web server, <span class="mono">nginx.conf</span>: addresses,
+					missing pages, caching, and closed branches behind your own sign-in</span
 				>
 			</label>
 			<button

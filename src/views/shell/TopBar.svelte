@@ -5,6 +5,7 @@
 	import { store } from '$store/site.svelte.ts';
 	import BusyLine from './BusyLine.svelte';
 	import KeptSince from './KeptSince.svelte';
+	import SeenBy from './SeenBy.svelte';
 	import SiteMenu from './SiteMenu.svelte';
 	import { views } from './views.ts';
 
@@ -41,6 +42,7 @@
 		{/each}
 	</nav>
 	<div class="right">
+		<SeenBy />
 		<BusyLine />
 		<button
 			class="quiet"

@@ -3,5 +3,6 @@ export const views = [
 	{ path: '/plan', name: 'Plan' },
 	{ path: '/source', name: 'Source' },
 	{ path: '/material', name: 'Material' },
+	{ path: '/access', name: 'Access' },
 	{ path: '/deliver', name: 'Deliver' }
 ] as const;

@@ -21,7 +21,11 @@
 	const pages = $derived(store.roofline.rows.map((row) => row.page));
 	const output = $derived(outputs.find((one) => one.path === outputPath) ?? outputs[0]);
 	const wish = $derived<PageWish | undefined>(
-		store.page && { page: store.page.page, address: store.page.address }
+		store.page && {
+			page: store.page.seen.stands ?? store.page.page,
+			address: store.page.address,
+			role: store.seenBy
+		}
 	);
 
 	// Where a link asks for a place, the cursor goes there.

@@ -1,6 +1,7 @@
 import type { LayerWish } from '../../model/wish.ts';
 import { changeAccess } from './access.ts';
 import { removeFill, setFill } from '../boxes/regions.ts';
+import { setFillSeenBy } from '../seen-by.ts';
 import type { WishKinds } from '../wish-kind.ts';
 import { addLayout, moveLayout, removeLayout, renameLayout, setUnder } from './layouts.ts';
 import { addRoute, moveRoute, removeRoute } from './routes.ts';
@@ -59,6 +60,12 @@ export const layerWishes: WishKinds<LayerWish> = {
 		label: ({ layer, part }) => `The ${part} of ${layer.name}`,
 		carryOut: (resolved, surgery, { layer, part, value }) =>
 			setWords(resolved, surgery, layer, part, value)
+	},
+	'set-fill-seen-by': {
+		label: ({ layer, region, roles }) =>
+			`${layer.name}, ${region.region}: for ${roles.length === 0 ? 'everyone' : roles.join(', ')}`,
+		carryOut: (resolved, surgery, { layer, region, roles }) =>
+			setFillSeenBy(resolved, surgery, layer, region, roles)
 	},
 	'change-access': {
 		label: ({ route, role, opens }) =>

@@ -192,6 +192,8 @@ export interface PieceView {
 	readonly markup: string | undefined;
 	/** Where a list of links starts, and how many segments down it reaches. */
 	readonly nav: { readonly from: string; readonly depth: number } | undefined;
+	/** The roles it is for; everyone where there is none. */
+	readonly seenBy: readonly string[];
 }
 
 /** The pieces that stand in a holder; none where it is not there. */
@@ -201,7 +203,8 @@ export function piecesIn(resolved: ResolvedSite, holder: HolderRef): PieceView[]
 		return findPieces(resolved, holder).pieces.map((piece) => ({
 			name: piece.name.text,
 			markup: piece.kind === 'markup' ? markupOf(surgery, piece) : undefined,
-			nav: piece.kind === 'nav' ? { from: piece.from.text, depth: piece.depth } : undefined
+			nav: piece.kind === 'nav' ? { from: piece.from.text, depth: piece.depth } : undefined,
+			seenBy: piece.seenBy.map(({ text }) => text)
 		}));
 	} catch (failure) {
 		if (failure instanceof WishRefused) return [];

@@ -1,6 +1,7 @@
 import type { PieceWish } from '../../model/wish.ts';
 import { swap } from '../boxes/regions.ts';
 import { findPieces } from '../find.ts';
+import { setPieceSeenBy } from '../seen-by.ts';
 import type { WishKinds } from '../wish-kind.ts';
 import { addPiece, movePiece, removePiece, renamePiece, setMarkup, setNav } from './pieces.ts';
 import { editWords } from './text.ts';
@@ -30,6 +31,12 @@ export const pieceWishes: WishKinds<PieceWish> = {
 	'move-piece': {
 		label: ({ name, to }) => `Move the piece ${name} to ${to.region?.region ?? to.layer.name}`,
 		carryOut: movePiece
+	},
+	'set-seen-by': {
+		label: ({ name, roles }) =>
+			`${name}: for ${roles.length === 0 ? 'everyone' : roles.join(', ')}`,
+		carryOut: (resolved, surgery, { holder, name, roles }) =>
+			setPieceSeenBy(resolved, surgery, holder, name, roles)
 	},
 	'remove-piece': {
 		label: ({ name }) => `Remove the piece ${name}`,

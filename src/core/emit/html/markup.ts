@@ -1,4 +1,5 @@
 import { encodeSegment } from '../../model/address.ts';
+import type { Part } from '../../model/site.ts';
 import {
 	compileMarkup,
 	type CompiledBlock,
@@ -34,14 +35,22 @@ interface Wrapped {
 
 const noRoots: Roots = { marks: '', classes: [] };
 
-/** Writes compiled markup for one page; `marks` stand behind the attributes of each outermost element. */
+/**
+ * Writes compiled markup for one page; `marks` stand behind the attributes of each outermost element. `own`:
+ * it is the markup of a part by itself, with what it wraps.
+ */
 export function renderMarkup(
 	parts: readonly MarkupPart[],
 	scope: Scope,
 	target: MarkupTarget,
-	marks = ''
+	marks = '',
+	own?: { readonly of: Part; readonly html: string }
 ): string {
-	return new Renderer(target).write(parts, scope, { marks, classes: [] }, undefined);
+	const renderer = new Renderer(target);
+	if (!own) return renderer.write(parts, scope, { marks, classes: [] }, undefined);
+	const classes = [target.names.part(own.of)];
+	const wrapped = { parts: [own.html], scope, wrapped: undefined, classes: [] };
+	return renderer.write(parts, scope, { marks, classes }, wrapped);
 }
 
 class Renderer {

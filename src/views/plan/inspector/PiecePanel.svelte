@@ -3,6 +3,7 @@
 	import type { PieceRef, Wish } from '$core/model/wish.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
+	import RoleChoice from '$views/shell/RoleChoice.svelte';
 	import PanelField from '$views/shell/PanelField.svelte';
 	import { askCopyPiece, askMovePiece, askRenamePiece } from '../asking.ts';
 	import { choice, type CellFacts } from '../choice.svelte.ts';
@@ -68,6 +69,14 @@
 			mono
 			take={(depth) => nav(found.nav?.from ?? '/', Math.max(1, Math.round(Number(depth)) || 1))}
 			hint="How many segments down it reaches."
+		/>
+	{/if}
+	{#if found && (store.site?.roles.length ?? 0) > 0}
+		<RoleChoice
+			legend="{name} is for"
+			roles={store.site?.roles ?? []}
+			chosen={found.seenBy}
+			take={(roles) => void wishes.make({ kind: 'set-seen-by', holder, name, roles })}
 		/>
 	{/if}
 	<div class="deeds">

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import type { RooflineRow } from '$core/drawing/roofline.ts';
+	import { isClosedFor } from '$core/drawing/roofline.ts';
+	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 
 	interface Props {
@@ -18,12 +20,15 @@
 		onGrab: (event: PointerEvent) => void;
 	}
 	const { row, index, chosen, folded, whole, top, left, indent, onGrab }: Props = $props();
+
+	const closed = $derived(isClosedFor(row, store.seenBy));
 </script>
 
 <div
 	class="row"
 	class:chosen
 	class:touched={wishes.touched.has(row.page)}
+	class:closed
 	id="row {row.page}"
 	role="option"
 	tabindex="-1"
@@ -34,7 +39,9 @@
 	data-drop="none"
 >
 	<span class="unseen">
-		{row.page}, {row.title}, {row.bare ? 'bare' : `under ${row.chain.join(', ')}`}
+		{row.page}, {row.title}, {row.bare ? 'bare' : `under ${row.chain.join(', ')}`}{closed
+			? `, closed for ${store.seenBy}`
+			: ''}
 	</span>
 	<span
 		class="grip"
@@ -63,7 +70,7 @@
 		{/if}
 		{#if row.admits.length > 0}
 			<span class="mono bare" title="Lets in only {row.admits.join(', ')}"
-				>{row.admits.join(' ')}</span
+				>{closed ? '403 ' : ''}{row.admits.join(' ')}</span
 			>
 		{/if}
 		{#if row.bare}<span class="mono bare">bare</span>{/if}
@@ -98,6 +105,12 @@
 	}
 	.chosen .path {
 		font-weight: 500;
+	}
+	/* What a visitor cannot open is there, and shut. */
+	.closed .path,
+	.closed .title {
+		color: var(--ink-2);
+		text-decoration: line-through;
 	}
 	.grip {
 		position: absolute;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { CrossSection, SectionColumn } from '$core/drawing/cross-section.ts';
+	import { store } from '$store/site.svelte.ts';
 	import { hot } from '$store/hot.svelte.ts';
 	import { cellFacts, choice, traceOf, type CellPlace } from '../choice.svelte.ts';
 	import { sectionDrag } from './section-drag.svelte.ts';
@@ -44,6 +45,11 @@
 	function pointAt(layer: number | undefined): void {
 		const found = layer === undefined ? undefined : cellFacts(section, { layer, column: index });
 		hot.point(found && traceOf(found));
+	}
+
+	function isEmpty(layer: number, piece: string): boolean {
+		const owner = section.layers[layer]?.name;
+		return store.page?.empty.some((one) => one.piece === piece && one.owner === owner) ?? false;
 	}
 
 	const chosenPiece = $derived(
@@ -136,7 +142,15 @@
 									data-piece={piece}
 									onpointerdown={(event) => grabPiece(event, at, piece)}
 									onclick={(event) => choosePiece(event, at, piece)}>{piece}</b
-								>{:else}{entry.label}{/each}{/each}{:else}{label}{/if}</span
+								>{#if isEmpty(at, piece)}<i
+										class="told"
+										title="{piece} comes out empty on this page">∅</i
+									>{/if}{#if (entry.roles[place] ?? []).length > 0}<i
+										class="told"
+										class:mine={entry.roles[place]?.includes(store.seenBy ?? '')}
+										title="Only for {entry.roles[place]?.join(', ')}"
+										>{entry.roles[place]?.join(' ')}</i
+									>{/if}{:else}{entry.label}{/each}{/each}{:else}{label}{/if}</span
 				>
 			{/if}
 		</button>
@@ -225,6 +239,16 @@
 		text-decoration: underline;
 	}
 	b.chosen {
+		color: var(--cedar);
+		font-weight: 600;
+	}
+	.told {
+		margin-left: 3px;
+		color: var(--warn);
+		font-style: normal;
+		font-size: 9.5px;
+	}
+	.mine {
 		color: var(--cedar);
 		font-weight: 600;
 	}

@@ -45,6 +45,15 @@
 	{#if isRoute}
 		<UnderMenu layer={{ kind: 'route', name: page.page }} bind:open={underOpen} />
 	{/if}
+	{#if page.seen.status === 403}
+		<span
+			class="closed"
+			role="status"
+			title="{page.seen.closedBy} lets in only {page.seen.admits.join(', ')}"
+			>403: {page.seen.stands ?? 'there is no state denied, so a plain sentence'} is shown to {page
+				.seen.role}</span
+		>
+	{/if}
 	<span class="end">
 		{#if page.addresses.length > 1}
 			<LongSelect
@@ -126,6 +135,13 @@
 	.layer span {
 		overflow: hidden;
 		text-overflow: ellipsis;
+	}
+	.closed {
+		color: var(--warn);
+		font-size: var(--text-small);
+		overflow: hidden;
+		text-overflow: ellipsis;
+		min-width: 30px;
 	}
 	.end {
 		margin-left: auto;

@@ -46,14 +46,16 @@
 
 	// Once the page rests: its pieces are measured, and the widths at which something jumps worked out.
 	$effect(() => {
-		const { page: name, address, html } = page;
+		const { page: asked, address, html, seen } = page;
+		const name = seen.stands ?? asked;
+		const { role } = seen;
 		const frame = loaded ? hidden : undefined;
 		void bands;
 		const given = new AbortController();
 		const { signal } = given;
 		jumps = undefined;
 		const wait = setTimeout(() => {
-			if (frame) void findJumps(frame, { page: name, address }, html, signal);
+			if (frame) void findJumps(frame, { page: name, address, role }, html, signal);
 		}, 600);
 		return () => {
 			given.abort();

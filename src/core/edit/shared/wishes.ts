@@ -1,0 +1,94 @@
+import type { SharedWish } from '../../model/wish.ts';
+import type { WishKinds } from '../wish-kind.ts';
+import {
+	addData,
+	addMember,
+	keepShape,
+	removeData,
+	renameData,
+	setData,
+	setJson,
+	setValue
+} from './data.ts';
+import { makePart } from './make-part.ts';
+import {
+	addPart,
+	removePart,
+	renameParameter,
+	renamePart,
+	renameVariant,
+	setParameters,
+	setPartMarkup
+} from './parts.ts';
+
+export const sharedWishes: WishKinds<SharedWish> = {
+	'add-data': {
+		label: ({ name }) => `Add the data ${name}`,
+		carryOut: (resolved, surgery, { name, from }) => addData(resolved, surgery, name, from)
+	},
+	'rename-data': {
+		label: ({ name, to }) => `Rename data.${name} to data.${to}`,
+		carryOut: (resolved, surgery, { name, to }) => renameData(resolved, surgery, name, to)
+	},
+	'remove-data': {
+		label: ({ name }) => `Remove the data ${name}`,
+		carryOut: (resolved, surgery, { name }) => removeData(resolved, surgery, name)
+	},
+	'set-data': {
+		label: ({ name, part, value }) => `${name}: ${part} ${value ?? 'as at first'}`,
+		carryOut: (resolved, surgery, { name, part, value }) =>
+			setData(resolved, surgery, name, part, value)
+	},
+	'keep-shape': {
+		label: ({ name }) => `Keep the shape of ${name}`,
+		carryOut: (resolved, surgery, { name }) => keepShape(resolved, surgery, name)
+	},
+	'set-json': {
+		label: ({ name }) => `Write the JSON of ${name}`,
+		carryOut: (resolved, surgery, { name, text }) => setJson(resolved, surgery, name, text)
+	},
+	'set-value': {
+		label: ({ name, path }) => `Change data.${[name, ...path].join('.')}`,
+		carryOut: (resolved, surgery, { name, path, value }) =>
+			setValue(resolved, surgery, name, path, value)
+	},
+	'add-member': {
+		label: ({ name, path }) => `Add a member to data.${[name, ...path].join('.')}`,
+		carryOut: (resolved, surgery, { name, path }) => addMember(resolved, surgery, name, path)
+	},
+	'add-part': {
+		label: ({ name }) => `Add the part ${name}`,
+		carryOut: (resolved, surgery, { name }) => addPart(resolved, surgery, name)
+	},
+	'make-part': {
+		label: ({ name, piece }) => `Make the part ${name} of ${piece.piece}`,
+		carryOut: (resolved, surgery, { piece, start, name, others }) =>
+			makePart(resolved, surgery, piece, start, name, others)
+	},
+	'rename-part': {
+		label: ({ name, to }) => `Rename the part ${name} to ${to}`,
+		carryOut: (resolved, surgery, { name, to }) => renamePart(resolved, surgery, name, to)
+	},
+	'rename-parameter': {
+		label: ({ part, name, to }) => `Rename ${name} of ${part} to ${to}`,
+		carryOut: (resolved, surgery, { part, name, to }) =>
+			renameParameter(resolved, surgery, part, name, to)
+	},
+	'rename-variant': {
+		label: ({ part, value, to }) => `Rename ${value} of ${part} to ${to}`,
+		carryOut: (resolved, surgery, { to, ...where }) => renameVariant(resolved, surgery, where, to)
+	},
+	'set-parameters': {
+		label: ({ name }) => `What ${name} is given`,
+		carryOut: (resolved, surgery, { name, text }) => setParameters(resolved, surgery, name, text)
+	},
+	'set-part-markup': {
+		label: ({ name }) => `Write the part ${name}`,
+		carryOut: (resolved, surgery, { name, markup }) =>
+			setPartMarkup(resolved, surgery, name, markup)
+	},
+	'remove-part': {
+		label: ({ name }) => `Remove the part ${name}`,
+		carryOut: (resolved, surgery, { name }) => removePart(resolved, surgery, name)
+	}
+};

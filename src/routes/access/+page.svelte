@@ -1,0 +1,5 @@
+<script lang="ts">
+	import AccessView from '$views/access/AccessView.svelte';
+</script>
+
+<AccessView />
