@@ -7,6 +7,8 @@
 	import { clearForgotten } from '$store/kept-sites.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { start } from '$store/opening.ts';
+	import { devices } from '$store/devices.svelte.ts';
+	import { sources } from '$store/sources.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import TopBar from '$views/shell/TopBar.svelte';
 	import { views } from '$views/shell/views.ts';
@@ -63,6 +65,20 @@
 		const wish = { page: shown.page, address: several ? shown.address : undefined };
 		const role = store.seenBy;
 		untrack(() => void writePlace(page.url, { wish, role, width, height }));
+	});
+
+	// What a page shows from elsewhere is asked for where its copy is too old.
+	$effect(() => {
+		const names = store.page?.sources.join(' ');
+		if (!store.ready || !names) return;
+		void store.page?.address;
+		untrack(() => void sources.refresh());
+	});
+
+	// Other devices that show the site follow each edit.
+	$effect(() => {
+		void [store.site, store.assets, store.seenBy];
+		untrack(() => devices.follow());
 	});
 
 	// … and what is shown follows the address, where the visitor goes back or forward.

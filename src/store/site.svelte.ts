@@ -376,6 +376,11 @@ class SiteStore {
 		);
 	}
 
+	/** Draws the site again with what its sources have given. */
+	redraw(): Promise<void> {
+		return this.attempt(() => this.core.redraw(this.asked));
+	}
+
 	private async reopen(): Promise<void> {
 		const { texts, assets, number } = this.work;
 		await this.attempt(() => this.core.open({ texts, assets }, this.asked, number));

@@ -16,7 +16,7 @@ import { piecesIn, type PieceView } from '$core/edit/pieces/pieces.ts';
 import { mendOf } from '$core/check/mend.ts';
 import { labelOf } from '$core/edit/wishes.ts';
 import { underChoices, type UnderChoice } from '$core/edit/layers/under-choices.ts';
-import { type SizedRef, type HolderRef, type LayerRef } from '$core/model/wish.ts';
+import { type SizedRef, type HolderRef, type LayerRef, type PieceRef } from '$core/model/wish.ts';
 import { WishRefused } from '$core/edit/proposal.ts';
 import { boxView, type BoxView } from '$core/drawing/box-view.ts';
 import { jumpWidths } from '$core/geometry/widths/jumps.ts';
@@ -27,12 +27,12 @@ import type { PieceSizes } from '$core/geometry/pieces/piece-size.ts';
 import { hasErrors, type Problem, sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { canonicalPath } from '$core/model/address.ts';
-import { layerName, type Page, pagesOf } from '$core/model/site.ts';
+import { layerName, layersOf, type Page, pagesOf } from '$core/model/site.ts';
 import { positionAt, type Span } from '$core/model/span.ts';
 import { encodeUtf8 } from '$core/model/utf8.ts';
 import { between } from '$core/resolve/between.ts';
 import { nearestState } from '$core/resolve/structure.ts';
-import { routeFor, type PageInstance } from '$core/resolve/instance.ts';
+import { dataAt, routeFor, type PageInstance } from '$core/resolve/instance.ts';
 import { activeMarkup, type ActiveMarkup } from '$core/resolve/active.ts';
 import { deliveryProblems } from '$core/check/delivery.ts';
 import { type CheckedSite } from '$core/check/site.ts';
@@ -57,6 +57,11 @@ import {
 	type LayerView,
 	type SiteWordsView
 } from '$core/drawing/layer-view.ts';
+import { kindOfValue, textOf } from '$core/resolve/values.ts';
+import { completeTag, ownerAt, type TagCompletion } from '$core/drawing/complete-tag.ts';
+import { valueUses } from '$core/drawing/value-uses.ts';
+import { dataViews, type DataView } from '$core/drawing/data-view.ts';
+import { partStarts, type PartStart } from '$core/edit/shared/make-part.ts';
 import { accessCsv, accessTable, type AccessTable } from '$core/drawing/access.ts';
 import { placeOf } from '$core/source/read.ts';
 import { materialView, type MaterialView } from '$core/drawing/material-view.ts';
@@ -203,7 +208,49 @@ export class Answers {
 			routes: site?.routes.map((route) => route.pattern.text) ?? [],
 			data: [...(site?.values.keys() ?? [])]
 		};
-		return complete(this.files.texts.get(file) ?? '', offset, names);
+		const text = this.files.texts.get(file) ?? '';
+		const inTag = this.completeInText(file, text, offset);
+		return inTag ?? complete(text, offset, names);
+	}
+
+	/** What can stand in a tag of a text, as of the site that is drawn. */
+	private completeInText(file: string, text: string, offset: number): ReturnType<typeof complete> {
+		const { shown } = this;
+		const drawn = placeBefore(file, offset, this.since);
+		const owner = shown && ownerAt(shown, file, drawn);
+		if (!shown || !owner) return undefined;
+		const now = placeAfter(file, owner.span.from, this.since);
+		const before = text.slice(now, offset);
+		// Only what stands in a block of markup, or in quotes, has tags.
+		const inMarkup = before.split('"""').length % 2 === 0;
+		const line = before.slice(before.lastIndexOf('\n') + 1);
+		if (!inMarkup && line.split('"').length % 2 === 1) return undefined;
+		const markup = inMarkup ? before.slice(before.lastIndexOf('"""') + 3) : line;
+		const found = completeTag(markup, owner, shown, this.year);
+		return found && { from: offset - found.back, options: [...found.options] };
+	}
+
+	/** What can be written at the end of some markup of a piece. */
+	completeMarkup(holder: HolderRef, before: string): TagCompletion | undefined {
+		const { shown } = this;
+		const { kind, name } = holder.layer;
+		const owner =
+			shown && layersOf(shown.site).find((one) => one.kind === kind && layerName(one) === name);
+		return shown && owner && completeTag(before, owner, shown, this.year);
+	}
+
+	/** The values of shared data that a piece shows, each with what it is now. */
+	valuesIn(owner: string, piece: string): { readonly path: string; readonly says: string }[] {
+		const { shown } = this;
+		if (!shown) return [];
+		const paths = valueUses(shown.site)
+			.filter((use) => use.owner === owner && use.piece === piece)
+			.map(({ path }) => path);
+		return [...new Set(paths)].map((path) => {
+			const words = path.split('.').map((word) => (word === '*' ? '0' : word));
+			const value = dataAt(shown.site, words);
+			return { path, says: textOf(value) ?? kindOfValue(value) };
+		});
 	}
 
 	/** Names and sizes of everything that would be handed over, or what keeps it from that. */
@@ -288,6 +335,17 @@ export class Answers {
 	/** Tokens and files, with where each is used. */
 	material(): MaterialView | undefined {
 		return this.shown && materialView(this.shown);
+	}
+
+	/** Shared data, value by value. */
+	data(): DataView[] {
+		return this.shown ? dataViews(this.shown) : [];
+	}
+
+	/** What in a piece could become a part, and where else the same stands. */
+	partStarts(piece: PieceRef): PartStart[] {
+		const { latest } = this;
+		return (latest && unlessRefused(() => partStarts(latest, piece))) ?? [];
 	}
 
 	/** Who may open what. */

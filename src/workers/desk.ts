@@ -9,13 +9,16 @@ import { type Proposal } from '$core/edit/proposal.ts';
 import { stageHtml } from '$core/emit/stage.ts';
 import { atEdge, reasonOf, type Problem } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
-import { layerName } from '$core/model/site.ts';
+import { copyPath, layerName, type DataSource, type Page } from '$core/model/site.ts';
 import { type PageInstance } from '$core/resolve/instance.ts';
 import { checkSite, isSound, type CheckedSite } from '$core/check/site.ts';
 import { applyChanges, type Change } from '$core/source/change.ts';
 import { refuseUnusable, takeIn, takeInFiles } from '$core/source/intake.ts';
 import { IntakeError } from '$core/source/limits.ts';
 import { readSiteFiles } from '$core/source/read.ts';
+import { sourcesOf } from '$core/answer/freshness.ts';
+import { partViews, type PartView } from '$core/drawing/part-view.ts';
+import { decodeUtf8 } from '$core/model/utf8.ts';
 import { AssetUrls } from './asset-urls.ts';
 import type {
 	Made,
@@ -24,6 +27,7 @@ import type {
 	PageView,
 	PageWish,
 	SeenView,
+	SourceState,
 	Shown,
 	SiteView,
 	TakenIn,
@@ -34,6 +38,7 @@ import type { ResolvedSite } from '$core/resolve/site.ts';
 import { nearestState } from '$core/resolve/structure.ts';
 import { keepMarks } from '$core/drawing/marks.ts';
 import { Answers } from './answers.ts';
+import { Sources } from './sources.ts';
 
 /** ms for which nothing else is answered while pages are compared. */
 const mostAtOnce = 8;
@@ -46,6 +51,7 @@ const mostDrawn = 8;
  */
 export class Desk extends Answers {
 	private readonly assetUrls = new AssetUrls();
+	private readonly sources = new Sources();
 	/** The wish that was looked at last, ready to be made. */
 	private prepared: { before: CheckedSite; key: string; made: Prepared } | undefined;
 	/** Counts what ends the comparing of pages. */
@@ -84,6 +90,7 @@ export class Desk extends Answers {
 		this.since = [];
 		this.number = number;
 		this.lastDrawn.clear();
+		this.sources.forgetAll();
 		return this.readAgain(wish);
 	}
 
@@ -205,6 +212,54 @@ export class Desk extends Answers {
 		return { pages, bands: proposal.bands };
 	}
 
+	/** Names of sources that have to be asked before what they give is shown. */
+	dueSources(names: readonly string[]): string[] {
+		const now = Date.now();
+		return this.sourcesNamed(names)
+			.filter((source) => this.sources.isDue(source, now))
+			.map(({ name }) => name.text);
+	}
+
+	/** What is known of all sources from elsewhere. */
+	sourceStates(): SourceState[] {
+		const now = Date.now();
+		const all = this.shown?.site.data ?? [];
+		return all.filter(({ isUrl }) => isUrl).map((source) => this.sources.state(source, now));
+	}
+
+	/**
+	 * Asks a source, at the stand-in that answers for it; `of` parts what different sites try out. Gives whether
+	 * something is to be drawn anew.
+	 */
+	async askSource(name: string, of: string): Promise<boolean> {
+		const [source] = this.sourcesNamed([name]);
+		if (!source) return false;
+		const bytes = this.files.assets.get(copyPath(source));
+		const address = `/stand-in/data/${name}?of=${encodeURIComponent(of)}`;
+		const failedBefore = this.sources.hasFailed(name);
+		const before = JSON.stringify(this.shown?.site.values.get(name));
+		await this.sources.ask(source, address, bytes && decodeUtf8(bytes));
+		const after = JSON.stringify(this.sources.copies.get(name));
+		return (
+			(after !== undefined && after !== before) || failedBefore !== this.sources.hasFailed(name)
+		);
+	}
+
+	/** Draws the site anew with what sources have given. */
+	redraw(wish: PageWish | undefined): Shown {
+		return this.readAgain(wish);
+	}
+
+	private sourcesNamed(names: readonly string[]): DataSource[] {
+		const all = this.shown?.site.data ?? [];
+		return all.filter(({ name, isUrl }) => isUrl && names.includes(name.text));
+	}
+
+	/** Every part, drawn by itself. */
+	parts(): PartView[] {
+		return this.shown ? partViews(this.shown, this.assetUrls, this.year) : [];
+	}
+
 	/** Never fails: where reading does, that is a problem, and what was drawn last stays. */
 	private readAgain(wish: PageWish | undefined): Shown {
 		const problems: Problem[] = [];
@@ -213,7 +268,7 @@ export class Desk extends Answers {
 		const read = atEdge<CheckedSite | undefined>(
 			about,
 			problems,
-			() => checkSite(readSiteFiles(this.files, this.latest?.reading)),
+			() => checkSite(readSiteFiles(this.files, this.latest?.reading, this.sources.copies)),
 			undefined
 		);
 		if (read) return this.adopt(read, wish);
@@ -293,7 +348,10 @@ export class Desk extends Answers {
 			html: stageHtml(drawn, shown, this.assetUrls, this.year),
 			section: crossSection(resolved, shown),
 			seen,
-			empty: emptyPieces(drawn, shown, this.year)
+			empty: emptyPieces(drawn, shown, this.year),
+			sources: sourcesOf(instance.page, shown)
+				.filter(({ isUrl }) => isUrl)
+				.map(({ name }) => name.text)
 		};
 	}
 
@@ -305,18 +363,32 @@ export class Desk extends Answers {
 		const { site, structure, role } = shown;
 		const { page, address } = instance;
 		const closedBy = keptOutBy(page, role, structure);
-		const state = closedBy && nearestState(site, address, 'denied');
+		const waiting = closedBy ? undefined : this.waitingFor(page, shown);
+		const kind = closedBy ? 'denied' : waiting;
+		const state = kind && nearestState(site, address, kind);
 		const [stands] = state ? shown.instances(state) : [];
 		return {
 			drawn: stands ?? instance,
 			seen: {
 				role,
-				status: closedBy ? 403 : 200,
+				status: closedBy ? 403 : waiting === 'failed' ? 503 : 200,
 				stands: state && layerName(state),
 				admits: admittedRoles(page, structure),
 				closedBy: closedBy && layerName(closedBy)
 			}
 		};
+	}
+
+	/** The state that stands for a page while its data is on its way, or since it could not be had. */
+	private waitingFor(page: Page, shown: ResolvedSite): 'loading' | 'failed' | undefined {
+		const sources = sourcesOf(page, shown).filter(({ isUrl }) => isUrl);
+		const failed = sources.some(
+			({ name, failed: then }) => then === 'shown' && this.sources.hasFailed(name.text)
+		);
+		const asking = sources.some(
+			({ name }) => this.sources.isAsking(name.text) && !shown.site.values.has(name.text)
+		);
+		return failed ? 'failed' : asking ? 'loading' : undefined;
 	}
 }
 

@@ -64,6 +64,8 @@ export interface PageView {
 	readonly seen: SeenView;
 	/** Pieces that come out empty here. */
 	readonly empty: readonly PieceName[];
+	/** Sources from elsewhere whose values it shows. */
+	readonly sources: readonly string[];
 	/** Why the page could not be drawn as it is now; what is shown is its last drawing. */
 	readonly fault: string | undefined;
 }
@@ -76,13 +78,30 @@ export interface PageWish {
 	readonly role?: string | undefined;
 }
 
+/** What is known of a source of shared data that comes from elsewhere. */
+export interface SourceState {
+	readonly name: string;
+	readonly asking: boolean;
+	/** Why it could not be had the last time, as the end of a sentence. */
+	readonly failure: string | undefined;
+	/** s; undefined where there is no copy but the one in the site. */
+	readonly age: number | undefined;
+	/** s for which the source itself calls its answer fresh. */
+	readonly lifetime: number | undefined;
+	/** It will be asked before it is shown the next time. */
+	readonly isDue: boolean;
+	/** The copy, as JSON. */
+	readonly copy: string | undefined;
+	readonly answered: 'new' | 'nothing changed' | 'failed' | undefined;
+}
+
 /** What a visitor gets of a page. */
 export interface SeenView {
 	/** Undefined: all of it is shown, as no one visitor sees it. */
 	readonly role: string | undefined;
 	/** HTTP, RFC 9110, section 15. */
-	readonly status: 200 | 403;
-	/** The state that stands in place of a closed page; undefined where the page itself is shown. */
+	readonly status: 200 | 403 | 503;
+	/** The state that stands in place of a page that is closed, on its way or failed; undefined where the page itself is shown. */
 	readonly stands: string | undefined;
 	/** Who is let in; everyone where it is empty. */
 	readonly admits: readonly string[];

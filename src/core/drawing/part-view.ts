@@ -7,12 +7,12 @@ import { siteSheet } from '../emit/css/sheets.ts';
 import { classNames } from '../emit/names.ts';
 import { pageScope } from '../emit/html/words.ts';
 import type { Part } from '../model/site.ts';
-import type { Given, UseTag } from '../model/template.ts';
 import { dedent } from '../source/markup-block.ts';
 import { compileMarkup } from '../resolve/markup/compile.ts';
 import { partBook } from '../resolve/parts.ts';
 import { scopeOfPart, textOf, type Scope } from '../resolve/values.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
+import { firstUse } from './first-use.ts';
 import { usesAt, type Use } from './uses.ts';
 
 /** A part with each of its variants. */
@@ -79,7 +79,7 @@ function partView(
 		from: part.span.from,
 		variants: variantsOf(part).map((values) => ({
 			label: [...values].map(([name, value]) => `${name} ${value}`).join(', '),
-			html: partHtml(part, values, uses, resolved, assetUrls, year)
+			html: partHtml(part, values, resolved, assetUrls, year)
 		})),
 		uses: usesAt(
 			resolved,
@@ -104,7 +104,6 @@ function variantsOf({ parameters }: Part): ReadonlyMap<string, string>[] {
 function partHtml(
 	part: Part,
 	values: ReadonlyMap<string, string>,
-	uses: readonly UseTag[],
 	resolved: ResolvedSite,
 	assetUrls: { get(path: string): string | undefined },
 	year: number
@@ -115,8 +114,7 @@ function partHtml(
 	if (!instance) return '';
 	const names = classNames(site);
 	const around = pageScope(instance, resolved, year);
-	const example = exampleFor(part, uses);
-	const scope = scopeOfPart(part, { given: example }, around);
+	const scope = firstUse(part, resolved, year) ?? scopeOfPart(part, { given: [] }, around);
 	const inside: Scope = { ...scope, names: filled(part, scope, values) };
 	const link = (url: string): string => assetUrls.get(url.replace(/^\//, '')) ?? url;
 	const html = renderMarkup(
@@ -141,20 +139,6 @@ function partHtml(
 		...sheets.map((css) => `<style>\n${withUrls(css, link).replaceAll('</', '<\\/')}</style>`),
 		`</head><body>${html}</body></html>`
 	].join('\n');
-}
-
-/** The first use whose texts are known without the place they stand in. */
-function exampleFor(part: Part, uses: readonly UseTag[]): readonly Given[] {
-	const isPlainUse = ({ given }: UseTag): boolean =>
-		given.every(
-			({ value }) =>
-				value.kind === 'text' && value.template.parts.every((one) => typeof one === 'string')
-		);
-	return (
-		(uses.find(isPlainUse) ?? uses[0])?.given.filter(({ name }) =>
-			part.parameters.some((one) => one.name.text === name.text)
-		) ?? []
-	);
 }
 
 /** What a parameter has no text for here is called by its name. */

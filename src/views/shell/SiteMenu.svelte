@@ -4,12 +4,14 @@
 	import { openDemo, openFile, openFolder, switchTo } from '$store/opening.ts';
 	import { store } from '$store/site.svelte.ts';
 	import KeptSites from './KeptSites.svelte';
+	import DeviceDialog from './DeviceDialog.svelte';
 	import NewSite from './NewSite.svelte';
 
 	let fileInput: HTMLInputElement;
 	let folderInput: HTMLInputElement;
 	let asking = $state(false);
 	let listing = $state(false);
+	let onDevice = $state(false);
 	/** As many as are quickly looked through; the others are in the list of all. */
 	const most = 5;
 
@@ -20,6 +22,7 @@
 		else if (value === 'open') fileInput.click();
 		else if (value === 'folder') folderInput.click();
 		else if (value === 'list') listing = true;
+		else if (value === 'device') onDevice = true;
 		else if (value === 'demo') void openDemo();
 		else if (value.startsWith('site ')) void switchTo(value.slice(5));
 	}
@@ -54,6 +57,9 @@
 			<Menu.Content class="menu">
 				<Menu.Item class="menu-item" value="new">
 					<Menu.ItemText>New site …</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="device">
+					<Menu.ItemText>Open on a device …</Menu.ItemText>
 				</Menu.Item>
 				<Menu.Item class="menu-item" value="open">
 					<Menu.ItemText>Open a file (.eave or .zip) …</Menu.ItemText>
@@ -100,6 +106,7 @@
 </div>
 
 <NewSite bind:open={asking} />
+<DeviceDialog open={onDevice} onClose={() => (onDevice = false)} />
 <KeptSites bind:open={listing} />
 
 <style>

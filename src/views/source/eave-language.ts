@@ -105,7 +105,7 @@ export const mostColoured = 300_000;
 /** Eave in the editor: colours and folding while the text is not too long, and completion by what the core knows. */
 export function eave(ask: AskCompletion, length: number): Extension {
 	const source = async (context: CompletionContext): Promise<CompletionResult | null> => {
-		if (!context.explicit && !context.matchBefore(/[\w./:]$/)) return null;
+		if (!context.explicit && !context.matchBefore(/[\w./:{]$/)) return null;
 		const found = await ask(context.pos);
 		if (!found) return null;
 		const options = found.options.map(({ word, says, kind }) => ({

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { page as address } from '$app/state';
+	import { placeQuery, readPlace } from '$store/address.ts';
 	import type { PieceView } from '$core/edit/pieces/pieces.ts';
 	import type { PieceRef, Wish } from '$core/model/wish.ts';
 	import { store } from '$store/site.svelte.ts';
@@ -8,6 +10,7 @@
 	import { askCopyPiece, askMovePiece, askRenamePiece } from '../asking.ts';
 	import { choice, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
+	import MakePart from './MakePart.svelte';
 	import BandStrip from '../strip/BandStrip.svelte';
 
 	interface Props {
@@ -26,6 +29,17 @@
 	);
 	const around = $derived(view && chosenBox.around);
 	const { holder, piece: name } = $derived(piece);
+	let making = $state(false);
+	/** Values of shared data that it shows. */
+	let values = $state.raw<readonly { readonly path: string; readonly says: string }[]>([]);
+	const query = $derived(placeQuery(readPlace(address.url)));
+
+	$effect(() => {
+		const [asked] = [piece, store.site];
+		void store.core.valuesIn(asked.holder.layer.name, asked.piece).then((all) => {
+			if (asked === piece) values = all;
+		});
+	});
 
 	$effect(() => {
 		const [asked] = [holder, store.texts];
@@ -85,6 +99,9 @@
 				>Edit its markup <kbd>Enter</kbd></button
 			>
 		{/if}
+		{#if found?.markup !== undefined}
+			<button class="act" onclick={() => (making = true)}>Make a part …</button>
+		{/if}
 		<button class="act" onclick={() => askRenamePiece(piece)}>Rename</button>
 		<button class="act" onclick={() => askCopyPiece(piece)}>Copy</button>
 		<button class="act" onclick={() => askMovePiece(piece)}>Move to …</button>
@@ -107,8 +124,19 @@
 			onclick={() => void wishes.make({ kind: 'remove-piece', holder, name })}>Remove</button
 		>
 	</div>
+	{#if values.length > 0}
+		<p class="small values">
+			It shows
+			{#each values as value, at (value.path)}{at > 0 ? ', ' : ''}<a
+					class="mono"
+					href="/material?{query}#data {value.path.replaceAll('*', '0')}"
+					title="{value.says}: show it in Material">{value.path}</a
+				>{/each}
+		</p>
+	{/if}
 	<p class="small">A double click on its words on the page writes them anew.</p>
 </div>
+<MakePart {piece} open={making} onClose={() => (making = false)} />
 {#if view}
 	<BandStrip {view} />
 	{#if around}
@@ -129,6 +157,10 @@
 	b {
 		font-weight: 600;
 		color: var(--cedar);
+	}
+	.values a {
+		color: var(--cedar);
+		text-decoration: underline;
 	}
 	.deeds {
 		display: flex;

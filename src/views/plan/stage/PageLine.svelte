@@ -45,7 +45,15 @@
 	{#if isRoute}
 		<UnderMenu layer={{ kind: 'route', name: page.page }} bind:open={underOpen} />
 	{/if}
-	{#if page.seen.status === 403}
+	{#if page.seen.status === 200 && page.seen.stands}
+		<span class="closed" role="status"
+			>{page.seen.stands} stands here while its data is asked for</span
+		>
+	{:else if page.seen.status === 503}
+		<span class="closed" role="status"
+			>503: its data could not be had, so {page.seen.stands ?? 'a plain sentence'} is shown</span
+		>
+	{:else if page.seen.status === 403}
 		<span
 			class="closed"
 			role="status"

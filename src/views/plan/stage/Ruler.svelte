@@ -1,5 +1,8 @@
 <script lang="ts">
 	import { breakpointNear } from '$core/resolve/bands.ts';
+	import { clampHeight, clampWidth } from '$store/address.ts';
+	import { devices } from '$store/devices.svelte.ts';
+	import { look } from '$store/look.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import type { BandView } from '$workers/messages.ts';
 
@@ -104,6 +107,18 @@
 			{/if}
 		{/each}
 	</svg>
+	{#each devices.list.filter((device) => device.width < reach) as device (device.id)}
+		<button
+			class="device"
+			aria-label="A device of {device.width} by {device.height} px: draw the stage at its size"
+			title="A device has the site open: {device.width} × {device.height} px, {device.ratio}×, text {device.text} px"
+			style:left="{device.width * scale}px"
+			onclick={() => {
+				look.width = clampWidth(device.width);
+				look.height = clampHeight(device.height);
+			}}>▮</button
+		>
+	{/each}
 	{#each spans.filter((span) => span.index > 0 && span.from < reach) as span (span.name)}
 		{@const band = bands[span.index]}
 		{#if band}
@@ -130,6 +145,16 @@
 </div>
 
 <style>
+	.device {
+		position: absolute;
+		bottom: 0;
+		z-index: 3;
+		width: 14px;
+		margin-left: -7px;
+		color: var(--cedar);
+		font-size: 12px;
+		line-height: 16px;
+	}
 	.ruler {
 		position: relative;
 		height: 34px;

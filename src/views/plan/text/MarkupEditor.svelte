@@ -1,10 +1,16 @@
 <script lang="ts">
-	import { closeBrackets } from '@codemirror/autocomplete';
+	import {
+		autocompletion,
+		closeBrackets,
+		type CompletionContext,
+		type CompletionResult
+	} from '@codemirror/autocomplete';
 	import { defaultKeymap, indentWithTab } from '@codemirror/commands';
 	import { html } from '@codemirror/lang-html';
 	import { Annotation, EditorState } from '@codemirror/state';
 	import { EditorView, drawSelection, keymap } from '@codemirror/view';
 	import { onMount } from 'svelte';
+	import type { TagCompletion } from '$core/drawing/complete-tag.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { eaveColors } from '$views/source/eave-language.ts';
 	import { editorLook } from '$views/source/editor-look.ts';
@@ -15,8 +21,22 @@
 		markup: string;
 		/** Gives whether the site took the markup. */
 		write: (markup: string) => Promise<boolean>;
+		/** What can be written at the end of some of it. */
+		complete: (before: string) => Promise<TagCompletion | undefined>;
 	}
-	const { name, markup, write }: Props = $props();
+	const { name, markup, write, complete }: Props = $props();
+
+	/** Names in a tag, each with a value that it has. */
+	async function names(context: CompletionContext): Promise<CompletionResult | null> {
+		const before = context.state.doc.sliceString(0, context.pos, '\n');
+		if (!context.explicit && !/\{[^{}\n]*[\w.{]$/.test(before)) return null;
+		const found = await complete(before);
+		if (!found) return null;
+		const options = found.options.map(({ word, says, kind }) => {
+			return { label: word, detail: says, type: kind };
+		});
+		return { from: context.pos - found.back, options, validFor: /^[\w-]*$/ };
+	}
 
 	let host: HTMLElement;
 	let view: EditorView | undefined;
@@ -35,6 +55,7 @@
 					EditorState.lineSeparator.of('\n'),
 					drawSelection(),
 					closeBrackets(),
+					autocompletion({ override: [names], icons: false }),
 					keymap.of([
 						{ key: 'Escape', run: () => (panes.fold('text', true), true) },
 						{ key: 'Mod-z', run: () => (void store.undo(), true) },

@@ -51,6 +51,7 @@
 					name={piece.name}
 					markup={piece.markup}
 					write={(markup) => write(piece.name, markup)}
+					complete={(before) => store.core.completeMarkup(holder, before)}
 				/>
 			{/if}
 			{#if refused[piece.name]}

@@ -53,7 +53,9 @@ const answerTo = ({ request, params, url, getClientAddress }: Asked): Response =
 	if (!answered) return gone();
 	const { status, headers, body } = answered;
 	const content = body && new Uint8Array(body);
-	return new Response(content ?? null, { status, headers: { ...headers, ...stranger } });
+	// What is looked at follows each edit, however long a real page may be kept.
+	const cache = { 'cache-control': status === 200 || status === 206 ? 'no-cache' : 'no-store' };
+	return new Response(content ?? null, { status, headers: { ...headers, ...cache, ...stranger } });
 };
 
 export const GET: RequestHandler = answerTo;

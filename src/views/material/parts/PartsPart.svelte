@@ -1,0 +1,199 @@
+<script lang="ts">
+	import { page as address } from '$app/state';
+	import type { PartView } from '$core/drawing/part-view.ts';
+	import { counted } from '$core/messages/problem.ts';
+	import { ask } from '$store/ask.svelte.ts';
+	import { placeQuery, readPlace } from '$store/address.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+	import SubHead from '../SubHead.svelte';
+	import Uses from '../Uses.svelte';
+	import PartPicture from './PartPicture.svelte';
+	import PartText from './PartText.svelte';
+
+	/** Every part in each of its variants at three widths. */
+	interface Props {
+		parts: readonly PartView[];
+		/** What a link asks for: `part seed-card`. */
+		wanted: string;
+	}
+	const { parts, wanted }: Props = $props();
+
+	/** px: a column of a phone, of a narrow and of a wide page. */
+	const widths = [200, 320, 480];
+	let editing = $state<string | undefined>();
+	const query = $derived(placeQuery(readPlace(address.url)));
+
+	function askNew(): void {
+		ask.question = {
+			title: 'Add a part',
+			says: 'What is written once and used in many places, as {use NAME title="…"}. A piece on the drawings can be made a part, too.',
+			fields: [{ label: 'Name', value: 'card', mono: true }],
+			act: 'Add it',
+			answer: ([name = '']) => wishes.attempt({ kind: 'add-part', name })
+		};
+	}
+
+	function rename(
+		title: string,
+		value: string,
+		send: (to: string) => Promise<string | undefined>
+	): void {
+		ask.question = {
+			title,
+			says: 'Every place that uses it is changed with it.',
+			fields: [{ label: 'New name', value, mono: true }],
+			act: 'Rename it',
+			answer: ([to = '']) => send(to)
+		};
+	}
+</script>
+
+<section aria-label="Parts">
+	<SubHead
+		title="Parts"
+		says="{counted(parts.length, 'part')}; each variant at {widths.join(', ')} px"
+	>
+		<button class="act" onclick={askNew}>Add part …</button>
+	</SubHead>
+	<!-- What scrolls can be reached by keyboard. -->
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+	<div class="scroll" tabindex="0" role="group" aria-label="Parts of the site">
+		{#each parts as part (part.name)}
+			<article
+				id="part {part.name}"
+				class:wanted={wanted === `part ${part.name}`}
+				aria-label="Part {part.name}"
+			>
+				<div class="line">
+					<b class="mono">{part.name}</b>
+					<Uses uses={part.uses} />
+					<button
+						class="act small"
+						onclick={() =>
+							rename(`Rename ${part.name}`, part.name, (to) =>
+								wishes.attempt({ kind: 'rename-part', name: part.name, to })
+							)}>Rename</button
+					>
+					<button
+						class="act small"
+						aria-expanded={editing === part.name}
+						onclick={() => (editing = editing === part.name ? undefined : part.name)}
+						>Edit its markup</button
+					>
+					<a class="small" href="/source?{query}&file={part.file}&at={part.from}">in Source</a>
+					<button
+						class="act small"
+						onclick={() => void wishes.make({ kind: 'remove-part', name: part.name })}
+						>Remove</button
+					>
+				</div>
+				<p class="small given">
+					{part.list.length === 0 ? 'It is given nothing' : 'It is given'}
+					{#each part.list as parameter, at (parameter.name)}{at > 0 ? ', ' : ' '}
+						<button
+							class="mono link"
+							title="Rename {parameter.name}"
+							onclick={() =>
+								rename(`Rename ${parameter.name} of ${part.name}`, parameter.name, (to) =>
+									wishes.attempt({
+										kind: 'rename-parameter',
+										part: part.name,
+										name: parameter.name,
+										to
+									})
+								)}>{parameter.name}</button
+						>{#if parameter.values.length > 0}:
+							{#each parameter.values as value (value)}
+								<button
+									class="mono link value"
+									title="Rename {value}"
+									onclick={() =>
+										rename(`Rename ${value} of ${part.name}`, value, (to) =>
+											wishes.attempt({
+												kind: 'rename-variant',
+												part: part.name,
+												parameter: parameter.name,
+												value,
+												to
+											})
+										)}>{value}</button
+								>
+							{/each}{/if}{/each}
+					{part.wraps ? '; it wraps what stands between it and its {end}.' : '.'}
+				</p>
+				{#if editing === part.name}<PartText {part} />{/if}
+				<div class="pictures">
+					{#each part.variants as variant (variant.label)}
+						<div class="variant">
+							<span class="cap">{variant.label || 'as it is'}</span>
+							<div class="row">
+								{#each widths as width (width)}
+									<PartPicture html={variant.html} {width} label="{part.name} {variant.label}" />
+								{/each}
+							</div>
+						</div>
+					{/each}
+				</div>
+			</article>
+		{:else}
+			<p class="none">
+				This site has no parts yet. Where the same markup stands in several places, choose one of
+				them in Plan and make a part of it: what differs becomes what the part is given.
+			</p>
+		{/each}
+	</div>
+</section>
+
+<style>
+	section {
+		display: flex;
+		flex-direction: column;
+		min-height: 0;
+		min-width: 0;
+	}
+	.scroll {
+		flex: 1;
+		overflow-y: auto;
+		padding: 0 16px 24px;
+	}
+	article {
+		padding: 10px 0 14px;
+		border-bottom: 1px solid var(--hair);
+	}
+	.wanted {
+		background: var(--cedar-wash);
+	}
+	.line {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 14px;
+		align-items: baseline;
+	}
+	b {
+		font-weight: 600;
+		color: var(--cedar);
+	}
+	a {
+		text-decoration: underline;
+	}
+	.link {
+		text-decoration: underline dotted;
+	}
+	.value {
+		margin-right: 4px;
+	}
+	.given {
+		margin: 4px 0 8px;
+	}
+	.row {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 12px;
+		align-items: flex-start;
+		margin: 2px 0 10px;
+	}
+	.none {
+		padding: 20px 0;
+		max-width: 56ch;
+	}
+</style>

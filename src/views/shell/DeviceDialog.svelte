@@ -1,0 +1,133 @@
+<script lang="ts">
+	import { Dialog } from '@skeletonlabs/skeleton-svelte';
+	import { create } from 'qrcode';
+	import { devices } from '$store/devices.svelte.ts';
+	import { store } from '$store/site.svelte.ts';
+	import { clampHeight, clampWidth } from '$store/address.ts';
+	import { look } from '$store/look.svelte.ts';
+	import Question from './Question.svelte';
+
+	/** The site on a phone or another browser: an address, and its picture for a camera. */
+	interface Props {
+		open: boolean;
+		onClose: () => void;
+	}
+	const { open, onClose }: Props = $props();
+
+	const address = $derived(devices.addresses[0]);
+	const onlyHere = $derived(address !== undefined && /\/\/(127\.|localhost|\[::1\])/.test(address));
+	const code = $derived(
+		address === undefined ? undefined : create(address, { errorCorrectionLevel: 'M' })
+	);
+	const path = $derived.by(() => {
+		if (!code) return '';
+		const { data, size } = code.modules;
+		let drawn = '';
+		for (const [at, dark] of data.entries()) {
+			if (dark) drawn += `M${at % size} ${Math.floor(at / size)}h1v1h-1z`;
+		}
+		return drawn;
+	});
+
+	$effect(() => {
+		if (open) void devices.open();
+	});
+</script>
+
+<Question
+	{open}
+	title="Open on a device"
+	says="The site is handed to this application’s server, which keeps it in memory for two hours after the last edit. Pages there follow each edit. Whoever has the address can see it."
+	{onClose}
+>
+	{#if devices.fault}<p class="refused" role="alert">{devices.fault}</p>{/if}
+	{#if address && code}
+		<div class="two">
+			<svg
+				viewBox="-2 -2 {code.modules.size + 4} {code.modules.size + 4}"
+				role="img"
+				aria-label="The address as a QR code"
+			>
+				<rect x="-2" y="-2" width="100%" height="100%" fill="white" />
+				<path d={path} fill="black" />
+			</svg>
+			<div>
+				<p><a class="mono" href={address} target="_blank" rel="noreferrer">{address}</a></p>
+				<p class="small">
+					{store.seenBy === undefined
+						? 'It shows what whoever has not signed in gets.'
+						: `It shows what ${store.seenBy} gets.`}
+				</p>
+				{#if onlyHere}
+					<p class="small">
+						Only this machine reaches it now. For a phone in the same network, start the application
+						with <span class="mono">HOST=0.0.0.0 npm start</span>.
+					</p>
+				{/if}
+				<p class="cap">{devices.list.length === 0 ? 'No device has it open yet' : 'Open on'}</p>
+				<ul>
+					{#each devices.list as device (device.id)}
+						<li>
+							<button
+								class="field mono"
+								title="Draw the stage at this size"
+								onclick={() => {
+									look.width = clampWidth(device.width);
+									look.height = clampHeight(device.height);
+									onClose();
+								}}>{device.width} × {device.height}</button
+							>
+							<span class="small">{device.ratio}×, text {device.text} px</span>
+						</li>
+					{/each}
+				</ul>
+			</div>
+		</div>
+	{:else if devices.busy}
+		<p>It is being handed over …</p>
+	{/if}
+	<div class="buttons">
+		<Dialog.CloseTrigger class="primary">Done</Dialog.CloseTrigger>
+		{#if devices.isOpen}
+			<button
+				class="act"
+				onclick={() => {
+					void devices.close();
+					onClose();
+				}}>Take it back</button
+			>
+		{/if}
+	</div>
+</Question>
+
+<style>
+	.two {
+		display: grid;
+		grid-template-columns: 190px minmax(0, 1fr);
+		gap: 20px;
+		align-items: start;
+		margin: 8px 0 14px;
+	}
+	svg {
+		width: 190px;
+		border: 1px solid var(--hair);
+		shape-rendering: crispEdges;
+	}
+	a {
+		color: var(--cedar);
+		text-decoration: underline;
+		overflow-wrap: anywhere;
+	}
+	p {
+		margin: 0 0 6px;
+	}
+	li {
+		display: flex;
+		gap: 8px;
+		align-items: baseline;
+		margin: 3px 0;
+	}
+	.refused {
+		color: var(--fault);
+	}
+</style>
