@@ -18,6 +18,8 @@ export interface BoxesOptions {
 	readonly widths?: string;
 	readonly height: string;
 	readonly metrics?: string;
+	/** Whom the page is seen by; without, all of it. */
+	readonly as?: string;
 	readonly json: boolean;
 }
 
@@ -53,7 +55,8 @@ export async function boxesCommand(
 		marks: 'none' as const,
 		year: new Date().getFullYear()
 	};
-	const html = pieceHtmlOf(instance, opened, target);
+	const seen = opened.as(options.as);
+	const html = pieceHtmlOf(instance, seen, target);
 	let estimated = 0;
 	const sizes: PieceSizes = (key) => {
 		const known = measured?.(key);
@@ -61,7 +64,7 @@ export async function boxesCommand(
 		return known ?? estimateSize(html(key));
 	};
 	const layout = new PageLayout({
-		page: opened.page(page),
+		page: seen.page(page),
 		site: opened.site,
 		sizes,
 		open: new Set()

@@ -8,7 +8,7 @@ import type { Streams } from './streams.ts';
 export async function explainCommand(
 	path: string,
 	route: string,
-	json: boolean,
+	{ json, as }: { readonly json: boolean; readonly as: string | undefined },
 	streams: Streams
 ): Promise<number> {
 	const opened = await openSite(path, streams);
@@ -19,7 +19,7 @@ export async function explainCommand(
 		streams.errors(`There is no route ${route}. There is ${known}.\n`);
 		return 2;
 	}
-	const explanation = explain(page, opened);
+	const explanation = explain(page, opened.as(as));
 	const text = json ? JSON.stringify(explanation, null, 2) : explanationText(explanation);
 	streams.out(text + '\n');
 	return hasErrors(opened.problems) ? 1 : 0;

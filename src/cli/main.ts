@@ -65,10 +65,12 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			'--route <pattern>',
 			'the route as it is written, or a state: "denied at /desk"'
 		)
+		.option('--as <role>', 'as a visitor of this role gets it')
 		.option('--json', 'as JSON')
 		.exitOverride()
-		.action(async (site: string, options: { route: string; json?: true }) => {
-			code = await explainCommand(site, options.route, options.json ?? false, streams);
+		.action(async (site: string, options: { route: string; json?: true; as?: string }) => {
+			const { route, json = false, as } = options;
+			code = await explainCommand(site, route, { json, as }, streams);
 		});
 	program
 		.command('boxes')
@@ -81,6 +83,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.option('--width <px>', 'width of the screen')
 		.option('--widths <range>', 'every width of a range, such as 280..1760')
 		.option('--height <px>', 'height of the screen', '800')
+		.option('--as <role>', 'as a visitor of this role gets it')
 		.option('--metrics <file>', 'sizes of pieces that a browser measured, as JSON')
 		.option('--json', 'as JSON', false)
 		.exitOverride()

@@ -56,7 +56,11 @@ export class Previews {
 	private readonly kept = new Map<string, Preview>();
 	private bytes = 0;
 
-	constructor(private readonly now: () => number = Date.now) {}
+	/** `most`: bytes of all previews together. */
+	constructor(
+		private readonly now: () => number = Date.now,
+		private readonly most = mostKept
+	) {}
 
 	get count(): number {
 		return this.kept.size;
@@ -160,7 +164,7 @@ export class Previews {
 	private makeRoom(bytes: number): void {
 		for (const token of [...this.kept.keys()]) this.find(token);
 		for (const token of [...this.kept.keys()]) {
-			if (this.bytes + bytes <= mostKept) return;
+			if (this.bytes + bytes <= this.most) return;
 			this.remove(token);
 		}
 	}

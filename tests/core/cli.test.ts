@@ -84,6 +84,8 @@ test('boxes are printed for a width or for all of a range, from measured or esti
 		'/visit',
 		'--width',
 		'1180',
+		'--as',
+		'visitor',
 		'--json',
 		'--metrics',
 		metrics

@@ -31,7 +31,7 @@ export function inferShape(value: unknown, depth = 0): Shape {
 		};
 	}
 	if (value === null) return { type: 'null' };
-	return { type: Number.isInteger(value) ? 'integer' : typeof value };
+	return { type: Number.isSafeInteger(value) ? 'integer' : typeof value };
 }
 
 /** One shape that both values keep to. */

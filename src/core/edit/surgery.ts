@@ -134,7 +134,10 @@ export class Surgery {
 	setInnerFirst(owner: Span, word: string, line: string | undefined): void {
 		const first = this.statementAt(owner).block?.statements[0];
 		if (line !== undefined && first && !this.innerOf(owner, word)) {
-			this.insertBefore(first.span, [line]);
+			const opening = this.statementAt(owner).block?.span.from ?? first.span.from;
+			const isOnLine = !this.text(owner.file).slice(opening, first.span.from).includes('\n');
+			if (isOnLine) this.replace({ ...first.span, to: first.span.from }, `${line}; `);
+			else this.insertBefore(first.span, [line]);
 		} else {
 			this.setInner(owner, word, line);
 		}

@@ -1,4 +1,4 @@
-import { Zip, ZipDeflate } from 'fflate';
+import { Zip, ZipDeflate, zipSync } from 'fflate';
 import type { SiteFiles } from '../model/files.ts';
 import { copyPath, type Layout, type Page, pagesOf } from '../model/site.ts';
 import { encodePath } from '../model/address.ts';
@@ -228,14 +228,18 @@ export function packZip(files: Iterable<readonly [string, string | Uint8Array]>)
 	return parts;
 }
 
-/** A site's own files as a zip: what "as source" hands over, and what opening a zip takes in. */
+/**
+ * A site's own files as a zip: what "as source" hands over, and what opening a zip takes in. Sizes stand in
+ * front of each file, so that nothing in a file can be taken for its end (APPNOTE, section 4.3.9).
+ */
 export function packSource(files: SiteFiles): Uint8Array<ArrayBuffer> {
-	const parts = packZip([...files.texts, ...files.assets]);
-	const whole = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
-	let at = 0;
-	for (const part of parts) {
-		whole.set(part, at);
-		at += part.length;
-	}
-	return whole;
+	const texts = [...files.texts].map(([path, text]): [string, Uint8Array] => [
+		path,
+		encodeUtf8(text)
+	]);
+	const packed = zipSync(Object.fromEntries([...texts, ...files.assets]), {
+		level: 6,
+		mtime: '1980-01-01T00:00:00'
+	});
+	return new Uint8Array(packed);
 }

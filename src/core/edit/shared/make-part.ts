@@ -120,7 +120,7 @@ export function makePart(
 	]);
 	for (const place of taken) {
 		const given = parameters.map(({ name: key, index }) => {
-			const text = place.slots[index]?.text ?? '';
+			const text = asValue(place.slots[index]?.text ?? '');
 			return ` ${key}="${text.replace(/[\\"]/g, '\\$&')}"`;
 		});
 		surgery.replace(place.span, `{use ${name}${given.join('')}}`);
@@ -129,6 +129,19 @@ export function makePart(
 	return count === 0
 		? []
 		: [`${count === 1 ? 'One other place' : `${count} other places`} would use ${name} too.`];
+}
+
+/** Text of markup as the value it means: references to characters are those characters, tags stay. */
+function asValue(text: string): string {
+	if (!text.includes('&')) return text;
+	return text
+		.split(/(\{[^{}]*\})/)
+		.map((part) => {
+			if (part.startsWith('{') || !part.includes('&')) return part;
+			const [node] = parseFragment(part.replaceAll('<', '&lt;')).childNodes;
+			return node && 'value' in node ? node.value : part;
+		})
+		.join('');
 }
 
 /** Expressions that only the layer knows cannot go into a part; those in texts that differ can. */
@@ -178,8 +191,30 @@ function stretchesIn(text: string, at: Span, owner: string, piece: string): Stre
 		}
 		for (const child of node.childNodes) visit(child);
 	};
-	for (const node of parseFragment(text, { sourceCodeLocationInfo: true }).childNodes) visit(node);
-	return found;
+	const { childNodes } = parseFragment(text, { sourceCodeLocationInfo: true });
+	const roots = childNodes.filter((node) => !('value' in node) || node.value.trim() !== '');
+	const whole = wholeOf(roots, text, at, { owner, piece });
+	for (const node of childNodes) visit(node);
+	// A piece of one element is that element.
+	return roots.length > 1 && whole ? [whole, ...found] : found;
+}
+
+/** All of a piece, as one stretch. */
+function wholeOf(
+	roots: readonly Tree.ChildNode[],
+	text: string,
+	at: Span,
+	whose: Pick<Stretch, 'owner' | 'piece'>
+): Stretch | undefined {
+	const [first, last] = [roots[0]?.sourceCodeLocation, roots.at(-1)?.sourceCodeLocation];
+	if (!first || !last) return undefined;
+	const lead = /^\s*/.exec(text.slice(first.startOffset))?.[0].length ?? 0;
+	const from = first.startOffset + lead;
+	const to = from + text.slice(from, last.endOffset).trimEnd().length;
+	const slots: Slot[] = [];
+	const shape = roots.map((node) => shapeOf(node, text, from, slots)).join('');
+	const span = { file: at.file, from: at.from + from, to: at.from + to };
+	return { ...whose, span, markup: text.slice(from, to), shape, slots };
 }
 
 /** What an element is without its texts and values, which are collected on the way. */

@@ -1,4 +1,5 @@
 import type { Layer, MarkupPiece, NavPiece, Piece } from '../../model/site.ts';
+import { isPlain } from '../../model/template.ts';
 import { compileMarkup } from '../../resolve/markup/compile.ts';
 import { navLinks, type NavLink } from '../../resolve/nav.ts';
 import type { LandedPiece, ResolvedRegion } from '../../resolve/page.ts';
@@ -78,7 +79,9 @@ export class PieceWriter {
 		}
 		const inner = wrapping ? depth + 1 : depth;
 		if (wrapping) this.lines.write(depth, opening);
-		if (html !== '') this.lines.write(inner, html.replaceAll('\n', '\n' + '  '.repeat(inner)));
+		// Where a list or condition came out as nothing, its line is not there.
+		const shown = isPlain(piece.markup) ? html : html.replace(/^[ \t]*(?:\n|$)/gm, '').trimEnd();
+		if (shown !== '') this.lines.write(inner, shown.replaceAll('\n', '\n' + '  '.repeat(inner)));
 		if (wrapping) this.lines.write(depth, closing);
 	}
 

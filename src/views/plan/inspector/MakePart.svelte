@@ -30,8 +30,12 @@
 		void store.core.partStarts(piece).then((found) => {
 			starts = found;
 			// What stands in several places is what one mostly means.
-			const repeated = found.findIndex(({ others }) => others.length > 0);
-			start = Math.max(0, repeated);
+			const worth = (one: PartStart): number =>
+				one.others.length === 0
+					? 0
+					: one.parameters.length * 1000 + Math.min(999, one.markup.length);
+			const best = Math.max(0, ...found.map(worth));
+			start = best === 0 ? 0 : found.findIndex((one) => worth(one) === best);
 			left = [];
 			refused = '';
 		});

@@ -1,0 +1,151 @@
+import assert from 'node:assert/strict';
+import { randomBytes } from 'node:crypto';
+import { createServer } from 'node:http';
+import { cp, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { after, test } from 'node:test';
+import { serve } from '../../src/cli/serve/serve.ts';
+import { packSource } from '../../src/core/emit/delivery.ts';
+import { isoMs } from '../../src/core/model/utc.ts';
+import { longestKept, PreviewRefused, Previews, type Device } from '../../src/service/previews.ts';
+import { ask } from '../../src/asking/ask.ts';
+import { around } from '../lib/site.ts';
+
+/** The three faces of an answering site: a folder that is served, and sites kept for other devices. */
+
+const folder = await mkdtemp(join(tmpdir(), 'eave-serve-'));
+after(() => rm(folder, { recursive: true }));
+
+test('a folder is served as it changes: pages, roles, errors with their place', async () => {
+	await cp('demo', folder, { recursive: true });
+	let said = '';
+	const streams = {
+		out: (text: string) => void (said += text),
+		errors: (text: string) => void (said += text)
+	};
+	const serving = await serve(folder, { port: 0, as: undefined }, streams);
+	const get = (path: string, init: RequestInit = {}) =>
+		fetch(new URL(path, serving.address), { redirect: 'manual', ...init });
+	try {
+		assert.match(await (await get('/visit/')).text(), /Visit us/);
+		assert.equal((await get('/desk/')).status, 403);
+		const form = new URLSearchParams({ role: 'keeper', to: '/desk/' });
+		const signed = await get('/sign-in', { method: 'POST', body: form });
+		assert.deepEqual([signed.status, signed.headers.get('location')], [303, '/desk/']);
+		const cookie = signed.headers.get('set-cookie') ?? '';
+		assert.match(cookie, /HttpOnly; SameSite=Lax/);
+		const keeper = { headers: { cookie: cookie.split(';')[0] ?? '' } };
+		assert.equal((await get('/desk/', keeper)).status, 200);
+		assert.match(await (await get('/', keeper)).text(), /To the desk/);
+		const away = new URLSearchParams({ role: 'keeper', to: '//elsewhere.example/' });
+		assert.equal(
+			(await get('/sign-in', { method: 'POST', body: away })).headers.get('location'),
+			'/'
+		);
+		const nobody = new URLSearchParams({ role: 'nobody' });
+		assert.equal((await get('/sign-in', { method: 'POST', body: nobody })).status, 400);
+
+		const news = await get('/.live');
+		const reader = news.body?.getReader();
+		await reader?.read();
+		const file = join(folder, 'routes/1-public.eave');
+		const before = await readFile(file, 'utf8');
+		await writeFile(file, before.replace('Visit us', 'Come and see us'));
+		const told = await reader?.read();
+		assert.match(new TextDecoder().decode(told?.value), /data: changed/);
+		assert.match(await (await get('/visit/')).text(), /Come and see us/);
+		await writeFile(file, before.replace('title "Visit"', 'title "Visit'));
+		await reader?.read();
+		const broken = await get('/visit/');
+		assert.equal(broken.status, 500);
+		assert.match(await broken.text(), /routes\/1-public\.eave:\d+:\d+/);
+		assert.match(said, /routes\/1-public\.eave:\d+:\d+: unclosed-text/);
+		await reader?.cancel();
+	} finally {
+		await serving.close();
+	}
+});
+
+const zipOf = (text: string, filler = 0): Uint8Array =>
+	packSource({
+		texts: new Map([['site.eave', text]]),
+		assets: new Map(filler === 0 ? [] : [['big.bin', randomBytes(filler)]])
+	});
+
+test('previews are kept for a while, within bounds, and follow edits', () => {
+	let now = isoMs('2026-01-01T10:00:00Z') ?? 0;
+	const previews = new Previews(() => now);
+	const token = previews.add(zipOf(around('')), undefined);
+	assert.match(token, /^[\w-]{22}$/);
+	const page = (of = token): string => {
+		const answered = previews.answer(
+			of,
+			{ method: 'GET', target: '/', time: now, headers: {} },
+			`/preview/${of}/`
+		);
+		return answered?.body ? new TextDecoder().decode(answered.body) : '';
+	};
+	assert.match(page(), /home/);
+	const heard: string[] = [];
+	const device: Device = { id: 'device-one', width: 390, height: 844, ratio: 3, text: 16 };
+	const watched: string[] = [];
+	previews.watch(token, (message) => watched.push(message));
+	const leave = previews.listen(token, (message) => heard.push(message), device);
+	assert.ok(previews.change(token, zipOf(around('').replace('home', 'changed')), undefined));
+	assert.deepEqual(heard, ['changed']);
+	assert.match(page(), /changed/);
+	leave?.();
+	assert.deepEqual(
+		watched,
+		['[]', JSON.stringify([device]), '[]'],
+		'a device comes and goes with its page'
+	);
+	assert.throws(() => previews.add(zipOf('site "'), undefined), PreviewRefused);
+	assert.throws(() => previews.change(token, new Uint8Array([1, 2, 3]), undefined), PreviewRefused);
+	assert.match(page(), /changed/, 'what cannot be read leaves what was shown');
+	now += longestKept + 1;
+	assert.equal(page(), '', 'two hours after its last change it is gone');
+	assert.equal(previews.count, 0);
+});
+
+test('previews that need more room than there is make the oldest go', () => {
+	const each = 40_000;
+	const previews = new Previews(Date.now, 4 * each + 10_000);
+	const tokens = Array.from({ length: 5 }, () => previews.add(zipOf(around(''), each), undefined));
+	const there = tokens.map((token) => previews.watch(token, () => undefined) !== undefined);
+	assert.deepEqual(there, [false, true, true, true, true]);
+});
+
+test('whatever a service does, asking it ends with an answer or a reason', async () => {
+	const server = createServer((request, response) => {
+		const path = request.url ?? '';
+		if (path === '/loop') response.writeHead(302, { location: '/loop' }).end();
+		else if (path === '/large') {
+			const part = Buffer.alloc(1024 * 1024, 'a');
+			const more = (): void => {
+				while (response.write(part)) if (response.destroyed) return;
+				if (!response.destroyed) response.once('drain', more);
+			};
+			response.on('error', () => undefined);
+			more();
+		} else if (path === '/json') response.writeHead(200, { etag: '"a"' }).end('{"a": 1}');
+	});
+	await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+	const bound = server.address();
+	const base = `http://127.0.0.1:${typeof bound === 'object' ? bound?.port : ''}`;
+	const why = async (path: string): Promise<string> => {
+		const outcome = await ask(base + path, {}, 700);
+		return outcome.kind === 'failed' ? outcome.why : `answered ${outcome.response.body}`;
+	};
+	try {
+		assert.equal(await why('/json'), 'answered {"a": 1}');
+		assert.match(await why('/loop'), /from one address to the next/);
+		assert.match(await why('/large'), /more than 8 MB/);
+		assert.match(await why('/silent'), /did not answer in 0\.7 s/);
+		assert.match((await ask('http://127.0.0.1:1/', {})).kind, /failed/);
+	} finally {
+		server.closeAllConnections();
+		server.close();
+	}
+});
