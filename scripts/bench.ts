@@ -1,6 +1,7 @@
 // npm run bench: measures the core and the application, prints a table, and writes docs/benchmarks.md.
 import { writeFile } from 'node:fs/promises';
 import { cpus, totalmem } from 'node:os';
+import { benchAnswers } from './bench/answer.ts';
 import { benchBoxes } from './bench/boxes.ts';
 import { benchBrowser } from './bench/browser.ts';
 import { benchCore, benchDelivery, type BenchRow } from './bench/core.ts';
@@ -12,6 +13,7 @@ const rows: BenchRow[] = [
 	...(await benchBoxes()),
 	...benchCore(),
 	...benchDelivery(),
+	...benchAnswers(),
 	...(await benchBrowser()),
 	...(await benchHeavy())
 ];

@@ -25,18 +25,6 @@ const pictures: readonly Picture[] = [
 		prepare: chooseBlock('season, main')
 	},
 	{
-		name: 'plan-narrow',
-		tracks: true,
-		path: '/plan?route=/visit&width=390',
-		prepare: chooseBlock('commons, menu')
-	},
-	{
-		name: 'plan-medium',
-		tracks: true,
-		path: '/plan?route=/guides/:slug&width=760',
-		prepare: chooseBlock('guide, side')
-	},
-	{
 		name: 'plan-wide',
 		tracks: true,
 		path: '/plan?route=/visit&width=1180',
@@ -72,17 +60,19 @@ const pictures: readonly Picture[] = [
 		prepare: byNight('catalogue, side')
 	},
 	{ name: 'find', path: '/plan?route=/catalogue&width=1100', prepare: find('side') },
-	{ name: 'material', path: '/material?route=/catalogue' },
-	{ name: 'plan-gap', path: '/plan?route=/borrow/confirm&width=700' },
+	{ name: 'material-data', path: '/material?route=/catalogue&of=data', prepare: waitABit },
+	{ name: 'material-parts', path: '/material?route=/catalogue&of=parts', prepare: waitABit },
+	{ name: 'access', path: '/access', prepare: chooseCell('/desk/loans, member') },
+	{
+		name: 'seen-by',
+		path: '/plan?route=/desk/loans&as=visitor&width=1100',
+		prepare: chooseBlock('denied at /desk, work')
+	},
+	{ name: 'device', path: '/plan?route=/catalogue&width=1100', prepare: openOnDevice },
 	{
 		name: 'plan-pieces',
 		path: '/plan?route=/catalogue&width=1000',
 		prepare: editPieces('catalogue, side')
-	},
-	{
-		name: 'plan-coming-from',
-		path: '/plan?route=/catalogue&width=1000',
-		prepare: comeFrom('/visit')
 	},
 	{ name: 'source', path: '/source?route=/catalogue/:variety&file=layouts/commons.eave&at=600' },
 	{ name: 'deliver', path: '/deliver' }
@@ -163,13 +153,22 @@ function find(words: string): (page: Page) => Promise<void> {
 	};
 }
 
-function comeFrom(route: string): (page: Page) => Promise<void> {
+async function waitABit(): Promise<void> {
+	await new Promise((resolve) => setTimeout(resolve, 1500));
+}
+
+function chooseCell(name: string): (page: Page) => Promise<void> {
 	return async (page) => {
-		await page.select('[aria-label="Coming from"]', route);
-		const hold = await page.waitForSelector('::-p-aria([name="Hold"][role="button"])');
-		await hold?.click();
-		await new Promise((resolve) => setTimeout(resolve, 800));
+		await (await page.waitForSelector(`[role=gridcell][aria-label^="${name}"]`))?.click();
+		await page.mouse.move(640, 20);
 	};
+}
+
+async function openOnDevice(page: Page): Promise<void> {
+	await page.click('.site-name');
+	await (await page.waitForSelector('::-p-text(Open on a device)'))?.click();
+	await page.waitForSelector('svg[aria-label="The address as a QR code"]');
+	await waitABit();
 }
 
 build();

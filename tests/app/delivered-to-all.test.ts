@@ -18,7 +18,7 @@ test('axe-core finds nothing on any delivered page, on a phone, a tablet and a d
 	const axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 	const out = await mkdtemp(join(tmpdir(), 'eave-delivered-'));
 	const said: string[] = [];
-	const code = await run(['build', 'demo', '--out', out], {
+	const code = await run(['build', 'demo', '--closed', '--out', out], {
 		out: () => undefined,
 		errors: (text) => said.push(text)
 	});

@@ -77,9 +77,19 @@ for (const mode of ['day', 'night'] as const) {
 	});
 
 	test(`Material, finding and keys, by ${mode}`, async () => {
-		await app.open('/material');
-		await app.page.waitForSelector('article[aria-label^="Token"]');
-		await check('Material');
+		for (const [of, there] of [
+			['data', '[aria-label="Values of opening"]'],
+			['parts', 'article[aria-label^="Part"] iframe'],
+			['files', 'article[aria-label^="File"]'],
+			['tokens', 'article[aria-label^="Token"]']
+		] as const) {
+			await app.open(`/material?of=${of}`);
+			await app.page.waitForSelector(there);
+			await check(`Material, ${of}`);
+		}
+		await app.open('/access');
+		await named(app.page, 'button', 'Save as CSV');
+		await check('Access');
 		await (await named(app.page, 'button', 'find')).click();
 		await named(app.page, 'combobox', 'Find by name');
 		await app.page.keyboard.type('side');

@@ -137,13 +137,14 @@ test('two regions take 3 and 9 of 12 columns, 2 and 4 of 6, and the whole width'
 test('a token differs by band; a fourth band, a picture, a title pattern and a role are added', async () => {
 	const hand = new Hand(app);
 	await newSite(hand, 'head, content, foot');
-	await app.open('/material');
+	await app.open('/material?of=tokens');
 	await hand.press('button', 'Add token …');
 	await hand.fill('Name', '--space');
 	await hand.fill('Value', '16px');
 	await hand.press('button', 'Add it');
 	await app.page.waitForSelector('article[aria-label="Token --space"]');
 	await hand.type('--space at wide', '32px');
+	await app.open('/material?of=files');
 	const chooser = app.page.waitForFileChooser();
 	await hand.press('button', 'Add files …');
 	await (await chooser).accept(['static/mark.svg']);

@@ -241,6 +241,14 @@ const cases: Readonly<Record<ErrorCode | WarningCode, Case>> = {
 	},
 	'data-url': { text: 'data list from "ftp://seeds.example/list"' },
 	'fresh-invalid': { text: 'data list from "https://seeds.example/list" { fresh 5 }' },
+	'value-not-given': {
+		text: 'data list from "https://seeds.example/list"\nroute /x { title "{data.list.no.such}" }',
+		files: { 'copies/list.json': '{}' }
+	},
+	'pages-not-given': {
+		text: 'data list from "https://seeds.example/list"\nroute /x/:slug { each data.list by slug }',
+		files: { 'copies/list.json': '{}' }
+	},
 	'data-no-copy': { text: 'data list from "https://seeds.example/list"' },
 	'data-fresh-file': withList('data again from "list.json" { fresh 60s }'),
 	'shape-missing': {

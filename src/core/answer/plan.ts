@@ -1,6 +1,6 @@
 import { canonicalPath, encodePath } from '../model/address.ts';
 import { Memory } from '../model/memory.ts';
-import { matchPattern } from '../model/pattern.ts';
+import { hasParameters, matchPattern } from '../model/pattern.ts';
 import { copyPath, type Layout, type Page, type Route, pagesOf } from '../model/site.ts';
 import {
 	layoutSheetPath,
@@ -40,11 +40,19 @@ class Plan implements AnswerPlan {
 	private readonly feeding: ReadonlySet<string>;
 	private readonly byAddress = new Map<Route, ReadonlyMap<string, PageInstance>>();
 	private readonly layouts: ReadonlyMap<string, Layout>;
+	private readonly fixed: ReadonlyMap<string, Route>;
+	private readonly others: readonly Route[];
 	private pageSheets: ReadonlyMap<string, Page> | undefined;
 	private readonly links = new Map<string, string | undefined>();
 
 	constructor(private readonly resolved: ResolvedSite) {
-		const { data, layouts } = resolved.site;
+		const { data, layouts, routes } = resolved.site;
+		this.others = routes.filter(({ pattern }) => hasParameters(pattern));
+		this.fixed = new Map(
+			routes
+				.filter(({ pattern }) => !hasParameters(pattern))
+				.map((route) => [route.pattern.key, route])
+		);
 		this.feeding = new Set(
 			data.flatMap((source) => [copyPath(source), ...(source.shape ? [source.shape.text] : [])])
 		);
@@ -52,11 +60,13 @@ class Plan implements AnswerPlan {
 	}
 
 	pageAt(address: string): PageInstance | undefined {
-		const route = routeFor(this.resolved.site.routes, address);
+		// A route of fixed segments alone wins over every other.
+		const written = canonicalPath(address);
+		const route = this.fixed.get(written) ?? routeFor(this.others, address);
 		if (!route) return undefined;
-		if (route.pages.kind !== 'one') return this.instancesOf(route).get(canonicalPath(address));
+		if (route.pages.kind !== 'one') return this.instancesOf(route).get(written);
 		const parameters = matchPattern(route.pattern, address) ?? {};
-		return { page: route, address: canonicalPath(address), parameters, item: undefined };
+		return { page: route, address: written, parameters, item: undefined };
 	}
 
 	private instancesOf(route: Route): ReadonlyMap<string, PageInstance> {

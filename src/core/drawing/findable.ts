@@ -23,10 +23,12 @@ export type Findable =
 			/** A page on which it can be seen. */
 			readonly page: string;
 	  }
+	| { readonly kind: 'data'; readonly name: string; readonly says: string }
+	| { readonly kind: 'part'; readonly name: string; readonly says: string }
 	| { readonly kind: 'token'; readonly name: string; readonly says: string }
 	| { readonly kind: 'file'; readonly name: string; readonly says: string };
 
-/** All pages, layouts, regions, pieces, tokens and files, each with a few words on what it is. */
+/** All pages, layouts, regions, pieces, data, parts, tokens and files, each with a few words on what it is. */
 export function findable(resolved: ResolvedSite): Findable[] {
 	const { site } = resolved;
 	const found: Findable[] = [];
@@ -44,6 +46,10 @@ export function findable(resolved: ResolvedSite): Findable[] {
 		}
 	}
 	found.push(...piecesOf(resolved));
+	for (const { name, from } of site.data) {
+		found.push({ kind: 'data', name: name.text, says: `data from ${from.text}` });
+	}
+	for (const { name } of site.parts) found.push({ kind: 'part', name: name.text, says: 'part' });
 	for (const name of new Set(site.settings.tokens.map((token) => token.name.text))) {
 		found.push({ kind: 'token', name, says: 'token' });
 	}

@@ -252,6 +252,10 @@ export const warnings = {
 		`The copy of ${path} does not keep to ${shape}: ${why}.`,
 	'data-fresh-file': (name: string) =>
 		`${name} is a file of the site, which is always as it is: "fresh" says something only of a URL.`,
+	'value-not-given': (path: string, is: string) =>
+		`What the source gives at the moment ${is} for {${path}}, so nothing shows there.`,
+	'pages-not-given': (path: string, why: string) =>
+		`What the source gives at the moment makes no page of some of ${path}: ${why}`,
 	'condition-never': (path: string) =>
 		`{${path}} is nowhere there, so what this condition holds is never shown.`,
 	'more-warnings': (count: number) => `${count} more warnings are not listed.`,

@@ -1,5 +1,5 @@
 import { Memory } from '../model/memory.ts';
-import { error, listWords, type Problem } from '../messages/problem.ts';
+import { error, listWords, sentenceOf, warning, type Problem } from '../messages/problem.ts';
 import { whyNoSegment } from '../model/address.ts';
 import { compareSpecificity, fillPattern, matchPattern } from '../model/pattern.ts';
 import type { Page, PageSource, Route, Site } from '../model/site.ts';
@@ -42,7 +42,24 @@ function findInstances(route: Route, site: Site): Instances {
 		return { pages: [instance(route, {}, undefined)], problems: [problem] };
 	}
 	if (pages.kind === 'samples') return sampleInstances(route, name, pages.values);
-	return eachInstance(route, name, pages, site);
+	const found = eachInstance(route, name, pages, site);
+	return isFromElsewhere(pages.data.text, site) ? withoutErrors(found, pages) : found;
+}
+
+function isFromElsewhere(path: string, site: Site): boolean {
+	const source = path.split('.')[1];
+	return site.data.some(({ name, isUrl }) => isUrl && name.text === source);
+}
+
+/** What comes from elsewhere may be another thing tomorrow: what is wrong with it is said, and the rest goes on. */
+function withoutErrors(
+	{ pages, problems }: Instances,
+	{ data }: Extract<PageSource, { kind: 'each' }>
+): Instances {
+	const [first] = problems;
+	if (!first) return { pages, problems };
+	const said = warning('pages-not-given', data.span, data.text, sentenceOf(first));
+	return { pages, problems: [said] };
 }
 
 function sampleInstances(route: Route, name: string, values: readonly Named[]): Instances {

@@ -130,14 +130,16 @@
 				{#each rows.slice(shown.from, shown.to) as one, offset (one.route)}
 					{@const index = shown.from + offset}
 					<div class="row" role="row" aria-rowindex={index + 2} style:height="{rowHeight}px">
-						<a
+						<span
 							role="rowheader"
-							class="mono route"
-							href="/plan?route={one.route}"
-							title="Show {one.route} in Plan"
+							class="route"
 							style:padding-left="{8 + Math.max(0, one.depth - 1) * 12}px"
-							>{one.route}{#if one.pages > 1}<span class="small"> {one.pages} pages</span>{/if}</a
 						>
+							<a class="mono" href="/plan?route={one.route}" title="Show {one.route} in Plan"
+								>{one.route}</a
+							>
+							{#if one.pages > 1}<span class="small">{one.pages} pages</span>{/if}
+						</span>
 						{#each one.cells as each, column (each.role)}
 							{@const here = at.row === index && at.column === column}
 							<button
@@ -252,7 +254,7 @@
 		text-overflow: ellipsis;
 		border-bottom: 1px solid var(--hair);
 	}
-	.route:hover {
+	.route a:hover {
 		text-decoration: underline;
 	}
 	.cell {

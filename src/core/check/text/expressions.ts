@@ -19,6 +19,7 @@ export const expressions: LayerCheck = {
 		'format-value',
 		'loop-not-list',
 		'condition-never',
+		'value-not-given',
 		'text-too-long',
 		'part-unknown',
 		'parameter-unknown',

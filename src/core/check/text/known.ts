@@ -5,6 +5,8 @@ import { dataAt, valueAt, type PageInstance } from '../../resolve/instance.ts';
 export interface Found {
 	readonly value: unknown;
 	readonly where: string;
+	/** It comes from a source that may give something else at any time. */
+	readonly isGiven?: true;
 }
 
 /**
@@ -74,11 +76,12 @@ export function withMembers(
 			const [root, ...rest] = path;
 			if (root !== name) return known.at(path);
 			if (lists === 'anything') return 'anything';
-			return lists.flatMap(({ value }) =>
+			return lists.flatMap(({ value, isGiven }) =>
 				Array.isArray(value)
 					? value.map((member: unknown, index) => ({
 							value: valueAt(member, rest),
-							where: `in member ${index + 1} of ${list}`
+							where: `in member ${index + 1} of ${list}`,
+							...(isGiven && { isGiven })
 						}))
 					: []
 			);
@@ -104,5 +107,7 @@ function dataFound(path: readonly string[], site: Site): readonly Found[] | 'any
 	const [, source = '', ...rest] = path;
 	if (!site.data.some(({ name }) => name.text === source)) return undefined;
 	if (!site.values.has(source)) return 'anything';
-	return [{ value: dataAt(site, [source, ...rest]), where: '' }];
+	const value = dataAt(site, [source, ...rest]);
+	const isUrl = site.data.some(({ name, isUrl: far }) => far && name.text === source);
+	return [{ value, where: '', ...(isUrl && { isGiven: true as const }) }];
 }

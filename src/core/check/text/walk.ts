@@ -65,12 +65,19 @@ export class TextWalk {
 		if (found === 'anything') return;
 		const shown = path.join('.');
 		const mayMiss = otherwise !== undefined || this.asked.has(shown);
-		for (const { value, where } of found) {
+		for (const { value, where, isGiven } of found) {
 			if (value === undefined || value === null) {
 				if (mayMiss) continue;
+				if (isGiven) return this.notGiven(expression, 'has nothing at its place');
 				if (where === '') this.unknown(expression, known);
 				else this.problems.push(error('expression-no-value', span, shown, where));
 				return;
+			}
+			if (isGiven && format && formatted(value, format, 'en') === undefined) {
+				return this.notGiven(expression, `is no ${format}`);
+			}
+			if (isGiven && !format && textOf(value) === undefined) {
+				return this.notGiven(expression, `is ${kindOfValue(value)}`);
 			}
 			if (format && formatted(value, format, 'en') === undefined) {
 				const text = textOf(value) ?? kindOfValue(value);
@@ -88,7 +95,13 @@ export class TextWalk {
 		const found = this.found(list, known);
 		if (found === 'anything') return found;
 		const there = found.filter(({ value }) => value !== undefined && value !== null);
-		if (there.length === 0 && found.length > 0) this.unknown(list, known);
+		const isGiven = found.some((one) => one.isGiven);
+		if (isGiven && there.some(({ value }) => !Array.isArray(value))) {
+			this.notGiven(list, 'is no list');
+			return [];
+		}
+		if (there.length === 0 && isGiven) this.notGiven(list, 'has nothing at its place');
+		else if (there.length === 0 && found.length > 0) this.unknown(list, known);
 		const wrong = there.find(({ value }) => !Array.isArray(value));
 		if (wrong) {
 			const is = kindOfValue(wrong.value);
@@ -155,6 +168,11 @@ export class TextWalk {
 		const found = known.at(at.path);
 		if (found === undefined) this.unknown(at, known);
 		return found ?? 'anything';
+	}
+
+	/** What comes from elsewhere may be another thing tomorrow: pages go on without it. */
+	private notGiven({ path, span }: ValuePath, is: string): void {
+		this.problems.push(warning('value-not-given', span, path.join('.'), is));
 	}
 
 	private unknown({ path, span }: ValuePath, known: Known): void {

@@ -158,7 +158,7 @@ export function siteActs(): Act[] {
 		{ name: 'Do again what was taken back', key: 'Ctrl+Shift+Z', run: () => void store.redo() },
 		{ name: 'Open Plan', run: () => void openView('/plan') },
 		{ name: 'Open Source', run: () => void openView('/source') },
-		{ name: 'Open Material: tokens and files', run: () => void openView('/material') },
+		{ name: 'Open Material: data, parts, files and tokens', run: () => void openView('/material') },
 		{ name: 'Open Deliver', run: () => void openView('/deliver') },
 		{
 			name: look.overlay ? 'Draw no boxes' : 'Draw whose each box is',

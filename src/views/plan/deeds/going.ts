@@ -7,6 +7,8 @@ import { openView } from './deeds.ts';
 /** Goes to what was found: to the view and the page where it is, and chooses it there. */
 export async function goTo(found: Findable): Promise<void> {
 	switch (found.kind) {
+		case 'data':
+		case 'part':
 		case 'token':
 		case 'file':
 			await openView('/material');

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { CrossSection, SectionColumn } from '$core/drawing/cross-section.ts';
+	import type { CrossSection, SectionColumn, SectionEntry } from '$core/drawing/cross-section.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { hot } from '$store/hot.svelte.ts';
 	import { cellFacts, choice, traceOf, type CellPlace } from '../choice.svelte.ts';
@@ -52,6 +52,17 @@
 		return store.page?.empty.some((one) => one.piece === piece && one.owner === owner) ?? false;
 	}
 
+	/** A block in words, as it is read aloud: with what comes out empty, and for whom each piece is. */
+	function wordsOf(entry: SectionEntry, layer: number): string {
+		if (entry.pieces.length === 0) return entry.label;
+		const names = entry.pieces.map((piece, at) => {
+			const roles = entry.roles[at] ?? [];
+			return [piece, ...(isEmpty(layer, piece) ? ['∅'] : []), ...roles].join(' ');
+		});
+		const plain = entry.action === 'gave' || entry.action === 'content';
+		return (plain ? '' : `${entry.action}: `) + names.join(', ');
+	}
+
 	const chosenPiece = $derived(
 		choice.subject.kind === 'piece' ? choice.subject.piece.piece : undefined
 	);
@@ -100,7 +111,7 @@
 	{/each}
 	{#each section.layers as layer, at (at)}
 		{@const entries = column.cells[at]?.entries ?? []}
-		{@const label = entries.map((entry) => entry.label).join('; ')}
+		{@const label = entries.map((entry) => wordsOf(entry, at)).join('; ')}
 		{@const here = place.layer === at && place.column === index}
 		{@const locked = column.regions.some((one) => one.locked && one.layout === layer.name)}
 		{@const pieces = entries.flatMap((entry) => entry.pieces)}

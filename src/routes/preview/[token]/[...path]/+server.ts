@@ -24,7 +24,7 @@ const stranger = {
 /** Pages lie in folders, and the site itself says where each is. */
 export const trailingSlash = 'ignore';
 
-const limit = new RateLimit(6000, 60_000);
+const limit = new RateLimit(120_000, 60_000);
 
 type Asked = Parameters<RequestHandler>[0];
 
