@@ -1,12 +1,15 @@
+import { z } from 'zod';
 import type { SourceState } from '$workers/messages.ts';
 import { store } from './site.svelte.ts';
 
-/** How a stand-in behaves; the service checks it. */
-export interface Behaviour {
-	readonly delay: number;
-	readonly failure: 'none' | 'error' | 'no-json' | 'too-large' | 'redirects' | 'silent';
-	readonly cacheControl: string;
-}
+/** How a stand-in behaves, as the service has it. */
+const behaviourSchema = z.object({
+	/** ms before it answers. */
+	delay: z.number(),
+	failure: z.enum(['none', 'error', 'no-json', 'too-large', 'redirects', 'silent']),
+	cacheControl: z.string()
+});
+export type Behaviour = z.infer<typeof behaviourSchema>;
 
 /** Shared data that comes from elsewhere: it is asked for when a page shows it and its copy is too old. */
 class SourcesStore {
@@ -55,13 +58,25 @@ class SourcesStore {
 
 	/** Changes how the stand-in answers, and gives how it does then. */
 	async behave(name: string, behaviour: Partial<Behaviour>): Promise<string | undefined> {
-		const answered = await fetch(this.address(name), {
+		const answered = await this.patch(name, behaviour);
+		if (!answered) return 'The stand-in does not answer.';
+		return answered.ok ? undefined : sentenceIn(answered);
+	}
+
+	/** How the stand-in answers at the moment. */
+	async behaviourOf(name: string): Promise<Behaviour | undefined> {
+		const answered = await this.patch(name, {});
+		if (!answered?.ok) return undefined;
+		const said: unknown = await answered.json().catch(() => undefined);
+		return behaviourSchema.safeParse(said).data;
+	}
+
+	private patch(name: string, behaviour: Partial<Behaviour>): Promise<Response | undefined> {
+		return fetch(this.address(name), {
 			method: 'PATCH',
 			headers: { 'content-type': 'application/json' },
 			body: JSON.stringify(behaviour)
 		}).catch(() => undefined);
-		if (!answered) return 'The stand-in does not answer.';
-		return answered.ok ? undefined : sentenceIn(answered);
 	}
 
 	private address(name: string): string {

@@ -151,13 +151,14 @@
 								tabindex={here ? 0 : -1}
 								aria-selected={here}
 								aria-label="{one.route}, {each.role}: {each.opens ? 'opens' : '403'}{each.by
-									? `, by ${each.by.says} of ${each.by.layer.name}`
+									? ` ${each.by.layer.name} (${each.by.says})`
 									: ''}"
 								onclick={() => choose(index, column)}
 								ondblclick={() => void change(one, each)}
 							>
-								<b>{each.opens ? 'opens' : '403'}</b>
-								{#if each.by}<span class="small mono">{each.by.layer.name}</span>{/if}
+								<b>{each.opens ? 'opens' : '403'}</b>{#if each.by}{' '}<span class="small mono"
+										>{each.by.layer.name}</span
+									>{/if}
 							</button>
 						{/each}
 					</div>

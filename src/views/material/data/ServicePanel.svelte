@@ -43,6 +43,9 @@
 			if (asked === name) atSource = found;
 		};
 		void look();
+		void sources.behaviourOf(asked).then((found) => {
+			if (found && asked === name) behaviour = found;
+		});
 		const timer = setInterval(() => void look(), 1000);
 		return () => clearInterval(timer);
 	});

@@ -153,10 +153,10 @@
 									data-piece={piece}
 									onpointerdown={(event) => grabPiece(event, at, piece)}
 									onclick={(event) => choosePiece(event, at, piece)}>{piece}</b
-								>{#if isEmpty(at, piece)}<i
+								>{#if isEmpty(at, piece)}{' '}<i
 										class="told"
 										title="{piece} comes out empty on this page">∅</i
-									>{/if}{#if (entry.roles[place] ?? []).length > 0}<i
+									>{/if}{#if (entry.roles[place] ?? []).length > 0}{' '}<i
 										class="told"
 										class:mine={entry.roles[place]?.includes(store.seenBy ?? '')}
 										title="Only for {entry.roles[place]?.join(', ')}"
