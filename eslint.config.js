@@ -23,7 +23,16 @@ const coreOrder = [
 ];
 
 /** Pure libraries that the core may use. */
-const coreLibraries = ['@lezer/lr', '@lezer/common', 'parse5', 'css-tree', 'fflate', 'jsonc-parser', 'mime', 'zod'];
+const coreLibraries = [
+	'@lezer/lr',
+	'@lezer/common',
+	'parse5',
+	'css-tree',
+	'fflate',
+	'jsonc-parser',
+	'mime',
+	'zod'
+];
 
 const coreRules = coreOrder.map((part, index) => ({
 	files: [`src/core/${part}/**/*.ts`],

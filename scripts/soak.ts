@@ -5,7 +5,7 @@ import { build, anyPort, serve } from './lib/setup.js';
 import { packSource } from '../src/core/emit/delivery.ts';
 import { readSitePath } from '../src/cli/site-path.ts';
 
-const [previews = 200, clients = 50, seconds = 20] = process.argv.slice(2).map(Number);
+const [previews = 200, clients = 50, seconds = 40] = process.argv.slice(2).map(Number);
 build();
 const { server, address } = await serve(await anyPort());
 const agent = new Agent({ keepAlive: true, maxSockets: 64 });
@@ -58,11 +58,12 @@ const ends = Date.now() + seconds * 1000;
 let next = 0;
 /** One of the clients goes from page to page of its preview, with a breath between. */
 async function visit(base: string): Promise<void> {
+	await new Promise((resolve) => setTimeout(resolve, Math.random() * seconds * 1000));
 	while (Date.now() < ends) {
 		const { ms, status } = await page(base + (paths[next++ % paths.length] ?? ''));
 		times.push(ms);
 		statuses.set(status, (statuses.get(status) ?? 0) + 1);
-		await new Promise((resolve) => setTimeout(resolve, 10_000 + Math.random() * 10_000));
+		await new Promise((resolve) => setTimeout(resolve, 30_000 + Math.random() * 30_000));
 	}
 }
 await Promise.all(bases.flatMap((base) => Array.from({ length: clients }, () => visit(base))));

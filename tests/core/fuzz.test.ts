@@ -1,5 +1,4 @@
 import { test } from 'node:test';
-import { fuzzThousand } from '../lib/fuzz.ts';
+import { fuzzSome } from '../lib/fuzz.ts';
 
-test('the first 1,000 mutated sites go through everything that the core does', () =>
-	fuzzThousand(0));
+test('the first mutated sites go through everything that the core does', () => fuzzSome(0));

@@ -156,8 +156,8 @@
 								onclick={() => choose(index, column)}
 								ondblclick={() => void change(one, each)}
 							>
-								<b>{each.opens ? 'opens' : '403'}</b>{#if each.by}{' '}<span class="small mono"
-										>{each.by.layer.name}</span
+								<b>{each.opens ? 'opens' : '403'}</b>{#if each.by}<span class="small mono"
+										>{` ${each.by.layer.name}`}</span
 									>{/if}
 							</button>
 						{/each}

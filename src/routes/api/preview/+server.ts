@@ -5,7 +5,7 @@ import { previews, PreviewRefused } from '../../../service/previews.ts';
 import { BodyRefused, isOwn, problem, RateLimit, readBody } from '../../../service/problem.ts';
 import type { RequestHandler } from './$types';
 
-const limit = new RateLimit(60, 60_000);
+const limit = new RateLimit(240, 60_000);
 
 /** Hands a site over, as a zip of its source, to be looked at on other devices. */
 export const POST: RequestHandler = async ({ request, url, getClientAddress }) => {

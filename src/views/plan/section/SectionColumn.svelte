@@ -63,6 +63,9 @@
 		return (plain ? '' : `${entry.action}: `) + names.join(', ');
 	}
 
+	/** Behind the name of a piece that comes out empty. */
+	const emptySign = ' ∅';
+
 	const chosenPiece = $derived(
 		choice.subject.kind === 'piece' ? choice.subject.piece.piece : undefined
 	);
@@ -153,14 +156,14 @@
 									data-piece={piece}
 									onpointerdown={(event) => grabPiece(event, at, piece)}
 									onclick={(event) => choosePiece(event, at, piece)}>{piece}</b
-								>{#if isEmpty(at, piece)}{' '}<i
+								>{#if isEmpty(at, piece)}<i
 										class="told"
-										title="{piece} comes out empty on this page">∅</i
-									>{/if}{#if (entry.roles[place] ?? []).length > 0}{' '}<i
+										title="{piece} comes out empty on this page">{emptySign}</i
+									>{/if}{#if (entry.roles[place] ?? []).length > 0}<i
 										class="told"
 										class:mine={entry.roles[place]?.includes(store.seenBy ?? '')}
 										title="Only for {entry.roles[place]?.join(', ')}"
-										>{entry.roles[place]?.join(' ')}</i
+										>{` ${entry.roles[place]?.join(' ')}`}</i
 									>{/if}{:else}{entry.label}{/each}{/each}{:else}{label}{/if}</span
 				>
 			{/if}
@@ -254,7 +257,7 @@
 		font-weight: 600;
 	}
 	.told {
-		margin-left: 3px;
+		white-space: pre;
 		color: var(--warn);
 		font-style: normal;
 		font-size: 9.5px;
