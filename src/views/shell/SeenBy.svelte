@@ -9,8 +9,9 @@
 
 {#if roles.length > 0}
 	<label class="small" title="All views show the site as this visitor gets it">
-		seen by
+		<span>seen by</span>
 		<select
+			aria-label="Seen by"
 			class="field"
 			class:some={current !== ''}
 			value={current}
@@ -34,6 +35,14 @@
 		max-width: 150px;
 		padding: 2px 6px;
 		font-size: var(--text-small);
+	}
+	@media (max-width: 1180px) {
+		span {
+			display: none;
+		}
+		select {
+			max-width: 92px;
+		}
 	}
 	.some {
 		border-color: var(--cedar);

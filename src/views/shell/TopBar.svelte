@@ -28,7 +28,7 @@
 			<path class="eave" d="M1 12 L11 3 L29 9.5" />
 			<path class="posts" d="M6 12v7M15 9v10M24 10.5v8.5" />
 		</svg>
-		Long Eave
+		<span class="word">Long Eave</span>
 	</a>
 	<SiteMenu />
 	<nav aria-label="Views">
@@ -139,5 +139,24 @@
 	}
 	.quiet:disabled {
 		opacity: 0.5;
+	}
+	/* Where there is little room, what is said elsewhere too gives way. */
+	@media (max-width: 1180px) {
+		header {
+			gap: 8px;
+			padding: 0 10px;
+		}
+		.word {
+			display: none;
+		}
+		nav a {
+			padding: 0 7px;
+		}
+		.right {
+			gap: 1px;
+		}
+		.quiet {
+			padding: 4px;
+		}
 	}
 </style>
