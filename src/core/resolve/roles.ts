@@ -8,6 +8,7 @@ import {
 	type Route
 } from '../model/site.ts';
 import type { Named } from '../model/span.ts';
+import { piecesIn } from './pieces.ts';
 import type { Structure } from './structure.ts';
 
 /**
@@ -20,21 +21,39 @@ export function rolesOf(layer: Layer): readonly Named[] {
 	return layer.kind === 'state' ? [] : layer.admit;
 }
 
-const byKey = new Memory<readonly Route[], ReadonlyMap<string, Route>>();
+/** What of a site says who is let in. */
+interface Admission {
+	/** Whether anything does: most sites are for everyone. */
+	readonly any: boolean;
+	/** Routes that do, by their keys. */
+	readonly routes: ReadonlyMap<string, Route>;
+}
+
+const admissions = new Memory<Structure, Admission>();
+
+function admissionOf(structure: Structure): Admission {
+	return admissions.get(structure, [], () => {
+		const { layouts, routes } = structure.site;
+		const saying = routes.filter(({ admit }) => admit.length > 0);
+		return {
+			any: saying.length > 0 || layouts.some(({ admit }) => admit.length > 0),
+			routes: new Map(saying.map((one) => [one.pattern.key, one]))
+		};
+	});
+}
+
+/** Nobody is kept out: one list for all, since thousands of pages ask. */
+const nobody: readonly Layer[] = [];
 
 /**
  * The layers that say who is let in to a layer, outermost first: the layouts it sits under, and whatever
  * stands above it in the route tree, also where a page sits under something else or under nothing. So a
  * branch that is closed is closed for each of its pages. A state is drawn for whoever comes to it.
  */
-export function admittingLayers(layer: Layer, structure: Structure): Layer[] {
-	if (layer.kind === 'state') return [];
-	const { covering, chainOf, site } = structure;
-	const routes = byKey.get(site.routes, [], () => {
-		return new Map(
-			site.routes.filter(({ admit }) => admit.length > 0).map((one) => [one.pattern.key, one])
-		);
-	});
+export function admittingLayers(layer: Layer, structure: Structure): readonly Layer[] {
+	const { any, routes } = admissionOf(structure);
+	if (!any || layer.kind === 'state') return nobody;
+	const { covering, chainOf } = structure;
 	const saying = new Set<Layer>();
 	const add = (one: Layer | undefined): void => {
 		if (one && one !== layer && rolesOf(one).length > 0) saying.add(one);
@@ -86,4 +105,13 @@ export function isSeenBy(
 	role: string | undefined
 ): boolean {
 	return role === undefined || seenBy.length === 0 || seenBy.some(({ text }) => text === role);
+}
+
+const forSome = new Memory<Layer, boolean>();
+
+/** Whether anything in a layer says for whom it is. */
+export function hasSeenBy(layer: Layer): boolean {
+	return forSome.get(layer, [], () =>
+		[...layer.fills, ...piecesIn(layer)].some(({ seenBy }) => seenBy.length > 0)
+	);
 }

@@ -2,7 +2,7 @@ import { error, listWords, warning } from '../../messages/problem.ts';
 import { layerName, type Layer } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
-import { admittingLayers, rolesOf } from '../../resolve/roles.ts';
+import { admittingLayers, hasSeenBy, rolesOf } from '../../resolve/roles.ts';
 import { placeOf } from '../../source/read.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 
@@ -55,8 +55,8 @@ export const seenByNone: LayerCheck = {
 	what: 'What is for some roles is where they come.',
 	why: 'Nobody would ever see it.',
 	find(layer, { structure }) {
+		if (!hasSeenBy(layer)) return nothing;
 		const said = [...layer.fills, ...piecesIn(layer)].filter(({ seenBy }) => seenBy.length > 0);
-		if (said.length === 0) return nothing;
 		const closing = admittingLayers(layer, structure);
 		return said.flatMap(({ seenBy }) => {
 			const by = closing.find((one) => !seenBy.some((role) => admits(one, role.text)));

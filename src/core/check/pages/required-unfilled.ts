@@ -1,16 +1,7 @@
 import { error, type ErrorOf, type Problem } from '../../messages/problem.ts';
-import {
-	layerName,
-	layerSpan,
-	type Fill,
-	type Layer,
-	type Layout,
-	type Page,
-	type Piece
-} from '../../model/site.ts';
+import { layerName, layerSpan, type Layer, type Layout, type Page } from '../../model/site.ts';
 import type { ResolvedRegion } from '../../resolve/page.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
-import { isSeenBy, keptOutBy } from '../../resolve/roles.ts';
+import { hasSeenBy, isSeenBy, keptOutBy } from '../../resolve/roles.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { slotOf } from '../../resolve/structure.ts';
 import { nothing, type LayerCheck } from '../check.ts';
@@ -32,8 +23,7 @@ export const requiredUnfilled: LayerCheck = {
 function findUnfilledFor(page: Page, resolved: ResolvedSite): readonly Problem[] {
 	const { structure, site } = resolved;
 	const layers: Layer[] = [...structure.chainOf(page), page];
-	const forSome = (one: Piece | Fill): boolean => one.seenBy.length > 0;
-	if (!layers.some((one) => piecesIn(one).some(forSome) || one.fills.some(forSome))) return nothing;
+	if (!layers.some(hasSeenBy)) return nothing;
 	return site.settings.roles
 		.filter((role) => keptOutBy(page, role.text, structure) === undefined)
 		.flatMap(({ text: role }) =>
