@@ -90,7 +90,8 @@ test('shared data goes stale and comes anew through the server; failures are sai
 	await (await named(app.page, 'link', 'Plan')).click();
 	await until('the new value', async () => (await words()).includes('The old laundry'));
 	await (await named(app.page, 'link', 'Material')).click();
-	await app.page.select('[aria-label="What the stand-in does"]', 'no-json');
+	const does = await named(app.page, 'combobox', 'What the stand-in does');
+	await does.select('no-json');
 	await (await named(app.page, 'button', 'Ask again')).click();
 	await app.page.waitForSelector('::-p-text(It could not be had: what it answers is not JSON)');
 	await (await named(app.page, 'link', 'Plan')).click();

@@ -51,6 +51,8 @@ export interface SectionEntry {
 	readonly layout: string;
 	readonly region: string;
 	readonly pieces: readonly string[];
+	/** The roles that a fill is for; everyone where there is none. Undefined for what is no fill. */
+	readonly fillFor: readonly string[] | undefined;
 	/** For each piece, the roles that it is for; everyone where there is none. */
 	readonly roles: readonly (readonly string[])[];
 	/** In a few words, for the block. */
@@ -150,6 +152,7 @@ function entriesOf(resolved: ResolvedRegion, layer: Layer): SectionEntry[] {
 			layout: resolved.layout.name.text,
 			region: resolved.region.name.text,
 			pieces: step.pieces.map((piece) => piece.name.text),
+			fillFor: step.fill?.seenBy.map(({ text }) => text),
 			roles: step.pieces.map((piece) => rolesFor(piece, step)),
 			label: entryLabel(step, resolved)
 		};
@@ -250,6 +253,7 @@ function bareColumn(page: ResolvedPage): SectionColumn {
 		layout: '',
 		region: '',
 		pieces,
+		fillFor: undefined,
 		roles: page.bare.map(({ piece }) => piece.seenBy.map(({ text }) => text)),
 		label: pieces.join(', ')
 	};

@@ -109,6 +109,18 @@
 						onclick={() => void wishes.make({ kind: 'keep-shape', name: source.name })}
 						>{source.shape ? 'Keep the shape it has now' : 'Keep this shape'}</button
 					>
+					{#if source.shape}
+						<button
+							class="act"
+							onclick={() =>
+								void wishes.make({
+									kind: 'set-data',
+									name: source.name,
+									part: 'shape',
+									value: undefined
+								})}>Hold it against no shape</button
+						>
+					{/if}
 					<pre class="mono">{source.inferred}</pre>
 				{/if}
 			</div>

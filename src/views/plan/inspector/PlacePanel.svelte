@@ -4,7 +4,9 @@
 	import { sizeDeeds, type Deed } from '$core/drawing/size-deeds.ts';
 	import { regionElements } from '$core/model/site.ts';
 	import { isPieceRef, type Wish } from '$core/model/wish.ts';
+	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
+	import RoleChoice from '$views/shell/RoleChoice.svelte';
 	import LayerMark from '$views/shell/LayerMark.svelte';
 	import { askNewPiece, askNewRegion, askRenameRegion } from '../asking.ts';
 	import { choice, holderOf, traceOf, type CellFacts } from '../choice.svelte.ts';
@@ -129,6 +131,15 @@
 			>
 			<button class="act" onclick={() => askNewRegion(ref.layout)}>Add region …</button>
 		</div>
+	{/if}
+	{#if ref && facts.entry?.fillFor && (store.site?.roles.length ?? 0) > 0}
+		<RoleChoice
+			legend="what {facts.layer.name} puts here is for"
+			roles={store.site?.roles ?? []}
+			chosen={facts.entry.fillFor}
+			take={(roles) =>
+				void wishes.make({ kind: 'set-fill-seen-by', layer: facts.layer, region: ref, roles })}
+		/>
 	{/if}
 	<div class="deeds">
 		<button
