@@ -15,8 +15,8 @@
 	import CommandField from '$views/plan/deeds/CommandField.svelte';
 	import DeedMenu from '$views/plan/deeds/DeedMenu.svelte';
 	import KeysSheet from '$views/plan/deeds/KeysSheet.svelte';
-	import AskDialog from '$views/shell/AskDialog.svelte';
-	import ConfirmEdit from '$views/shell/ConfirmEdit.svelte';
+	import AskDialog from '$views/shell/dialogs/AskDialog.svelte';
+	import ConfirmEdit from '$views/shell/dialogs/ConfirmEdit.svelte';
 	import Drawing from '$views/shell/Drawing.svelte';
 	import NoticeLine from '$views/shell/NoticeLine.svelte';
 

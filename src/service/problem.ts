@@ -1,3 +1,5 @@
+import { joinBytes } from '../core/model/bytes.ts';
+
 /** What went wrong, as JSON that any client can read (RFC 9457). */
 export function problem(
 	status: number,
@@ -51,13 +53,7 @@ export async function readBody(request: Request, most: number, wait = 20_000): P
 		}
 		parts.push(part.value);
 	}
-	const whole = new Uint8Array(size);
-	let at = 0;
-	for (const part of parts) {
-		whole.set(part, at);
-		at += part.length;
-	}
-	return whole;
+	return joinBytes(parts, size);
 }
 
 /** So many requests in so many ms from each sender; what is above is refused until some time has gone by. */

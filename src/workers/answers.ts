@@ -59,12 +59,12 @@ import {
 } from '$core/drawing/layer-view.ts';
 import { kindOfValue, textOf } from '$core/resolve/values.ts';
 import { completeTag, ownerAt, type TagCompletion } from '$core/drawing/complete-tag.ts';
-import { valueUses } from '$core/drawing/value-uses.ts';
-import { dataViews, type DataView } from '$core/drawing/data-view.ts';
+import { valueUses } from '$core/drawing/material/value-uses.ts';
+import { dataViews, type DataView } from '$core/drawing/material/data-view.ts';
 import { partStarts, type PartStart } from '$core/edit/shared/make-part.ts';
 import { accessCsv, accessTable, type AccessTable } from '$core/drawing/access.ts';
 import { placeOf } from '$core/source/read.ts';
-import { materialView, type MaterialView } from '$core/drawing/material-view.ts';
+import { materialView, type MaterialView } from '$core/drawing/material/material-view.ts';
 
 /**
  * What can be asked of the open site, by whoever draws it: plain data only. While the text has errors,

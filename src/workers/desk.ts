@@ -17,7 +17,7 @@ import { refuseUnusable, takeIn, takeInFiles } from '$core/source/intake.ts';
 import { IntakeError } from '$core/source/limits.ts';
 import { readSiteFiles } from '$core/source/read.ts';
 import { sourcesOf } from '$core/answer/freshness.ts';
-import { partViews, type PartView } from '$core/drawing/part-view.ts';
+import { partViews, type PartView } from '$core/drawing/material/part-view.ts';
 import { decodeUtf8 } from '$core/model/utf8.ts';
 import { AssetUrls } from './asset-urls.ts';
 import type {

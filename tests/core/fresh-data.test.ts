@@ -2,11 +2,11 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
 import { currentAge, decide, take, type Copy } from '../../src/core/data/copy.ts';
-import { addToList, editJson, whyNotJson } from '../../src/core/data/edit-json.ts';
+import { editJson, whyNotJson } from '../../src/core/data/edit-json.ts';
 import { originAnswer } from '../../src/core/data/origin.ts';
 import { inferShape, readShape } from '../../src/core/data/shape.ts';
 import { timeline } from '../../src/core/data/timeline.ts';
-import { freshStory } from '../../src/core/drawing/fresh-story.ts';
+import { freshStory } from '../../src/core/drawing/material/fresh-story.ts';
 import type { Freshness } from '../../src/core/model/site.ts';
 
 /** Copies of shared data (RFC 9111), with a clock of the test's own, and the shape of JSON. */
@@ -115,7 +115,7 @@ test('an edit of JSON changes that value alone, as it is written', () => {
 	const text = '{\n\t"a": [1, 2],\n\t"b": {"c": "x"}\n}\n';
 	assert.equal(editJson(text, ['b', 'c'], 'y'), text.replace('"x"', '"y"'));
 	assert.deepEqual(JSON.parse(editJson(text, ['a', 0], undefined)), { a: [2], b: { c: 'x' } });
-	assert.deepEqual(JSON.parse(addToList(text, ['a'], 3, 2)), { a: [1, 2, 3], b: { c: 'x' } });
+	assert.deepEqual(JSON.parse(editJson(text, ['a', 2], 3)), { a: [1, 2, 3], b: { c: 'x' } });
 	assert.equal(whyNotJson(text), undefined);
 	assert.deepEqual(whyNotJson('{"a": }')?.offset, 6);
 	assert.ok(whyNotJson('') !== undefined && whyNotJson('// a\n1') !== undefined);

@@ -18,11 +18,6 @@ export function editJson(text: string, path: JsonPath, value: unknown): string {
 	return applyEdits(text, modify(text, [...path], value, { formattingOptions }));
 }
 
-/** Puts a value last into the list at a path. */
-export function addToList(text: string, path: JsonPath, value: unknown, length: number): string {
-	return editJson(text, [...path, length], value);
-}
-
 /** Why a text is not JSON, with the place; undefined where it is. */
 export function whyNotJson(
 	text: string

@@ -6,7 +6,7 @@ import type { LayerRef, PagesChoice, SitePart } from '../model/wish.ts';
 import { slotOf } from '../resolve/structure.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { valueNow, boxView } from './box-view.ts';
-import { usesAt, type Use } from './uses.ts';
+import { usesAt, type Use } from './material/uses.ts';
 
 /** What a layer says of itself, as its panel shows it. Texts are as they are written in quotes. */
 export interface LayerView {

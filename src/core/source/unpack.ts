@@ -1,3 +1,4 @@
+import { joinBytes } from '../model/bytes.ts';
 import { Unzip, UnzipInflate, unzipSync, type UnzipFileInfo } from 'fflate';
 import { IntakeError, mostBytes, mostFiles, checkPath, tooLarge } from './limits.ts';
 
@@ -35,7 +36,7 @@ export function unpack(name: string, bytes: Uint8Array): Map<string, Uint8Array>
 				wrong = tooLarge();
 			} else {
 				parts.push(part);
-				if (final && size === info.originalSize) unpacked.set(file.name, joined(parts, size));
+				if (final && size === info.originalSize) unpacked.set(file.name, joinBytes(parts, size));
 			}
 		};
 		file.start();
@@ -105,16 +106,6 @@ function isEncrypted(bytes: Uint8Array): boolean {
 		at += 46 + lengths.reduce((sum, length) => sum + length, 0);
 	}
 	return false;
-}
-
-function joined(parts: readonly Uint8Array[], size: number): Uint8Array {
-	const whole = new Uint8Array(size);
-	let at = 0;
-	for (const part of parts) {
-		whole.set(part, at);
-		at += part.length;
-	}
-	return whole;
 }
 
 /** Files that file managers put into archives by themselves. */

@@ -1,12 +1,13 @@
 <script lang="ts">
 	import mime from 'mime';
-	import type { FileView } from '$core/drawing/material-view.ts';
+	import type { FileView } from '$core/drawing/material/material-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ask.svelte.ts';
 	import { addFiles, replaceFile } from '$store/files.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import { sizeText } from '$views/deliver/size-text.ts';
+	import MaterialSection from './MaterialSection.svelte';
 	import Picture from './Picture.svelte';
 	import Uses from './Uses.svelte';
 
@@ -59,12 +60,12 @@
 	}
 </script>
 
-<section aria-label="Files">
-	<header>
-		<h2 class="cap">Files</h2>
-		<span class="small">{counted(files.length, 'file')}; drop or paste them anywhere</span>
-		<button class="act" onclick={() => picker.click()}>Add files …</button>
-	</header>
+<MaterialSection
+	title="Files"
+	says="{counted(files.length, 'file')}; drop or paste them anywhere"
+	scrolls="Files of the site"
+>
+	{#snippet acts()}<button class="act" onclick={() => picker.click()}>Add files …</button>{/snippet}
 	<input
 		bind:this={picker}
 		type="file"
@@ -80,75 +81,50 @@
 		aria-label="The file to take its place"
 		onchange={() => void replace()}
 	/>
-	<!-- What scrolls can be reached by keyboard. -->
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-	<div class="scroll" tabindex="0" role="group" aria-label="Files of the site">
-		{#each files as file (file.path)}
-			<article
-				class:wanted={wanted === `file ${file.path}`}
-				id="file {file.path}"
-				aria-label="File {file.path}"
-			>
-				<span class="picture">
-					{#if isPicture(file.path)}<Picture path={file.path} />{/if}
-				</span>
-				<div class="what">
-					<b class="mono" title={file.path}>{file.path}</b>
-					<span class="small">{sizeText(file.size)}</span>
-					<div class="acts">
-						<Uses uses={file.uses} />
-						<button
-							class="act small"
-							onclick={() => {
-								replaced = file.path;
-								other.click();
-							}}>Replace</button
+	{#each files as file (file.path)}
+		<article
+			class:wanted={wanted === `file ${file.path}`}
+			id="file {file.path}"
+			aria-label="File {file.path}"
+		>
+			<span class="picture">
+				{#if isPicture(file.path)}<Picture path={file.path} />{/if}
+			</span>
+			<div class="what">
+				<b class="mono" title={file.path}>{file.path}</b>
+				<span class="small">{sizeText(file.size)}</span>
+				<div class="acts">
+					<Uses uses={file.uses} />
+					<button
+						class="act small"
+						onclick={() => {
+							replaced = file.path;
+							other.click();
+						}}>Replace</button
+					>
+					<button class="act small" onclick={() => askRename(file)}>Rename</button>
+					{#if isPicture(file.path)}
+						<button class="act small" onclick={() => void copyTag(file.path)}
+							>Copy for a piece</button
 						>
-						<button class="act small" onclick={() => askRename(file)}>Rename</button>
-						{#if isPicture(file.path)}
-							<button class="act small" onclick={() => void copyTag(file.path)}
-								>Copy for a piece</button
-							>
-						{/if}
-						<button
-							class="act small"
-							onclick={() => void wishes.make({ kind: 'remove-file', file: file.path })}
-							>Remove</button
-						>
-					</div>
+					{/if}
+					<button
+						class="act small"
+						onclick={() => void wishes.make({ kind: 'remove-file', file: file.path })}
+						>Remove</button
+					>
 				</div>
-			</article>
-		{:else}
-			<p class="none">
-				This site has no pictures or other files yet. Drop one anywhere in the window, paste it, or
-				add it here; markup names it by its path, such as images/pod.svg.
-			</p>
-		{/each}
-	</div>
-</section>
+			</div>
+		</article>
+	{:else}
+		<p class="none">
+			This site has no pictures or other files yet. Drop one anywhere in the window, paste it, or
+			add it here; markup names it by its path, such as images/pod.svg.
+		</p>
+	{/each}
+</MaterialSection>
 
 <style>
-	section {
-		display: flex;
-		flex-direction: column;
-		min-height: 0;
-		min-width: 0;
-	}
-	header {
-		display: flex;
-		align-items: baseline;
-		gap: 12px;
-		padding: 9px 16px;
-		border-bottom: 1px solid var(--hair);
-	}
-	header .act {
-		margin-left: auto;
-	}
-	.scroll {
-		flex: 1;
-		overflow-y: auto;
-		padding: 0 16px 20px;
-	}
 	article {
 		display: grid;
 		grid-template-columns: 52px minmax(0, 1fr);

@@ -1,8 +1,9 @@
 <script lang="ts">
-	import type { TokenView } from '$core/drawing/material-view.ts';
+	import type { TokenView } from '$core/drawing/material/material-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ask.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
+	import MaterialSection from './MaterialSection.svelte';
 	import Uses from './Uses.svelte';
 
 	interface Props {
@@ -64,113 +65,87 @@
 	}
 </script>
 
-<section aria-label="Tokens">
-	<header>
-		<h2 class="cap">Tokens</h2>
-		<span class="small">{counted(tokens.length, 'token')}; a value holds from its band on</span>
-		<button class="act" onclick={askNew}>Add token …</button>
-	</header>
-	<!-- What scrolls can be reached by keyboard. -->
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-	<div class="scroll" tabindex="0" role="group" aria-label="Tokens and their values">
-		{#if tokens.length > 0}
-			<div class="row head small" style:--bands={bands.length}>
-				<span></span>
-				{#each bands as band (band)}<span>{band}</span>{/each}
-			</div>
-		{/if}
-		{#each tokens as token (token.name)}
-			<article
-				class:wanted={wanted === `token ${token.name}`}
-				id="token {token.name}"
-				aria-label="Token {token.name}"
-			>
-				<div class="row" style:--bands={bands.length}>
-					<b class="mono" title={token.name}>{token.name}</b>
-					{#each bands as band, place (band)}
-						{@const value = token.values[place]}
-						{@const colour = colourOf(holds(token, place))}
-						<span class="value" class:starts={value !== undefined}>
-							{#if colour}
-								<input
-									class="swatch"
-									type="color"
-									aria-label="Colour of {token.name} at {band}"
-									value={hexOf(colour)}
-									oninput={(event) =>
-										wishes.look({
-											kind: 'set-token',
-											name: token.name,
-											value: event.currentTarget.value,
-											band
-										})}
-									onchange={(event) => void set(token.name, band, event.currentTarget.value)}
-								/>
-							{/if}
+<MaterialSection
+	title="Tokens"
+	says="{counted(tokens.length, 'token')}; a value holds from its band on"
+	scrolls="Tokens and their values"
+>
+	{#snippet acts()}<button class="act" onclick={askNew}>Add token …</button>{/snippet}
+	{#if tokens.length > 0}
+		<div class="row head small" style:--bands={bands.length}>
+			<span></span>
+			{#each bands as band (band)}<span>{band}</span>{/each}
+		</div>
+	{/if}
+	{#each tokens as token (token.name)}
+		<article
+			class:wanted={wanted === `token ${token.name}`}
+			id="token {token.name}"
+			aria-label="Token {token.name}"
+		>
+			<div class="row" style:--bands={bands.length}>
+				<b class="mono" title={token.name}>{token.name}</b>
+				{#each bands as band, place (band)}
+					{@const value = token.values[place]}
+					{@const colour = colourOf(holds(token, place))}
+					<span class="value" class:starts={value !== undefined}>
+						{#if colour}
 							<input
-								class="field mono"
-								aria-label="{token.name} at {band}"
-								placeholder={holds(token, place)}
-								value={value ?? ''}
-								onchange={(event) => {
-									const input = event.currentTarget;
-									if (input.value.trim() === (value ?? '')) return;
-									void set(token.name, band, input.value);
-								}}
+								class="swatch"
+								type="color"
+								aria-label="Colour of {token.name} at {band}"
+								value={hexOf(colour)}
+								oninput={(event) =>
+									wishes.look({
+										kind: 'set-token',
+										name: token.name,
+										value: event.currentTarget.value,
+										band
+									})}
+								onchange={(event) => void set(token.name, band, event.currentTarget.value)}
 							/>
-						</span>
-					{/each}
-				</div>
-				{#each bands as band (band)}
-					{#if refused[`${token.name} ${band}`]}
-						<p class="small refused" role="alert">{band}: {refused[`${token.name} ${band}`]}</p>
-					{/if}
+						{/if}
+						<input
+							class="field mono"
+							aria-label="{token.name} at {band}"
+							placeholder={holds(token, place)}
+							value={value ?? ''}
+							onchange={(event) => {
+								const input = event.currentTarget;
+								if (input.value.trim() === (value ?? '')) return;
+								void set(token.name, band, input.value);
+							}}
+						/>
+					</span>
 				{/each}
-				<div class="below">
-					<Uses uses={token.uses} />
-					<button class="act small" onclick={() => askRename(token.name)}>Rename</button>
-					<button
-						class="act small"
-						title={token.uses.length > 0
-							? 'It is used: put something else there first'
-							: 'Nothing uses it'}
-						onclick={() => void wishes.make({ kind: 'remove-token', name: token.name })}
-						>Remove</button
-					>
-				</div>
-			</article>
-		{:else}
-			<p class="none">
-				This site has no tokens yet. A token is a size or colour with a name, said once and used in
-				many places, and it can differ by band.
-			</p>
-		{/each}
-	</div>
-</section>
+			</div>
+			{#each bands as band (band)}
+				{#if refused[`${token.name} ${band}`]}
+					<p class="small refused" role="alert">{band}: {refused[`${token.name} ${band}`]}</p>
+				{/if}
+			{/each}
+			<div class="below">
+				<Uses uses={token.uses} />
+				<button class="act small" onclick={() => askRename(token.name)}>Rename</button>
+				<button
+					class="act small"
+					title={token.uses.length > 0
+						? 'It is used: put something else there first'
+						: 'Nothing uses it'}
+					onclick={() => void wishes.make({ kind: 'remove-token', name: token.name })}
+					>Remove</button
+				>
+			</div>
+		</article>
+	{:else}
+		<p class="none">
+			This site has no tokens yet. A token is a size or colour with a name, said once and used in
+			many places, and it can differ by band.
+		</p>
+	{/each}
+</MaterialSection>
 
 <style>
-	section {
-		display: flex;
-		flex-direction: column;
-		min-height: 0;
-		min-width: 0;
-		border-right: 1px solid var(--hair);
-	}
-	header {
-		display: flex;
-		align-items: baseline;
-		gap: 12px;
-		padding: 9px 16px;
-		border-bottom: 1px solid var(--hair);
-	}
-	header .act {
-		margin-left: auto;
-	}
-	.scroll {
-		flex: 1;
-		overflow-y: auto;
-		padding: 6px 16px 20px;
-	}
 	.row {
 		display: grid;
 		grid-template-columns: 118px repeat(var(--bands), minmax(0, 1fr));

@@ -3,9 +3,9 @@
 	import { isLeftOut } from '$core/model/files.ts';
 	import { openDemo, openFile, openFolder, switchTo } from '$store/opening.ts';
 	import { store } from '$store/site.svelte.ts';
-	import KeptSites from './KeptSites.svelte';
-	import DeviceDialog from './DeviceDialog.svelte';
-	import NewSite from './NewSite.svelte';
+	import KeptSites from './dialogs/KeptSites.svelte';
+	import DeviceDialog from './dialogs/DeviceDialog.svelte';
+	import NewSite from './dialogs/NewSite.svelte';
 
 	let fileInput: HTMLInputElement;
 	let folderInput: HTMLInputElement;

@@ -79,6 +79,14 @@ export function partStarts(resolved: ResolvedSite, ref: PieceRef): PartStart[] {
 	});
 }
 
+/** The place of what one mostly means: what stands in several places, and differs most there. */
+export function bestStart(starts: readonly PartStart[]): number {
+	const worth = ({ others, parameters, markup }: PartStart): number =>
+		others.length === 0 ? 0 : parameters.length * 1000 + Math.min(999, markup.length);
+	const best = Math.max(0, ...starts.map(worth));
+	return best === 0 ? 0 : starts.findIndex((one) => worth(one) === best);
+}
+
 /**
  * Makes a part of an element of a piece: what differs between the places becomes what it is given, and each
  * place that was chosen uses it. `start` and `others` are places in the lists of `partStarts`.

@@ -1,9 +1,9 @@
 <script lang="ts">
-	import type { DataView } from '$core/drawing/data-view.ts';
+	import type { DataView } from '$core/drawing/material/data-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ask.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import SubHead from '../SubHead.svelte';
+	import MaterialSection from '../MaterialSection.svelte';
 	import JsonText from './JsonText.svelte';
 	import ListTable from './ListTable.svelte';
 	import SourceLine from './SourceLine.svelte';
@@ -48,10 +48,8 @@
 	}
 </script>
 
-<section aria-label="Data">
-	<SubHead title="Data" says="{counted(sources.length, 'source')}; in markup as data.NAME">
-		<button class="act" onclick={askNew}>Add data …</button>
-	</SubHead>
+<MaterialSection title="Data" says="{counted(sources.length, 'source')}; in markup as data.NAME">
+	{#snippet acts()}<button class="act" onclick={askNew}>Add data …</button>{/snippet}
 	{#if source}
 		<div class="body">
 			<ul class="sources" aria-label="Sources">
@@ -131,15 +129,9 @@
 			or a list of kinds, stands here once.
 		</p>
 	{/if}
-</section>
+</MaterialSection>
 
 <style>
-	section {
-		display: flex;
-		flex-direction: column;
-		min-height: 0;
-		min-width: 0;
-	}
 	.body {
 		flex: 1;
 		display: grid;

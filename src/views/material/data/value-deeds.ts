@@ -1,4 +1,4 @@
-import type { DataRow, DataView } from '$core/drawing/data-view.ts';
+import type { DataRow, DataView } from '$core/drawing/material/data-view.ts';
 import { editJson } from '$core/data/edit-json.ts';
 import { newMember } from '$core/edit/shared/data.ts';
 import { valueAt } from '$core/resolve/instance.ts';

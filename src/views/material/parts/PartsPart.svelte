@@ -1,11 +1,11 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
-	import type { PartView } from '$core/drawing/part-view.ts';
+	import type { PartView } from '$core/drawing/material/part-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ask.svelte.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import SubHead from '../SubHead.svelte';
+	import MaterialSection from '../MaterialSection.svelte';
 	import Uses from '../Uses.svelte';
 	import PartPicture from './PartPicture.svelte';
 	import PartText from './PartText.svelte';
@@ -48,114 +48,97 @@
 	}
 </script>
 
-<section aria-label="Parts">
-	<SubHead
-		title="Parts"
-		says="{counted(parts.length, 'part')}; each variant at {widths.join(', ')} px"
-	>
-		<button class="act" onclick={askNew}>Add part …</button>
-	</SubHead>
-	<!-- What scrolls can be reached by keyboard. -->
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-	<div class="scroll" tabindex="0" role="group" aria-label="Parts of the site">
-		{#each parts as part (part.name)}
-			<article
-				id="part {part.name}"
-				class:wanted={wanted === `part ${part.name}`}
-				aria-label="Part {part.name}"
-			>
-				<div class="line">
-					<b class="mono">{part.name}</b>
-					<Uses uses={part.uses} />
+<MaterialSection
+	title="Parts"
+	says="{counted(parts.length, 'part')}; each variant at {widths.join(', ')} px"
+	scrolls="Parts of the site"
+>
+	{#snippet acts()}<button class="act" onclick={askNew}>Add part …</button>{/snippet}
+	{#each parts as part (part.name)}
+		<article
+			id="part {part.name}"
+			class:wanted={wanted === `part ${part.name}`}
+			aria-label="Part {part.name}"
+		>
+			<div class="line">
+				<b class="mono">{part.name}</b>
+				<Uses uses={part.uses} />
+				<button
+					class="act small"
+					onclick={() =>
+						rename(`Rename ${part.name}`, part.name, (to) =>
+							wishes.attempt({ kind: 'rename-part', name: part.name, to })
+						)}>Rename</button
+				>
+				<button
+					class="act small"
+					aria-expanded={editing === part.name}
+					onclick={() => (editing = editing === part.name ? undefined : part.name)}
+					>Edit its markup</button
+				>
+				<a class="small" href="/source?{query}&file={part.file}&at={part.from}">in Source</a>
+				<button
+					class="act small"
+					onclick={() => void wishes.make({ kind: 'remove-part', name: part.name })}>Remove</button
+				>
+			</div>
+			<p class="small given">
+				{part.list.length === 0 ? 'It is given nothing' : 'It is given'}
+				{#each part.list as parameter, at (parameter.name)}{at > 0 ? ', ' : ' '}
 					<button
-						class="act small"
+						class="mono link"
+						title="Rename {parameter.name}"
 						onclick={() =>
-							rename(`Rename ${part.name}`, part.name, (to) =>
-								wishes.attempt({ kind: 'rename-part', name: part.name, to })
-							)}>Rename</button
-					>
-					<button
-						class="act small"
-						aria-expanded={editing === part.name}
-						onclick={() => (editing = editing === part.name ? undefined : part.name)}
-						>Edit its markup</button
-					>
-					<a class="small" href="/source?{query}&file={part.file}&at={part.from}">in Source</a>
-					<button
-						class="act small"
-						onclick={() => void wishes.make({ kind: 'remove-part', name: part.name })}
-						>Remove</button
-					>
-				</div>
-				<p class="small given">
-					{part.list.length === 0 ? 'It is given nothing' : 'It is given'}
-					{#each part.list as parameter, at (parameter.name)}{at > 0 ? ', ' : ' '}
-						<button
-							class="mono link"
-							title="Rename {parameter.name}"
-							onclick={() =>
-								rename(`Rename ${parameter.name} of ${part.name}`, parameter.name, (to) =>
-									wishes.attempt({
-										kind: 'rename-parameter',
-										part: part.name,
-										name: parameter.name,
-										to
-									})
-								)}>{parameter.name}</button
-						>{#if parameter.values.length > 0}:
-							{#each parameter.values as value (value)}
-								<button
-									class="mono link value"
-									title="Rename {value}"
-									onclick={() =>
-										rename(`Rename ${value} of ${part.name}`, value, (to) =>
-											wishes.attempt({
-												kind: 'rename-variant',
-												part: part.name,
-												parameter: parameter.name,
-												value,
-												to
-											})
-										)}>{value}</button
-								>
-							{/each}{/if}{/each}
-					{part.wraps ? '; it wraps what stands between it and its {end}.' : '.'}
-				</p>
-				{#if editing === part.name}<PartText {part} />{/if}
-				<div class="pictures">
-					{#each part.variants as variant (variant.label)}
-						<div class="variant">
-							<span class="cap">{variant.label || 'as it is'}</span>
-							<div class="row">
-								{#each widths as width (width)}
-									<PartPicture html={variant.html} {width} label="{part.name} {variant.label}" />
-								{/each}
-							</div>
-						</div>
-					{/each}
-				</div>
-			</article>
-		{:else}
-			<p class="none">
-				This site has no parts yet. Where the same markup stands in several places, choose one of
-				them in Plan and make a part of it: what differs becomes what the part is given.
+							rename(`Rename ${parameter.name} of ${part.name}`, parameter.name, (to) =>
+								wishes.attempt({
+									kind: 'rename-parameter',
+									part: part.name,
+									name: parameter.name,
+									to
+								})
+							)}>{parameter.name}</button
+					>{#if parameter.values.length > 0}:
+						{#each parameter.values as value (value)}
+							<button
+								class="mono link value"
+								title="Rename {value}"
+								onclick={() =>
+									rename(`Rename ${value} of ${part.name}`, value, (to) =>
+										wishes.attempt({
+											kind: 'rename-variant',
+											part: part.name,
+											parameter: parameter.name,
+											value,
+											to
+										})
+									)}>{value}</button
+							>
+						{/each}{/if}{/each}
+				{part.wraps ? '; it wraps what stands between it and its {end}.' : '.'}
 			</p>
-		{/each}
-	</div>
-</section>
+			{#if editing === part.name}<PartText {part} />{/if}
+			<div class="pictures">
+				{#each part.variants as variant (variant.label)}
+					<div class="variant">
+						<span class="cap">{variant.label || 'as it is'}</span>
+						<div class="row">
+							{#each widths as width (width)}
+								<PartPicture html={variant.html} {width} label="{part.name} {variant.label}" />
+							{/each}
+						</div>
+					</div>
+				{/each}
+			</div>
+		</article>
+	{:else}
+		<p class="none">
+			This site has no parts yet. Where the same markup stands in several places, choose one of them
+			in Plan and make a part of it: what differs becomes what the part is given.
+		</p>
+	{/each}
+</MaterialSection>
 
 <style>
-	section {
-		display: flex;
-		flex-direction: column;
-		min-height: 0;
-		min-width: 0;
-	}
-	.scroll {
-		flex: 1;
-		overflow-y: auto;
-		padding: 0 16px 24px;
-	}
 	article {
 		padding: 10px 0 14px;
 		border-bottom: 1px solid var(--hair);

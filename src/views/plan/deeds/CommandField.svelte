@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Findable } from '$core/drawing/findable.ts';
-	import Question from '$views/shell/Question.svelte';
+	import Question from '$views/shell/dialogs/Question.svelte';
 	import { store } from '$store/site.svelte.ts';
 	import { chosenActs, siteActs } from './deeds.ts';
 	import { goTo } from './going.ts';

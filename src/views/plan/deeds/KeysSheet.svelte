@@ -1,5 +1,5 @@
 <script lang="ts">
-	import Question from '$views/shell/Question.svelte';
+	import Question from '$views/shell/dialogs/Question.svelte';
 	import { keyGroups } from './keys.ts';
 
 	/** The keys that work in a view. */

@@ -1,11 +1,11 @@
 <script lang="ts">
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
-	import type { PartStart } from '$core/edit/shared/make-part.ts';
+	import { bestStart, type PartStart } from '$core/edit/shared/make-part.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import type { PieceRef } from '$core/model/wish.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import Question from '$views/shell/Question.svelte';
+	import Question from '$views/shell/dialogs/Question.svelte';
 
 	/** A piece, or an element in it, becomes a part; where the same stands elsewhere, that can use it too. */
 	interface Props {
@@ -29,13 +29,7 @@
 		if (!open) return;
 		void store.core.partStarts(piece).then((found) => {
 			starts = found;
-			// What stands in several places is what one mostly means.
-			const worth = (one: PartStart): number =>
-				one.others.length === 0
-					? 0
-					: one.parameters.length * 1000 + Math.min(999, one.markup.length);
-			const best = Math.max(0, ...found.map(worth));
-			start = best === 0 ? 0 : found.findIndex((one) => worth(one) === best);
+			start = bestStart(found);
 			left = [];
 			refused = '';
 		});

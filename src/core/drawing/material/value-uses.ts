@@ -1,10 +1,10 @@
-import { Memory } from '../model/memory.ts';
-import { layersOf, type Layer, type Part, type Site } from '../model/site.ts';
-import type { Span } from '../model/span.ts';
-import type { GivenValue, Template } from '../model/template.ts';
-import { nestBlocks, type Body } from '../resolve/markup/blocks.ts';
-import { partBook } from '../resolve/parts.ts';
-import { piecesIn } from '../resolve/pieces.ts';
+import { Memory } from '../../model/memory.ts';
+import { layersOf, type Layer, type Part, type Site } from '../../model/site.ts';
+import type { Span } from '../../model/span.ts';
+import type { GivenValue, Template } from '../../model/template.ts';
+import { nestBlocks, type Body } from '../../resolve/markup/blocks.ts';
+import { partBook } from '../../resolve/parts.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
 
 /** A place that uses a value of shared data: a layer's piece, title or the like, or a part. */
 export interface ValueUse {

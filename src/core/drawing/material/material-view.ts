@@ -1,7 +1,7 @@
-import { fileUses } from '../edit/site/files.ts';
-import { tokenUses } from '../edit/site/tokens.ts';
-import { bandPlace, bandPlaces } from '../resolve/bands.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
+import { fileUses } from '../../edit/site/files.ts';
+import { tokenUses } from '../../edit/site/tokens.ts';
+import { bandPlace, bandPlaces } from '../../resolve/bands.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 import { usesAt, type Use } from './uses.ts';
 
 /** A token with its values. */

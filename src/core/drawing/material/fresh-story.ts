@@ -1,6 +1,6 @@
-import { timeline, type Moment } from '../data/timeline.ts';
-import type { Freshness } from '../model/site.ts';
-import { utcMs, utcTime } from '../model/utc.ts';
+import { timeline, type Moment } from '../../data/timeline.ts';
+import type { Freshness } from '../../model/site.ts';
+import { utcMs, utcTime } from '../../model/utc.ts';
 
 /**
  * What visitors get of a source that changes just after 10:00, second by second, from 9:59 to 10:03. One

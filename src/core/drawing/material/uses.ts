@@ -1,6 +1,6 @@
-import { layerName, layersOf } from '../model/site.ts';
-import { positionAt, type Span } from '../model/span.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
+import { layerName, layersOf } from '../../model/site.ts';
+import { positionAt, type Span } from '../../model/span.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 
 /** A place of the text that uses something. */
 export interface Use {

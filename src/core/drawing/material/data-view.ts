@@ -1,10 +1,10 @@
-import { inferShape, readShape, shapeText } from '../data/shape.ts';
-import { jsonOf } from '../edit/shared/data.ts';
-import { Memory } from '../model/memory.ts';
-import { copyPath, type DataSource, type Freshness, type Site } from '../model/site.ts';
-import { decodeUtf8 } from '../model/utf8.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
-import { kindOfValue, textOf } from '../resolve/values.ts';
+import { inferShape, readShape, shapeText } from '../../data/shape.ts';
+import { jsonOf } from '../../edit/shared/data.ts';
+import { Memory } from '../../model/memory.ts';
+import { copyPath, type DataSource, type Freshness, type Site } from '../../model/site.ts';
+import { decodeUtf8 } from '../../model/utf8.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { kindOfValue, textOf } from '../../resolve/values.ts';
 import { usesAt, type Use } from './uses.ts';
 import { generalPath, valueUses, type ValueUse } from './value-uses.ts';
 
