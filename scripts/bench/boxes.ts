@@ -25,7 +25,7 @@ export async function benchBoxes(): Promise<BenchRow[]> {
 	const layout = layoutOf(resolved, route);
 	const sweep = (): number => {
 		let boxes = 0;
-		for (const at of new Sweep(layout, from, to, height)) boxes += at.boxes.length;
+		for (const at of Sweep.over(layout, from, to, height)) boxes += at.boxes.length;
 		return boxes;
 	};
 	const anew = (): void => {
@@ -50,7 +50,7 @@ export async function benchBoxes(): Promise<BenchRow[]> {
 	}
 	const [core, chromium] = [summary(computed), summary(shown)];
 	const ratio = Math.round(chromium.median / core.median);
-	const stretches = new Sweep(layout, from, to, height).stretches.length;
+	const stretches = Sweep.over(layout, from, to, height).stretches.length;
 	const count = layout.boxesAt({ width: 1180, height }).length;
 	return [
 		{

@@ -1,3 +1,5 @@
+import type { Viewport } from '../../src/core/size/length.ts';
+import { larger } from '../../src/core/size/turns.ts';
 import type { PieceSize, PieceSizes } from '../../src/core/geometry/pieces/piece-size.ts';
 import { fixedSize, runSize } from '../../src/core/geometry/pieces/piece-size.ts';
 
@@ -16,9 +18,19 @@ export const sizesByName: PieceSizes = ({ pieces, opener }) => {
 	if (opener) return fixedSize(60, 24);
 	const blocks = pieces.map(({ piece }) => blockOf(piece));
 	return {
-		min: Math.max(...blocks.map(({ size }) => size.min)),
-		max: Math.max(...blocks.map(({ size }) => size.max)),
-		heightAt: (width) => stackedHeight(blocks, width)
+		steady: true,
+		contentWidths: (view) => {
+			const widths = blocks.map(({ size }) => size.contentWidths(view));
+			return {
+				min: Math.max(...widths.map(({ min }) => min)),
+				max: Math.max(...widths.map(({ max }) => max))
+			};
+		},
+		heightAt: (width, view) => stackedHeight(blocks, width, view),
+		overflowAt: (width, view) => ({
+			x: blocks.reduce((most, { size }) => larger(most, size.overflowAt(width, view).x), 0),
+			y: 0
+		})
 	};
 };
 
@@ -36,11 +48,11 @@ function blockOf(name: string): Block {
 }
 
 /** CSS 2, section 8.3.1: of two margins that meet, the larger one counts. */
-function stackedHeight(blocks: readonly Block[], width: number): number {
+function stackedHeight(blocks: readonly Block[], width: number, view: Viewport): number {
 	let height = 0;
 	let margin = 0;
 	for (const { size, above, below } of blocks) {
-		height += Math.max(margin, above) + size.heightAt(width);
+		height += Math.max(margin, above) + size.heightAt(width, view);
 		margin = below;
 	}
 	return height + margin;

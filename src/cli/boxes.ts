@@ -1,13 +1,22 @@
 import { z } from 'zod';
-import { readFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import { pieceHtmlOf } from '../core/emit/html/page.ts';
 import { estimateSize } from '../core/geometry/pieces/estimate.ts';
 import { metricsSchema, sizesFrom } from '../core/geometry/pieces/metrics.ts';
 import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';
+import { sweepFrom, sweepTo } from '../core/geometry/widths/jumps.ts';
 import { Sweep } from '../core/geometry/widths/sweep.ts';
-import type { PieceSizes } from '../core/geometry/pieces/piece-size.ts';
+import type { PieceSize, PieceSizes } from '../core/geometry/pieces/piece-size.ts';
+import { drive } from '../core/measure/drive.ts';
+import { MeasuredPage } from '../core/measure/measured-page.ts';
+import { SizeStore } from '../core/measure/size-store.ts';
+import { writtenMetrics } from '../core/measure/written.ts';
 import { hasErrors, reasonOf } from '../core/messages/problem.ts';
 import { layerName, pagesOf } from '../core/model/site.ts';
+import type { PageInstance } from '../core/resolve/instance.ts';
+import type { ResolvedSite } from '../core/resolve/site.ts';
+import { findChromium, openChromium } from './measure/chromium.ts';
+import { Measurer } from './measure/measurer.ts';
 import { openSite } from './open-site.ts';
 import type { Streams } from './streams.ts';
 
@@ -17,10 +26,31 @@ export interface BoxesOptions {
 	readonly width?: string;
 	readonly widths?: string;
 	readonly height: string;
+	readonly scrollbar: string;
 	readonly metrics?: string;
+	readonly measure?: true;
+	readonly metricsOut?: string;
 	/** Whom the page is seen by; without, all of it. */
 	readonly as?: string;
 	readonly json: boolean;
+}
+
+/** A range of screens, px. */
+interface Screens {
+	readonly from: number;
+	readonly to: number;
+	readonly height: number;
+	/** What a classic scrollbar takes of each, px. */
+	readonly scrollbar: number;
+}
+
+/** The boxes on each screen, in the order of their widths. */
+type Found = readonly { readonly width: number; readonly boxes: readonly Answered[] }[];
+
+/** A box, and whether it would be another if what is only estimated were. */
+interface Answered {
+	readonly box: PlacedBox;
+	readonly estimated: boolean;
 }
 
 /** Prints the boxes of a page at a width, or at every width of a range. */
@@ -29,69 +59,148 @@ export async function boxesCommand(
 	options: BoxesOptions,
 	streams: Streams
 ): Promise<number> {
-	const widths = widthsOf(options);
-	const height = Number(options.height);
-	if (!widths || !(height > 0)) {
-		streams.errors('Give --width 900 or --widths 280..1760, and --height in px.\n');
-		return 2;
-	}
+	const screens = screensOf(options);
+	if (typeof screens === 'string') return refused(screens, streams);
 	const opened = await openSite(path, streams);
 	if (typeof opened === 'number') return opened;
 	const page = pagesOf(opened.site).find((one) => layerName(one) === options.route);
 	const [instance] = page ? opened.instances(page) : [];
-	if (!page || !instance) {
+	if (!instance) {
 		const known = opened.routes.map((one) => one.pattern.text).join(', ');
-		streams.errors(`There is no route ${options.route}. There is ${known}.\n`);
-		return 2;
+		return refused(`There is no route ${options.route}. There is ${known}.`, streams);
 	}
-	const measured = await readMetrics(options.metrics);
-	if (typeof measured === 'string') {
-		streams.errors(`${measured}\n`);
-		return 2;
+	const seen = opened.as(options.as);
+	const found = options.measure
+		? await measured(instance, seen, screens, options.metricsOut)
+		: await estimated(instance, seen, screens, options.metrics);
+	if (typeof found === 'string') return refused(found, streams);
+	const entries = found.map(({ width, boxes }) => ({ width, boxes: boxes.flatMap(boxEntry) }));
+	const answer = options.widths === undefined ? entries[0]?.boxes : entries;
+	streams.out(
+		(options.json ? JSON.stringify(answer, null, 1) : entries.map(tableOf).join('\n\n')) + '\n'
+	);
+	if (found.some(({ boxes }) => boxes.some((one) => one.estimated))) {
+		streams.errors(
+			'Boxes marked as estimated rest on sizes that were guessed from text; --measure measures them.\n'
+		);
 	}
+	return hasErrors(opened.problems) ? 1 : 0;
+}
+
+function refused(sentence: string, streams: Streams): number {
+	streams.errors(`${sentence}\n`);
+	return 2;
+}
+
+function screensOf(options: BoxesOptions): Screens | string {
+	const { width, widths, metrics, measure, metricsOut } = options;
+	const height = Number(options.height);
+	const scrollbar = Number(options.scrollbar);
+	const [from, to = from] = widths === undefined ? [Number(width)] : widths.split('..').map(Number);
+	const whole = widths === undefined || (Number.isInteger(from) && Number.isInteger(to));
+	if (from === undefined || to === undefined || !(from > 0) || !(to >= from) || !whole || !(height > 0)) {
+		return 'Give --width 900 or --widths 280..1760, and --height in px.';
+	}
+	if (!(scrollbar >= 0) || scrollbar >= from) return 'Give --scrollbar in px, such as 15.';
+	if (measure && metrics !== undefined) return 'Give --measure or --metrics, not both.';
+	if (metricsOut !== undefined && !measure) return 'Sizes are written once they are measured: add --measure.';
+	return { from, to, height, scrollbar };
+}
+
+/** By sizes that a browser measures now; or a sentence that says why that cannot be. */
+async function measured(
+	instance: PageInstance,
+	seen: ResolvedSite,
+	screens: Screens,
+	out: string | undefined
+): Promise<Found | string> {
+	const path = findChromium();
+	if (path === undefined) {
+		return 'There is no Chromium to measure with: install one, or name it in the variable CHROMIUM.';
+	}
+	const year = new Date().getFullYear();
+	const { from, to, height, scrollbar } = screens;
+	const { browser, close } = await openChromium(path);
+	try {
+		const measurer = await Measurer.open(browser);
+		await measurer.show(instance, seen, year);
+		const page = new MeasuredPage(instance, seen, year, { height, scrollbar }, new SizeStore());
+		const answer = measurer.answer.bind(measurer);
+		const found: { width: number; boxes: Answered[] }[] = [];
+		if (from === to) {
+			const boxes = (await drive(page.at(from), answer)) ?? [];
+			found.push({ width: from, boxes: boxes.map((box) => ({ box, estimated: false })) });
+		} else {
+			const sweep = await drive(page.between(from, to), answer);
+			for (const { width, boxes } of sweep ?? []) {
+				found.push({ width, boxes: boxes.map((box) => ({ box, estimated: false })) });
+			}
+		}
+		if (out !== undefined) {
+			// Whoever takes them up again may ask for any screen.
+			await drive(page.between(Math.min(Math.floor(from), sweepFrom), Math.max(Math.ceil(to), sweepTo)), answer);
+			await writeFile(out, JSON.stringify(writtenMetrics(page.contents.values()), null, 1) + '\n');
+		}
+		return found;
+	} finally {
+		await close();
+	}
+}
+
+/** By sizes that a file has, and guesses where it has none; or a sentence that says why that cannot be. */
+async function estimated(
+	instance: PageInstance,
+	seen: ResolvedSite,
+	{ from, to, height, scrollbar }: Screens,
+	metrics: string | undefined
+): Promise<Found | string> {
+	const known = await readMetrics(metrics);
+	if (typeof known === 'string') return known;
 	const target = {
 		link: (url: string) => url,
 		headLines: [],
 		marks: 'none' as const,
 		year: new Date().getFullYear()
 	};
-	const seen = opened.as(options.as);
 	const html = pieceHtmlOf(instance, seen, target);
-	let estimated = 0;
-	const sizes: PieceSizes = (key) => {
-		const known = measured?.(key);
-		if (!known) estimated++;
-		return known ?? estimateSize(html(key));
+	const guess = (key: Parameters<PieceSizes>[0]): PieceSize => estimateSize(html(key));
+	const sweepBy = (guessed: (size: PieceSize) => PieceSize): Sweep => {
+		const layout = new PageLayout({
+			page: seen.page(instance.page),
+			site: seen.site,
+			sizes: (key, spaces) => known?.(key, spaces) ?? guessed(guess(key)),
+			open: new Set(),
+			scrollbar
+		});
+		return Sweep.over(layout, from, to, height);
 	};
-	const layout = new PageLayout({
-		page: seen.page(page),
-		site: opened.site,
-		sizes,
-		open: new Set()
-	});
-	const found = [...new Sweep(layout, widths.from, widths.to, height)].map(({ width, boxes }) => ({
+	const [asGuessed, otherwise] = [sweepBy((size) => size), [...sweepBy(larger)]];
+	return [...asGuessed].map(({ width, boxes }, index) => ({
 		width,
-		boxes: boxes.flatMap(boxEntry)
+		boxes: boxes.map((box, place) => ({ box, estimated: differs(box, otherwise[index]?.boxes[place]) }))
 	}));
-	const [only] = found;
-	const answer = options.widths === undefined ? only?.boxes : found;
-	streams.out(
-		(options.json ? JSON.stringify(answer, null, 1) : found.map(tableOf).join('\n\n')) + '\n'
-	);
-	if (estimated > 0) {
-		streams.errors(
-			'Sizes of pieces are estimated from their text; --metrics brings measured ones.\n'
-		);
-	}
-	return hasErrors(opened.problems) ? 1 : 0;
 }
 
-function widthsOf({ width, widths }: BoxesOptions): { from: number; to: number } | undefined {
-	const [from, to = from] = widths === undefined ? [Number(width)] : widths.split('..').map(Number);
-	if (from === undefined || to === undefined || !(from > 0) || !(to >= from)) return undefined;
-	return widths === undefined || (Number.isInteger(from) && Number.isInteger(to))
-		? { from, to }
-		: undefined;
+/** px; what rests on a guess shows when the guess is another. */
+const more = 24;
+
+function larger(size: PieceSize): PieceSize {
+	return {
+		steady: size.steady,
+		contentWidths: (view) => {
+			const { min, max } = size.contentWidths(view);
+			return { min: min + more, max: max + more };
+		},
+		heightAt: (width, view) => size.heightAt(width, view) + more,
+		overflowAt: (width, view) => size.overflowAt(width, view)
+	};
+}
+
+function differs(box: PlacedBox, other: PlacedBox | undefined): boolean {
+	if (!other) return true;
+	return (['x', 'y', 'width', 'height'] as const).some(
+		(side) => Math.abs(box[side] - other[side]) > 0.01
+	);
 }
 
 async function readMetrics(
@@ -108,14 +217,18 @@ async function readMetrics(
 }
 
 /** What is printed of a box; layouts' roots and boxes without a name in the text are left out. */
-function boxEntry({ name, x, y, width, height, overflowX, overflowY }: PlacedBox): object[] {
+function boxEntry({ box, estimated }: Answered): object[] {
+	const { name, x, y, width, height, overflowX, overflowY } = box;
 	if (name.kind === 'layout' || name.kind === 'bare') return [];
 	const { layout, region, wrapper, pieces } = name;
 	const [first, ...others] = pieces;
 	const place = { x, y, width, height, overflowX, overflowY };
-	const rounded = Object.fromEntries(
-		Object.entries(place).map(([side, value]) => [side, Math.round(value * 100) / 100])
-	);
+	const rounded = {
+		...Object.fromEntries(
+			Object.entries(place).map(([side, value]) => [side, Math.round(value * 100) / 100])
+		),
+		...(estimated && { estimated })
+	};
 	if (name.kind === 'opener') return [{ layout, region, opener: first?.piece, ...rounded }];
 	return [
 		{

@@ -74,7 +74,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		});
 	program
 		.command('boxes')
-		.description('Work out the boxes of a page at a width, without a browser.')
+		.description('Work out the boxes of a page at a width, without a browser or with one that measures.')
 		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
 		.requiredOption(
 			'--route <pattern>',
@@ -84,6 +84,9 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.option('--widths <range>', 'every width of a range, such as 280..1760')
 		.option('--height <px>', 'height of the screen', '800')
 		.option('--as <role>', 'as a visitor of this role gets it')
+		.option('--scrollbar <px>', 'what a scrollbar takes of the screen', '0')
+		.option('--measure', 'measure what is in the page with a Chromium')
+		.option('--metrics-out <file>', 'write what was measured, as JSON')
 		.option('--metrics <file>', 'sizes of pieces that a browser measured, as JSON')
 		.option('--json', 'as JSON', false)
 		.exitOverride()

@@ -8,7 +8,6 @@ import {
 import { closedPages } from '$core/emit/access-file.ts';
 import { handOver, plainHandOver, type HandOver } from '$core/emit/hand-over.ts';
 import type { TracedPage } from '$core/emit/html/marks.ts';
-import { pieceHtmlOf } from '$core/emit/html/page.ts';
 import { pageFile } from '$core/emit/paths.ts';
 import { outputOf, sourceOf, traceOutput, traceSource } from '$core/emit/html/trace.ts';
 import { type Trace } from '$core/model/trace.ts';
@@ -19,11 +18,6 @@ import { underChoices, type UnderChoice } from '$core/edit/layers/under-choices.
 import { type SizedRef, type HolderRef, type LayerRef, type PieceRef } from '$core/model/wish.ts';
 import { WishRefused } from '$core/edit/proposal.ts';
 import { boxView, type BoxView } from '$core/drawing/box-view.ts';
-import { jumpWidths } from '$core/geometry/widths/jumps.ts';
-import { sizesFrom, type Metrics } from '$core/geometry/pieces/metrics.ts';
-import { PageLayout } from '$core/geometry/page-layout.ts';
-import { estimateSize } from '$core/geometry/pieces/estimate.ts';
-import type { PieceSizes } from '$core/geometry/pieces/piece-size.ts';
 import { hasErrors, type Problem, sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { canonicalPath } from '$core/model/address.ts';
@@ -113,27 +107,6 @@ export class Answers {
 		return shown && unlessRefused(() => boxView(shown, ref, width));
 	}
 
-	/** Widths at which a box of a page jumps, by what its pieces measure. */
-	jumps(wish: PageWish, metrics: Metrics): number[] {
-		const { shown } = this;
-		const page = shown && this.find(wish, shown);
-		if (!shown || !page) return [];
-		const measured = sizesFrom(metrics);
-		const seen = shown.as(wish.role);
-		const [instance] = seen.instances(page);
-		const target = {
-			link: (url: string) => url,
-			headLines: [],
-			marks: 'none' as const,
-			year: this.year
-		};
-		const html = instance && pieceHtmlOf(instance, seen, target);
-		// What is too large to be measured is estimated.
-		const sizes: PieceSizes = (key) => measured(key) ?? estimateSize(html?.(key) ?? '');
-		const content = { page: seen.page(page), site: shown.site, sizes, open: new Set<string>() };
-		return jumpWidths(new PageLayout(content));
-	}
-
 	/** The pieces that stand somewhere, with their markup as it is written. */
 	piecesIn(holder: HolderRef): PieceView[] {
 		return this.latest ? piecesIn(this.latest, holder) : [];
@@ -142,8 +115,13 @@ export class Answers {
 	/** Where a box of the page is written. */
 	placeOf(trace: Trace): PlaceView | undefined {
 		const drawn = this.shown && sourceOf(this.shown, trace);
-		const text = drawn && this.files.texts.get(drawn.file);
-		if (!drawn || text === undefined) return undefined;
+		return drawn && this.placeView(drawn);
+	}
+
+	/** A place of the site that is drawn, in the text as it is now. */
+	protected placeView(drawn: Span): PlaceView | undefined {
+		const text = this.files.texts.get(drawn.file);
+		if (text === undefined) return undefined;
 		const { file, from: at } = this.spanNow(drawn, text);
 		return { file, at, line: positionAt(text, at).line };
 	}

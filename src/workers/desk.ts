@@ -26,6 +26,7 @@ import type {
 	FilesMessage,
 	PageView,
 	PageWish,
+	PlaceView,
 	SeenView,
 	SourceState,
 	Shown,
@@ -38,7 +39,11 @@ import type { ResolvedSite } from '$core/resolve/site.ts';
 import { nearestState } from '$core/resolve/structure.ts';
 import { keepMarks } from '$core/drawing/marks.ts';
 import { Answers } from './answers.ts';
+import { becauseOf } from '$core/measure/because.ts';
+import { frameMoves } from '$core/reach/frame-moves.ts';
+import { Settlings, type SettleStep } from './settling.ts';
 import { Sources } from './sources.ts';
+import type { Answers as Measured } from '$core/measure/asks.ts';
 
 /** ms for which nothing else is answered while pages are compared. */
 const mostAtOnce = 8;
@@ -52,6 +57,7 @@ const mostDrawn = 8;
 export class Desk extends Answers {
 	private readonly assetUrls = new AssetUrls();
 	private readonly sources = new Sources();
+	private readonly settlings = new Settlings(this.year);
 	/** The wish that was looked at last, ready to be made. */
 	private prepared: { before: CheckedSite; key: string; made: Prepared } | undefined;
 	/** Counts what ends the comparing of pages. */
@@ -210,6 +216,48 @@ export class Desk extends Answers {
 			since = performance.now();
 		}
 		return { pages, bands: proposal.bands };
+	}
+
+	/** The boxes of a page on a screen, as soon as what is in them has been measured; undefined where it is gone. */
+	boxesAt(
+		wish: PageWish,
+		width: number,
+		height: number
+	): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.boxesAt(...of, width, height));
+	}
+
+	/** Widths at which a box of a page jumps, likewise. */
+	jumps(wish: PageWish, height: number): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.jumps(...of, height));
+	}
+
+	/** Goes on with a calculation that asked for something; undefined where nothing is known of it any more. */
+	settleOn(id: number, answers: Measured): SettleStep | undefined {
+		return this.settlings.goOn(id, answers);
+	}
+
+	/** Which rule of a style moves boxes that are not where they were computed; boxes by their words. */
+	styleBehind(
+		wish: PageWish,
+		words: readonly string[]
+	): { readonly words: string; readonly place: PlaceView | undefined } | undefined {
+		const moves = this.settled(wish, (instance, seen) => frameMoves(instance, seen, this.year));
+		const because = moves && becauseOf(words, moves);
+		return because && { words: because.words, place: this.placeView(because.span) };
+	}
+
+	private settled<T>(
+		wish: PageWish,
+		settle: (instance: PageInstance, seen: ResolvedSite) => T
+	): T | undefined {
+		const { shown } = this;
+		const page = shown && this.find(wish, shown);
+		if (!shown || !page) return undefined;
+		const seen = shown.as(knownRole(wish.role, shown));
+		const instances = seen.instances(page);
+		const instance = instances.find((one) => one.address === wish.address) ?? instances[0];
+		return instance && settle(instance, seen);
 	}
 
 	/** Names of sources that have to be asked before what they give is shown. */

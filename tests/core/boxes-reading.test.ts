@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { SettingKind } from '../../src/core/model/setting.ts';
 import { settingsAt } from '../../src/core/resolve/bands.ts';
-import { around, codes, marked, only, resolve, sound } from '../lib/site.ts';
+import { around, marked, only, resolve, sound } from '../lib/site.ts';
 
 /** What holds for the region `box` of a layout at /x, in the narrow and in the wide band. */
 function settingsOf(inside: string): [unknown, unknown] {
@@ -108,8 +108,7 @@ test('what cannot be is said at its place, and the rest is read', () => {
 		[`region c as div { show drawer left 200px }; ${rest}`, 'value-form', '200px'],
 		['region m as main { slot; show hidden @wide }', 'slot-hidden', 'show hidden @wide'],
 		['region m as main { slot; arrange areas { "a" } }', 'slot-in-areas', 'arrange areas { "a" }'],
-		[`region c as div { style """ :scope { color: red; padding: 4px; } """ }; ${rest}`, 'style-of-box', 'padding'],
-		[`style @wide """ h1 :scope, [data-region] { min-width: 4px } """; ${rest}`, 'style-of-box', 'min-width'],
+
 		['region m as main { slot; arrange stack { wrap } }', 'unknown-statement', 'wrap']
 	]; // prettier-ignore
 	for (const [inside, code, words] of cases) {
@@ -118,16 +117,6 @@ test('what cannot be is said at its place, and the rest is read', () => {
 		const main = resolved.site.layouts[1]?.regions.find((region) => region.name.text === 'm');
 		assert.ok(main?.slot, `${inside}: the rest is there`);
 	}
-	const fine =
-		':scope { border-radius: 4px } :scope p { padding: 4px } :scope::before { width: 9px }';
-	const styled = resolve(around(`layout x at /x { style """ ${fine} """; ${rest} }`));
-	assert.ok(!codes(styled).includes('style-of-box'), 'what is in a box may be of any size');
-	const byClass = resolve(
-		around(
-			'route /x { piece p """x"""; style global """p .outer-head, .own { padding: 3px } .own-head { width: 2px }""" }'
-		)
-	);
-	assert.match(only(byClass.problems, 'style-of-box').sentence, /padding/);
 	const alone = resolve(
 		'site "T" { }\nlayout x at / { region m as main { slot; show drawer left 9px "M" } }'
 	);

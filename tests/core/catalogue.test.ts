@@ -267,7 +267,7 @@ const cases: Readonly<Record<ErrorCode | WarningCode, Case>> = {
 		text: 'data list from "https://seeds.example/list" { shape "shape.json" }',
 		files: { 'copies/list.json': '{}', 'shape.json': '{"type": "array"}' }
 	},
-	'style-of-box': box('style """:scope { width: 20px }"""'),
+	'style-of-box': { text: 'layout x at /x { region main as main { slot }; style """:scope { width: 20px }""" }\nroute /x { piece p """x""" }' }, // prettier-ignore
 	'nav-empty': page('piece a nav from /nothing')
 };
 

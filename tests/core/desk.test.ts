@@ -134,15 +134,19 @@ test('sizes of a box are told for a width, and of one that is gone nothing', () 
 	assert.equal(desk.boxView({ layout: 'none', box: undefined }, 700), undefined);
 });
 
-test('jumps come from what the pieces measure', () => {
+test('jumps come from what the pieces measure, asked for step by step', () => {
 	const desk = opened();
-	const piece = (name: string, owner: string, min: number) => {
-		const heights: [number, number][] = [[0, 20]];
-		return { pieces: [{ piece: name, owner }], min, max: min, heights };
-	};
-	const metrics = { pieces: [piece('name', 'shell', 40), piece('links', 'shell', 100), piece('hello', '/', 50)] }; // prettier-ignore
-	assert.deepEqual(desk.jumps(home, metrics), [600], 'the menu comes in place');
-	assert.deepEqual(desk.jumps({ page: '/nowhere', address: undefined }, metrics), []);
+	let step = desk.jumps(home, 800);
+	for (let round = 0; step?.kind === 'asks'; round++) {
+		assert.ok(round < 200, 'questions have an end');
+		const answers = step.asked.map(({ asks }) =>
+			asks.map(({ width }) => (width === undefined ? [40, 100] : [20, 0, 0]))
+		);
+		step = desk.settleOn(step.id, answers);
+	}
+	assert.deepEqual(step?.settled.jumps, [600], 'the menu comes in place');
+	assert.equal(desk.jumps({ page: '/nowhere', address: undefined }, 800), undefined);
+	assert.equal(desk.settleOn(99, []), undefined);
 });
 
 test('a place of the text leads to the output and back, and a box to its line', () => {

@@ -2,8 +2,10 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
 import { estimateSize } from '../../src/core/geometry/pieces/estimate.ts';
-import { runSize, sampledSize } from '../../src/core/geometry/pieces/piece-size.ts';
-import { jumpWidths } from '../../src/core/geometry/widths/jumps.ts';
+import { runSize } from '../../src/core/geometry/pieces/piece-size.ts';
+import { metricsSchema, sizesFrom } from '../../src/core/geometry/pieces/metrics.ts';
+import { Sweep } from '../../src/core/geometry/widths/sweep.ts';
+import { jumpWidths, sweepFrom, sweepTo } from '../../src/core/geometry/widths/jumps.ts';
 import { PageLayout } from '../../src/core/geometry/page-layout.ts';
 import { sizesByName } from '../../scripts/oracle/sizes.ts';
 import { boxesOf, columnsAt, oneLayout, placedOf } from '../lib/boxes.ts';
@@ -270,24 +272,36 @@ test('jumps are the widths at which a region comes, goes, or changes its place a
 		open: new Set()
 	});
 	// Side by side from 720 on, where 300 and 420 fit; text that wraps in s on the way is no jump.
-	assert.deepEqual(jumpWidths(layout), [600, 720, 1000]);
+	assert.deepEqual(jumpWidths(Sweep.over(layout, sweepFrom, sweepTo, 800)), [600, 720, 1000]);
 });
 
-test('sizes of pieces: a run that wraps, samples, and an estimate that says how text behaves', () => {
+test('sizes of pieces: a run that wraps, sizes from a file, and an estimate that says how text behaves', () => {
+	const view = { width: 1000, height: 800 };
 	const run = runSize(5, 30, 10);
-	assert.deepEqual(
-		[run.min, run.max, run.heightAt(150), run.heightAt(149), run.heightAt(10)],
-		[30, 150, 10, 20, 50]
-	);
-	const sampled = sampledSize(20, 100, [{ width: 20, height: 60 }, { width: 50, height: 40 }, { width: 90, height: 20 }]); // prettier-ignore
-	assert.deepEqual([49, 50, 89, 500].map((width) => sampled.heightAt(width)), [60, 40, 40, 20]); // prettier-ignore
+	const heights = [150, 149, 10].map((width) => run.heightAt(width, view));
+	assert.deepEqual([run.contentWidths(view), heights], [{ min: 30, max: 150 }, [10, 20, 50]]);
+	const piece = { layout: undefined, region: undefined, pieces: [{ piece: 'a', owner: 'x' }], opener: false };
+	const file = metricsSchema.parse({
+		pieces: [
+			{ pieces: piece.pieces, min: 20, max: 100, heights: [[20, 60], [50, 40, 2], [90, 20]], screens: [0, 599] },
+			{ pieces: piece.pieces, min: 30, max: 120, heights: [[30, 10]], screens: [600, 9999] }
+		]
+	}); // prettier-ignore
+	const sampled = sizesFrom(file)(piece, []);
+	assert.ok(sampled);
+	const phone = { width: 320, height: 800 };
+	const read = [10, 49, 50, 60, 89, 500].map((width) => sampled.heightAt(width, phone));
+	assert.deepEqual(read, [60, 60, 40, 60, 118, 20], 'steps and slopes, on the screens they are for');
+	assert.deepEqual([sampled.heightAt(60, view), sampled.contentWidths(view).min], [10, 30]);
+	assert.equal(sampled.overflowAt(12, phone).x, 8, 'what is narrower than the least width sticks out');
 	const words = estimateSize('<p>one two three</p><p>four</p>');
-	assert.ok(words.max > words.min);
-	assert.deepEqual([words.heightAt(words.max + 1), words.heightAt(words.min)], [48, 96]);
+	const { min, max } = words.contentWidths(view);
+	assert.ok(max > min);
+	assert.deepEqual([words.heightAt(max + 1, view), words.heightAt(min, view)], [48, 96]);
 	fc.assert(
 		fc.property(fc.array(fc.string({ minLength: 1 }), { minLength: 1 }), fc.nat(800), fc.nat(400), (texts, width, more) => {
 			const size = estimateSize(`<p>${texts.join(' ').replaceAll('<', '&lt;')}</p>`);
-			assert.ok(size.heightAt(width) >= size.heightAt(width + more), 'wider is never taller');
+			assert.ok(size.heightAt(width, view) >= size.heightAt(width + more, view), 'wider is never taller');
 		}),
 		{ seed: 5, numRuns: 200 }
 	); // prettier-ignore

@@ -70,7 +70,7 @@ test('a sweep lays out anew only where something goes another way', () => {
 	);
 	const page = resolved.page(pageNamed(resolved, '/'));
 	const content = { page, site: resolved.site, sizes: sizesByName, open: new Set<string>() };
-	const sweep = new Sweep(new PageLayout(content), 280, 1760, 600);
+	const sweep = Sweep.over(new PageLayout(content), 280, 1760, 600);
 	// Bands change at 600 and 1000; 25 % is 190.6 px at 762.4, and from there on the column grows.
 	assert.deepEqual(
 		sweep.stretches.map(({ from, to }) => [from, to]),
@@ -100,7 +100,7 @@ test('a sweep of any site agrees with laying it out at every width', () => {
 		fc.property(randomLayouts, (site) => {
 			const layout = layoutOf(siteText(site), addressOf(site));
 			let next = 280;
-			for (const { width, boxes } of new Sweep(layout, 280, 1760, 600)) {
+			for (const { width, boxes } of Sweep.over(layout, 280, 1760, 600)) {
 				assert.equal(width, next++);
 				const off = farthest(boxes, layout.boxesAt({ width, height: 600 }));
 				assert.ok(off <= smoothed, `${off} px off at ${width} px`);

@@ -88,7 +88,7 @@ export class Layout implements Layouter {
 	}
 
 	private contentWidths(box: LayoutBox, base: number | undefined): { min: number; max: number } {
-		if (box.leaf) return box.leaf;
+		if (box.leaf) return box.leaf.contentWidths(this.view);
 		if (box.variant) return { min: 0, max: 0 };
 		switch (box.style.display) {
 			case 'grid':
@@ -133,7 +133,7 @@ export class Layout implements Layouter {
 		pad: number,
 		isKnown: boolean
 	): number {
-		if (box.leaf) return box.leaf.heightAt(inner);
+		if (box.leaf) return box.leaf.heightAt(inner, this.view);
 		if (box.variant) {
 			const chosen = box.variant(inner);
 			box.chosen = chosen;

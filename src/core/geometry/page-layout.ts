@@ -1,5 +1,5 @@
 import type { Viewport } from '../size/length.ts';
-import { larger, noteTurns, smaller, type Turns } from '../size/turns.ts';
+import { exceeds, larger, noteTurns, smaller, type Turns } from '../size/turns.ts';
 import type { BoxName, GridLines, LayoutBox } from './layout-box.ts';
 import { Layout } from './layout.ts';
 import { notedBand } from './widths/noted-band.ts';
@@ -28,12 +28,23 @@ export class PageLayout {
 	constructor(private readonly content: PageContent) {}
 
 	/** All boxes that are shown, each before what is in it. */
-	boxesAt(view: Viewport): PlacedBox[] {
+	boxesAt(screen: Viewport): PlacedBox[] {
+		const { scrollbar = 0 } = this.content;
+		const placed = this.placedIn(screen);
+		const [root] = placed;
+		if (scrollbar === 0 || !root) return placed;
+		// A classic scrollbar is there where the page is taller than the screen, and takes room from it.
+		const bottom = root.y + root.height + root.overflowY;
+		return exceeds(bottom, screen.height) ? this.placedIn({ ...screen, scrollbar }) : placed;
+	}
+
+	private placedIn(view: Viewport): PlacedBox[] {
 		const { settings } = this.content.site;
 		const root = this.rootIn(notedBand(settings.bands, view.width));
 		const layout = new Layout(view);
-		const width = usedWidth(root, view.width, view.width, true, layout);
-		layout.lay(root, width, undefined, view.width);
+		const room = roomOf(view);
+		const width = usedWidth(root, room, room, true, layout);
+		layout.lay(root, width, undefined, room);
 		root.x = 0;
 		root.y = 0;
 		const placer = new Placer(view, settings.dir === 'rtl');
@@ -58,15 +69,21 @@ export class PageLayout {
 	}
 }
 
+/** What the scrollbar leaves of the screen, px. */
+function roomOf({ width, scrollbar = 0 }: Viewport): number {
+	return width - scrollbar;
+}
+
 /** CSS Positioned Layout 3, section 4: a drawer fills the screen between the edges it keeps to. */
 function layFixed(box: LayoutBox, layout: Layout): void {
 	const { view } = layout;
 	const { style } = box;
-	const wide = usedWidth(box, view.width, view.width, true, layout);
+	const room = roomOf(view);
+	const wide = usedWidth(box, room, room, true, layout);
 	const most = style.maxHeight?.at(view.height, view) ?? Infinity;
 	const height = smaller(style.height?.at(view.height, view) ?? view.height, most);
-	layout.lay(box, wide, larger(height, padDown(box, view.width, layout)), view.width);
-	box.x = style.start ? 0 : view.width - wide;
+	layout.lay(box, wide, larger(height, padDown(box, room, layout)), room);
+	box.x = style.start ? 0 : room - wide;
 	box.y = style.top ? 0 : view.height - box.height;
 }
 
@@ -123,7 +140,7 @@ class Placer {
 		const { name, width, height, lines } = box;
 		return {
 			name,
-			x: this.mirrored ? this.view.width - x - width : x,
+			x: this.mirrored ? roomOf(this.view) - x - width : x,
 			y,
 			width,
 			height,
@@ -140,7 +157,9 @@ class Placer {
 		const inner = { x: x + padStart, y: y + padTop };
 		if (box.leaf) {
 			const room = larger(0, box.width - padStart - style.padEnd.at(laidBase, this.view));
-			return { x: inner.x + box.leaf.min, y: inner.y + box.leaf.heightAt(room) };
+			const out = box.leaf.overflowAt(room, this.view);
+			const height = box.leaf.heightAt(room, this.view);
+			return { x: inner.x + room + out.x, y: inner.y + height + out.y };
 		}
 		const children = box.chosen ? [box.chosen] : box.children;
 		const padBottom = style.padBottom.at(laidBase, this.view);
@@ -176,7 +195,8 @@ class Placer {
 		const top = style.padTop.at(laidBase, this.view);
 		if (box.leaf) {
 			const across = style.padStart.at(laidBase, this.view) + style.padEnd.at(laidBase, this.view);
-			return larger(height, top + box.leaf.heightAt(larger(0, box.width - across)));
+			const room = larger(0, box.width - across);
+			return larger(height, top + box.leaf.heightAt(room, this.view));
 		}
 		const children = box.chosen ? [box.chosen] : box.children;
 		return children.reduce(

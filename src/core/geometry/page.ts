@@ -10,7 +10,7 @@ import { namesIn, standingIn, type Standing } from '../resolve/runs.ts';
 import { handedOn, type Declarations } from '../settings/declarations.ts';
 import { substitute, tokensAt, type Lookup } from '../size/tokens.ts';
 import type { BoxName, LayoutBox } from './layout-box.ts';
-import type { PieceSize, PieceSizes } from './pieces/piece-size.ts';
+import type { PieceSize, PieceSizes, SpaceBand } from './pieces/piece-size.ts';
 import { notedBand } from './widths/noted-band.ts';
 import { readStyle, widthsDepend, type Style } from './style.ts';
 
@@ -28,6 +28,10 @@ export interface PageContent {
 	readonly site: Site;
 	readonly sizes: PieceSizes;
 	readonly open: OpenDrawers;
+	/** What a classic scrollbar at the side takes of the screen, px; bands look at all of the screen. */
+	readonly scrollbar?: number;
+	/** Told the width that a layout gets which measures its own space, px, each time it is laid out. */
+	readonly onSpace?: (layout: string, width: number) => void;
 }
 
 /** Makes the boxes of a page as they are in a band of the screen, given by its place. */
@@ -41,6 +45,8 @@ interface InBand {
 	readonly band: number;
 	readonly surroundings: Surroundings;
 	readonly lookup: Lookup;
+	/** The spaces that it stands in, outermost first. */
+	readonly spaces: readonly SpaceBand[];
 	/** Open drawers found so far. */
 	readonly drawers: LayoutBox[];
 }
@@ -75,7 +81,7 @@ class BoxMaker {
 				one.kind === 'run'
 					? {}
 					: declare(pieceBox(one.piece, bareBox), this.screenBand, surroundings);
-			return this.leaf(name, declared, lookup);
+			return this.leaf(name, declared, lookup, []);
 		});
 		return makeBox({ ...noName, kind: 'bare' }, readStyle({}, lookup), children);
 	}
@@ -83,17 +89,22 @@ class BoxMaker {
 	/** A layout's root; in a box of its own where its bands look at that box's width. */
 	private layoutOrSpace(layout: Layout, host: InRegion | undefined, lookup: Lookup): LayoutBox {
 		const name: BoxName = { ...noName, kind: 'layout', layout: layout.name.text };
+		const outer = host?.at.spaces ?? [];
 		const inSlot = host ? declareInSlot(host.box, host.at.band, this.bands) : {};
 		if (layout.measure === 'screen') {
-			return this.layout(layout, this.screenBand, name, inSlot, lookup);
+			return this.layout(layout, this.screenBand, name, inSlot, lookup, outer);
 		}
 		const variants = new Map<number, LayoutBox>();
 		const space = makeBox({ ...name, kind: 'space' }, readStyle(inSlot, lookup), []);
 		const variant = (width: number): LayoutBox => {
 			// A sum of parts may come out a hair below the whole.
 			const band = notedBand(this.bands, width + 0.008);
+			this.given.onSpace?.(layout.name.text, width);
 			let made = variants.get(band);
-			if (!made) variants.set(band, (made = this.layout(layout, band, name, {}, lookup)));
+			if (!made) {
+				const spaces = [...outer, { layout: layout.name.text, band }];
+				variants.set(band, (made = this.layout(layout, band, name, {}, lookup, spaces)));
+			}
 			return made;
 		};
 		return { ...space, variant };
@@ -104,7 +115,8 @@ class BoxMaker {
 		band: number,
 		name: BoxName,
 		inSlot: Declarations,
-		lookup: Lookup
+		lookup: Lookup,
+		spaces: readonly SpaceBand[]
 	): LayoutBox {
 		const { chain } = this.given.page;
 		const frame = frameOf(layout, this.bands);
@@ -112,7 +124,7 @@ class BoxMaker {
 		const declared = { ...inSlot, ...declare(frame.root, band, surroundings) };
 		const inner = extended(lookup, declared);
 		const drawers: LayoutBox[] = [];
-		const at: InBand = { frame, band, surroundings, lookup: inner, drawers };
+		const at: InBand = { frame, band, surroundings, lookup: inner, spaces, drawers };
 		const made = makeBox(name, readStyle(declared, lookup), this.members(frame.root, at));
 		return { ...made, drawers };
 	}
@@ -154,7 +166,7 @@ class BoxMaker {
 					const box = openerBox(opener, host.box);
 					const declared = declare(box, host.at.band, host.at.surroundings);
 					const pieces = [{ piece: box.name, owner: host.at.frame.layout.name.text }];
-					return this.leaf(nameIn(host, 'opener', pieces), declared, host.at.lookup);
+					return this.leaf(nameIn(host, 'opener', pieces), declared, host.at.lookup, host.at.spaces);
 				});
 		const content = standingIn(resolved).flatMap((one) => this.standing(one, host));
 		return [...openers('first'), ...content, ...openers('last')];
@@ -165,13 +177,19 @@ class BoxMaker {
 		if (one.kind === 'layout') return [this.layoutOrSpace(one.layout, host, at.lookup)];
 		const declared =
 			one.kind === 'run' ? {} : declare(pieceBox(one.piece, host.box), at.band, at.surroundings);
-		return this.leaf(nameIn(host, one.kind, namesIn(one)), declared, at.lookup);
+		return this.leaf(nameIn(host, one.kind, namesIn(one)), declared, at.lookup, at.spaces);
 	}
 
-	private leaf(name: BoxName, declared: Declarations, lookup: Lookup): LayoutBox[] {
+	private leaf(
+		name: BoxName,
+		declared: Declarations,
+		lookup: Lookup,
+		spaces: readonly SpaceBand[]
+	): LayoutBox[] {
 		if (declared.display === 'none') return [];
 		const { layout, region, pieces } = name;
-		const size = this.given.sizes({ layout, region, pieces, opener: name.kind === 'opener' });
+		const key = { layout, region, pieces, opener: name.kind === 'opener' };
+		const size = this.given.sizes(key, spaces);
 		return [makeBox(name, readStyle(declared, lookup), [], size)];
 	}
 }
@@ -235,7 +253,7 @@ function makeBox(
 		measuredWidth: 0,
 		measuredBase: 0,
 		measuredRun: 0,
-		steady: !widthsDepend(style) && ordered.every((child) => child.steady),
+		steady: (leaf?.steady ?? true) && !widthsDepend(style) && ordered.every((child) => child.steady),
 		minContent: 0,
 		maxContent: 0,
 		intrinsicRun: 0,

@@ -275,8 +275,8 @@ export const warnings = {
 		`No piece that lands in ${region} is named ${area}; the area stays empty until one is.`,
 	'setting-idle': (kind: string, why: string) => `"${kind}" does nothing here: ${why}.`,
 	'size-absurd': (text: string) => `"${text}" is wider than any screen.`,
-	'style-of-box': (property: string, advice: string) =>
-		`"${property}" changes the box itself, and what is drawn and computed of boxes does not know it: ${advice}.`,
+	'style-of-box': (property: string, box: string, advice: string) =>
+		`"${property}" changes the box of ${box}, and what is computed of boxes does not know it: ${advice}.`,
 	'nav-empty': (from: string) =>
 		`There are no routes below ${from}, so this list of links is empty.`
 } satisfies Record<string, (...details: never[]) => string>;

@@ -155,6 +155,8 @@ export interface NavPiece {
 /** CSS that reaches only what its layer itself wrote, or everything where it is global. */
 export interface Style {
 	readonly css: string;
+	/** Where each line of it starts, in the CSS and in its file. */
+	readonly lines: readonly { readonly inText: number; readonly inFile: number }[];
 	/** It holds from this band upward, from the narrowest where it names none. */
 	readonly band: Named | undefined;
 	readonly global: boolean;

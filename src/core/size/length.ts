@@ -6,6 +6,8 @@ import { larger, smaller } from './turns.ts';
 export interface Viewport {
 	readonly width: number;
 	readonly height: number;
+	/** What a scrollbar takes of the width; lengths count with it (CSS Values 4, section 5.1.2). */
+	readonly scrollbar?: number;
 }
 
 /** A length that can be worked out once it is known what shares are shares of. */

@@ -25,6 +25,11 @@ function getter<T extends object, K extends keyof T & string>(
 const elementOf = getter(Document.prototype, 'documentElement');
 const childNodesOf = getter(Node.prototype, 'childNodes');
 const innerHtmlOf = getter(Element.prototype, 'innerHTML');
+const styleOf = getter(HTMLElement.prototype, 'style');
+const scrollWidthOf = getter(Element.prototype, 'scrollWidth');
+const clientWidthOf = getter(Element.prototype, 'clientWidth');
+const scrollHeightOf = getter(Element.prototype, 'scrollHeight');
+const clientHeightOf = getter(Element.prototype, 'clientHeight');
 const { insertBefore } = Node.prototype;
 const isConnected = getter(Node.prototype, 'isConnected');
 const parentOf = getter(Node.prototype, 'parentElement');
@@ -96,6 +101,39 @@ export function htmlIn(element: Element): string {
 
 export function rectOf(element: Element): DOMRect {
 	return getBoundingClientRect.call(element);
+}
+
+/** Sets a length of an element's own style, px, whatever its style sheets say. */
+export function setLength(element: HTMLElement, property: string, px: number): void {
+	lengthSet(element, property, `${px}px`);
+}
+
+/** The same as a word of CSS. */
+export function lengthSet(element: HTMLElement, property: string, value: string): void {
+	styleOf(element).setProperty(property, value, 'important');
+}
+
+export function unset(element: HTMLElement, property: string): void {
+	styleOf(element).removeProperty(property);
+}
+
+/** How far a document is scrolled, px. */
+export function scrolledTo(document: Document): { readonly x: number; readonly y: number } {
+	const view = document.defaultView;
+	return { x: view?.scrollX ?? 0, y: view?.scrollY ?? 0 };
+}
+
+/** How much more there is in an element than is seen of it, whole px. */
+export function scrollOf(element: Element): { readonly across: number; readonly down: number } {
+	return {
+		across: scrollWidthOf(element) - clientWidthOf(element),
+		down: scrollHeightOf(element) - clientHeightOf(element)
+	};
+}
+
+/** Whether lines of an element run from right to left. */
+export function isMirrored(element: Element): boolean {
+	return getComputedStyle(element).direction === 'rtl';
 }
 
 /** Whether an element is laid out at all. */

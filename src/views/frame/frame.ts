@@ -1,3 +1,4 @@
+import { shownWord, type ShownBox } from '$core/measure/compare.ts';
 import type { BoxRef } from '$core/model/wish.ts';
 import type { MeasuredBox } from '$core/drawing/overlay.ts';
 import { readTrace } from '$core/emit/html/trace.ts';
@@ -22,7 +23,8 @@ import {
 	prependTo,
 	rectOf,
 	remove,
-	replaceChildrenOf
+	replaceChildrenOf,
+	scrolledTo
 } from './dom.ts';
 
 /** The stage's frame: a real page in a sandbox without scripts, changed in place so that it never blinks. */
@@ -199,6 +201,26 @@ export function measureBoxes(inner: Document): MeasuredBox[] {
 		before = element;
 	}
 	return boxes;
+}
+
+/** Every box that is computed and has an element, as it stands now before anything is scrolled. */
+export function shownBoxes(inner: Document): ShownBox[] {
+	const { x: left, y: top } = scrolledTo(inner);
+	const marked = '[data-region], [data-wrapper], [data-opener], [data-piece], [data-layout]';
+	return all(inner, marked).flatMap((element) => {
+		const data = (name: string): string | undefined => attribute(element, `data-${name}`);
+		if (data('part') !== undefined || !isLaidOut(element)) return [];
+		const { x, y, width, height } = rectOf(element);
+		const opener = data('opener');
+		const content = opener ?? data('piece');
+		const host = parent(element);
+		const region = content === undefined || !host ? undefined : attribute(host, 'data-region');
+		const layout = content === undefined || !host ? data('layout') : attribute(host, 'data-layout');
+		const where = region === undefined ? (layout ?? '') : `${layout}.${region}`;
+		const named = content ?? data('wrapper') ?? data('region') ?? '';
+		const word = shownWord(where, opener === undefined ? named : `opener ${named}`);
+		return [{ word, x: x + left, y: y + top, width, height }];
+	});
 }
 
 function placeOf(element: Element): Omit<MeasuredBox, 'trace'> {

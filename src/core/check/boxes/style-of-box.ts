@@ -1,23 +1,23 @@
-import { parse, type CssNode } from 'css-tree';
 import { warning, type Problem } from '../../messages/problem.ts';
 import { Memory } from '../../model/memory.ts';
 import type { Layer, Style } from '../../model/site.ts';
-import { classNames, type ClassNames } from '../../emit/names.ts';
-import { boxStyles } from '../../source/box-styles.ts';
+import { frameBoxWords, frameMoves } from '../../reach/frame-moves.ts';
+import type { PageInstance } from '../../resolve/instance.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 
-/** What a style says of `:scope` is said where it is read; what it says of a class needs the names of all layouts. */
+const found = new Memory<Layer, readonly Problem[]>();
+
+/** Matched against the tree of a page, so that a rule counts by what it hits, however it is written. */
 export const styleOfBox: LayerCheck = {
 	of: 'layer',
 	reaches: 'site',
 	codes: ['style-of-box'],
-	what: 'No style resizes a box of the frame by its class.',
+	what: 'No style resizes or moves a box of the frame.',
 	why: 'Computed boxes know settings, not styles.',
-	find(layer, { site }) {
-		const styles = stylesIn(layer);
-		if (styles.length === 0) return nothing;
-		const names = classNames(site);
-		return styles.flatMap((style) => resized(style, names));
+	find(layer, resolved) {
+		if (stylesIn(layer).length === 0) return nothing;
+		return found.get(layer, [resolved.site], () => problemsIn(layer, resolved));
 	}
 };
 
@@ -26,14 +26,26 @@ function stylesIn(layer: Layer): Style[] {
 	return [...layer.styles, ...own];
 }
 
-const sheets = new Memory<Style, CssNode>();
+function problemsIn(layer: Layer, resolved: ResolvedSite): readonly Problem[] {
+	const instance = pageUnder(layer, resolved);
+	if (!instance) return nothing;
+	// Words of the year move no box.
+	const moves = frameMoves(instance, resolved, 2000, ({ owner }) => owner === layer);
+	return moves.flatMap(({ span, property, boxes, advice }) => {
+		const [box] = boxes;
+		if (!box) return [];
+		return [warning('style-of-box', span, property, frameBoxWords(box), advice)];
+	});
+}
 
-/** Styles were parsed when they were read, so they can be parsed again. */
-function resized(style: Style, names: ClassNames): Problem[] {
-	const { css, span } = style;
-	const found = boxStyles(
-		sheets.get(style, [], () => parse(css)),
-		(part) => part.type === 'ClassSelector' && names.isFrame(part.name)
-	);
-	return found.map(({ property, advice }) => warning('style-of-box', span, property, advice));
+/** A page that a layer's style holds on: for a layout the first one under it. */
+function pageUnder(layer: Layer, resolved: ResolvedSite): PageInstance | undefined {
+	const { site, routes, structure } = resolved;
+	const pages = layer.kind === 'layout' ? [...routes, ...site.states] : [layer];
+	for (const page of pages) {
+		const isUnder = page === layer || structure.chainOf(page).some((one) => one === layer);
+		const [instance] = isUnder ? resolved.instances(page) : [];
+		if (instance) return instance;
+	}
+	return undefined;
 }

@@ -1,5 +1,6 @@
 import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
-import { sampledSize, type PieceSize, type SizeSample } from './piece-size.ts';
+import { valueAt, type Line } from './lines.ts';
+import { stiff, type PieceSize } from './piece-size.ts';
 
 /** What text takes at 16 px in a common face: px for a character, and for a line. */
 const characterWidth = 7.6;
@@ -22,7 +23,7 @@ const flowing = new Set([
 ]);
 
 /** A line of a piece: words, and whatever has a width of its own. */
-interface Line {
+interface TextLine {
 	readonly widths: readonly number[];
 	readonly height: number;
 }
@@ -30,7 +31,7 @@ interface Line {
 /** Guesses the size of HTML from its text, where nothing has measured it. */
 export function estimateSize(html: string): PieceSize {
 	const lines = linesIn(parseFragment(html).childNodes).filter((line) => line.widths.length > 0);
-	const sumOf = ({ widths }: Line): number =>
+	const sumOf = ({ widths }: TextLine): number =>
 		widths.reduce((sum, width) => sum + width, 0) + characterWidth * (widths.length - 1);
 	const min = lines.reduce((most, { widths }) => widths.reduce((a, b) => Math.max(a, b), most), 0);
 	const max = lines.reduce((most, line) => Math.max(most, sumOf(line)), 0);
@@ -38,7 +39,13 @@ export function estimateSize(html: string): PieceSize {
 		lines.reduce((height, line) => height + rowsIn(line, room) * line.height, 0);
 	const words = lines.reduce((sum, line) => sum + line.widths.length, 0);
 	const step = Math.max(1, Math.ceil(words / mostWords));
-	return sampledSize(min, max, samples(heightAt, Math.floor(min), Math.ceil(max), step));
+	const heights = steps(heightAt, Math.floor(min), Math.ceil(max), step);
+	return {
+		steady: true,
+		contentWidths: () => ({ min, max }),
+		heightAt: (width) => valueAt(heights, width),
+		overflowAt: (width) => stiff(min, width)
+	};
 }
 
 /** px; no guess is made for wider screens. */
@@ -47,21 +54,21 @@ const widest = 4000;
 const mostWords = 2000;
 
 /** The widths at which the height changes, looking at every `step` px. */
-function samples(
+function steps(
 	heightAt: (room: number) => number,
 	from: number,
 	to: number,
 	step: number
-): SizeSample[] {
-	const found: SizeSample[] = [{ width: from, height: heightAt(from) }];
+): Line[] {
+	const found: Line[] = [{ from, value: heightAt(from), slope: 0 }];
 	for (let width = from + step; width <= Math.min(to, widest); width += step) {
-		const height = heightAt(width);
-		if (found.at(-1)?.height !== height) found.push({ width, height });
+		const value = heightAt(width);
+		if (found.at(-1)?.value !== value) found.push({ from: width, value, slope: 0 });
 	}
 	return found;
 }
 
-function rowsIn({ widths }: Line, room: number): number {
+function rowsIn({ widths }: TextLine, room: number): number {
 	let rows = 1;
 	let used = 0;
 	for (const width of widths) {
@@ -82,7 +89,7 @@ function dimensionOf(value: string | undefined): number {
 	return number === undefined ? pictureSize : Math.min(Number(number), widest);
 }
 
-function linesIn(nodes: readonly Tree.ChildNode[]): Line[] {
+function linesIn(nodes: readonly Tree.ChildNode[]): TextLine[] {
 	const lines: { widths: number[]; height: number }[] = [{ widths: [], height: lineHeight }];
 	const visit = (node: Tree.ChildNode): void => {
 		const line = lines.at(-1);

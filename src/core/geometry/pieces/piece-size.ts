@@ -1,61 +1,67 @@
 import type { PieceKey } from '../../model/piece-key.ts';
-import { noteStep } from '../../size/turns.ts';
+import type { Viewport } from '../../size/length.ts';
+import { larger, noteStep } from '../../size/turns.ts';
 
-/** What the calculation has to know of a piece's content: px, without the piece's own padding. */
-export interface PieceSize {
-	/** The least width at which nothing sticks out. */
+/** The least width at which nothing sticks out, and the one at which nothing wraps, px. */
+export interface ContentWidths {
 	readonly min: number;
-	/** The width at which nothing wraps. */
 	readonly max: number;
-	/** The height at a width. */
-	heightAt(width: number): number;
+}
+
+/** How far content sticks out of its box, in the direction of lines and down, px. */
+export interface Overflow {
+	readonly x: number;
+	readonly y: number;
+}
+
+/**
+ * What the calculation has to know of a piece's content: px, without the piece's own padding. It is a
+ * function of the room that it gets and of the screen that it is on.
+ */
+export interface PieceSize {
+	/** Whether its content widths are the same on every screen. */
+	readonly steady: boolean;
+	contentWidths(view: Viewport): ContentWidths;
+	heightAt(width: number, view: Viewport): number;
+	/** What sticks out of that width, and of the height that goes with it. */
+	overflowAt(width: number, view: Viewport): Overflow;
 }
 
 /** Content of one size, whatever room it has. */
 export function fixedSize(width: number, height: number): PieceSize {
-	return { min: width, max: width, heightAt: () => height };
+	return {
+		steady: true,
+		contentWidths: () => ({ min: width, max: width }),
+		heightAt: () => height,
+		overflowAt: (room) => stiff(width, room)
+	};
 }
 
 /** A run of equal boxes that wraps, such as words or thumbnails. */
 export function runSize(count: number, width: number, height: number): PieceSize {
 	return {
-		min: width,
-		max: count * width,
+		steady: true,
+		contentWidths: () => ({ min: width, max: count * width }),
 		heightAt(room) {
 			const fits = (room + 0.03) / width;
 			const inLine = Math.max(1, Math.floor(fits));
 			noteStep(fits, inLine === 1 ? -Infinity : inLine, inLine + 1);
 			return Math.ceil(count / inLine) * height;
-		}
+		},
+		overflowAt: (room) => stiff(width, room)
 	};
 }
 
-/** A width and the height measured at it, px. */
-export interface SizeSample {
-	readonly width: number;
-	readonly height: number;
+/** What does not get smaller than a width sticks out of less. */
+export function stiff(width: number, room: number): Overflow {
+	return { x: larger(0, width - room), y: 0 };
 }
 
-/** Content measured at some widths, narrowest first; between two, the height is that of the narrower. */
-export function sampledSize(min: number, max: number, samples: readonly SizeSample[]): PieceSize {
-	const widths = samples.map((sample) => sample.width);
-	return {
-		min,
-		max,
-		heightAt(width) {
-			let low = 0;
-			let high = widths.length - 1;
-			while (low < high) {
-				const middle = (low + high + 1) >> 1;
-				if ((widths[middle] ?? 0) <= width + 0.01) low = middle;
-				else high = middle - 1;
-			}
-			const from = low === 0 ? -Infinity : (widths[low] ?? 0);
-			noteStep(width + 0.01, from, widths[low + 1] ?? Infinity);
-			return samples[low]?.height ?? 0;
-		}
-	};
+/** A layout that measures its own space, and the band that its space is in, by its place. */
+export interface SpaceBand {
+	readonly layout: string;
+	readonly band: number;
 }
 
-/** Gives the size of each piece of a page. */
-export type PieceSizes = (piece: PieceKey) => PieceSize;
+/** Gives the size of each piece of a page, seen from within the spaces that it stands in, outermost first. */
+export type PieceSizes = (piece: PieceKey, spaces: readonly SpaceBand[]) => PieceSize;

@@ -1,5 +1,5 @@
-import type { PageLayout, PlacedBox } from '../page-layout.ts';
-import { Sweep } from './sweep.ts';
+import type { PlacedBox } from '../page-layout.ts';
+import type { Sweep } from './sweep.ts';
 
 /** Widths that are looked at, px of the screen. */
 export const sweepFrom = 280;
@@ -8,14 +8,11 @@ export const sweepTo = 1760;
 /** A change of less than this for one px of width is a flow, not a jump. */
 const flow = 8;
 
-const height = 800;
-
 /**
  * Widths at which something jumps: where one px less, a region or wrapper was not there, was
  * elsewhere or had another width. Heights that change as text wraps are no jumps.
  */
-export function jumpWidths(layout: PageLayout): number[] {
-	const { stretches } = new Sweep(layout, sweepFrom, sweepTo, height);
+export function jumpWidths({ stretches }: Pick<Sweep, 'stretches'>): number[] {
 	return stretches.flatMap(({ from, first }, index) => {
 		const before = stretches[index - 1];
 		return before && jumps(framesOf(before.last), framesOf(first)) ? [from] : [];

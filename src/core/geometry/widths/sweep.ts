@@ -1,6 +1,7 @@
 import type { Turns } from '../../size/turns.ts';
 import type { BoxName, GridLines } from '../layout-box.ts';
-import type { PageLayout, PlacedBox } from '../page-layout.ts';
+import type { Viewport } from '../../size/length.ts';
+import type { PlacedBox } from '../page-layout.ts';
 
 /** Neighbouring widths, px, over which every box moves and grows evenly, on a straight line. */
 export interface Stretch {
@@ -12,6 +13,11 @@ export interface Stretch {
 	readonly last: readonly PlacedBox[];
 }
 
+/** What lays out a page, and notes the turns that it takes. */
+export interface Noting {
+	notedAt(view: Viewport): { readonly boxes: readonly PlacedBox[]; readonly turns: Turns };
+}
+
 interface Laid {
 	readonly width: number;
 	readonly boxes: readonly PlacedBox[];
@@ -20,12 +26,25 @@ interface Laid {
 
 /** The boxes of a page at every whole width of a range, worked out where something changes its way. */
 export class Sweep {
-	readonly stretches: readonly Stretch[];
+	private constructor(readonly stretches: readonly Stretch[]) {}
 
 	/** `from` and `to` are whole widths of the screen, px, both inclusive; `height` is the screen's. */
-	constructor(layout: PageLayout, from: number, to: number, height: number) {
+	static over(layout: Noting, from: number, to: number, height: number): Sweep {
+		const steps = Sweep.inSteps(layout, from, to, height);
+		let step = steps.next();
+		while (!step.done) step = steps.next();
+		return step.value;
+	}
+
+	/** The same, which can be left alone after each layout. */
+	static *inSteps(
+		layout: Noting,
+		from: number,
+		to: number,
+		height: number
+	): Generator<undefined, Sweep> {
 		const lay = (width: number): Laid => ({ width, ...layout.notedAt({ width, height }) });
-		this.stretches = stretchesBetween(lay(from), lay(to), lay);
+		return new Sweep(yield* stretchesBetween(lay(from), lay(to), lay));
 	}
 
 	/** All boxes at a whole width of the range; within 0.05 px of what laying out gives. */
@@ -45,7 +64,11 @@ export class Sweep {
 }
 
 /** Parts a range where a turn changes, until the turns at both ends of each part are the same. */
-function stretchesBetween(first: Laid, last: Laid, lay: (width: number) => Laid): Stretch[] {
+function* stretchesBetween(
+	first: Laid,
+	last: Laid,
+	lay: (width: number) => Laid
+): Generator<undefined, Stretch[]> {
 	const stretches: Stretch[] = [];
 	const open = [{ first, last }];
 	for (let part = open.pop(); part; part = open.pop()) {
@@ -57,6 +80,7 @@ function stretchesBetween(first: Laid, last: Laid, lay: (width: number) => Laid)
 			continue;
 		}
 		const across = Math.ceil(one.width + change * (other.width - one.width)) - 1;
+		yield;
 		const before = Math.min(Math.max(across, one.width), other.width - 1);
 		const end = before === one.width ? one : lay(before);
 		const start = before + 1 === other.width ? other : lay(before + 1);

@@ -22,7 +22,7 @@ export function readPart(cursor: Cursor, context: ReadContext): Part | undefined
 			name: `the part ${name.text}`,
 			statements: {
 				style(inner) {
-					const style = readStyle(inner, context, false);
+					const style = readStyle(inner, context);
 					if (style) styles.push(style);
 				}
 			}

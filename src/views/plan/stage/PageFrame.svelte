@@ -48,8 +48,21 @@
 		main: boolean;
 		onLink: (link: FollowedLink) => void;
 		onPick: (trace: Trace) => void;
+		/** Told of the document that the page is in. */
+		onInner?: (inner: Document) => void;
 	}
-	const { page, marks, scale, height, inert, between, main, onLink, onPick }: Props = $props();
+	const {
+		page,
+		marks,
+		scale,
+		height,
+		inert,
+		between,
+		main,
+		onLink,
+		onPick,
+		onInner
+	}: Props = $props();
 
 	let frame = $state<HTMLIFrameElement | undefined>();
 	/** How often the frame has got a document of its own; 0 while it has none. */
@@ -149,6 +162,7 @@
 			return;
 		}
 		loads++;
+		onInner?.(inner);
 		for (const kind of ['click', 'auxclick'] as const) inner.addEventListener(kind, onClick);
 		inner.addEventListener('dblclick', (event) => {
 			if (main) words = wordsAt(inner, event);

@@ -4,14 +4,16 @@
 	import { clampWidth } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import type { BandView, BetweenView, PageView, PageWish } from '$workers/messages.ts';
+	import type { BandView, BetweenView, PageView } from '$workers/messages.ts';
 	import type { FollowedLink } from '$views/frame/frame.ts';
 	import PageFrame from './PageFrame.svelte';
-	import { measurePieces } from '$views/frame/measure-pieces.ts';
 	import OutsideLine from './OutsideLine.svelte';
 	import PlaceLine from './PlaceLine.svelte';
 	import Ruler from './Ruler.svelte';
 	import ScreenSize from './ScreenSize.svelte';
+	import SettledLine from './SettledLine.svelte';
+	import { SettledPage, type Resting } from './settled.svelte.ts';
+	import { shownBoxes } from '$views/frame/frame.ts';
 
 	interface Props {
 		page: PageView;
@@ -42,36 +44,55 @@
 	let hidden = $state<HTMLIFrameElement | undefined>();
 	/** The frame that measures has its document. */
 	let loaded = $state(false);
-	let jumps = $state.raw<readonly number[] | undefined>();
+	/** px; the height of the screens on which jumps are looked for. */
+	const sweepHeight = 800;
+	const settled = new SettledPage();
+	/** The document of the page that is worked on. */
+	let inner = $state.raw<Document | undefined>();
 
-	// Once the page rests: its pieces are measured, and the widths at which something jumps worked out.
-	$effect(() => {
+	/** The page as it rests, as soon as it does. */
+	function resting(width: number, height: number): Resting {
 		const { page: asked, address, html, seen } = page;
-		const name = seen.stands ?? asked;
-		const { role } = seen;
-		const frame = loaded ? hidden : undefined;
-		void bands;
+		const { stands, role } = seen;
+		return {
+			wish: { page: stands ?? asked, address, role },
+			html,
+			width,
+			height,
+			shown: () => (inner ? shownBoxes(inner) : [])
+		};
+	}
+
+	/** Does something once nothing has changed for a while; gives what takes it back. */
+	function onceAtRest(wait: number, work: (signal: AbortSignal) => Promise<void>): () => void {
 		const given = new AbortController();
-		const { signal } = given;
-		jumps = undefined;
-		const wait = setTimeout(() => {
-			if (frame) void findJumps(frame, { page: name, address, role }, html, signal);
-		}, 600);
+		const timer = setTimeout(() => void work(given.signal), wait);
 		return () => {
 			given.abort();
-			clearTimeout(wait);
+			clearTimeout(timer);
 		};
-	});
-	async function findJumps(
-		frame: HTMLIFrameElement,
-		wish: PageWish & { readonly address: string },
-		html: string,
-		signal: AbortSignal
-	): Promise<void> {
-		const metrics = await measurePieces(frame, html, wish.address, signal);
-		const found = metrics && (await store.core.jumps(wish, metrics).catch(() => undefined));
-		if (!signal.aborted) jumps = found;
 	}
+
+	// Its boxes are held against the calculation, at the width shown.
+	$effect(() => {
+		const frame = loaded ? hidden : undefined;
+		const page = resting(look.width, pageHeight);
+		void [bands, inner];
+		settled.compared = false;
+		settled.differs = undefined;
+		if (!frame || dragging) return;
+		return onceAtRest(250, (signal) => settled.compare(frame, page, signal));
+	});
+
+	// The widths at which something jumps are worked out.
+	$effect(() => {
+		const frame = loaded ? hidden : undefined;
+		const page = resting(0, sweepHeight);
+		void bands;
+		settled.jumps = undefined;
+		if (!frame) return;
+		return onceAtRest(600, (signal) => settled.findJumps(frame, page, signal));
+	});
 
 	function onLink(link: FollowedLink): void {
 		if (link.kind === 'address') void store.follow(link.address);
@@ -121,6 +142,7 @@
 			inert={dragging}
 			{between}
 			main
+			onInner={(document) => (inner = document)}
 			{onLink}
 			{onPick}
 		/>
@@ -170,7 +192,8 @@
 </div>
 <div class="below">
 	<PlaceLine page={page.page} />
-	<ScreenSize {bands} {jumps} {scale} />
+	<SettledLine page={settled} />
+	<ScreenSize {bands} jumps={settled.jumps} {scale} />
 </div>
 <!-- Where pieces are measured; without allow-scripts, as on the stage. -->
 <iframe

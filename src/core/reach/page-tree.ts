@@ -1,0 +1,121 @@
+import { is, selectAll } from 'css-select';
+import { isTag, type AnyNode, type Document, type Element } from 'domhandler';
+import { parse as parseSelectors, walk, generate, type CssNode } from 'css-tree';
+import { parse } from 'parse5';
+import { adapter } from 'parse5-htmlparser2-tree-adapter';
+import type { PageInstance } from '../resolve/instance.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
+import { pageHtml } from '../emit/html/page.ts';
+
+export type { Element } from 'domhandler';
+
+/** A page as a tree of elements, with the marks that lead from its boxes to the text. */
+export interface PageTree {
+	readonly document: Document;
+	readonly html: string;
+}
+
+/** The tree that a browser makes of a page. */
+export function pageTree(instance: PageInstance, resolved: ResolvedSite, year: number): PageTree {
+	const html = pageHtml(instance, resolved, {
+		link: (url) => url,
+		headLines: [],
+		marks: 'all',
+		year
+	});
+	return { html, document: parse(html, { treeAdapter: adapter }) };
+}
+
+/** Elements of a page, or in an element, that a selector names; none where it cannot be read. */
+export function named(selector: string, within: Document | Element): Element[] {
+	try {
+		return selectAll<AnyNode, Element>(selector, within);
+	} catch {
+		return [];
+	}
+}
+
+export function attributeOf(element: Element, name: string): string | undefined {
+	return element.attribs[name];
+}
+
+export function parentOf(element: Element): Element | undefined {
+	const { parent } = element;
+	return parent && isTag(parent) ? parent : undefined;
+}
+
+/** An element and all around it, from the inside out. */
+export function* outward(element: Element): Generator<Element> {
+	for (let at: Element | undefined = element; at; at = parentOf(at)) yield at;
+}
+
+/** An element and all in it, in their order. */
+export function* inward(element: Element): Generator<Element> {
+	yield element;
+	for (const child of element.children) if (isTag(child)) yield* inward(child);
+}
+
+/** What a selector that a rule has says of elements. */
+export interface Subject {
+	/** The selector without pseudo-elements and what only holds while one points at something. */
+	readonly selector: string;
+	/** It names a box made by the style, such as `::before`. */
+	readonly pseudo: string | undefined;
+	/** It holds only in some state, such as `:hover`. */
+	readonly passing: boolean;
+}
+
+const passingStates =
+	/^(hover|focus|focus-visible|focus-within|active|target|visited|link|any-link|open|popover-open|modal|fullscreen|checked|disabled|enabled|valid|invalid|user-valid|user-invalid|placeholder-shown|autofill|required|optional|read-only|read-write|indeterminate|default|in-range|out-of-range)$/;
+/** States that elements have as pages begin; a rule with these holds while nothing happens. */
+const resting =
+	/^(link|any-link|checked|disabled|enabled|required|optional|read-only|read-write|valid|invalid|placeholder-shown|in-range|out-of-range|default)$/;
+
+/** The selectors of a list, each as what it says of elements. */
+export function subjectsOf(prelude: string): Subject[] {
+	let list: CssNode;
+	try {
+		list = parseSelectors(prelude, { context: 'selectorList' });
+	} catch {
+		return [];
+	}
+	if (list.type !== 'SelectorList') return [];
+	return list.children.toArray().map(subjectOf);
+}
+
+function subjectOf(selector: CssNode): Subject {
+	let pseudo: string | undefined;
+	let passing = false;
+	walk(selector, (node, item, siblings) => {
+		const isOld =
+			node.type === 'PseudoClassSelector' && /^(before|after|first-line|first-letter)$/.test(node.name);
+		if (node.type === 'PseudoElementSelector' || isOld) {
+			pseudo = node.name;
+			siblings.remove(item);
+		} else if (node.type === 'PseudoClassSelector' && passingStates.test(node.name)) {
+			passing ||= !resting.test(node.name);
+			siblings.remove(item);
+		}
+	});
+	return { selector: generate(selector).trim() || '*', pseudo, passing };
+}
+
+/** Whether an element is one that a selector names, seen from the root of its scope. */
+export function isNamed(element: Element, selector: string, scope: Element | undefined): boolean | undefined {
+	try {
+		return is<AnyNode, Element>(element, selector, scope && { context: [scope] });
+	} catch {
+		return undefined;
+	}
+}
+
+/** Elements in a root that a selector names, and maybe the root; undefined where no one can tell. */
+export function namedFrom(root: Element, selector: string): Element[] | undefined {
+	try {
+		const inside = selectAll<AnyNode, Element>(selector, [...root.children], { context: [root] });
+		const own = is<AnyNode, Element>(root, selector, { context: [root] });
+		return own ? [root, ...inside] : inside;
+	} catch {
+		return undefined;
+	}
+}

@@ -1,0 +1,226 @@
+import type { Answers, Ask, Asked } from '$core/measure/asks.ts';
+import { pieceKeyWord } from '$core/model/piece-key.ts';
+import { Contents, type Content } from './contents.ts';
+import { all, appendTo, attribute, create, lengthSet, partsOf, rectOf, remove, setLength, setMark, clearMark, unset } from './dom.ts';
+import { showInFrame, stageOf } from './frame.ts';
+import { stickingOut } from './sticking-out.ts';
+
+/** Sizes of content as the browser shows it, measured in a frame that no one sees. */
+
+/**
+ * Stands every box there, so that also what is hidden or slid away can be measured. What is measured is a
+ * box of its own size: a piece that has an element, or the region around a run with nothing else in it. What
+ * is not measured at the moment is away, so that another screen lays out no more than it must.
+ */
+const showAll = `
+	html { overflow: hidden !important; }
+	[data-region], [data-wrapper], [data-opener], [data-space] { display: flow-root !important; position: static !important; }
+	[data-piece]:not([data-part]), [data-opener], [data-holds] { display: flow-root !important;
+		position: absolute !important; padding: 0 !important; margin: 0 !important; min-width: 0 !important;
+		max-width: none !important; height: auto !important; min-height: 0 !important; max-height: none !important;
+		border-width: 0 !important; aspect-ratio: auto !important; overflow: visible !important; }
+	[data-piece]:not([data-held]), [data-opener]:not([data-held]) { display: none !important; }
+	[data-holds]::before, [data-holds]::after { content: none !important; }
+	[data-holds] > :not([data-held]) { display: none !important; }
+`;
+
+/** ms of work before the page itself gets its turn. */
+const slice = 12;
+/** ms after which pictures and faces that have not come are as good as missing. */
+const patience = 4000;
+/** ms after which a window that is seen has drawn; one that is not seen does not draw. */
+const drawn = 120;
+
+/** A page in a frame, whose content can be measured in any room on any screen. */
+export class Measuring {
+	/** What is there to be measured. */
+	private there: readonly Content[] = [];
+	/** What the choice of pictures follows from, as it was last. */
+	private chosen = '';
+
+	private constructor(
+		private readonly frame: HTMLIFrameElement,
+		private readonly inner: Document,
+		private readonly contents: Contents
+	) {}
+
+	/**
+	 * Puts a page into a frame, and waits for its pictures and faces. Undefined where the frame has no
+	 * document for it, or it was given up meanwhile.
+	 */
+	static async open(
+		frame: HTMLIFrameElement,
+		html: string,
+		address: string,
+		signal: AbortSignal
+	): Promise<Measuring | undefined> {
+		const inner = stageOf(frame);
+		if (!inner || !showInFrame(frame, html, address)) return undefined;
+		const head = partsOf(inner)?.head;
+		if (!head) return undefined;
+		for (const style of all(inner, 'style[data-measuring]')) remove(style);
+		await arrived(inner);
+		if (signal.aborted) return undefined;
+		const style = create(inner, 'style');
+		setMark(style, 'data-measuring');
+		style.textContent = showAll;
+		appendTo(head, style);
+		return new Measuring(frame, inner, new Contents(inner));
+	}
+
+	/** Measures what is asked, a little at a time; undefined where it was given up meanwhile. */
+	async answer(asked: readonly Asked[], signal: AbortSignal): Promise<Answers | undefined> {
+		const turns = new Turns(signal);
+		const answers: (readonly number[] | undefined)[][] = [];
+		for (const one of asked) {
+			await this.setScreen(one);
+			const found = one.asks.map((): readonly number[] | undefined => undefined);
+			for (const shift of this.contents.shifts) {
+				const queues = queuesFor(shift, one.asks);
+				if (queues.length === 0) continue;
+				this.bring(queues.map(({ content }) => content));
+				for (let round = 0; queues.some(({ steps }) => round < steps.length); round++) {
+					measureRound(queues, round, found);
+					if (!(await turns.next())) return undefined;
+				}
+			}
+			answers.push(found);
+		}
+		return answers;
+	}
+
+	/** Brings what is to be measured; what is there already stays, as long as it is all of one shift. */
+	private bring(contents: readonly Content[]): void {
+		if (contents.every((content) => this.there.includes(content))) return;
+		takeAway(this.there);
+		this.there = contents;
+		for (const { element, held } of contents) {
+			if (!held.includes(element)) setMark(element, 'data-holds');
+			for (const one of held) setMark(one, 'data-held');
+		}
+	}
+
+	private async setScreen({ screen, height, spaces }: Asked): Promise<void> {
+		setLength(this.frame, 'width', screen);
+		setLength(this.frame, 'height', height);
+		for (const [name, width] of spaces) {
+			for (const space of all(this.inner, `[data-space="${CSS.escape(name)}"]`)) {
+				setLength(space, 'width', width);
+			}
+		}
+		const chosen = picturesChosen(this.inner, screen);
+		if (chosen === this.chosen) return;
+		this.chosen = chosen;
+		// Browsers choose another picture once they draw, and then it has to come.
+		await new Promise((done) => {
+			requestAnimationFrame(() => requestAnimationFrame(done));
+			setTimeout(done, drawn);
+		});
+		await arrived(this.inner);
+	}
+}
+
+/** What is measured of one content, in rounds: one width after the other. */
+interface Queue {
+	readonly content: Content;
+	readonly steps: readonly Step[];
+}
+
+interface Step {
+	readonly width: number | 'min-content' | 'max-content';
+	/** Its ask, by its place. */
+	readonly at: number;
+}
+
+function queuesFor(shift: readonly Content[], asks: readonly Ask[]): Queue[] {
+	return shift.flatMap((content) => {
+		const word = pieceKeyWord(content.key);
+		const steps = asks.flatMap(({ content: asked, width }, at): Step[] => {
+			if (asked !== word) return [];
+			if (width !== undefined) return [{ width, at }];
+			return [
+				{ width: 'min-content', at },
+				{ width: 'max-content', at }
+			];
+		});
+		return steps.length === 0 ? [] : [{ content, steps }];
+	});
+}
+
+/** Sets all widths before any is read, so that the browser lays out once. */
+function measureRound(
+	queues: readonly Queue[],
+	round: number,
+	found: (readonly number[] | undefined)[]
+): void {
+	const now = queues.flatMap(({ content: { element }, steps }) => {
+		const step = steps[round];
+		return step ? [{ element, step }] : [];
+	});
+	for (const { element, step } of now) {
+		if (typeof step.width === 'number') setLength(element, 'width', step.width);
+		else lengthSet(element, 'width', step.width);
+	}
+	for (const { element, step } of now) {
+		const { width, height } = rectOf(element);
+		if (typeof step.width !== 'number') found[step.at] = [...(found[step.at] ?? []), width];
+		else {
+			const { x, y } = stickingOut(element);
+			found[step.at] = [height, x, y];
+		}
+	}
+}
+
+function takeAway(contents: readonly Content[]): void {
+	for (const { element, held } of contents) {
+		unset(element, 'width');
+		clearMark(element, 'data-holds');
+		for (const one of held) clearMark(one, 'data-held');
+	}
+}
+
+/** HTML, section 4.8.4.3.7: what decides which of several pictures is shown on a screen. */
+function picturesChosen(inner: Document, screen: number): string {
+	const view = inner.defaultView;
+	const sources = all(inner, 'picture > source[media]').map((source) => {
+		return view?.matchMedia(attribute(source, 'media') ?? '').matches;
+	});
+	const bySize = all(inner, '[sizes], [srcset*="w,"], [srcset$="w"]').length > 0;
+	return [...sources, bySize && screen].join(' ');
+}
+
+/** Pictures have their sizes, and text its faces, once they have come; what is to come late comes at once. */
+async function arrived(inner: Document): Promise<void> {
+	const pictures = all(inner, 'img').filter((one): one is HTMLImageElement => 'complete' in one);
+	for (const picture of pictures) picture.loading = 'eager';
+	const waiting = pictures
+		.filter(({ complete }) => !complete)
+		.map(
+			(picture) =>
+				new Promise((done) => {
+					picture.addEventListener('load', done, { once: true });
+					picture.addEventListener('error', done, { once: true });
+				})
+		);
+	const late = new Promise((done) => setTimeout(done, patience));
+	// Faces are asked for once something is laid out with them.
+	const root = partsOf(inner)?.root;
+	if (root) rectOf(root);
+	await Promise.race([Promise.all([...waiting, inner.fonts.ready]), late]);
+}
+
+/** Gives the page its turn whenever a slice of work is done. */
+class Turns {
+	private since = performance.now();
+
+	constructor(private readonly signal: AbortSignal) {}
+
+	/** Gives whether to go on. */
+	async next(): Promise<boolean> {
+		if (performance.now() - this.since > slice) {
+			await new Promise((resolve) => setTimeout(resolve));
+			this.since = performance.now();
+		}
+		return !this.signal.aborted;
+	}
+}

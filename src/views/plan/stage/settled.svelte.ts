@@ -1,0 +1,83 @@
+import {
+	differencesOf,
+	differenceWords,
+	firstCause,
+	type ShownBox
+} from '$core/measure/compare.ts';
+import { store } from '$store/site.svelte.ts';
+import { Measuring } from '$views/frame/measuring.ts';
+import type { PageWish, PlaceView } from '$workers/messages.ts';
+import type { Settled, SettleStep } from '$workers/settling.ts';
+
+/** A page as it rests on the stage. */
+export interface Resting {
+	readonly wish: PageWish & { readonly address: string };
+	readonly html: string;
+	/** px, of the screen. */
+	readonly width: number;
+	readonly height: number;
+	/** The boxes that are seen. */
+	shown(): readonly ShownBox[];
+}
+
+/**
+ * What is worked out of the page on the stage once it rests: whether its boxes are where the calculation
+ * has them, and the widths at which something jumps. A frame that no one sees measures what is in them.
+ */
+export class SettledPage {
+	/** px; undefined while they are worked out. */
+	jumps = $state.raw<readonly number[] | undefined>();
+	/** What is not as it was computed, as a whole sentence, and where that is written. */
+	differs = $state.raw<{ sentence: string; place: PlaceView | undefined } | undefined>();
+	/** The page has been compared at the width shown. */
+	compared = $state(false);
+
+	/** Compares the page at the width shown. */
+	async compare(frame: HTMLIFrameElement, page: Resting, signal: AbortSignal): Promise<void> {
+		const { wish, width, height } = page;
+		const settled = await this.settle(frame, page, signal, () =>
+			store.core.boxesAt(wish, width, height)
+		);
+		if (!settled?.boxes || signal.aborted) return;
+		const differences = differencesOf(settled.boxes, page.shown());
+		const cause = firstCause(differences);
+		this.compared = true;
+		this.differs = undefined;
+		if (!cause) return;
+		const because = await store.core.styleBehind(
+			wish,
+			differences.map(({ word }) => word)
+		);
+		if (signal.aborted) return;
+		const why = because?.words ?? 'though no rule of a style is known to move it';
+		this.differs = { sentence: `${differenceWords(cause)}, ${why}.`, place: because?.place };
+	}
+
+	/** Works out at which widths it jumps. */
+	async findJumps(frame: HTMLIFrameElement, page: Resting, signal: AbortSignal): Promise<void> {
+		const { wish, height } = page;
+		const settled = await this.settle(frame, page, signal, () => store.core.jumps(wish, height));
+		if (!signal.aborted) this.jumps = settled?.jumps;
+	}
+
+	/** Goes through a calculation, measuring what it asks for; undefined where it was given up. */
+	private async settle(
+		frame: HTMLIFrameElement,
+		{ html, wish }: Resting,
+		signal: AbortSignal,
+		begin: () => Promise<SettleStep | undefined>
+	): Promise<Settled | undefined> {
+		let step = await begin();
+		let measuring: Measuring | undefined;
+		while (step?.kind === 'asks') {
+			const { id, asked } = step;
+			if (asked.length > 0 && !measuring) {
+				measuring = await Measuring.open(frame, html, wish.address, signal);
+			}
+			const answers = asked.length === 0 ? [] : await measuring?.answer(asked, signal);
+			if (!answers || signal.aborted) return undefined;
+			step = await store.core.settleOn(id, answers);
+		}
+		return step?.settled;
+	}
+}
