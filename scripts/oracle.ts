@@ -1,16 +1,21 @@
-// npm run oracle -- --runs N --seed S: random sites, laid out by the core and by Chromium, box by box.
+// npm run oracle -- --runs N --seed S --content named|real: random sites, laid out by the core and by Chromium, box by box.
 import { Command } from 'commander';
 import { openBrowser } from './lib/browser.ts';
 import { runOracle } from './oracle/run.ts';
 
 const program = new Command('oracle')
 	.option('--runs <n>', 'how many random sites', '1000')
+	.option('--content <kind>', '"named" for its size, or "real" and measured', 'named')
 	.option('--seed <n>', 'the same seed gives the same sites', String(Date.now() % 1_000_000));
-const { runs, seed } = program.parse().opts<{ runs: string; seed: string }>();
+const { runs, seed, content } = program
+	.parse()
+	.opts<{ runs: string; seed: string; content: string }>();
+const kind = content === 'named' || content === 'real' ? content : undefined;
+if (!kind) program.error('--content is "named" or "real".');
 const { browser, close } = await openBrowser();
 try {
 	const started = performance.now();
-	const result = await runOracle(browser, Number(runs), Number(seed));
+	const result = await runOracle(browser, Number(runs), Number(seed), kind);
 	const seconds = ((performance.now() - started) / 1000).toFixed(1);
 	if (result.failure) {
 		console.log(result.failure.text);

@@ -2,6 +2,14 @@ import { sentenceOf } from '../../src/core/messages/problem.ts';
 import type { Browser, Page } from 'puppeteer-core';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import { sizesByName } from './sizes.ts';
+import { shownAt, type ShownBox } from './shown.ts';
+import { dataUrls, type Measurer } from '../../src/cli/measure/measurer.ts';
+import { drive } from '../../src/core/measure/drive.ts';
+import { MeasuredPage } from '../../src/core/measure/measured-page.ts';
+import { SizeStore } from '../../src/core/measure/size-store.ts';
+import type { Sweep } from '../../src/core/geometry/widths/sweep.ts';
+import type { PageInstance } from '../../src/core/resolve/instance.ts';
+import type { ResolvedSite } from '../../src/core/resolve/site.ts';
 import { PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.ts';
 import type { BoxName } from '../../src/core/geometry/layout-box.ts';
 import { drawerName } from '../../src/core/geometry/page.ts';
@@ -28,14 +36,6 @@ export interface Judgement {
 	readonly differences: readonly Difference[];
 }
 
-interface Measured {
-	readonly key: string;
-	readonly x: number;
-	readonly y: number;
-	readonly width: number;
-	readonly height: number;
-}
-
 /** px by which two numbers may differ: browsers count in 64ths, and round text. */
 export const tolerance = 0.5;
 const height = 600;
@@ -57,6 +57,31 @@ export async function judge(
 	address: string,
 	widths: readonly number[]
 ): Promise<Judgement> {
+	const { resolved, instance } = pageOf(text, address);
+	const drawers = resolved.site.layouts.flatMap((layout) =>
+		layout.regions.filter(isDrawer).map((region) => drawerName(layout.name.text, region.name.text))
+	);
+	const content = {
+		page: resolved.page(instance.page),
+		site: resolved.site,
+		sizes: sizesByName
+	};
+	const closed = new PageLayout({ ...content, open: new Set() });
+	const opened = new PageLayout({ ...content, open: new Set(drawers) });
+	const html = stageHtml(instance, resolved, new Map(), 2026);
+	const shown = await shownAt(page, html, widths, height, drawers.length > 0);
+	return judged(widths, shown, (width, index) => {
+		// Every other width is looked at with all drawers open.
+		const open = drawers.length > 0 && index % 2 === 1;
+		return (open ? opened : closed).boxesAt({ width, height });
+	});
+}
+
+/** The page at an address of a site that is one text. */
+export function pageOf(
+	text: string,
+	address: string
+): { resolved: ResolvedSite; instance: PageInstance } {
 	const resolved = checkSite(
 		readSiteFiles({ texts: new Map([['site.eave', text]]), assets: new Map() })
 	);
@@ -64,23 +89,81 @@ export async function judge(
 	if (errors[0]) throw new Error(`The random site has errors: ${sentenceOf(errors[0])}`);
 	const route = resolved.routes.find((one) => one.pattern.text === address);
 	const [instance] = route ? resolved.instances(route) : [];
-	if (!route || !instance) throw new Error(`The random site has no page ${address}.`);
-	const html = stageHtml(instance, resolved, new Map(), 2026);
-	const drawers = resolved.site.layouts.flatMap((layout) =>
-		layout.regions.filter(isDrawer).map((region) => drawerName(layout.name.text, region.name.text))
-	);
-	const content = { page: resolved.page(route), site: resolved.site, sizes: sizesByName };
-	const closed = new PageLayout({ ...content, open: new Set() });
-	const opened = new PageLayout({ ...content, open: new Set(drawers) });
-	const shown = await measure(page, html, widths, drawers.length > 0);
+	if (!instance) throw new Error(`The random site has no page ${address}.`);
+	return { resolved, instance };
+}
+
+/** A page whose content was measured for all screens, as the application does it, with what that took. */
+export interface SweptJudgement extends Judgement {
+	/** ms from the first question to the last answer, and how many were asked. */
+	readonly took: number;
+	readonly asked: number;
+	/** The computed boxes on all screens. */
+	readonly sweep: Sweep;
+}
+
+/** Measures a page for all screens, and compares its boxes at widths that the measuring did not choose. */
+export async function judgeSwept(
+	measurer: Measurer,
+	page: Page,
+	resolved: ResolvedSite,
+	instance: PageInstance,
+	widths: readonly number[],
+	store = new SizeStore()
+): Promise<SweptJudgement> {
+	await measurer.show(instance, resolved, 2026);
+	const measured = new MeasuredPage(instance, resolved, 2026, { height }, store);
+	let asked = 0;
+	const since = performance.now();
+	const sweep = await drive(measured.between(280, 1760), (questions) => {
+		asked += questions.reduce((sum, { asks }) => sum + asks.length, 0);
+		return measurer.answer(questions);
+	});
+	const took = performance.now() - since;
+	if (!sweep) throw new Error('Measuring was given up.');
+	const shown = await shownPage(page, resolved, instance, widths);
+	return { ...judged(widths, shown, (width) => sweep.boxesAt(width)), took, asked, sweep };
+}
+
+/** Measures a page at each width by itself, and compares its boxes. */
+export async function judgeMeasured(
+	measurer: Measurer,
+	page: Page,
+	resolved: ResolvedSite,
+	instance: PageInstance,
+	widths: readonly number[],
+	store = new SizeStore()
+): Promise<Judgement> {
+	await measurer.show(instance, resolved, 2026);
+	const measured = new MeasuredPage(instance, resolved, 2026, { height }, store);
+	const computed: (readonly PlacedBox[])[] = [];
+	for (const width of widths) {
+		computed.push((await drive(measured.at(width), (asked) => measurer.answer(asked))) ?? []);
+	}
+	const shown = await shownPage(page, resolved, instance, widths);
+	return judged(widths, shown, (_, index) => computed[index] ?? []);
+}
+
+function shownPage(
+	page: Page,
+	resolved: ResolvedSite,
+	instance: PageInstance,
+	widths: readonly number[]
+): Promise<ShownBox[][]> {
+	const html = stageHtml(instance, resolved, dataUrls(resolved), 2026);
+	return shownAt(page, html, widths, height, false);
+}
+
+function judged(
+	widths: readonly number[],
+	shown: readonly (readonly ShownBox[])[],
+	computedAt: (width: number, index: number) => readonly PlacedBox[]
+): Judgement {
 	const differences: Difference[] = [];
 	let boxes = 0;
 	let largestAgreed = 0;
 	for (const [index, width] of widths.entries()) {
-		// Every other width is looked at with all drawers open.
-		const open = drawers.length > 0 && index % 2 === 1;
-		const computed = (open ? opened : closed).boxesAt({ width, height });
-		const compared = compare(computed, shown[index] ?? [], width);
+		const compared = compare(computedAt(width, index), shown[index] ?? [], width);
 		boxes += compared.boxes;
 		for (const one of compared.differences) {
 			if (one.by <= tolerance) largestAgreed = Math.max(largestAgreed, one.by);
@@ -92,7 +175,7 @@ export async function judge(
 
 function compare(
 	computed: readonly PlacedBox[],
-	shown: readonly Measured[],
+	shown: readonly ShownBox[],
 	width: number
 ): { boxes: number; differences: Difference[] } {
 	// A run has no element; that it is right is seen in the region around it and in what follows.
@@ -130,7 +213,7 @@ function compare(
 	return { boxes: differences.length, differences };
 }
 
-function sizeText({ x, y, width, height: tall }: Omit<Measured, 'key'>): string {
+function sizeText({ x, y, width, height: tall }: Omit<ShownBox, 'key' | 'scrolls'>): string {
 	return [x, y, width, tall].map((side) => Math.round(side * 100) / 100).join(' ');
 }
 
@@ -140,75 +223,4 @@ function keyOf({ kind, layout, region, wrapper, pieces }: BoxName): string {
 	const what = kind === 'opener' ? `opener:${piece}` : (piece ?? wrapper ?? region ?? '');
 	const where = kind === 'piece' || kind === 'opener' ? `${layout}.${region}` : (layout ?? '');
 	return `${where}/${what}`;
-}
-
-async function measure(
-	page: Page,
-	html: string,
-	widths: readonly number[],
-	drawers: boolean
-): Promise<Measured[][]> {
-	return page.evaluate(
-		async (content, all, tall, hasDrawers, moves) => {
-			const frame = document.querySelector('iframe');
-			const inner = frame?.contentDocument;
-			if (!frame || !inner) return [];
-			frame.style.height = `${tall}px`;
-			frame.style.width = `${all[0]}px`;
-			inner.open();
-			inner.write(content);
-			inner.close();
-			const keyOfElement = (element: Element): string => {
-				const data = (name: string): string | null => element.getAttribute(`data-${name}`);
-				const opener = data('opener');
-				const what =
-					opener === null
-						? (data('piece') ?? data('wrapper') ?? data('region') ?? '')
-						: `opener:${opener}`;
-				const isContent = opener !== null || data('piece') !== null;
-				const host = isContent ? element.parentElement : element;
-				const layout = host?.getAttribute('data-layout') ?? '';
-				const where = isContent ? `${layout}.${host?.getAttribute('data-region')}` : layout;
-				return `${where}/${what}`;
-			};
-			const marked = inner.querySelectorAll('[data-layout], [data-route], [data-state]');
-			const boxes = [...marked].filter((element) => !element.hasAttribute('data-part'));
-			const shown = [];
-			const frames = async (): Promise<void> => {
-				for (let i = 0; i < 2; i++) await new Promise((next) => requestAnimationFrame(next));
-			};
-			for (const [index, width] of all.entries()) {
-				frame.style.width = `${width}px`;
-				// What moves with scrolling is worked out anew once a frame.
-				if (moves) await frames();
-				// A resize alone leaves shares of the screen as they were in what container queries reach.
-				inner.documentElement.style.display = 'none';
-				inner.documentElement.getBoundingClientRect();
-				inner.documentElement.style.display = '';
-				const popovers = [...inner.querySelectorAll<HTMLElement>('[popover]')];
-				const isOpen = hasDrawers && index % 2 === 1;
-				for (const one of popovers) {
-					if (one.matches(':popover-open')) one.hidePopover();
-					// Only where it is a drawer at this width: in place it is there as it is.
-					if (isOpen && getComputedStyle(one).position === 'fixed') {
-						one.setAttribute('popover', 'manual');
-						one.showPopover();
-					}
-				}
-				shown.push(
-					boxes.flatMap((element) => {
-						if (element.getClientRects().length === 0) return [];
-						const { x, y, width: wide, height: high } = element.getBoundingClientRect();
-						return [{ key: keyOfElement(element), x, y, width: wide, height: high }];
-					})
-				);
-			}
-			return shown;
-		},
-		html,
-		[...widths],
-		height,
-		drawers,
-		html.includes('animation-timeline')
-	);
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { blankOf, readForm, type Blank, type FormPlace } from '../../src/core/settings/form.ts';
+import { contentStyle, realContent } from './random-content.ts';
 import { settings, settingsOn } from '../../src/core/settings/list.ts';
 import type { BoxKind } from '../../src/core/settings/placed.ts';
 
@@ -15,7 +16,9 @@ interface Said {
 }
 
 interface RandomPiece {
+	/** Its name, by which its size is known unless it has markup of its own. */
 	readonly content: string;
+	readonly markup?: string;
 	readonly settings: readonly Said[];
 }
 
@@ -234,45 +237,52 @@ const sizes = fc.oneof(
 		.map(([count, width, height]) => `run-${count}-${width}-${height}`)
 );
 const content = fc.tuple(sizes, margins).map((parts) => parts.join(''));
-const piece: fc.Arbitrary<RandomPiece> = fc.record({
-	content,
-	settings: settingsOf('piece', 3)
-});
 
-const region: fc.Arbitrary<RandomRegion> = fc.record({
-	settings: settingsOf('region', 4),
-	arranged,
-	pieces: fc.array(piece, { maxLength: 3 })
-});
+/** Random sites, with content that is named for its size or that is like that of real pages. */
+function sitesWith(piece: fc.Arbitrary<RandomPiece>): fc.Arbitrary<RandomSite> {
+	const region: fc.Arbitrary<RandomRegion> = fc.record({
+		settings: settingsOf('region', 4),
+		arranged,
+		pieces: fc.array(piece, { maxLength: 3 })
+	});
 
-const layout: fc.Arbitrary<RandomLayout> = fc.record({
-	measure: fc.oneof(
-		{ weight: 3, arbitrary: fc.constant<'screen'>('screen') },
-		{ weight: 1, arbitrary: fc.constant<'space'>('space') }
-	),
-	settings: settingsOf('layout', 3),
-	arranged,
-	regions: list(region, 4),
-	slot: fc.nat(3),
-	wrapper: fc.option(
-		fc.record({
-			from: fc.nat(3),
-			settings: settingsOf('wrapper', 3),
-			arranged
-		}),
-		{ nil: undefined }
-	),
-	fill: fc.option(fc.record({ region: fc.nat(3), piece }), { nil: undefined })
-});
+	const layout: fc.Arbitrary<RandomLayout> = fc.record({
+		measure: fc.oneof(
+			{ weight: 3, arbitrary: fc.constant<'screen'>('screen') },
+			{ weight: 1, arbitrary: fc.constant<'space'>('space') }
+		),
+		settings: settingsOf('layout', 3),
+		arranged,
+		regions: list(region, 4),
+		slot: fc.nat(3),
+		wrapper: fc.option(
+			fc.record({
+				from: fc.nat(3),
+				settings: settingsOf('wrapper', 3),
+				arranged
+			}),
+			{ nil: undefined }
+		),
+		fill: fc.option(fc.record({ region: fc.nat(3), piece }), { nil: undefined })
+	});
 
-export const randomLayouts: fc.Arbitrary<RandomSite> = fc.record({
-	dir: fc.constantFrom<'ltr' | 'rtl'>('ltr', 'rtl'),
-	medium: fc.integer({ min: 350, max: 700 }),
-	wide: fc.integer({ min: 800, max: 1200 }),
-	gap: fc.tuple(fc.constantFrom('10px', '25px'), fc.constantFrom('10px', '44px')),
-	layouts: list(layout, 3),
-	content: fc.array(piece, { maxLength: 3 })
-});
+	return fc.record({
+		dir: fc.constantFrom<'ltr' | 'rtl'>('ltr', 'rtl'),
+		medium: fc.integer({ min: 350, max: 700 }),
+		wide: fc.integer({ min: 800, max: 1200 }),
+		gap: fc.tuple(fc.constantFrom('10px', '25px'), fc.constantFrom('10px', '44px')),
+		layouts: list(layout, 3),
+		content: fc.array(piece, { maxLength: 3 })
+	});
+}
+
+/** Every piece is named for the size that it has. */
+export const randomLayouts = sitesWith(fc.record({ content, settings: settingsOf('piece', 3) }));
+
+/** Every piece is like one of a real page, and has to be measured. */
+export const realLayouts = sitesWith(
+	fc.record({ content: fc.constant('real'), markup: realContent, settings: settingsOf('piece', 3) })
+);
 
 /** The site as text, with one route inside all of its layouts. */
 export function siteText(site: RandomSite): string {
@@ -344,6 +354,7 @@ function layoutText(layout: RandomLayout, index: number, at: string, site: Rando
 /** Gives every opener one size, so that it is known without measuring. */
 const openerStyle = `  style global """
     [data-opener] button { all: unset; display: block; width: 60px; height: 24px; overflow: hidden; }
+${contentStyle}
   """`;
 
 function regionText(region: RandomRegion, number: number, isSlot: boolean, indent: string): string {
@@ -368,7 +379,7 @@ function regionText(region: RandomRegion, number: number, isSlot: boolean, inden
 function pieceText(piece: RandomPiece, suffix: string, indent: string): string {
 	const block =
 		piece.settings.length > 0 ? ` { ${settingLines(piece.settings, '').join('; ')} }` : '';
-	return `${indent}piece ${piece.content}-${suffix}${block} """${markupOf(piece.content)}"""`;
+	return `${indent}piece ${piece.content}-${suffix}${block} """${piece.markup ?? markupOf(piece.content)}"""`;
 }
 
 function markupOf(content: string): string {

@@ -80,7 +80,8 @@ export async function shownAt(
 			for (const [index, width] of all.entries()) {
 				frame.style.width = `${width}px`;
 				// What moves with scrolling is worked out anew once a frame.
-				for (let i = 0; moves && i < 2; i++) await new Promise((next) => requestAnimationFrame(next));
+				for (let i = 0; moves && i < 2; i++)
+					await new Promise((next) => requestAnimationFrame(next));
 				await arrived();
 				// A resize alone leaves shares of the screen as they were in what container queries reach.
 				inner.documentElement.style.display = 'none';

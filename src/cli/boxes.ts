@@ -98,12 +98,20 @@ function screensOf(options: BoxesOptions): Screens | string {
 	const scrollbar = Number(options.scrollbar);
 	const [from, to = from] = widths === undefined ? [Number(width)] : widths.split('..').map(Number);
 	const whole = widths === undefined || (Number.isInteger(from) && Number.isInteger(to));
-	if (from === undefined || to === undefined || !(from > 0) || !(to >= from) || !whole || !(height > 0)) {
+	if (
+		from === undefined ||
+		to === undefined ||
+		!(from > 0) ||
+		!(to >= from) ||
+		!whole ||
+		!(height > 0)
+	) {
 		return 'Give --width 900 or --widths 280..1760, and --height in px.';
 	}
 	if (!(scrollbar >= 0) || scrollbar >= from) return 'Give --scrollbar in px, such as 15.';
 	if (measure && metrics !== undefined) return 'Give --measure or --metrics, not both.';
-	if (metricsOut !== undefined && !measure) return 'Sizes are written once they are measured: add --measure.';
+	if (metricsOut !== undefined && !measure)
+		return 'Sizes are written once they are measured: add --measure.';
 	return { from, to, height, scrollbar };
 }
 
@@ -138,7 +146,10 @@ async function measured(
 		}
 		if (out !== undefined) {
 			// Whoever takes them up again may ask for any screen.
-			await drive(page.between(Math.min(Math.floor(from), sweepFrom), Math.max(Math.ceil(to), sweepTo)), answer);
+			await drive(
+				page.between(Math.min(Math.floor(from), sweepFrom), Math.max(Math.ceil(to), sweepTo)),
+				answer
+			);
 			await writeFile(out, JSON.stringify(writtenMetrics(page.contents.values()), null, 1) + '\n');
 		}
 		return found;
@@ -177,7 +188,10 @@ async function estimated(
 	const [asGuessed, otherwise] = [sweepBy((size) => size), [...sweepBy(larger)]];
 	return [...asGuessed].map(({ width, boxes }, index) => ({
 		width,
-		boxes: boxes.map((box, place) => ({ box, estimated: differs(box, otherwise[index]?.boxes[place]) }))
+		boxes: boxes.map((box, place) => ({
+			box,
+			estimated: differs(box, otherwise[index]?.boxes[place])
+		}))
 	}));
 }
 

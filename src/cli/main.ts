@@ -74,7 +74,9 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		});
 	program
 		.command('boxes')
-		.description('Work out the boxes of a page at a width, without a browser or with one that measures.')
+		.description(
+			'Work out the boxes of a page at a width, without a browser or with one that measures.'
+		)
 		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
 		.requiredOption(
 			'--route <pattern>',

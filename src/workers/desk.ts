@@ -219,11 +219,7 @@ export class Desk extends Answers {
 	}
 
 	/** The boxes of a page on a screen, as soon as what is in them has been measured; undefined where it is gone. */
-	boxesAt(
-		wish: PageWish,
-		width: number,
-		height: number
-	): SettleStep | undefined {
+	boxesAt(wish: PageWish, width: number, height: number): SettleStep | undefined {
 		return this.settled(wish, (...of) => this.settlings.boxesAt(...of, width, height));
 	}
 

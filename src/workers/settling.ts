@@ -31,12 +31,7 @@ export class Settlings {
 
 	constructor(private readonly year: number) {}
 
-	boxesAt(
-		instance: PageInstance,
-		seen: ResolvedSite,
-		width: number,
-		height: number
-	): SettleStep {
+	boxesAt(instance: PageInstance, seen: ResolvedSite, width: number, height: number): SettleStep {
 		return this.begin(laying(this.pageOf(instance, seen, height), width));
 	}
 

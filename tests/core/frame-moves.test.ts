@@ -80,7 +80,10 @@ test('the warning has its place in a block that is indented, and says what to do
 	const problem = resolved.problems.find(({ code }) => code === 'style-of-box');
 	assert.ok(problem);
 	assert.equal(text.slice(problem.span.from), text.slice(text.indexOf('gap: 4px')));
-	assert.match(sentenceOf(problem), /^"gap" changes the box of foot, in shell, .* say it with gap\.$/);
+	assert.match(
+		sentenceOf(problem),
+		/^"gap" changes the box of foot, in shell, .* say it with gap\.$/
+	);
 	const [instance] = resolved.instances(pageNamed(resolved, '/'));
 	assert.ok(instance);
 	const because = becauseOf(['shell/head', 'shell/foot'], frameMoves(instance, resolved, 2026));

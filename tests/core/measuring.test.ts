@@ -25,7 +25,7 @@ function checked(text: string): CheckedSite {
 
 /** Measures a function until all between two places is settled; gives how often it was asked. */
 function settle(curve: Curve, from: number, to: number, of: (at: number) => number): number {
-	for (let asked = 0; ; ) {
+	for (let asked = 0; ;) {
 		const wants = curve.wants(from, to);
 		if (wants.length === 0) return asked;
 		for (const at of wants) curve.add(at, [of(at)]);
@@ -139,7 +139,12 @@ test('random sites come out as with sizes that are known, at one width and at al
 
 type Numbered = Parameters<typeof numbers>[0];
 
-function numbers({ x, y, width, height }: Record<'x' | 'y' | 'width' | 'height', number>): number[] {
+function numbers({
+	x,
+	y,
+	width,
+	height
+}: Record<'x' | 'y' | 'width' | 'height', number>): number[] {
 	return [x, y, width, height].map((px) => Math.round(px * 8) / 8);
 }
 
@@ -153,7 +158,11 @@ function alike(boxes: readonly Numbered[], exact: readonly Numbered[], where: st
 	}
 }
 
-const dependent = (style: string, markup = '<p>words</p>', bands = 'narrow 0; wide 900'): CheckedSite =>
+const dependent = (
+	style: string,
+	markup = '<p>words</p>',
+	bands = 'narrow 0; wide 900'
+): CheckedSite =>
 	checked(`site "T" { bands { ${bands} }; tokens { --a: 10px; --a @wide: 20px; --b: 3vw; --c: var(--b) } }
 layout l at / { region m as main { slot }; region s as aside { piece p """<p>side</p>""" }
   ${style}
@@ -161,11 +170,7 @@ layout l at / { region m as main { slot }; region s as aside { piece p """<p>sid
 route / { title "T"; piece x """${markup}""" }`);
 
 /** What the text at the side, or in the page, depends on. */
-function dependenceIn(
-	resolved: CheckedSite,
-	region = 's',
-	piece = 'p'
-): Dependence | undefined {
+function dependenceIn(resolved: CheckedSite, region = 's', piece = 'p'): Dependence | undefined {
 	const page = pageNamed(resolved, '/');
 	const [instance] = resolved.instances(page);
 	assert.ok(instance);

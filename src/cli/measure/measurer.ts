@@ -57,7 +57,9 @@ export class Measurer {
 			void (own ? request.continue() : request.abort());
 		});
 		await page.setContent(host);
-		await page.waitForFunction('document.querySelector("iframe").contentDocument?.documentElement.dataset.stage !== undefined');
+		await page.waitForFunction(
+			'document.querySelector("iframe").contentDocument?.documentElement.dataset.stage !== undefined'
+		);
 		bundled ??= measuringCode();
 		await page.evaluate(`${await bundled}; globalThis.measuring = measuring;`);
 		return new Measurer(page);
@@ -89,11 +91,14 @@ export class Measurer {
 }
 
 /** The site's files as addresses that need no server. */
-function dataUrls({ reading }: ResolvedSite): { get(path: string): string | undefined } {
+export function dataUrls({ reading }: ResolvedSite): { get(path: string): string | undefined } {
 	return {
 		get(path) {
 			const bytes = reading.files.assets.get(path);
-			return bytes && `data:${mime.getType(path) ?? 'application/octet-stream'};base64,${Buffer.from(bytes).toString('base64')}`;
+			return (
+				bytes &&
+				`data:${mime.getType(path) ?? 'application/octet-stream'};base64,${Buffer.from(bytes).toString('base64')}`
+			);
 		}
 	};
 }

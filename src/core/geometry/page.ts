@@ -166,7 +166,12 @@ class BoxMaker {
 					const box = openerBox(opener, host.box);
 					const declared = declare(box, host.at.band, host.at.surroundings);
 					const pieces = [{ piece: box.name, owner: host.at.frame.layout.name.text }];
-					return this.leaf(nameIn(host, 'opener', pieces), declared, host.at.lookup, host.at.spaces);
+					return this.leaf(
+						nameIn(host, 'opener', pieces),
+						declared,
+						host.at.lookup,
+						host.at.spaces
+					);
 				});
 		const content = standingIn(resolved).flatMap((one) => this.standing(one, host));
 		return [...openers('first'), ...content, ...openers('last')];
@@ -253,7 +258,8 @@ function makeBox(
 		measuredWidth: 0,
 		measuredBase: 0,
 		measuredRun: 0,
-		steady: (leaf?.steady ?? true) && !widthsDepend(style) && ordered.every((child) => child.steady),
+		steady:
+			(leaf?.steady ?? true) && !widthsDepend(style) && ordered.every((child) => child.steady),
 		minContent: 0,
 		maxContent: 0,
 		intrinsicRun: 0,

@@ -170,7 +170,11 @@ function joined(pairs: readonly Pair[]): WayStretch[] {
 	} of pairs) {
 		const before = way.at(-1);
 		const whole = before && { ...before, to, last };
-		if (before?.to === from - 1 && whole && leadsThrough(whole, before.to, before.last, from, first)) {
+		if (
+			before?.to === from - 1 &&
+			whole &&
+			leadsThrough(whole, before.to, before.last, from, first)
+		) {
 			way[way.length - 1] = whole;
 		} else {
 			way.push({ from, to, first, last });
@@ -208,7 +212,10 @@ function wayOf(size: ContentSize, stretches: readonly WayStretch[]): Way {
 }
 
 /** Spaces grow evenly along a stretch. */
-function spacesAt({ stretch: { from, to }, first, last }: Pair, screen: number): Map<string, number> {
+function spacesAt(
+	{ stretch: { from, to }, first, last }: Pair,
+	screen: number
+): Map<string, number> {
 	const share = to === from ? 0 : (screen - from) / (to - from);
 	return new Map(
 		[...first.spaces].map(([name, width]) => {

@@ -107,7 +107,9 @@ export class MeasuredPage {
 	/** Pictures and the like that a content shows, as they are now. */
 	private filesIn(html: string): string[] {
 		const { assets } = this.resolved.reading.files;
-		return [...assets].flatMap(([path, bytes]) => (html.includes(path) ? [fingerprint(bytes)] : []));
+		return [...assets].flatMap(([path, bytes]) =>
+			html.includes(path) ? [fingerprint(bytes)] : []
+		);
 	}
 
 	/** Whether the style asks for what stands far away from an element. */

@@ -119,10 +119,7 @@ function sorted(numbers: readonly number[]): number[] {
 	return [...new Set(numbers)].sort((a, b) => a - b);
 }
 
-function ofValue(
-	value: string,
-	properties: ReadonlyMap<string, ScreenUse>
-): ScreenUse | undefined {
+function ofValue(value: string, properties: ReadonlyMap<string, ScreenUse>): ScreenUse | undefined {
 	const uses: ScreenUse[] = [];
 	const byContainer = containerUnits.test(value);
 	if (screenUnits.test(value) || byContainer) {
@@ -142,7 +139,12 @@ function ofConditions(conditions: readonly Condition[], bands: Bands): ScreenUse
 				// Bands of a space are other content to the calculation, as they are other boxes.
 				return condition.space
 					? undefined
-					: new ScreenUse([bands[bandPlace(bands, condition.band)]?.from ?? 0], false, false, false);
+					: new ScreenUse(
+							[bands[bandPlace(bands, condition.band)]?.from ?? 0],
+							false,
+							false,
+							false
+						);
 			case 'screen':
 				return ofQuery(condition.query);
 			case 'container':
@@ -154,7 +156,16 @@ function ofConditions(conditions: readonly Condition[], bands: Bands): ScreenUse
 }
 
 /** px for a unit that media queries may use (Media Queries 5, section 1.3: relative to what text is at first). */
-const pxIn: Readonly<Record<string, number>> = { px: 1, em: 16, rem: 16, in: 96, cm: 96 / 2.54, mm: 9.6 / 2.54, pt: 4 / 3, pc: 16 };
+const pxIn: Readonly<Record<string, number>> = {
+	px: 1,
+	em: 16,
+	rem: 16,
+	in: 96,
+	cm: 96 / 2.54,
+	mm: 9.6 / 2.54,
+	pt: 4 / 3,
+	pc: 16
+};
 
 /** Screens at which what a media query says may change. */
 function ofQuery(query: string): ScreenUse | undefined {

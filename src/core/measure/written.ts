@@ -80,7 +80,10 @@ function linesOf(curve: Curve, which: number): WrittenLine[] {
 function goesOn(before: Straight, line: Straight, which: number): boolean {
 	const slope = before.slope[which] ?? 0;
 	const there = (before.start[which] ?? 0) + slope * (line.from - before.from);
-	return Math.abs(there - (line.start[which] ?? 0)) < 0.02 && Math.abs(slope - (line.slope[which] ?? 0)) < 1e-4;
+	return (
+		Math.abs(there - (line.start[which] ?? 0)) < 0.02 &&
+		Math.abs(slope - (line.slope[which] ?? 0)) < 1e-4
+	);
 }
 
 function round(px: number): number {

@@ -92,7 +92,11 @@ function rulesIn(style: Style): readonly OwnRule[] {
 		const rules: OwnRule[] = [];
 		const sheet = parse(style.css, { positions: true });
 		if (sheet.type === 'StyleSheet') {
-			collect(sheet.children.toArray(), { selectors: undefined, scopes: [], conditions: [] }, rules);
+			collect(
+				sheet.children.toArray(),
+				{ selectors: undefined, scopes: [], conditions: [] },
+				rules
+			);
 		}
 		return rules;
 	});

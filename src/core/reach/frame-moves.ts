@@ -34,7 +34,8 @@ export interface FrameBox {
 }
 
 /** Elements that boxes of the frame can be. */
-const frameElements = /^(header|nav|main|aside|footer|section|article|div|search|form|body|html|\*)$/;
+const frameElements =
+	/^(header|nav|main|aside|footer|section|article|div|search|form|body|html|\*)$/;
 
 /** All that authors' styles do to the boxes of a page; with `of`, only what these rules do. */
 export function frameMoves(
@@ -47,7 +48,9 @@ export function frameMoves(
 	const rules = authorRules(instance, resolved).filter(
 		(rule) => of(rule) && isSeen(rule) && mayMean(rule, names)
 	);
-	const moving = rules.filter((rule) => movingIn(rule).length > 0 || madeBox(rule) || rootTextSize(rule));
+	const moving = rules.filter(
+		(rule) => movingIn(rule).length > 0 || madeBox(rule) || rootTextSize(rule)
+	);
 	if (moving.length === 0) return [];
 	const tree = pageTree(instance, resolved, year);
 	return moving.flatMap((rule) => movesOf(rule, tree, resolved.site));
@@ -55,17 +58,25 @@ export function frameMoves(
 
 /** Print and the like change no page that is looked at. */
 function isSeen({ conditions }: AuthorRule): boolean {
-	return !conditions.some(({ of, ...rest }) => of === 'screen' && 'query' in rest && /^print$/i.test(rest.query.trim()));
+	return !conditions.some(
+		({ of, ...rest }) => of === 'screen' && 'query' in rest && /^print$/i.test(rest.query.trim())
+	);
 }
 
 /** Whether the subject of a selector can be a box of the frame: those have no classes but their own. */
 function mayMean({ selectors }: AuthorRule, names: ClassNames): boolean {
 	return selectors.split(/,(?![^(]*\))/).some((selector) => {
-		const subject = selector.trim().split(/[\s>+~]+(?![^(]*\))/).at(-1) ?? '';
+		const subject =
+			selector
+				.trim()
+				.split(/[\s>+~]+(?![^(]*\))/)
+				.at(-1) ?? '';
 		const plain = subject.replaceAll(/::?[\w-]+(\([^)]*\))?|\[[^\]]*\]/g, '');
 		const [element = '*'] = /^[a-z*][\w-]*/i.exec(plain) ?? [];
 		const classes = [...plain.matchAll(/\.([\w-]+)/g)].map(([, name = '']) => name);
-		return frameElements.test(element.toLowerCase()) && classes.every((name) => names.isFrame(name));
+		return (
+			frameElements.test(element.toLowerCase()) && classes.every((name) => names.isFrame(name))
+		);
 	});
 }
 
@@ -110,7 +121,11 @@ const pageBox: FrameBox = { kind: 'page', layout: undefined, region: undefined, 
 function frameBox(element: Element): FrameBox | undefined {
 	const data = (name: string): string | undefined => attributeOf(element, `data-${name}`);
 	if (data('part') !== undefined) return undefined;
-	const [region, wrapper, piece] = [data('region'), data('wrapper'), data('piece') ?? data('opener')];
+	const [region, wrapper, piece] = [
+		data('region'),
+		data('wrapper'),
+		data('piece') ?? data('opener')
+	];
 	if (piece !== undefined) {
 		const host = parentOf(element);
 		const inside = host && attributeOf(host, 'data-region');
@@ -129,7 +144,12 @@ function frameBox(element: Element): FrameBox | undefined {
  * Whether a declaration wins over what settings say (CSS Cascade 5, section 6.1): in the sheet of a layout they
  * stand in the same cascade layer, and are selected by a class.
  */
-function wins({ property, takesAway }: Moving, rule: AuthorRule, box: FrameBox, site: Site): boolean {
+function wins(
+	{ property, takesAway }: Moving,
+	rule: AuthorRule,
+	box: FrameBox,
+	site: Site
+): boolean {
 	const layout = site.layouts.find((one) => one.name.text === box.layout);
 	const isSaid = layout !== undefined && saysLike(property, box, layout, site);
 	if (takesAway && !isSaid) return false;
@@ -141,7 +161,8 @@ function saysLike(property: string, { kind, name }: FrameBox, layout: Layout, si
 	const { root, boxes } = frameOf(layout, site.settings.bands);
 	const box = kind === 'layout' ? root : kind === 'piece' ? undefined : boxes.get(name ?? '');
 	const likes = settingsLike(property);
-	const contained = property.startsWith('padding') && box?.settings.some((one) => one.kind === 'contain');
+	const contained =
+		property.startsWith('padding') && box?.settings.some((one) => one.kind === 'contain');
 	return contained === true || box?.settings.some((one) => likes.includes(one.kind)) === true;
 }
 

@@ -53,9 +53,10 @@ export function movingIn({ declarations }: AuthorRule): Moving[] {
 }
 
 function adviceFor(property: string): string | undefined {
-	const settings = property.startsWith('overflow-') && !/^overflow-[xy]$/.test(property)
-		? []
-		: settingsLike(property);
+	const settings =
+		property.startsWith('overflow-') && !/^overflow-[xy]$/.test(property)
+			? []
+			: settingsLike(property);
 	if (settings.length > 0) return `say it with ${listWords(settings, 'or')}`;
 	return otherAdvice.find(([pattern]) => pattern.test(property))?.[1];
 }

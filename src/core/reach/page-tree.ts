@@ -88,7 +88,8 @@ function subjectOf(selector: CssNode): Subject {
 	let passing = false;
 	walk(selector, (node, item, siblings) => {
 		const isOld =
-			node.type === 'PseudoClassSelector' && /^(before|after|first-line|first-letter)$/.test(node.name);
+			node.type === 'PseudoClassSelector' &&
+			/^(before|after|first-line|first-letter)$/.test(node.name);
 		if (node.type === 'PseudoElementSelector' || isOld) {
 			pseudo = node.name;
 			siblings.remove(item);
@@ -101,7 +102,11 @@ function subjectOf(selector: CssNode): Subject {
 }
 
 /** Whether an element is one that a selector names, seen from the root of its scope. */
-export function isNamed(element: Element, selector: string, scope: Element | undefined): boolean | undefined {
+export function isNamed(
+	element: Element,
+	selector: string,
+	scope: Element | undefined
+): boolean | undefined {
 	try {
 		return is<AnyNode, Element>(element, selector, scope && { context: [scope] });
 	} catch {

@@ -1,7 +1,20 @@
 import type { Answers, Ask, Asked } from '$core/measure/asks.ts';
 import { pieceKeyWord } from '$core/model/piece-key.ts';
 import { Contents, type Content } from './contents.ts';
-import { all, appendTo, attribute, create, lengthSet, partsOf, rectOf, remove, setLength, setMark, clearMark, unset } from './dom.ts';
+import {
+	all,
+	appendTo,
+	attribute,
+	create,
+	lengthSet,
+	partsOf,
+	rectOf,
+	remove,
+	setLength,
+	setMark,
+	clearMark,
+	unset
+} from './dom.ts';
 import { showInFrame, stageOf } from './frame.ts';
 import { stickingOut } from './sticking-out.ts';
 

@@ -103,7 +103,9 @@ export class Curve {
 		const line = this.lineAt(at);
 		if (!line) return { values: here, from: at, to: at, sure: known };
 		return {
-			values: line.start.map((value, which) => value + (line.slope[which] ?? 0) * (where - line.from)),
+			values: line.start.map(
+				(value, which) => value + (line.slope[which] ?? 0) * (where - line.from)
+			),
 			from: line.from - this.grain / 2,
 			to: line.to + this.grain / 2,
 			sure: true
@@ -172,7 +174,8 @@ export class Curve {
 		if (at - from > widest || to - at > widest) return;
 		const share = (at - from) / (to - from);
 		if (to - from > short * this.grain && !isTelling(share)) return;
-		if (a.some((value, which) => Math.abs((c[which] ?? 0) - value) > steepest * (to - from))) return;
+		if (a.some((value, which) => Math.abs((c[which] ?? 0) - value) > steepest * (to - from)))
+			return;
 		if (alike(b, between(a, c, share))) this.settled[middle - 1] = this.settled[middle] = true;
 	}
 
@@ -228,7 +231,9 @@ export class Curve {
 	private straight(first: number, last: number): Straight {
 		const [from = 0, to = 0] = [this.places[first], this.places[last]];
 		const [a = [], b = []] = [this.values[first], this.values[last]];
-		const slope = a.map((value, which) => (to > from ? ((b[which] ?? 0) - value) / (to - from) : 0));
+		const slope = a.map((value, which) =>
+			to > from ? ((b[which] ?? 0) - value) / (to - from) : 0
+		);
 		return { from, to, start: a, slope };
 	}
 }

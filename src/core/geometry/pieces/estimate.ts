@@ -54,12 +54,7 @@ const widest = 4000;
 const mostWords = 2000;
 
 /** The widths at which the height changes, looking at every `step` px. */
-function steps(
-	heightAt: (room: number) => number,
-	from: number,
-	to: number,
-	step: number
-): Line[] {
+function steps(heightAt: (room: number) => number, from: number, to: number, step: number): Line[] {
 	const found: Line[] = [{ from, value: heightAt(from), slope: 0 }];
 	for (let width = from + step; width <= Math.min(to, widest); width += step) {
 		const value = heightAt(width);

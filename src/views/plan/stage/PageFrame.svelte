@@ -51,18 +51,8 @@
 		/** Told of the document that the page is in. */
 		onInner?: (inner: Document) => void;
 	}
-	const {
-		page,
-		marks,
-		scale,
-		height,
-		inert,
-		between,
-		main,
-		onLink,
-		onPick,
-		onInner
-	}: Props = $props();
+	const { page, marks, scale, height, inert, between, main, onLink, onPick, onInner }: Props =
+		$props();
 
 	let frame = $state<HTMLIFrameElement | undefined>();
 	/** How often the frame has got a document of its own; 0 while it has none. */

@@ -1,0 +1,107 @@
+import assert from 'node:assert/strict';
+import { readdir } from 'node:fs/promises';
+import { join } from 'node:path';
+import { after, before, test } from 'node:test';
+import type { Browser, Page } from 'puppeteer-core';
+import { openBrowser } from '../../scripts/lib/browser.ts';
+import { root } from '../../scripts/lib/setup.js';
+import { judgeMeasured, judgeSwept, openJudge } from '../../scripts/oracle/judge.ts';
+import { shownAt } from '../../scripts/oracle/shown.ts';
+import { dataUrls, Measurer } from '../../src/cli/measure/measurer.ts';
+import { readSitePath } from '../../src/cli/site-path.ts';
+import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
+import { stageHtml } from '../../src/core/emit/stage.ts';
+import { jumpWidths } from '../../src/core/geometry/widths/jumps.ts';
+import { SizeStore } from '../../src/core/measure/size-store.ts';
+import { layerName, pagesOf } from '../../src/core/model/site.ts';
+import { readSiteFiles } from '../../src/core/source/read.ts';
+
+/**
+ * Pages of all kinds, measured as the application measures them and held against the browser at widths that
+ * the measuring did not choose. Nothing in them was made simple for the calculation.
+ */
+
+let opened: { browser: Browser; close: () => Promise<void> };
+let measurer: Measurer;
+let judgePage: Page;
+before(async () => {
+	opened = await openBrowser();
+	measurer = await Measurer.open(opened.browser);
+	judgePage = await openJudge(opened.browser);
+});
+after(() => opened.close());
+
+const widths = [283, 320, 347, 375, 412, 540, 623, 768, 899, 1024, 1237, 1440, 1733];
+
+/** Text grows with each px of the screen there: all screens take long, so each width is measured by itself. */
+const growing = /workshop$/;
+
+async function siteAt(path: string): Promise<CheckedSite> {
+	return checkSite(readSiteFiles(await readSitePath(path)));
+}
+
+test('every box of every realistic page and of the demo is where the browser has it', async () => {
+	const folder = join(root, 'tests/realistic');
+	const sites = (await readdir(folder)).map((name) => join(folder, name));
+	let [pages, boxes] = [0, 0];
+	const off: string[] = [];
+	for (const path of [...sites, join(root, 'demo')]) {
+		const resolved = await siteAt(path);
+		const errors = resolved.problems.filter(({ severity }) => severity === 'error');
+		assert.deepEqual(errors, [], `${path} has no errors`);
+		const store = new SizeStore();
+		for (const page of pagesOf(resolved.site)) {
+			const [instance] = resolved.instances(page);
+			assert.ok(instance);
+			const judge = growing.test(path) ? judgeMeasured : judgeSwept;
+			const judged = await judge(measurer, judgePage, resolved, instance, widths, store);
+			pages++;
+			boxes += judged.boxes;
+			for (const one of judged.differences) {
+				off.push(`${path} ${layerName(page)} at ${one.width} px, ${one.box}: ${one.computed} for ${one.browser}`); // prettier-ignore
+			}
+		}
+	}
+	assert.ok(pages >= 40 && boxes > 4500, `${pages} pages with ${boxes} boxes are not few`);
+	assert.deepEqual(off, []);
+});
+
+test('jumps are the widths at which the browser’s boxes jump', async () => {
+	for (const [path, route] of [
+		['tests/realistic/shelves', '/list'],
+		['tests/realistic/almanac', '/april'],
+		['demo', '/catalogue']
+	] as const) {
+		const resolved = await siteAt(join(root, path));
+		const page = pagesOf(resolved.site).find((one) => layerName(one) === route);
+		const [instance] = page ? resolved.instances(page) : [];
+		assert.ok(instance);
+		const { sweep } = await judgeSwept(measurer, judgePage, resolved, instance, []);
+		assert.deepEqual(jumpWidths(sweep), await jumpsShown(resolved, instance), `${path} ${route}`);
+	}
+});
+
+/** px; what moves or grows by more than this while the screen gets wider by one, jumps. */
+const flow = 8;
+
+async function jumpsShown(
+	resolved: CheckedSite,
+	instance: Parameters<typeof stageHtml>[0]
+): Promise<number[]> {
+	const html = stageHtml(instance, resolved, dataUrls(resolved), 2026);
+	const all = Array.from({ length: 1481 }, (_, index) => 280 + index);
+	const shown = await shownAt(judgePage, html, all, 600, false);
+	// Regions and wrappers; pieces stand in a region, and have its name in front of their own.
+	const frames = shown.map(
+		(boxes) =>
+			new Map(boxes.filter(({ key }) => /^[^./]+\/[^/]+$/.test(key)).map((box) => [box.key, box]))
+	);
+	return all.slice(1).filter((_, index) => {
+		const [before, now] = [frames[index], frames[index + 1]];
+		if (!before || !now || before.size !== now.size) return true;
+		return [...now].some(([key, box]) => {
+			const old = before.get(key);
+			return !old || Math.abs(old.x - box.x) > flow || Math.abs(old.width - box.width) > flow;
+		});
+	});
+}
