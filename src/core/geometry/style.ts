@@ -1,6 +1,7 @@
 import { areasOf, type AreaPlace } from '../model/arrange.ts';
 import type { CssText, Declarations, GridLines, Tracks } from '../settings/declarations.ts';
 import { isLength, parseLength, px, type Length } from '../size/length.ts';
+import { larger } from '../size/turns.ts';
 import { substitute, type Lookup } from '../size/tokens.ts';
 import {
 	isTrackList,
@@ -74,6 +75,7 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 		written === undefined ? undefined : substitute(written, lookup);
 	const length = (written: CssText | undefined): Length | undefined => lengthFrom(text(written));
 	const space = (written: CssText | undefined): Length => length(written) ?? zero;
+	const room = (written: CssText | undefined): Length => notNegative(space(written));
 	const [rowGap, columnGap = rowGap] = declared.gap ?? [];
 	const areas = declared['grid-template-areas'] ?? [];
 	return {
@@ -90,10 +92,10 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 		ratio: ratioOf(declared['aspect-ratio']),
 		minHeight: length(declared['min-height']),
 		maxHeight: length(declared['max-height']),
-		padTop: space(declared['padding-block']?.start),
-		padBottom: space(declared['padding-block']?.end),
-		padStart: space(declared['padding-inline']?.start),
-		padEnd: space(declared['padding-inline']?.end),
+		padTop: room(declared['padding-block']?.start),
+		padBottom: room(declared['padding-block']?.end),
+		padStart: room(declared['padding-inline']?.start),
+		padEnd: room(declared['padding-inline']?.end),
 		marginStart: space(declared['margin-inline-start']),
 		marginBottom: space(declared['margin-block-end']),
 		scrolls: declared.overflow !== undefined,
@@ -105,8 +107,8 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 		wraps: declared['flex-wrap'] === 'wrap',
 		justify: declared['justify-content'] ?? 'start',
 		align: declared['align-items'] ?? 'stretch',
-		rowGap: space(rowGap),
-		columnGap: space(columnGap),
+		rowGap: room(rowGap),
+		columnGap: room(columnGap),
 		columns: tracksFrom(declared['grid-template-columns'], lookup, true),
 		rows: tracksFrom(declared['grid-template-rows'], lookup, false),
 		areas: areasOf(areas.map((cells) => ({ cells }))),
@@ -123,6 +125,21 @@ function snapped(length: Length): Length {
 	if (!length.share && !length.viewport) return length;
 	return { ...length, at: (base, view) => Math.trunc(length.at(base, view) * 64 + 1e-6) / 64 };
 }
+
+const roomLengths = new WeakMap<Length, Length>();
+
+/** CSS Values 4, section 10.12: what is worked out below zero counts as zero, where nothing less is allowed. */
+function notNegative(length: Length): Length {
+	if (!length.share && !length.viewport) return length.at(0, noView) < 0 ? zero : length;
+	let made = roomLengths.get(length);
+	if (!made) {
+		made = { ...length, at: (base, view) => larger(0, length.at(base, view)) };
+		roomLengths.set(length, made);
+	}
+	return made;
+}
+
+const noView = { width: 0, height: 0 };
 
 const lengths = new Map<string, Length | undefined>();
 

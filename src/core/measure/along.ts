@@ -27,7 +27,7 @@ interface Pair {
 /** All that a sweep asks. */
 export function questionsAlong(sweep: Sweep, page: AskingPage): AlongQuestion[] {
 	const pairs = sweep.stretches.flatMap((stretch) => pairsOf(stretch, page));
-	const ways = new Map<string, Pair[]>();
+	const ways = new Map<ContentSize, Map<string, Pair[]>>();
 	const byRoom = new Map<Curve, Pair[]>();
 	const questions: AlongQuestion[] = [];
 	for (const pair of pairs) {
@@ -39,13 +39,14 @@ export function questionsAlong(sweep: Sweep, page: AskingPage): AlongQuestion[] 
 		} else if (what === 'widths') questions.push(fluidWidths(pair));
 		else {
 			const word = `${content} ${pair.place}`;
-			ways.set(word, [...(ways.get(word) ?? []), pair]);
+			const own = ways.get(size) ?? new Map<string, Pair[]>();
+			ways.set(size, own.set(word, [...(own.get(word) ?? []), pair]));
 		}
 	}
 	return [
 		...questions,
 		...[...byRoom].map(([curve, some]) => heights(curve, some)),
-		...[...ways.values()].map(fluidHeights)
+		...[...ways.values()].flatMap((own) => [...own.values()].map(fluidHeights))
 	];
 }
 
