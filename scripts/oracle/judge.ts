@@ -189,14 +189,15 @@ function compare(
 			? Math.max(
 					...(['x', 'y', 'width', 'height'] as const).map((side) =>
 						Math.abs(box[side] - there[side])
-					)
+					),
+					scrolledOff(box, there)
 				)
 			: Infinity;
 		differences.push({
 			box: there.key,
 			width,
-			computed: box ? sizeText(box) : 'not there',
-			browser: sizeText(there),
+			computed: box ? `${sizeText(box)}, scrolls ${Math.round(box.overflowX)}` : 'not there',
+			browser: `${sizeText(there)}, scrolls ${there.scrolls}`,
 			by
 		});
 	}
@@ -213,7 +214,17 @@ function compare(
 	return { boxes: differences.length, differences };
 }
 
-function sizeText({ x, y, width, height: tall }: Omit<ShownBox, 'key' | 'scrolls'>): string {
+/** px; browsers say in whole px how far a box scrolls, so half of one is no difference. */
+function scrolledOff({ overflowX }: PlacedBox, { scroller, scrolls }: ShownBox): number {
+	return scroller ? Math.max(0, Math.abs(overflowX - scrolls) - 0.5) : 0;
+}
+
+function sizeText({
+	x,
+	y,
+	width,
+	height: tall
+}: Omit<ShownBox, 'key' | 'scrolls' | 'scroller'>): string {
 	return [x, y, width, tall].map((side) => Math.round(side * 100) / 100).join(' ');
 }
 

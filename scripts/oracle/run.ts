@@ -1,7 +1,15 @@
 import type { Browser } from 'puppeteer-core';
 import fc from 'fast-check';
 import { Measurer } from '../../src/cli/measure/measurer.ts';
-import { judge, judgeMeasured, judgeSwept, openJudge, pageOf, type Difference, type Judgement } from './judge.ts';
+import {
+	judge,
+	judgeMeasured,
+	judgeSwept,
+	openJudge,
+	pageOf,
+	type Difference,
+	type Judgement
+} from './judge.ts';
 import {
 	addressOf,
 	randomLayouts,
@@ -63,11 +71,7 @@ export async function runOracle(
 		if (difference) first ??= { text: siteText(site), says: sentenceOf(difference) };
 	}
 	const failure =
-		whole === sites.length
-			? undefined
-			: measurer
-				? first
-				: await smallest(runs, seed, judgeOne);
+		whole === sites.length ? undefined : measurer ? first : await smallest(runs, seed, judgeOne);
 	await measurer?.close();
 	await page.close();
 	return { sites: sites.length, whole, boxes, agree, largest, failure };

@@ -11,6 +11,8 @@ export interface ShownBox {
 	readonly height: number;
 	/** How much more there is in it than is seen, whole px, where it scrolls. */
 	readonly scrolls: number;
+	/** It scrolls by itself. */
+	readonly scroller: boolean;
 }
 
 const shownSchema = z.array(
@@ -21,7 +23,8 @@ const shownSchema = z.array(
 			y: z.number(),
 			width: z.number(),
 			height: z.number(),
-			scrolls: z.number()
+			scrolls: z.number(),
+			scroller: z.boolean()
 		})
 	)
 );
@@ -102,7 +105,9 @@ export async function shownAt(
 						if (element.getClientRects().length === 0) return [];
 						const { x, y, width: wide, height: high } = element.getBoundingClientRect();
 						const scrolls = element.scrollWidth - element.clientWidth;
-						return [{ key: keyOfElement(element), x, y, width: wide, height: high, scrolls }];
+						const scroller = getComputedStyle(element).overflowX !== 'visible';
+						const key = keyOfElement(element);
+						return [{ key, x, y, width: wide, height: high, scrolls, scroller }];
 					})
 				);
 			}

@@ -39,6 +39,7 @@ import type { ResolvedSite } from '$core/resolve/site.ts';
 import { nearestState } from '$core/resolve/structure.ts';
 import { keepMarks } from '$core/drawing/marks.ts';
 import { Answers } from './answers.ts';
+import type { SizeStore } from '$core/measure/size-store.ts';
 import { becauseOf } from '$core/measure/because.ts';
 import { frameMoves } from '$core/reach/frame-moves.ts';
 import { Settlings, type SettleStep } from './settling.ts';
@@ -57,7 +58,9 @@ const mostDrawn = 8;
 export class Desk extends Answers {
 	private readonly assetUrls = new AssetUrls();
 	private readonly sources = new Sources();
-	private readonly settlings = new Settlings(this.year);
+	private readonly settlings = new Settlings(this.year, () => this.onSettled?.());
+	/** Told whenever sizes of content may have been measured. */
+	onSettled: (() => void) | undefined;
 	/** The wish that was looked at last, ready to be made. */
 	private prepared: { before: CheckedSite; key: string; made: Prepared } | undefined;
 	/** Counts what ends the comparing of pages. */
@@ -233,6 +236,14 @@ export class Desk extends Answers {
 		return this.settlings.goOn(id, answers);
 	}
 
+	/** A page as the stage would show it, to be measured. */
+	stageOf(wish: PageWish): { readonly html: string; readonly address: string } | undefined {
+		return this.settled(wish, (instance, seen) => ({
+			html: stageHtml(instance, seen, this.assetUrls, this.year),
+			address: instance.address
+		}));
+	}
+
 	/** Which rule of a style moves boxes that are not where they were computed; boxes by their words. */
 	styleBehind(
 		wish: PageWish,
@@ -254,6 +265,11 @@ export class Desk extends Answers {
 		const instances = seen.instances(page);
 		const instance = instances.find((one) => one.address === wish.address) ?? instances[0];
 		return instance && settle(instance, seen);
+	}
+
+	/** Sizes of content that were measured, by whatever site. */
+	get sizes(): SizeStore {
+		return this.settlings.store;
 	}
 
 	/** Names of sources that have to be asked before what they give is shown. */

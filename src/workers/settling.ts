@@ -29,7 +29,11 @@ export class Settlings {
 	private readonly open = new Map<number, Settling<Settled>>();
 	private count = 0;
 
-	constructor(private readonly year: number) {}
+	constructor(
+		private readonly year: number,
+		/** Told whenever a calculation has come to its end, so that more may be known than before. */
+		private readonly onSettled: () => void
+	) {}
 
 	boxesAt(instance: PageInstance, seen: ResolvedSite, width: number, height: number): SettleStep {
 		return this.begin(laying(this.pageOf(instance, seen, height), width));
@@ -57,6 +61,7 @@ export class Settlings {
 		const step = settling.next(answers);
 		if (!step.done) return { kind: 'asks', id, asked: step.value };
 		this.open.delete(id);
+		this.onSettled();
 		return { kind: 'done', settled: step.value };
 	}
 

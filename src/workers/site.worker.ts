@@ -1,4 +1,15 @@
 import { expose } from 'comlink';
+import localforage from 'localforage';
 import { Desk } from './desk.ts';
+import { SizeKeeper } from './kept-sizes.ts';
 
-expose(new Desk(new Date().getFullYear()));
+const desk = new Desk(new Date().getFullYear());
+const place = localforage.createInstance({
+	name: 'long-eave-sizes',
+	storeName: 'sizes',
+	driver: localforage.INDEXEDDB
+});
+const keeper = new SizeKeeper(desk.sizes, place, navigator.userAgent);
+void keeper.fetch();
+desk.onSettled = () => keeper.keepSoon();
+expose(desk);

@@ -280,7 +280,12 @@ test('sizes of pieces: a run that wraps, sizes from a file, and an estimate that
 	const run = runSize(5, 30, 10);
 	const heights = [150, 149, 10].map((width) => run.heightAt(width, view));
 	assert.deepEqual([run.contentWidths(view), heights], [{ min: 30, max: 150 }, [10, 20, 50]]);
-	const piece = { layout: undefined, region: undefined, pieces: [{ piece: 'a', owner: 'x' }], opener: false };
+	const piece = {
+		layout: undefined,
+		region: undefined,
+		pieces: [{ piece: 'a', owner: 'x' }],
+		opener: false
+	};
 	const file = metricsSchema.parse({
 		pieces: [
 			{ pieces: piece.pieces, min: 20, max: 100, heights: [[20, 60], [50, 40, 2], [90, 20]], screens: [0, 599] },
@@ -291,9 +296,17 @@ test('sizes of pieces: a run that wraps, sizes from a file, and an estimate that
 	assert.ok(sampled);
 	const phone = { width: 320, height: 800 };
 	const read = [10, 49, 50, 60, 89, 500].map((width) => sampled.heightAt(width, phone));
-	assert.deepEqual(read, [60, 60, 40, 60, 118, 20], 'steps and slopes, on the screens they are for');
+	assert.deepEqual(
+		read,
+		[60, 60, 40, 60, 118, 20],
+		'steps and slopes, on the screens they are for'
+	);
 	assert.deepEqual([sampled.heightAt(60, view), sampled.contentWidths(view).min], [10, 30]);
-	assert.equal(sampled.overflowAt(12, phone).x, 8, 'what is narrower than the least width sticks out');
+	assert.equal(
+		sampled.overflowAt(12, phone).x,
+		8,
+		'what is narrower than the least width sticks out'
+	);
 	const words = estimateSize('<p>one two three</p><p>four</p>');
 	const { min, max } = words.contentWidths(view);
 	assert.ok(max > min);

@@ -7,6 +7,7 @@ import {
 import type { Declarations } from '../settings/declarations.ts';
 import { declareSettings } from '../settings/list.ts';
 import { declareDrawer } from '../settings/member/show.ts';
+import { declareBorder } from '../settings/box/border.ts';
 import { declarePadding } from '../settings/box/pad.ts';
 import { bandPlaces, type Bands } from '../resolve/bands.ts';
 import { edgeDeclarations } from './edges.ts';
@@ -25,6 +26,7 @@ export function declare(box: Box, band: number, surroundings: Surroundings): Dec
 		return {
 			...declareInside(inside, settings),
 			...declarePadding(settings),
+			...declareBorder(settings),
 			...declareDrawer(settings.show)
 		};
 	}

@@ -66,6 +66,9 @@ export interface GridLines {
 	readonly rows: readonly number[];
 	readonly columnGap: number;
 	readonly rowGap: number;
+	/** What all of them take with their gaps, in the direction of lines and down. */
+	readonly across: number;
+	readonly down: number;
 }
 
 /**

@@ -172,7 +172,40 @@ class Placer {
 			const end = this.place(child, inner.x, inner.y, within, { top: inner.y, bottom: far });
 			reach = { x: larger(reach.x, end.x), y: larger(reach.y, end.y) };
 		}
-		return reach;
+		return style.scrolls ? this.scrolled(children, inner, box, reach) : reach;
+	}
+
+	/**
+	 * CSS Overflow 3, section 2.2: behind the boxes that stand in it, what scrolls has its padding once more;
+	 * what only sticks out of them has none.
+	 */
+	private scrolled(
+		children: readonly LayoutBox[],
+		inner: Reach,
+		{ style, laidBase, lines }: LayoutBox,
+		reach: Reach
+	): Reach {
+		const padEnd = style.padEnd.at(laidBase, this.view);
+		const padBottom = style.padBottom.at(laidBase, this.view);
+		// Tracks count whether or not something stands in them.
+		const tracks = style.display === 'grid' ? lines : undefined;
+		const least = {
+			x: larger(reach.x, inner.x + (tracks?.across ?? 0) + (tracks ? padEnd : 0)),
+			y: larger(reach.y, inner.y + (tracks?.down ?? 0) + (tracks ? padBottom : 0))
+		};
+		return children.reduce(({ x, y }, child) => {
+			const below = child.style.marginBottom.at(child.laidBase, this.view);
+			const out = this.outOfRun(child);
+			return {
+				x: larger(x, inner.x + child.x + child.width + out + padEnd),
+				y: larger(y, inner.y + child.y + child.height + below + padBottom)
+			};
+		}, least);
+	}
+
+	/** The elements of a run are boxes of the region itself. */
+	private outOfRun({ name, leaf, width }: LayoutBox): number {
+		return name.kind === 'run' && leaf ? leaf.overflowAt(width, this.view).x : 0;
 	}
 
 	/**

@@ -25,14 +25,16 @@ export function clampWidth(
 	const { view } = layouter;
 	const most = maxWidth ? maxWidth.at(base, view) : Infinity;
 	const least = minWidth ? minWidth.at(base, view) : autoMinimum;
-	const bounded = larger(larger(smaller(width, most), least), padAcross(box, base, layouter));
-	return larger(bounded, leastByRatio(box, base, layouter));
+	const byRatio = larger(width, leastByRatio(box, base, layouter));
+	return larger(larger(smaller(byRatio, most), least), padAcross(box, base, layouter));
 }
 
-/** CSS Box Sizing 4, section 5.2: as wide as the ratio makes what cannot be lower than its padding. */
+/** CSS Box Sizing 4, section 5.2: as wide as the ratio makes what cannot be lower than its padding; a width that is set stays. */
 function leastByRatio(box: LayoutBox, base: number, layouter: Layouter): number {
-	const { ratio } = box.style;
-	return ratio === undefined ? 0 : padDown(box, base, layouter) * ratio;
+	const { ratio, width } = box.style;
+	return ratio === undefined || typeof width !== 'string'
+		? 0
+		: padDown(box, base, layouter) * ratio;
 }
 
 /** The same for heights; shares do not come up in them. */
@@ -86,7 +88,8 @@ export function contribution(box: LayoutBox, kind: 'min' | 'max', layouter: Layo
 	const width = preferred(box, kind, pad, layouter);
 	const most = fixed(style.maxWidth, layouter) ?? Infinity;
 	const least = style.minWidth?.at(0, layouter.view) ?? 0;
-	return larger(larger(larger(smaller(width, most), least), pad), leastByRatio(box, 0, layouter));
+	const byRatio = larger(width, leastByRatio(box, 0, layouter));
+	return larger(larger(smaller(byRatio, most), least), pad);
 }
 
 function preferred(box: LayoutBox, kind: 'min' | 'max', pad: number, layouter: Layouter): number {

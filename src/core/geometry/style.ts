@@ -1,7 +1,7 @@
 import { areasOf, type AreaPlace } from '../model/arrange.ts';
 import type { CssText, Declarations, GridLines, Tracks } from '../settings/declarations.ts';
 import { isLength, parseLength, px, type Length } from '../size/length.ts';
-import { larger } from '../size/turns.ts';
+import { exceeds, larger, noteStep } from '../size/turns.ts';
 import { substitute, type Lookup } from '../size/tokens.ts';
 import {
 	isTrackList,
@@ -36,6 +36,7 @@ export interface Style {
 	readonly ratio: number | undefined;
 	readonly minHeight: Length | undefined;
 	readonly maxHeight: Length | undefined;
+	/** Padding, with the border around it. */
 	readonly padTop: Length;
 	readonly padBottom: Length;
 	readonly padStart: Length;
@@ -76,6 +77,8 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 	const length = (written: CssText | undefined): Length | undefined => lengthFrom(text(written));
 	const space = (written: CssText | undefined): Length => length(written) ?? zero;
 	const room = (written: CssText | undefined): Length => notNegative(space(written));
+	const edge = (pad: CssText | undefined, border: CssText | undefined): Length =>
+		withBorder(room(pad), border === undefined ? undefined : length(border));
 	const [rowGap, columnGap = rowGap] = declared.gap ?? [];
 	const areas = declared['grid-template-areas'] ?? [];
 	return {
@@ -92,10 +95,10 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 		ratio: ratioOf(declared['aspect-ratio']),
 		minHeight: length(declared['min-height']),
 		maxHeight: length(declared['max-height']),
-		padTop: room(declared['padding-block']?.start),
-		padBottom: room(declared['padding-block']?.end),
-		padStart: room(declared['padding-inline']?.start),
-		padEnd: room(declared['padding-inline']?.end),
+		padTop: edge(declared['padding-block']?.start, declared['border-block-width']?.start),
+		padBottom: edge(declared['padding-block']?.end, declared['border-block-width']?.end),
+		padStart: edge(declared['padding-inline']?.start, declared['border-inline-width']?.start),
+		padEnd: edge(declared['padding-inline']?.end, declared['border-inline-width']?.end),
 		marginStart: space(declared['margin-inline-start']),
 		marginBottom: space(declared['margin-block-end']),
 		scrolls: declared.overflow !== undefined,
@@ -137,6 +140,23 @@ function notNegative(length: Length): Length {
 		roomLengths.set(length, made);
 	}
 	return made;
+}
+
+/** CSS Backgrounds 4, section 3.3: lines are as many whole px wide as they hold, and one at least. */
+function withBorder(pad: Length, border: Length | undefined): Length {
+	if (border === undefined) return pad;
+	return {
+		share: pad.share,
+		viewport: pad.viewport || border.viewport,
+		at: (base, view) => pad.at(base, view) + snappedLine(border.at(0, view))
+	};
+}
+
+function snappedLine(width: number): number {
+	const whole = Math.floor(width);
+	noteStep(width, whole, whole + 1);
+	if (whole >= 1) return whole;
+	return exceeds(width, 0) ? 1 : 0;
 }
 
 const noView = { width: 0, height: 0 };

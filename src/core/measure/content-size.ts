@@ -1,4 +1,4 @@
-import { Curve, type Found, type Values } from '../geometry/pieces/curve.ts';
+import { Curve, type Found, type KeptCurve, type Values } from '../geometry/pieces/curve.ts';
 import type { ContentWidths, Overflow, PieceSize } from '../geometry/pieces/piece-size.ts';
 import type { Viewport } from '../size/length.ts';
 import { noteStep } from '../size/turns.ts';
@@ -17,9 +17,10 @@ export interface WayStretch {
 
 /** The way that a room takes over the screens, and what was measured along it. */
 export class Way {
-	readonly curve = new Curve(1);
-
-	constructor(readonly stretches: readonly WayStretch[]) {}
+	constructor(
+		readonly stretches: readonly WayStretch[],
+		readonly curve = new Curve(1)
+	) {}
 
 	/** The room on a screen, px; undefined where the way does not lead. */
 	roomAt(screen: number): number | undefined {
@@ -50,6 +51,21 @@ export interface ByRoom {
 	readonly curve: Curve;
 }
 
+/** What is known of a size, as plain data. */
+export interface KeptSize {
+	readonly dependence: Dependence;
+	readonly byClass: readonly (readonly [
+		number,
+		{ readonly widths: ContentWidths | undefined; readonly curve: KeptCurve }
+	])[];
+	readonly widthsByScreen: KeptCurve;
+	readonly points: readonly (readonly [string, Values])[];
+	readonly ways: readonly {
+		readonly stretches: readonly WayStretch[];
+		readonly curve: KeptCurve;
+	}[];
+}
+
 /** Told of each question that a calculation asks. */
 export type Listener = (size: ContentSize, what: 'widths' | 'height', width: number) => void;
 
@@ -61,12 +77,43 @@ export type Listener = (size: ContentSize, what: 'widths' | 'height', width: num
 export class ContentSize {
 	readonly byClass = new Map<number, ByRoom>();
 	/** Content widths by screen, where they depend on it. */
-	readonly widthsByScreen = new Curve(1);
+	widthsByScreen = new Curve(1);
 	/** What was measured on single screens, by screen and room. */
 	readonly points = new Map<string, Values>();
 	readonly ways = new Map<string, Way>();
 
 	constructor(readonly dependence: Dependence) {}
+
+	/** A size as it was kept. */
+	static from({ dependence, byClass, widthsByScreen, points, ways }: KeptSize): ContentSize {
+		const size = new ContentSize(dependence);
+		for (const [place, { widths, curve }] of byClass) {
+			size.byClass.set(place, { widths, curve: Curve.from(roomGrain, curve) });
+		}
+		size.widthsByScreen = Curve.from(1, widthsByScreen);
+		for (const [word, values] of points) size.points.set(word, values);
+		for (const { stretches, curve } of ways) {
+			size.ways.set(wayWord(stretches), new Way(stretches, Curve.from(1, curve)));
+		}
+		return size;
+	}
+
+	/** All that was measured, to be kept. */
+	kept(): KeptSize {
+		const byClass = [...this.byClass].map(
+			([place, { widths, curve }]) => [place, { widths, curve: curve.kept() }] as const
+		);
+		return {
+			dependence: this.dependence,
+			byClass,
+			widthsByScreen: this.widthsByScreen.kept(),
+			points: [...this.points],
+			ways: [...this.ways.values()].map(({ stretches, curve }) => ({
+				stretches,
+				curve: curve.kept()
+			}))
+		};
+	}
 
 	get isSteady(): boolean {
 		return !this.dependence.fluid && this.dependence.breakpoints.length === 0;

@@ -1,10 +1,13 @@
 import { encodeUtf8 } from '../model/utf8.ts';
 import { fingerprint } from '../model/fingerprint.ts';
-import { ContentSize } from './content-size.ts';
+import { ContentSize, type KeptSize } from './content-size.ts';
 import type { Dependence } from './dependence.ts';
 
 /** Contents whose sizes are kept; those asked for longest ago go first. */
 const mostKept = 20_000;
+
+/** Sizes as plain data, by what they follow from. */
+export type KeptSizes = readonly (readonly [string, KeptSize])[];
 
 /**
  * Sizes of content that were measured, by everything that they follow from: the same text under the same
@@ -12,6 +15,18 @@ const mostKept = 20_000;
  */
 export class SizeStore {
 	private readonly sizes = new Map<string, ContentSize>();
+
+	/** The sizes that were asked for last, to be kept; `most` of them, the latest at the end. */
+	kept(most: number): KeptSizes {
+		return [...this.sizes].slice(-most).map(([key, size]) => [key, size.kept()]);
+	}
+
+	/** Takes in what was kept; what has been measured since stays. */
+	takeIn(kept: KeptSizes): void {
+		for (const [key, size] of kept) {
+			if (!this.sizes.has(key)) this.sizes.set(key, ContentSize.from(size));
+		}
+	}
 
 	/** What is known of some content; `follows` is all that its size follows from. */
 	get(follows: string, dependence: Dependence): ContentSize {

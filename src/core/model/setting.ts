@@ -61,6 +61,8 @@ export interface SettingValues {
 	readonly aspect: Ratio | 'auto';
 	/** One to four, in the order of CSS `padding`, the sideways ones as end and start. */
 	readonly pad: readonly string[];
+	/** One to four widths, in the same order. */
+	readonly border: readonly string[];
 	/** Between rows, then between columns; one for both. */
 	readonly gap: readonly string[];
 	/** Content is centred and no wider than this; the background reaches on. */

@@ -12,8 +12,6 @@ const nothing = /^(auto|none|normal|initial|unset|revert|revert-layer|visible|st
 /** Properties that no setting says; with the values by which they change nothing. */
 const otherAdvice: readonly Advice[] = [
 	[/^margin/, 'say it with the gap or pad of what it stands in', new RegExp(`^(${zero}|auto)( (${zero}|auto))*$`)],
-	[/^border(-(block|inline|top|right|bottom|left)(-(start|end))?)?-style$/, 'say how wide it is with border', /^(none|hidden)( (none|hidden))*$/],
-	[/^border(-(block|inline|top|right|bottom|left)(-(start|end))?)?(-width)?$/, 'say how wide it is with border, and its colour here', new RegExp(`^(none|hidden|${zero})( (none|hidden|${zero}|[a-z]+))*$`)],
 	[/^(display|grid|flex|columns|column-(count|width)|float|place-|justify-|align-)/, 'say it with arrange', /^(flow-root|stretch|start)$/],
 	[/^box-sizing$/, 'leave it: the sizes of boxes count with their padding and border', /^border-box$/],
 	[/^(transform|translate|rotate|scale|zoom)$/, 'give it to something inside', /^(1|100%)$/],
@@ -28,7 +26,9 @@ const idle: readonly (readonly [property: RegExp, value: RegExp])[] = [
 	[/^min-/, zeros],
 	[/^position$/, /^relative$/],
 	[/^(top|right|bottom|left|inset)/, zeros],
-	[/^order$/, /^0$/]
+	[/^order$/, /^0$/],
+	[/^border.*style$/, /^(none|hidden)( (none|hidden))*$/],
+	[/^border/, new RegExp(`^(none|hidden|${zero})( (none|hidden|${zero}|[a-z]+))*$`)]
 ];
 
 /** A property that changes a box of the frame, and what to do in place of it. */

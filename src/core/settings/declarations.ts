@@ -71,6 +71,9 @@ export interface CssValues {
 	readonly 'min-height': CssText;
 	readonly 'max-height': CssText;
 	readonly 'aspect-ratio': Ratio;
+	readonly 'border-style': 'solid';
+	readonly 'border-block-width': Sides;
+	readonly 'border-inline-width': Sides;
 	readonly 'padding-block': Sides;
 	readonly 'padding-inline': Sides;
 	readonly 'margin-inline-start': CssText;

@@ -1,5 +1,6 @@
 import type { SettingKind, SettingOf } from '../model/setting.ts';
 import { aspect } from './member/aspect.ts';
+import { border } from './box/border.ts';
 import { contain } from './box/contain.ts';
 import { gap } from './box/gap.ts';
 import { height } from './box/height.ts';
@@ -53,6 +54,7 @@ export const settings: { readonly [K in SettingKind]: Readable<K> } = {
 	max: readable(max),
 	aspect: readable(aspect),
 	pad: readable(pad),
+	border: readable(border),
 	gap: readable(gap),
 	contain: readable(contain),
 	scroll: readable(scroll),

@@ -85,9 +85,25 @@ function changesByBand({ bands, under = [] }: BandedRule): Printed[] {
 }
 
 function lines(declarations: Printed): string[] {
-	return withPadding(inOrder(declarations)).map(([property, value]) =>
+	return withBorder(withPadding(inOrder(declarations))).map(([property, value]) =>
 		value.includes('\n') ? `${property}:\n${indent(value)};` : `${property}: ${value};`
 	);
+}
+
+/** A border whose lines are as wide at both ends of a line stands in one, in the order of CSS. */
+function withBorder(said: readonly [string, string][]): [string, string][] {
+	const valueOf = (property: string): string | undefined =>
+		said.find(([name]) => name === property)?.[1];
+	const [block, inline] = [valueOf('border-block-width'), valueOf('border-inline-width')];
+	if (block === undefined || inline === undefined) return [...said];
+	const [top = block, bottom = top] = splitSizes(block);
+	if (splitSizes(inline).length > 1) return [...said];
+	const [short] = top === bottom ? [top === inline ? top : `${top} ${inline}`] : [undefined];
+	return said.flatMap(([property, value]): [string, string][] => {
+		if (property === 'border-inline-width') return [];
+		const whole = short ?? `${top} ${inline} ${bottom}`;
+		return [property === 'border-block-width' ? ['border-width', whole] : [property, value]];
+	});
 }
 
 /** Padding that is the same on both sides of each axis stands in one line. */

@@ -78,7 +78,14 @@ export function layGrid(
 	}
 	return {
 		height: rowLines.at(-1)?.to ?? 0,
-		lines: { columns: columnSizes, rows: rowSizes, columnGap: columns.gap, rowGap }
+		lines: {
+			columns: columnSizes,
+			rows: rowSizes,
+			columnGap: columns.gap,
+			rowGap,
+			across: columnLines.at(-1)?.to ?? 0,
+			down: rowLines.at(-1)?.to ?? 0
+		}
 	};
 }
 

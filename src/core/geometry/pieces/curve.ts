@@ -11,6 +11,14 @@ export interface Straight {
 	readonly slope: Values;
 }
 
+/** A curve as plain data. */
+export interface KeptCurve {
+	readonly places: readonly number[];
+	readonly values: readonly Values[];
+	/** Whether nothing is left to ask behind a place. */
+	readonly settled: readonly boolean[];
+}
+
 /** What a curve says at a place. */
 export interface Found {
 	readonly values: Values;
@@ -53,6 +61,20 @@ export class Curve {
 
 	/** `grain` is the distance below which a change is a jump, px: 1/64 for rooms, 1 for screens. */
 	constructor(private readonly grain: number) {}
+
+	/** A curve as it was kept. */
+	static from(grain: number, { places, values, settled }: KeptCurve): Curve {
+		const curve = new Curve(grain);
+		curve.places.push(...places);
+		curve.values.push(...values);
+		curve.settled.push(...places.map((_, index) => settled[index] === true));
+		return curve;
+	}
+
+	/** All that is known, to be kept. */
+	kept(): KeptCurve {
+		return { places: [...this.places], values: [...this.values], settled: [...this.settled] };
+	}
 
 	/** The nearest place that can be asked for. */
 	snapped(at: number): number {

@@ -143,6 +143,8 @@ function linesBetween(a: GridLines, b: GridLines, share: number): GridLines {
 		columns: a.columns.map((size, index) => between(size, b.columns[index])),
 		rows: a.rows.map((size, index) => between(size, b.rows[index])),
 		columnGap: between(a.columnGap, b.columnGap),
-		rowGap: between(a.rowGap, b.rowGap)
+		rowGap: between(a.rowGap, b.rowGap),
+		across: between(a.across, b.across),
+		down: between(a.down, b.down)
 	};
 }

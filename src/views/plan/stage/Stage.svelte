@@ -14,6 +14,7 @@
 	import SettledLine from './SettledLine.svelte';
 	import { SettledPage, type Resting } from './settled.svelte.ts';
 	import { shownBoxes } from '$views/frame/frame.ts';
+	import { MeasuringFrame } from '$views/frame/measuring-frame.ts';
 
 	interface Props {
 		page: PageView;
@@ -46,7 +47,11 @@
 	let loaded = $state(false);
 	/** px; the height of the screens on which jumps are looked for. */
 	const sweepHeight = 800;
-	const settled = new SettledPage();
+	/** px; the narrowest screen that pages are measured on before anyone looks. */
+	const narrowest = 360;
+	const settled = $derived(
+		loaded && hidden ? new SettledPage(new MeasuringFrame(hidden)) : undefined
+	);
 	/** The document of the page that is worked on. */
 	let inner = $state.raw<Document | undefined>();
 
@@ -75,23 +80,37 @@
 
 	// Its boxes are held against the calculation, at the width shown.
 	$effect(() => {
-		const frame = loaded ? hidden : undefined;
+		const worked = settled;
 		const page = resting(look.width, pageHeight);
 		void [bands, inner];
-		settled.compared = false;
-		settled.differs = undefined;
-		if (!frame || dragging) return;
-		return onceAtRest(250, (signal) => settled.compare(frame, page, signal));
+		if (!worked) return;
+		worked.compared = false;
+		worked.differs = undefined;
+		if (dragging) return;
+		return onceAtRest(250, (signal) => worked.compare(page, signal));
 	});
 
 	// The widths at which something jumps are worked out.
 	$effect(() => {
-		const frame = loaded ? hidden : undefined;
+		const worked = settled;
 		const page = resting(0, sweepHeight);
 		void bands;
-		settled.jumps = undefined;
-		if (!frame) return;
-		return onceAtRest(600, (signal) => settled.findJumps(frame, page, signal));
+		if (!worked) return;
+		worked.jumps = undefined;
+		return onceAtRest(600, (signal) => worked.findJumps(page, signal));
+	});
+
+	// Then all other pages, from the one that is shown on.
+	$effect(() => {
+		const worked = settled;
+		const names = store.roofline.rows.map((row) => row.page);
+		const at = names.indexOf(page.page);
+		const others = [...names.slice(at + 1), ...names.slice(0, Math.max(0, at))];
+		const screens = bands.map(({ from }) => Math.max(from, narrowest));
+		void page.html;
+		if (!worked) return;
+		worked.ready = 0;
+		return onceAtRest(5000, (signal) => worked.measureOthers(others, screens, sweepHeight, signal));
 	});
 
 	function onLink(link: FollowedLink): void {
@@ -192,8 +211,8 @@
 </div>
 <div class="below">
 	<PlaceLine page={page.page} />
-	<SettledLine page={settled} />
-	<ScreenSize {bands} jumps={settled.jumps} {scale} />
+	{#if settled}<SettledLine page={settled} />{/if}
+	<ScreenSize {bands} jumps={settled?.jumps} {scale} />
 </div>
 <!-- Where pieces are measured; without allow-scripts, as on the stage. -->
 <iframe

@@ -5,7 +5,7 @@ import {
 	type ShownBox
 } from '$core/measure/compare.ts';
 import { store } from '$store/site.svelte.ts';
-import { Measuring } from '$views/frame/measuring.ts';
+import type { MeasuringFrame } from '$views/frame/measuring-frame.ts';
 import type { PageWish, PlaceView } from '$workers/messages.ts';
 import type { Settled, SettleStep } from '$workers/settling.ts';
 
@@ -29,15 +29,17 @@ export class SettledPage {
 	jumps = $state.raw<readonly number[] | undefined>();
 	/** What is not as it was computed, as a whole sentence, and where that is written. */
 	differs = $state.raw<{ sentence: string; place: PlaceView | undefined } | undefined>();
+	/** How many other pages are measured. */
+	ready = $state(0);
 	/** The page has been compared at the width shown. */
 	compared = $state(false);
 
+	constructor(private readonly frame: MeasuringFrame) {}
+
 	/** Compares the page at the width shown. */
-	async compare(frame: HTMLIFrameElement, page: Resting, signal: AbortSignal): Promise<void> {
+	async compare(page: Resting, signal: AbortSignal): Promise<void> {
 		const { wish, width, height } = page;
-		const settled = await this.settle(frame, page, signal, () =>
-			store.core.boxesAt(wish, width, height)
-		);
+		const settled = await this.settle(page, signal, () => store.core.boxesAt(wish, width, height));
 		if (!settled?.boxes || signal.aborted) return;
 		const differences = differencesOf(settled.boxes, page.shown());
 		const cause = firstCause(differences);
@@ -54,30 +56,58 @@ export class SettledPage {
 	}
 
 	/** Works out at which widths it jumps. */
-	async findJumps(frame: HTMLIFrameElement, page: Resting, signal: AbortSignal): Promise<void> {
+	async findJumps(page: Resting, signal: AbortSignal): Promise<void> {
 		const { wish, height } = page;
-		const settled = await this.settle(frame, page, signal, () => store.core.jumps(wish, height));
+		const settled = await this.settle(page, signal, () => store.core.jumps(wish, height));
 		if (!signal.aborted) this.jumps = settled?.jumps;
+	}
+
+	/**
+	 * Measures all other pages of the site at the beginning of each band, so that they are ready when one goes
+	 * there: those in sight first, and only while nothing else is to do.
+	 */
+	async measureOthers(
+		pages: readonly string[],
+		screens: readonly number[],
+		height: number,
+		signal: AbortSignal
+	): Promise<void> {
+		for (const page of pages) {
+			await idle();
+			const wish: PageWish = { page, address: undefined };
+			const html = signal.aborted ? undefined : await store.core.stageOf(wish);
+			for (const width of html ? screens : []) {
+				if (!html || signal.aborted) return;
+				const resting = { wish: { page, address: html.address }, html: html.html };
+				await this.settle(resting, signal, () => store.core.boxesAt(wish, width, height));
+			}
+			if (signal.aborted) return;
+			this.ready++;
+		}
 	}
 
 	/** Goes through a calculation, measuring what it asks for; undefined where it was given up. */
 	private async settle(
-		frame: HTMLIFrameElement,
-		{ html, wish }: Resting,
+		{ html, wish: { address } }: Pick<Resting, 'html' | 'wish'>,
 		signal: AbortSignal,
 		begin: () => Promise<SettleStep | undefined>
 	): Promise<Settled | undefined> {
 		let step = await begin();
-		let measuring: Measuring | undefined;
 		while (step?.kind === 'asks') {
 			const { id, asked } = step;
-			if (asked.length > 0 && !measuring) {
-				measuring = await Measuring.open(frame, html, wish.address, signal);
-			}
-			const answers = asked.length === 0 ? [] : await measuring?.answer(asked, signal);
+			const page = { html, address };
+			const answers = asked.length === 0 ? [] : await this.frame.answer(page, asked, signal);
 			if (!answers || signal.aborted) return undefined;
 			step = await store.core.settleOn(id, answers);
 		}
 		return step?.settled;
 	}
+}
+
+/** Waits until the browser has nothing else to do. */
+function idle(): Promise<void> {
+	return new Promise((done) => {
+		if ('requestIdleCallback' in window) requestIdleCallback(() => done(), { timeout: 2000 });
+		else setTimeout(done, 50);
+	});
 }
