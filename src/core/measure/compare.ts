@@ -82,10 +82,24 @@ function calledOf({ kind, layout, region, wrapper, pieces }: BoxName): string {
 	return kind === 'opener' ? `the opener of ${name}` : `${name} of ${layout}`;
 }
 
-/** The difference that others follow from, as far as one can tell: the innermost of those that differ in size. */
+/**
+ * The difference that others follow from, as far as one can tell: what differs in size with nothing in it that
+ * differs, else what begins elsewhere first.
+ */
 export function firstCause(differences: readonly BoxDifference[]): BoxDifference | undefined {
-	const sized = differences.filter(({ side }) => side === 'width' || side === 'height');
-	return sized.at(-1) ?? differences[0];
+	const isSize = ({ side }: BoxDifference): boolean => side === 'width' || side === 'height';
+	const inside = differences.filter(
+		(one) => !isSize(one) || !differences.some((other) => holds(one, other))
+	);
+	return inside.find(isSize) ?? inside[0] ?? differences[0];
+}
+
+/** Whether one box is the layout, or the region, that another stands in. */
+function holds(one: BoxDifference, other: BoxDifference): boolean {
+	if (one === other) return false;
+	const [layout = '', name = ''] = one.word.split('/');
+	const [where = ''] = other.word.split('/');
+	return name === '' ? where.split('.')[0] === layout : where === `${layout}.${name}`;
 }
 
 const words: Readonly<Record<Side, readonly [string, string]>> = {

@@ -150,7 +150,12 @@
 	}
 </script>
 
-<div class="pane" bind:clientWidth={paneWidth} bind:clientHeight={paneHeight}>
+<div
+	class="pane"
+	data-compared={settled?.compared ? (settled.differs?.sentence ?? '') : undefined}
+	bind:clientWidth={paneWidth}
+	bind:clientHeight={paneHeight}
+>
 	<Ruler {bands} width={look.width} {scale} {reach} />
 	<div class="pages" style:gap="{gap + 12}px">
 		<PageFrame
