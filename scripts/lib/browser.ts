@@ -9,12 +9,14 @@ export interface OpenBrowser {
 	close(): Promise<void>;
 }
 
-export async function openBrowser(): Promise<OpenBrowser> {
+/** With `scrollbars`, they are there and take room, as they do on many screens. */
+export async function openBrowser({ scrollbars = false } = {}): Promise<OpenBrowser> {
 	const profile = await mkdtemp(join(tmpdir(), 'eave-browser-'));
 	const browser = await launch({
 		executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
 		headless: true,
 		userDataDir: profile,
+		ignoreDefaultArgs: scrollbars ? ['--hide-scrollbars'] : [],
 		args: [
 			'--no-sandbox',
 			'--disable-gpu',

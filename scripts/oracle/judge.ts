@@ -55,7 +55,8 @@ export async function judge(
 	page: Page,
 	text: string,
 	address: string,
-	widths: readonly number[]
+	widths: readonly number[],
+	scrollbar = 0
 ): Promise<Judgement> {
 	const { resolved, instance } = pageOf(text, address);
 	const drawers = resolved.site.layouts.flatMap((layout) =>
@@ -64,7 +65,8 @@ export async function judge(
 	const content = {
 		page: resolved.page(instance.page),
 		site: resolved.site,
-		sizes: sizesByName
+		sizes: sizesByName,
+		scrollbar
 	};
 	const closed = new PageLayout({ ...content, open: new Set() });
 	const opened = new PageLayout({ ...content, open: new Set(drawers) });

@@ -44,7 +44,8 @@ export async function runOracle(
 	browser: Browser,
 	runs: number,
 	seed: number,
-	content: 'named' | 'real' = 'named'
+	content: 'named' | 'real' = 'named',
+	scrollbar = 0
 ): Promise<OracleResult> {
 	const page = await openJudge(browser);
 	const kind = content === 'real' ? realLayouts : randomLayouts;
@@ -53,7 +54,7 @@ export async function runOracle(
 	let count = 0;
 	const judgeOne = (site: RandomSite): Promise<Judgement> => {
 		const [text, address, widths] = [siteText(site), addressOf(site), widthsFor(site)];
-		if (!measurer) return judge(page, text, address, widths);
+		if (!measurer) return judge(page, text, address, widths, scrollbar);
 		const { resolved, instance } = pageOf(text, address);
 		// Of some, all screens are measured first, which takes long where text grows with each of them.
 		const swept = count++ % sweptEach === 0;

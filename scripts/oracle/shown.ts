@@ -100,6 +100,9 @@ export async function shownAt(
 						one.showPopover();
 					}
 				}
+				// In a frame from right to left the scrollbar stands at the left; on a page of its own it does not.
+				const bar = frame.clientWidth - inner.documentElement.clientWidth;
+				const left = inner.documentElement.dir === 'rtl' ? bar : 0;
 				shownBoxes.push(
 					boxes.flatMap((element) => {
 						if (element.getClientRects().length === 0) return [];
@@ -107,7 +110,7 @@ export async function shownAt(
 						const scrolls = element.scrollWidth - element.clientWidth;
 						const scroller = getComputedStyle(element).overflowX !== 'visible';
 						const key = keyOfElement(element);
-						return [{ key, x, y, width: wide, height: high, scrolls, scroller }];
+						return [{ key, x: x - left, y, width: wide, height: high, scrolls, scroller }];
 					})
 				);
 			}

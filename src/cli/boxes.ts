@@ -128,7 +128,7 @@ async function measured(
 	}
 	const year = new Date().getFullYear();
 	const { from, to, height, scrollbar } = screens;
-	const { browser, close } = await openChromium(path);
+	const { browser, close } = await openChromium(path, scrollbar > 0);
 	try {
 		const measurer = await Measurer.open(browser);
 		await measurer.show(instance, seen, year);

@@ -37,7 +37,8 @@ export interface OpenChromium {
 	close(): Promise<void>;
 }
 
-export async function openChromium(path: string): Promise<OpenChromium> {
+/** With `scrollbars`, they are there and take room. */
+export async function openChromium(path: string, scrollbars: boolean): Promise<OpenChromium> {
 	// Only who has something measured needs it.
 	const { launch } = await import('puppeteer-core');
 	const profile = await mkdtemp(join(tmpdir(), 'eave-browser-'));
@@ -46,6 +47,7 @@ export async function openChromium(path: string): Promise<OpenChromium> {
 		executablePath: path,
 		headless: true,
 		userDataDir: profile,
+		ignoreDefaultArgs: scrollbars ? ['--hide-scrollbars'] : [],
 		args: [...switches, ...forRoot]
 	});
 	const close = async (): Promise<void> => {

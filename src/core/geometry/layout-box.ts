@@ -44,6 +44,9 @@ export interface LayoutBox {
 	laidBase: number;
 	laidKnown: boolean;
 	laidRun: number;
+	/** What scrollbars of its own take of its width and of its height, px. */
+	barAcross: number;
+	barDown: number;
 	/** The height its content takes, border-box px, and for what it was worked out. */
 	contentHeight: number;
 	measuredWidth: number;

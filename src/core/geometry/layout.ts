@@ -1,11 +1,20 @@
 import type { Viewport } from '../size/length.ts';
-import { alike, larger, unnoted } from '../size/turns.ts';
+import { alike, exceeds, larger, smaller, unnoted } from '../size/turns.ts';
 import { blockIntrinsic, layBlock } from './block.ts';
 import { flexIntrinsic, layFlex } from './flex/flex.ts';
 import { gridIntrinsic, layGrid } from './grid/grid.ts';
 import type { LayoutBox, Layouter } from './layout-box.ts';
 import { countsByShare } from './style.ts';
+import { reachInside } from './reach.ts';
 import { clampHeight, padAcross, padDown, setHeight } from './sizing.ts';
+
+/** The room inside a box, without its padding, px. */
+interface InnerRoom {
+	readonly inner: number;
+	readonly innerHeight: number | undefined;
+	readonly pad: number;
+	readonly isKnown: boolean;
+}
 
 let runs = 0;
 
@@ -123,7 +132,40 @@ export class Layout implements Layouter {
 		const pad = padDown(box, base, this);
 		const inner = larger(0, width - padAcross(box, base, this));
 		const innerHeight = height === undefined ? undefined : larger(0, height - pad);
-		return pad + this.layInside(box, inner, innerHeight, pad, isKnown);
+		const { scrollbar = 0 } = this.view;
+		box.barAcross = box.barDown = 0;
+		const content = this.layInside(box, inner, innerHeight, pad, isKnown);
+		if (scrollbar === 0 || !box.style.scrolls) return pad + content;
+		return (
+			pad + this.layBarred(box, { inner, innerHeight, pad, isKnown }, content, scrollbar, base)
+		);
+	}
+
+	/**
+	 * Classic scrollbars of a box take room from what scrolls in it (CSS Overflow 3, section 3.1): one at the
+	 * side where it is taller than the box, one below where something is wider. Gives the height of both.
+	 */
+	private layBarred(
+		box: LayoutBox,
+		{ inner, innerHeight, pad, isKnown }: InnerRoom,
+		content: number,
+		scrollbar: number,
+		base: number
+	): number {
+		const most = innerHeight ?? larger(0, clampHeight(box, content + pad, base, this) - pad);
+		let down = content;
+		if (!box.style.isStrip && exceeds(content, most)) {
+			box.barAcross = smaller(scrollbar, inner);
+			down = this.layInside(box, inner - box.barAcross, innerHeight, pad, isKnown);
+		}
+		// What stands in it has its padding behind it; what only sticks out of that has none.
+		const start = box.style.padStart.at(base, this.view);
+		const end = box.style.padEnd.at(base, this.view);
+		box.width = start + inner + end;
+		box.laidBase = base;
+		if (!exceeds(reachInside(box, this.view), start + inner + end - box.barAcross)) return down;
+		box.barDown = scrollbar;
+		return down + scrollbar;
 	}
 
 	private layInside(

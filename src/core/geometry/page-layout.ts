@@ -3,6 +3,7 @@ import { exceeds, larger, noteTurns, smaller, type Turns } from '../size/turns.t
 import type { BoxName, GridLines, LayoutBox } from './layout-box.ts';
 import { Layout } from './layout.ts';
 import { notedBand } from './widths/noted-band.ts';
+import { isFlat } from './reach.ts';
 import { boxesInBand, type PageContent } from './page.ts';
 import { padDown, usedWidth } from './sizing.ts';
 
@@ -30,12 +31,14 @@ export class PageLayout {
 	/** All boxes that are shown, each before what is in it. */
 	boxesAt(screen: Viewport): PlacedBox[] {
 		const { scrollbar = 0 } = this.content;
-		const placed = this.placedIn(screen);
+		if (scrollbar === 0) return this.placedIn(screen);
+		const placed = this.placedIn({ ...screen, scrollbar });
 		const [root] = placed;
-		if (scrollbar === 0 || !root) return placed;
 		// A classic scrollbar is there where the page is taller than the screen, and takes room from it.
-		const bottom = root.y + root.height + root.overflowY;
-		return exceeds(bottom, screen.height) ? this.placedIn({ ...screen, scrollbar }) : placed;
+		const bottom = root ? root.y + root.height + root.overflowY : 0;
+		return exceeds(bottom, screen.height)
+			? this.placedIn({ ...screen, scrollbar, isBarred: true })
+			: placed;
 	}
 
 	private placedIn(view: Viewport): PlacedBox[] {
@@ -70,8 +73,8 @@ export class PageLayout {
 }
 
 /** What the scrollbar leaves of the screen, px. */
-function roomOf({ width, scrollbar = 0 }: Viewport): number {
-	return width - scrollbar;
+function roomOf({ width, scrollbar = 0, isBarred = false }: Viewport): number {
+	return isBarred ? width - scrollbar : width;
 }
 
 /** CSS Positioned Layout 3, section 4: a drawer fills the screen between the edges it keeps to. */
@@ -98,6 +101,9 @@ interface Reach {
 	readonly x: number;
 	readonly y: number;
 }
+
+/** px; what reaches nowhere reaches less far than anything. */
+const nowhere: Reach = { x: -1e9, y: -1e9 };
 
 /** Turns places within parents into places on the page. */
 class Placer {
@@ -133,7 +139,10 @@ class Placer {
 			const overflow = { x: larger(0, reach.x - end.x), y: larger(0, reach.y - end.y) };
 			if (overflow.x > 0 || overflow.y > 0) this.placed[index] = this.entry(box, x, y, overflow);
 		}
-		return box.style.scrolls ? end : { x: larger(end.x, reach.x), y: larger(end.y, reach.y) };
+		if (box.style.scrolls) return end;
+		// CSS Overflow 3, section 2.2: what has no area is nothing to scroll to.
+		if (isFlat(box)) return reach;
+		return { x: larger(end.x, reach.x), y: larger(end.y, reach.y) };
 	}
 
 	private entry(box: LayoutBox, x: number, y: number, overflow: Reach): PlacedBox {
@@ -167,7 +176,7 @@ class Placer {
 		// What sticks in a box that scrolls keeps within its padding, and goes as far as it scrolls.
 		const within = style.scrolls ? { top: inner.y, bottom } : port;
 		const far = style.scrolls ? larger(bottom, this.lowest(children, inner.y, padBottom)) : bottom;
-		let reach: Reach = { x, y };
+		let reach: Reach = nowhere;
 		for (const child of children) {
 			const end = this.place(child, inner.x, inner.y, within, { top: inner.y, bottom: far });
 			reach = { x: larger(reach.x, end.x), y: larger(reach.y, end.y) };
@@ -182,11 +191,11 @@ class Placer {
 	private scrolled(
 		children: readonly LayoutBox[],
 		inner: Reach,
-		{ style, laidBase, lines }: LayoutBox,
+		{ style, laidBase, lines, barAcross, barDown }: LayoutBox,
 		reach: Reach
 	): Reach {
-		const padEnd = style.padEnd.at(laidBase, this.view);
-		const padBottom = style.padBottom.at(laidBase, this.view);
+		const padEnd = style.padEnd.at(laidBase, this.view) + barAcross;
+		const padBottom = style.padBottom.at(laidBase, this.view) + barDown;
 		// Tracks count whether or not something stands in them.
 		const tracks = style.display === 'grid' ? lines : undefined;
 		const least = {
@@ -194,6 +203,7 @@ class Placer {
 			y: larger(reach.y, inner.y + (tracks?.down ?? 0) + (tracks ? padBottom : 0))
 		};
 		return children.reduce(({ x, y }, child) => {
+			if (isFlat(child)) return { x, y };
 			const below = child.style.marginBottom.at(child.laidBase, this.view);
 			const out = this.outOfRun(child);
 			return {

@@ -254,6 +254,8 @@ function makeBox(
 		laidBase: 0,
 		laidKnown: true,
 		laidRun: 0,
+		barAcross: 0,
+		barDown: 0,
 		contentHeight: 0,
 		measuredWidth: 0,
 		measuredBase: 0,

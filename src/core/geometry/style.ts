@@ -44,6 +44,8 @@ export interface Style {
 	readonly marginStart: Length;
 	readonly marginBottom: Length;
 	readonly scrolls: boolean;
+	/** It scrolls along lines only. */
+	readonly isStrip: boolean;
 	readonly order: number;
 	readonly alignSelf: string | undefined;
 	readonly justifySelf: string | undefined;
@@ -102,6 +104,7 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 		marginStart: space(declared['margin-inline-start']),
 		marginBottom: space(declared['margin-block-end']),
 		scrolls: declared.overflow !== undefined,
+		isStrip: declared.overflow === 'auto hidden',
 		order: declared.order ?? 0,
 		alignSelf: declared['align-self'],
 		justifySelf: declared['justify-self'],

@@ -6,8 +6,10 @@ import { larger, smaller } from './turns.ts';
 export interface Viewport {
 	readonly width: number;
 	readonly height: number;
-	/** What a scrollbar takes of the width; lengths count with it (CSS Values 4, section 5.1.2). */
+	/** What a classic scrollbar takes of what scrolls. */
 	readonly scrollbar?: number;
+	/** The page has one at its side; lengths count with it (CSS Values 4, section 5.1.2). */
+	readonly isBarred?: boolean;
 }
 
 /** A length that can be worked out once it is known what shares are shares of. */
