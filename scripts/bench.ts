@@ -6,11 +6,13 @@ import { benchBoxes } from './bench/boxes.ts';
 import { benchBrowser } from './bench/browser.ts';
 import { benchCore, benchDelivery, type BenchRow } from './bench/core.ts';
 import { benchHeavy } from './bench/heavy.ts';
+import { benchMeasuring } from './bench/measuring.ts';
 import { build } from './lib/setup.js';
 
 build();
 const rows: BenchRow[] = [
 	...(await benchBoxes()),
+	...(await benchMeasuring()),
 	...benchCore(),
 	...benchDelivery(),
 	...benchAnswers(),

@@ -226,6 +226,11 @@ export class Desk extends Answers {
 		return this.settled(wish, (...of) => this.settlings.boxesAt(...of, width, height));
 	}
 
+	/** Measures what a page needs on some screens, so that its boxes are known at once when they are asked for. */
+	measure(wish: PageWish, widths: readonly number[], height: number): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.measure(...of, widths, height));
+	}
+
 	/** Widths at which a box of a page jumps, likewise. */
 	jumps(wish: PageWish, height: number): SettleStep | undefined {
 		return this.settled(wish, (...of) => this.settlings.jumps(...of, height));

@@ -39,6 +39,16 @@ export class Settlings {
 		return this.begin(laying(this.pageOf(instance, seen, height), width));
 	}
 
+	/** Measures what a page needs on some screens, and gives nothing. */
+	measure(
+		instance: PageInstance,
+		seen: ResolvedSite,
+		widths: readonly number[],
+		height: number
+	): SettleStep {
+		return this.begin(measuring(this.pageOf(instance, seen, height), widths));
+	}
+
 	jumps(instance: PageInstance, seen: ResolvedSite, height: number): SettleStep {
 		return this.begin(jumping(this.pageOf(instance, seen, height)));
 	}
@@ -80,6 +90,11 @@ export class Settlings {
 
 function* laying(page: MeasuredPage, width: number): Settling<Settled> {
 	return { boxes: yield* page.at(width) };
+}
+
+function* measuring(page: MeasuredPage, widths: readonly number[]): Settling<Settled> {
+	yield* page.atAll(widths);
+	return {};
 }
 
 function* jumping(page: MeasuredPage): Settling<Settled> {

@@ -54,8 +54,14 @@ export class MeasuredPage {
 	}
 
 	/** The boxes on a screen of some width, px. */
-	at(width: number): Settling<readonly PlacedBox[]> {
-		return settleAt(() => this.page(), { width, height: this.screen.height });
+	*at(width: number): Settling<readonly PlacedBox[]> {
+		const [boxes = []] = yield* this.atAll([width]);
+		return boxes;
+	}
+
+	/** The boxes on screens of some widths, px. */
+	atAll(widths: readonly number[]): Settling<readonly (readonly PlacedBox[])[]> {
+		return settleAt(() => this.page(), widths, this.screen.height);
 	}
 
 	/** The boxes on all screens between two whole widths, px, both inclusive. */

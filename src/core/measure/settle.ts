@@ -4,35 +4,48 @@ import type { Viewport } from '../size/length.ts';
 import type { Answers, Asked } from './asks.ts';
 import { pointWord, type ContentSize } from './content-size.ts';
 import { nothingMeasured } from './nothing-measured.ts';
-import type { AskingPage } from './page-sizes.ts';
+import type { AskedLayout, AskingPage } from './page-sizes.ts';
 import { Pending } from './pending.ts';
 import { questionsAlong } from './along.ts';
 
 /** A calculation that stops to have something measured, and goes on with what comes of it. */
 export type Settling<T> = Generator<readonly Asked[], T, Answers>;
 
-/** The boxes of a page on one screen, each piece measured in the very room that it gets there. */
+/**
+ * The boxes of a page on some screens of one height, each piece measured in the very room that it gets there;
+ * what has to be measured is asked for all of them at once.
+ */
 export function* settleAt(
 	makePage: () => AskingPage,
-	view: Viewport
-): Settling<readonly PlacedBox[]> {
+	widths: readonly number[],
+	height: number
+): Settling<readonly (readonly PlacedBox[])[]> {
 	for (;;) {
 		// Boxes remember widths that hold on every screen; what was not known then is known now.
-		const { boxes, questions, spaces } = makePage().layAt(view);
-		const open = questions.filter(({ size, what, width }) =>
-			what === 'widths' ? !size.knowsWidths(view) : !size.knowsHeight(width, view)
-		);
-		if (open.length === 0) return boxes;
-		// Rooms are known only once all widths are.
-		const widths = open.filter(({ what }) => what === 'widths');
-		const pending = new Pending(view.height);
-		for (const { size, content, what, width } of widths.length > 0 ? widths : open) {
-			const room = what === 'widths' ? undefined : roomOf(size, width, view.width);
-			pending.add(view.width, spaces, { content, width: room }, (values) =>
-				keep(size, what, width, view.width, values)
-			);
-		}
+		const page = makePage();
+		const pending = new Pending(height);
+		const laid = widths.map((width) => {
+			const view = { width, height };
+			const asked = page.layAt(view);
+			askOpen(asked, view, pending);
+			return asked.boxes;
+		});
+		if (pending.isEmpty) return laid;
 		pending.take(yield pending.asked());
+	}
+}
+
+function askOpen({ questions, spaces }: AskedLayout, view: Viewport, pending: Pending): void {
+	const open = questions.filter(({ size, what, width }) =>
+		what === 'widths' ? !size.knowsWidths(view) : !size.knowsHeight(width, view)
+	);
+	// Rooms are known only once all widths are.
+	const widths = open.filter(({ what }) => what === 'widths');
+	for (const { size, content, what, width } of widths.length > 0 ? widths : open) {
+		const room = what === 'widths' ? undefined : roomOf(size, width, view.width);
+		pending.add(view.width, spaces, { content, width: room }, (values) =>
+			keep(size, what, width, view.width, values)
+		);
 	}
 }
 

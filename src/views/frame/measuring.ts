@@ -199,7 +199,7 @@ function picturesChosen(inner: Document, screen: number): string {
 		return view?.matchMedia(attribute(source, 'media') ?? '').matches;
 	});
 	const bySize = all(inner, '[sizes], [srcset*="w,"], [srcset$="w"]').length > 0;
-	return [...sources, bySize && screen].join(' ');
+	return [...sources, ...(bySize ? [screen] : [])].join(' ');
 }
 
 /** Pictures have their sizes, and text its faces, once they have come; what is to come late comes at once. */

@@ -152,6 +152,7 @@
 
 <div
 	class="pane"
+	data-measured={settled?.ready}
 	data-compared={settled?.compared ? (settled.differs?.sentence ?? '') : undefined}
 	bind:clientWidth={paneWidth}
 	bind:clientHeight={paneHeight}

@@ -72,14 +72,17 @@ export class SettledPage {
 		height: number,
 		signal: AbortSignal
 	): Promise<void> {
+		let since = -Infinity;
 		for (const page of pages) {
-			await idle();
+			if (performance.now() - since > betweenRests) {
+				await idle();
+				since = performance.now();
+			}
 			const wish: PageWish = { page, address: undefined };
 			const html = signal.aborted ? undefined : await store.core.stageOf(wish);
-			for (const width of html ? screens : []) {
-				if (!html || signal.aborted) return;
+			if (html) {
 				const resting = { wish: { page, address: html.address }, html: html.html };
-				await this.settle(resting, signal, () => store.core.boxesAt(wish, width, height));
+				await this.settle(resting, signal, () => store.core.measure(wish, screens, height));
 			}
 			if (signal.aborted) return;
 			this.ready++;
@@ -103,6 +106,9 @@ export class SettledPage {
 		return step?.settled;
 	}
 }
+
+/** ms of work in small steps, after which it is asked again whether there is something else to do. */
+const betweenRests = 150;
 
 /** Waits until the browser has nothing else to do. */
 function idle(): Promise<void> {
