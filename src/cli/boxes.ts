@@ -7,12 +7,16 @@ import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';
 import { sweepFrom, sweepTo } from '../core/geometry/widths/jumps.ts';
 import { Sweep } from '../core/geometry/widths/sweep.ts';
 import type { PieceSize, PieceSizes } from '../core/geometry/pieces/piece-size.ts';
+import { PageDependences } from '../core/measure/dependence.ts';
 import { drive } from '../core/measure/drive.ts';
 import { MeasuredPage } from '../core/measure/measured-page.ts';
 import { SizeStore } from '../core/measure/size-store.ts';
+import { TypeAround } from '../core/measure/type-around.ts';
 import { writtenMetrics } from '../core/measure/written.ts';
 import { hasErrors, reasonOf } from '../core/messages/problem.ts';
 import { layerName, pagesOf } from '../core/model/site.ts';
+import { authorRules } from '../core/reach/author-rules.ts';
+import { pageTree } from '../core/reach/page-tree.ts';
 import type { PageInstance } from '../core/resolve/instance.ts';
 import type { ResolvedSite } from '../core/resolve/site.ts';
 import { findChromium, openChromium } from './measure/chromium.ts';
@@ -174,7 +178,14 @@ async function estimated(
 		year: new Date().getFullYear()
 	};
 	const html = pieceHtmlOf(instance, seen, target);
-	const guess = (key: Parameters<PieceSizes>[0]): PieceSize => estimateSize(html(key));
+	const tree = pageTree(instance, seen, target.year);
+	const rules = authorRules(instance, seen);
+	const elements = new PageDependences(tree, rules, seen);
+	const type = new TypeAround(rules, tree);
+	const guess = (key: Parameters<PieceSizes>[0]): PieceSize => {
+		const [first] = elements.elementsOf(key.region, key.pieces);
+		return estimateSize(html(key), type.at(first?.parent?.type === 'tag' ? first.parent : first));
+	};
 	const sweepBy = (guessed: (size: PieceSize) => PieceSize): Sweep => {
 		const layout = new PageLayout({
 			page: seen.page(instance.page),

@@ -1,8 +1,11 @@
 import assert from 'node:assert/strict';
-import { readdir } from 'node:fs/promises';
+import { mkdtemp, readdir, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import type { Browser, Page } from 'puppeteer-core';
+import { z } from 'zod';
+import { run } from '../../src/cli/main.ts';
 import { openBrowser } from '../../scripts/lib/browser.ts';
 import { root } from '../../scripts/lib/setup.js';
 import { judgeMeasured, judgeSwept, openJudge } from '../../scripts/oracle/judge.ts';
@@ -105,3 +108,63 @@ async function jumpsShown(
 		});
 	});
 }
+
+/** What a command prints, as JSON. */
+async function printed(...args: readonly string[]): Promise<{ answer: unknown; errors: string }> {
+	let [out, errors] = ['', ''];
+	const code = await run(args, {
+		out: (text) => void (out += text),
+		errors: (text) => void (errors += text)
+	});
+	assert.equal(code, 0, errors);
+	const answer: unknown = JSON.parse(out);
+	return { answer, errors };
+}
+
+const boxesSchema = z.array(
+	z.object({
+		width: z.number(),
+		boxes: z.array(
+			z.object({
+				x: z.number(),
+				y: z.number(),
+				width: z.number(),
+				height: z.number(),
+				estimated: z.boolean().optional()
+			})
+		)
+	})
+);
+
+test('the command line measures, keeps what it measured, and says what is only estimated', async () => {
+	const folder = await mkdtemp(join(tmpdir(), 'eave-sizes-'));
+	const file = join(folder, 'sizes.json');
+	try {
+		const asked = ['boxes', join(root, 'tests/realistic/arabic'), '--route', '/kinds', '--widths', '590..610', '--json']; // prettier-ignore
+		const measured = await printed(...asked, '--measure', '--metrics-out', file);
+		assert.equal(measured.errors, '');
+		const again = await printed(...asked, '--metrics', file);
+		assert.equal(again.errors, '', 'nothing is estimated where all was measured');
+		const [one, other] = [boxesSchema.parse(measured.answer), boxesSchema.parse(again.answer)];
+		assert.equal(other.length, 21);
+		for (const [index, { width, boxes }] of one.entries()) {
+			for (const [place, box] of boxes.entries()) {
+				const kept = other[index]?.boxes[place];
+				assert.ok(kept && kept.estimated === undefined);
+				for (const side of ['x', 'y', 'width', 'height'] as const) {
+					assert.ok(Math.abs(kept[side] - box[side]) < 0.1, `${side} of box ${place} at ${width}`);
+				}
+			}
+		}
+		const guessed = await printed(...asked);
+		assert.match(guessed.errors, /estimated/);
+		const [first] = boxesSchema.parse(guessed.answer);
+		const marked = first?.boxes.filter(({ estimated }) => estimated).length ?? 0;
+		assert.ok(
+			marked > 0 && marked < (first?.boxes.length ?? 0),
+			'the head has a height that is set'
+		);
+	} finally {
+		await rm(folder, { recursive: true });
+	}
+});
