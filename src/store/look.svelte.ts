@@ -7,6 +7,7 @@ const lookSchema = z.object({
 	width: z.number().optional(),
 	overlay: z.boolean().optional(),
 	tracks: z.boolean().optional(),
+	scrollbars: z.boolean().optional(),
 	marks: z.boolean().optional(),
 	closed: z.boolean().optional(),
 	nginx: z.boolean().optional(),
@@ -33,6 +34,8 @@ class Look {
 	overlay = $state(true);
 	/** Columns and rows, drawn over the page. */
 	tracks = $state(false);
+	/** Scrollbars are there on the stage and take room, as they do on many screens. */
+	scrollbars = $state(false);
 	/** What is handed over says what made each element. */
 	marks = $state(false);
 	/** What is handed over has pages that not everyone may open. */
@@ -49,6 +52,7 @@ class Look {
 		if (kept?.width !== undefined) this.width = clampWidth(kept.width);
 		this.overlay = kept?.overlay ?? true;
 		this.tracks = kept?.tracks ?? false;
+		this.scrollbars = kept?.scrollbars ?? false;
 		this.marks = kept?.marks ?? false;
 		this.closed = kept?.closed ?? false;
 		this.nginx = kept?.nginx ?? false;
@@ -61,8 +65,8 @@ class Look {
 	}
 
 	keep(): void {
-		const { mode, width, overlay, tracks, marks, closed, nginx, height } = this;
-		const kept = { mode, width, overlay, tracks, marks, closed, nginx, height };
+		const { mode, width, overlay, tracks, scrollbars, marks, closed, nginx, height } = this;
+		const kept = { mode, width, overlay, tracks, scrollbars, marks, closed, nginx, height };
 		try {
 			localStorage.setItem(key, JSON.stringify(kept));
 		} catch {

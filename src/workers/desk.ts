@@ -42,7 +42,7 @@ import { Answers } from './answers.ts';
 import type { SizeStore } from '$core/measure/size-store.ts';
 import { becauseOf } from '$core/measure/because.ts';
 import { frameMoves } from '$core/reach/frame-moves.ts';
-import { Settlings, type SettleStep } from './settling.ts';
+import { Settlings, type ScreenKind, type SettleStep } from './settling.ts';
 import { Sources } from './sources.ts';
 import type { Answers as Measured } from '$core/measure/asks.ts';
 
@@ -222,18 +222,18 @@ export class Desk extends Answers {
 	}
 
 	/** The boxes of a page on a screen, as soon as what is in them has been measured; undefined where it is gone. */
-	boxesAt(wish: PageWish, width: number, height: number): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.boxesAt(...of, width, height));
+	boxesAt(wish: PageWish, width: number, screen: ScreenKind): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.boxesAt(...of, width, screen));
 	}
 
 	/** Measures what a page needs on some screens, so that its boxes are known at once when they are asked for. */
-	measure(wish: PageWish, widths: readonly number[], height: number): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.measure(...of, widths, height));
+	measure(wish: PageWish, widths: readonly number[], screen: ScreenKind): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.measure(...of, widths, screen));
 	}
 
 	/** Widths at which a box of a page jumps, likewise. */
-	jumps(wish: PageWish, height: number): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.jumps(...of, height));
+	jumps(wish: PageWish, screen: ScreenKind): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.jumps(...of, screen));
 	}
 
 	/** Goes on with a calculation that asked for something; undefined where nothing is known of it any more. */

@@ -18,6 +18,12 @@ export type SettleStep =
 	| { readonly kind: 'asks'; readonly id: number; readonly asked: readonly Asked[] }
 	| { readonly kind: 'done'; readonly settled: Settled };
 
+/** A screen but for its width: its height, and what a classic scrollbar takes, px. */
+export interface ScreenKind {
+	readonly height: number;
+	readonly scrollbar: number;
+}
+
 /** Calculations that nobody went on with are forgotten. */
 const mostOpen = 8;
 const mostPages = 16;
@@ -35,8 +41,13 @@ export class Settlings {
 		private readonly onSettled: () => void
 	) {}
 
-	boxesAt(instance: PageInstance, seen: ResolvedSite, width: number, height: number): SettleStep {
-		return this.begin(laying(this.pageOf(instance, seen, height), width));
+	boxesAt(
+		instance: PageInstance,
+		seen: ResolvedSite,
+		width: number,
+		screen: ScreenKind
+	): SettleStep {
+		return this.begin(laying(this.pageOf(instance, seen, screen), width));
 	}
 
 	/** Measures what a page needs on some screens, and gives nothing. */
@@ -44,13 +55,13 @@ export class Settlings {
 		instance: PageInstance,
 		seen: ResolvedSite,
 		widths: readonly number[],
-		height: number
+		screen: ScreenKind
 	): SettleStep {
-		return this.begin(measuring(this.pageOf(instance, seen, height), widths));
+		return this.begin(measuring(this.pageOf(instance, seen, screen), widths));
 	}
 
-	jumps(instance: PageInstance, seen: ResolvedSite, height: number): SettleStep {
-		return this.begin(jumping(this.pageOf(instance, seen, height)));
+	jumps(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): SettleStep {
+		return this.begin(jumping(this.pageOf(instance, seen, screen)));
 	}
 
 	/** Goes on with a calculation; undefined where it was forgotten. */
@@ -75,11 +86,11 @@ export class Settlings {
 		return { kind: 'done', settled: step.value };
 	}
 
-	private pageOf(instance: PageInstance, seen: ResolvedSite, height: number): MeasuredPage {
-		const key = `${instance.address} ${seen.role ?? ''} ${height}`;
+	private pageOf(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): MeasuredPage {
+		const key = `${instance.address} ${seen.role ?? ''} ${screen.height} ${screen.scrollbar}`;
 		const known = this.pages.get(key);
 		if (known && known.seen.site === seen.site) return known.measured;
-		const measured = new MeasuredPage(instance, seen, this.year, { height }, this.store);
+		const measured = new MeasuredPage(instance, seen, this.year, screen, this.store);
 		this.pages.delete(key);
 		this.pages.set(key, { seen, measured });
 		const [oldest] = this.pages.keys();

@@ -72,7 +72,6 @@ test('every box of every realistic page and of the demo is where the browser has
 test('jumps are the widths at which the browser’s boxes jump', async () => {
 	for (const [path, route] of [
 		['tests/realistic/shelves', '/list'],
-		['tests/realistic/almanac', '/april'],
 		['demo', '/catalogue']
 	] as const) {
 		const resolved = await siteAt(join(root, path));

@@ -136,7 +136,8 @@ test('sizes of a box are told for a width, and of one that is gone nothing', () 
 
 test('jumps come from what the pieces measure, asked for step by step', () => {
 	const desk = opened();
-	let step = desk.jumps(home, 800);
+	const screen = { height: 800, scrollbar: 0 };
+	let step = desk.jumps(home, screen);
 	for (let round = 0; step?.kind === 'asks'; round++) {
 		assert.ok(round < 200, 'questions have an end');
 		const answers = step.asked.map(({ asks }) =>
@@ -145,7 +146,7 @@ test('jumps come from what the pieces measure, asked for step by step', () => {
 		step = desk.settleOn(step.id, answers);
 	}
 	assert.deepEqual(step?.settled.jumps, [600], 'the menu comes in place');
-	assert.equal(desk.jumps({ page: '/nowhere', address: undefined }, 800), undefined);
+	assert.equal(desk.jumps({ page: '/nowhere', address: undefined }, screen), undefined);
 	assert.equal(desk.settleOn(99, []), undefined);
 });
 

@@ -88,7 +88,8 @@ export class MeasuredPage {
 				this.style,
 				this.filesIn(html),
 				spaces,
-				dependence.byHeight && this.screen.height
+				dependence.byHeight && this.screen.height,
+				this.screen.scrollbar ?? 0
 			];
 			const size = this.store.get(JSON.stringify(follows), dependence);
 			this.contents.set(word, (known = { key, spaces, size }));

@@ -117,6 +117,21 @@ export function unset(element: HTMLElement, property: string): void {
 	styleOf(element).removeProperty(property);
 }
 
+/** px; what a classic scrollbar takes. */
+export const classicScrollbar = 15;
+
+/** Lets scrollbars of a document take room as classic ones do, or none at all, whatever the system has. */
+export function setScrollbars(document: Document, classic: boolean): void {
+	const view = document.defaultView;
+	if (!view) return;
+	const sheet = new view.CSSStyleSheet();
+	const size = classic ? classicScrollbar : 0;
+	sheet.replaceSync(
+		`::-webkit-scrollbar { width: ${size}px; height: ${size}px; background: #e8e6e0 } ::-webkit-scrollbar-thumb { background: #a9a59a; border: 3px solid #e8e6e0 }`
+	);
+	document.adoptedStyleSheets = [sheet];
+}
+
 /** How far a document is scrolled, px. */
 export function scrolledTo(document: Document): { readonly x: number; readonly y: number } {
 	const view = document.defaultView;

@@ -1,10 +1,14 @@
 import type { Answers, Asked } from '$core/measure/asks.ts';
+import { setScrollbars } from './dom.ts';
+import { stageOf } from './frame.ts';
 import { Measuring } from './measuring.ts';
 
 /** A page that is to be measured. */
 export interface Measured {
 	readonly html: string;
 	readonly address: string;
+	/** Scrollbars take room in it. */
+	readonly scrollbars: boolean;
 }
 
 /**
@@ -34,12 +38,18 @@ export class MeasuringFrame {
 
 	private async opened(page: Measured, signal: AbortSignal): Promise<Measuring | undefined> {
 		const { open } = this;
-		if (open && open.page.html === page.html && open.page.address === page.address) {
-			return open.measuring;
-		}
+		if (open && isSame(open.page, page)) return open.measuring;
 		this.open = undefined;
+		const inner = stageOf(this.frame);
+		if (inner) setScrollbars(inner, page.scrollbars);
 		const measuring = await Measuring.open(this.frame, page.html, page.address, signal);
 		if (measuring) this.open = { page, measuring };
 		return measuring;
 	}
+}
+
+function isSame(one: Measured, other: Measured): boolean {
+	return (
+		one.html === other.html && one.address === other.address && one.scrollbars === other.scrollbars
+	);
 }

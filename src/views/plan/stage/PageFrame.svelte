@@ -18,7 +18,7 @@
 		type FollowedLink,
 		type MeasuredTracks
 	} from '$views/frame/frame.ts';
-	import { byId, partsOf } from '$views/frame/dom.ts';
+	import { byId, partsOf, setScrollbars } from '$views/frame/dom.ts';
 	import { outside } from '$views/frame/outside.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { takeDrop } from '$store/drop.ts';
@@ -123,6 +123,12 @@
 	$effect(() => {
 		// Another width or height lays the page out anew.
 		void [look.width, look.overlay, look.tracks, height, chosenBox.tracked];
+		measure();
+	});
+
+	$effect(() => {
+		const inner = frame?.contentDocument;
+		if (loads > 0 && inner) setScrollbars(inner, look.scrollbars);
 		measure();
 	});
 

@@ -99,6 +99,12 @@
 			title="Columns and rows of the box around what is chosen"
 			onclick={() => (look.tracks = !look.tracks)}>Tracks</button
 		>
+		<button
+			class="field"
+			aria-pressed={look.scrollbars}
+			title="Scrollbars that take 15 px of what scrolls, as on many screens"
+			onclick={() => (look.scrollbars = !look.scrollbars)}>Scrollbars</button
+		>
 	</span>
 </div>
 

@@ -64,6 +64,7 @@
 			html,
 			width,
 			height,
+			scrollbars: look.scrollbars,
 			shown: () => (inner ? shownBoxes(inner) : [])
 		};
 	}

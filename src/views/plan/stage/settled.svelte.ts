@@ -4,10 +4,12 @@ import {
 	firstCause,
 	type ShownBox
 } from '$core/measure/compare.ts';
+import { look } from '$store/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';
+import { classicScrollbar } from '$views/frame/dom.ts';
 import type { MeasuringFrame } from '$views/frame/measuring-frame.ts';
 import type { PageWish, PlaceView } from '$workers/messages.ts';
-import type { Settled, SettleStep } from '$workers/settling.ts';
+import type { ScreenKind, Settled, SettleStep } from '$workers/settling.ts';
 
 /** A page as it rests on the stage. */
 export interface Resting {
@@ -16,6 +18,7 @@ export interface Resting {
 	/** px, of the screen. */
 	readonly width: number;
 	readonly height: number;
+	readonly scrollbars: boolean;
 	/** The boxes that are seen. */
 	shown(): readonly ShownBox[];
 }
@@ -38,8 +41,10 @@ export class SettledPage {
 
 	/** Compares the page at the width shown. */
 	async compare(page: Resting, signal: AbortSignal): Promise<void> {
-		const { wish, width, height } = page;
-		const settled = await this.settle(page, signal, () => store.core.boxesAt(wish, width, height));
+		const { wish, width } = page;
+		const settled = await this.settle(page, signal, () =>
+			store.core.boxesAt(wish, width, screenOf(page))
+		);
 		if (!settled?.boxes || signal.aborted) return;
 		const differences = differencesOf(settled.boxes, page.shown());
 		const cause = firstCause(differences);
@@ -57,8 +62,8 @@ export class SettledPage {
 
 	/** Works out at which widths it jumps. */
 	async findJumps(page: Resting, signal: AbortSignal): Promise<void> {
-		const { wish, height } = page;
-		const settled = await this.settle(page, signal, () => store.core.jumps(wish, height));
+		const { wish } = page;
+		const settled = await this.settle(page, signal, () => store.core.jumps(wish, screenOf(page)));
 		if (!signal.aborted) this.jumps = settled?.jumps;
 	}
 
@@ -81,8 +86,15 @@ export class SettledPage {
 			const wish: PageWish = { page, address: undefined };
 			const html = signal.aborted ? undefined : await store.core.stageOf(wish);
 			if (html) {
-				const resting = { wish: { page, address: html.address }, html: html.html };
-				await this.settle(resting, signal, () => store.core.measure(wish, screens, height));
+				const resting = {
+					wish: { page, address: html.address },
+					html: html.html,
+					height,
+					scrollbars: look.scrollbars
+				};
+				await this.settle(resting, signal, () =>
+					store.core.measure(wish, screens, screenOf(resting))
+				);
 			}
 			if (signal.aborted) return;
 			this.ready++;
@@ -91,20 +103,25 @@ export class SettledPage {
 
 	/** Goes through a calculation, measuring what it asks for; undefined where it was given up. */
 	private async settle(
-		{ html, wish: { address } }: Pick<Resting, 'html' | 'wish'>,
+		{ html, wish: { address }, scrollbars }: Pick<Resting, 'html' | 'wish' | 'scrollbars'>,
 		signal: AbortSignal,
 		begin: () => Promise<SettleStep | undefined>
 	): Promise<Settled | undefined> {
 		let step = await begin();
 		while (step?.kind === 'asks') {
 			const { id, asked } = step;
-			const page = { html, address };
+			const page = { html, address, scrollbars };
 			const answers = asked.length === 0 ? [] : await this.frame.answer(page, asked, signal);
 			if (!answers || signal.aborted) return undefined;
 			step = await store.core.settleOn(id, answers);
 		}
 		return step?.settled;
 	}
+}
+
+/** What a calculation has to know of the screen besides its width. */
+function screenOf({ height, scrollbars }: Pick<Resting, 'height' | 'scrollbars'>): ScreenKind {
+	return { height, scrollbar: scrollbars ? classicScrollbar : 0 };
 }
 
 /** ms of work in small steps, after which it is asked again whether there is something else to do. */
