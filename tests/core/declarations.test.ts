@@ -37,6 +37,8 @@ test('each setting of a box is the CSS that a careful author would write', () =>
 		['pad 4px 8px', 'padding-block: 4px; padding-inline: 8px'],
 		['pad 1px 2px 3px 4px', 'padding-block: 1px 3px; padding-inline: 4px 2px'],
 		['pad 0', ''],
+		['border 0 0 1px', 'border-style: solid; border-block-width: 0 1px; border-inline-width: 0'],
+		['border 0', ''],
 		['pad 8px; contain 600px', 'padding-block: 8px; padding-inline: max(8px, (100% - 600px) / 2)'],
 		['contain 600px', 'padding-inline: max(0px, (100% - 600px) / 2)'],
 		['width 40%', 'width: 40%'],

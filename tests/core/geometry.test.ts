@@ -259,6 +259,36 @@ test('a stack makes what is in it lower than its content, and its rows with it',
 	assert.deepEqual([strip['r'], strip['s']], ['0 0 300 16', '0 16 300 16']);
 });
 
+test('borders take room as padding does, in whole px; sums below zero count as zero', () => {
+	const slot = 'region m as main { slot }';
+	const bordered = oneLayout(`border 1.8px 0.4px 3px; pad 10px; ${slot}`);
+	// CSS Backgrounds 4, section 3.3: 1, 1 and 3 px.
+	assert.equal(boxesOf(bordered, 400)['m'], '11 11 378 20');
+	const negative = oneLayout(`pad 20px calc(50vw - 300px); ${slot}`);
+	assert.equal(boxesOf(negative, 400)['m'], '0 20 400 20', 'CSS Values 4, section 10.12');
+	assert.equal(boxesOf(negative, 800)['m'], '100 20 600 20');
+});
+
+test('a strip scrolls to behind its last piece and the padding after it (CSS Overflow 3, section 2.2)', () => {
+	const strip = oneLayout(
+		'region s as div { show strip; pad 10px 16px; gap 8px; piece fix-150-10 """x"""; piece fix-300-10 """x""" }; region m as main { slot }'
+	);
+	const [box] = placedOf(strip, 320, 400).filter(({ name }) => name.kind === 'region');
+	assert.equal(box?.overflowX, 16 + 150 + 8 + 300 + 16 - 320);
+});
+
+test('a classic scrollbar is there where the page is taller than the screen, and takes room but from bands', () => {
+	const resolved = oneLayout(
+		'pad 0 10vw; region a as div { height 300px; height 500px @medium }; region m as main { slot }'
+	);
+	const content = { page: resolved.page(pageNamed(resolved, '/')), site: resolved.site, sizes: sizesByName, open: new Set<string>() }; // prettier-ignore
+	const barred = new PageLayout({ ...content, scrollbar: 15 });
+	const widthOf = (width: number): number | undefined =>
+		barred.boxesAt({ width, height: 400 }).find(({ name }) => name.region === 'a')?.width;
+	assert.equal(widthOf(500), 400, 'it is low enough');
+	assert.equal(widthOf(600), 600 - 15 - 120, 'the band of 600 px, and a tenth of all of it');
+});
+
 test('jumps are the widths at which a region comes, goes, or changes its place at once', () => {
 	const resolved = oneLayout(
 		`arrange stack { }; arrange row @medium { wrap }

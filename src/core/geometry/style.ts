@@ -126,9 +126,14 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 	};
 }
 
+/** px; browsers hold nothing that is longer (2^31 64ths, less what they keep to round). */
+const longest = 33_554_428;
+
 /** Browsers count in 64ths of a px, and leave out what is less. */
 function snapped(length: Length): Length {
-	if (!length.share && !length.viewport) return length;
+	if (!length.share && !length.viewport) {
+		return length.at(0, noView) > longest ? px(longest) : length;
+	}
 	return { ...length, at: (base, view) => Math.trunc(length.at(base, view) * 64 + 1e-6) / 64 };
 }
 
