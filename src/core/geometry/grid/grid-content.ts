@@ -182,10 +182,10 @@ function growLimits(
 		const used = span.reduce((sum, track) => sum + limitNow(track), 0);
 		const gaps = gapsIn(tracks, item.from, item.to, room.gap);
 		const space = asks(item, span, room.gap) - used - gaps;
-		const given = shareEqually(affected, larger(0, space), limitLeft, affected);
+		const most = (track: Track): number => track.cap - limitNow(track);
+		const given = shareEqually(affected, larger(0, space), limitLeft, affected, most);
 		for (const [index, track] of affected.entries()) {
-			const most = larger(0, track.cap - limitNow(track));
-			const increase = smaller(given[index] ?? 0, most);
+			const increase = smaller(given[index] ?? 0, larger(0, most(track)));
 			planned.set(track, larger(planned.get(track) ?? 0, increase));
 		}
 	}

@@ -28,12 +28,13 @@ export function shareByFactor(affected: readonly Track[], space: number): number
 	return factors.map((factor) => (space * factor) / sum);
 }
 
-/** In equal parts up to each one's limit, then on among `further`. */
+/** In equal parts up to each one's limit, then on among `further`, up to what each of those can take at most. */
 export function shareEqually(
 	affected: readonly Track[],
 	space: number,
 	limitOf: (track: Track) => number,
-	further: readonly Track[]
+	further: readonly Track[],
+	mostOf: (track: Track) => number = () => Infinity
 ): number[] {
 	const given = new Map<Track, number>();
 	let rest = space;
@@ -44,9 +45,11 @@ export function shareEqually(
 		rest -= share;
 		open -= set.tracks.length;
 	}
-	if (exceeds(rest, 0)) {
-		for (const track of further) {
-			given.set(track, (given.get(track) ?? 0) + rest / further.length);
+	const left = (track: Track): number => mostOf(track) - (given.get(track) ?? 0);
+	if (exceeds(rest, 0) && further.length > 0) {
+		const more = shareEqually(further, rest, left, []);
+		for (const [index, track] of further.entries()) {
+			given.set(track, (given.get(track) ?? 0) + (more[index] ?? 0));
 		}
 	}
 	return affected.map((track) => given.get(track) ?? 0);
