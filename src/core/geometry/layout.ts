@@ -163,7 +163,8 @@ export class Layout implements Layouter {
 		const end = box.style.padEnd.at(base, this.view);
 		box.width = start + inner + end;
 		box.laidBase = base;
-		if (!exceeds(reachInside(box, this.view), start + inner + end - box.barAcross)) return down;
+		const room = start + inner + end - box.style.lineEnd.at(0, this.view) - box.barAcross;
+		if (!exceeds(reachInside(box, this.view), room)) return down;
 		box.barDown = scrollbar;
 		return down + scrollbar;
 	}

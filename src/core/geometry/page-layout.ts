@@ -136,13 +136,23 @@ class Placer {
 		const reach = this.placeInside(box, x, y, port);
 		const end = { x: x + box.width, y: y + box.height };
 		if (inPlace) {
-			const overflow = { x: larger(0, reach.x - end.x), y: larger(0, reach.y - end.y) };
+			const line = this.lineOf(box);
+			const overflow = {
+				x: larger(0, reach.x - end.x + line.x),
+				y: larger(0, reach.y - end.y + line.y)
+			};
 			if (overflow.x > 0 || overflow.y > 0) this.placed[index] = this.entry(box, x, y, overflow);
 		}
 		if (box.style.scrolls) return end;
 		// CSS Overflow 3, section 2.2: what has no area is nothing to scroll to.
 		if (isFlat(box)) return reach;
 		return { x: larger(end.x, reach.x), y: larger(end.y, reach.y) };
+	}
+
+	/** What scrolls does so within its border; what only sticks out does so of its border too. */
+	private lineOf({ style }: LayoutBox): Reach {
+		if (!style.scrolls) return { x: 0, y: 0 };
+		return { x: style.lineEnd.at(0, this.view), y: style.lineBottom.at(0, this.view) };
 	}
 
 	private entry(box: LayoutBox, x: number, y: number, overflow: Reach): PlacedBox {
@@ -194,8 +204,9 @@ class Placer {
 		{ style, laidBase, lines, barAcross, barDown }: LayoutBox,
 		reach: Reach
 	): Reach {
-		const padEnd = style.padEnd.at(laidBase, this.view) + barAcross;
-		const padBottom = style.padBottom.at(laidBase, this.view) + barDown;
+		const line = { x: style.lineEnd.at(0, this.view), y: style.lineBottom.at(0, this.view) };
+		const padEnd = style.padEnd.at(laidBase, this.view) - line.x + barAcross;
+		const padBottom = style.padBottom.at(laidBase, this.view) - line.y + barDown;
 		// Tracks count whether or not something stands in them.
 		const tracks = style.display === 'grid' ? lines : undefined;
 		const least = {

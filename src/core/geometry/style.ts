@@ -41,6 +41,9 @@ export interface Style {
 	readonly padBottom: Length;
 	readonly padStart: Length;
 	readonly padEnd: Length;
+	/** The border alone, at the ends to which a box scrolls. */
+	readonly lineEnd: Length;
+	readonly lineBottom: Length;
 	readonly marginStart: Length;
 	readonly marginBottom: Length;
 	readonly scrolls: boolean;
@@ -80,7 +83,9 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 	const space = (written: CssText | undefined): Length => length(written) ?? zero;
 	const room = (written: CssText | undefined): Length => notNegative(space(written));
 	const edge = (pad: CssText | undefined, border: CssText | undefined): Length =>
-		withBorder(room(pad), border === undefined ? undefined : length(border));
+		withBorder(room(pad), line(border));
+	const line = (written: CssText | undefined): Length | undefined =>
+		written === undefined ? undefined : length(written);
 	const [rowGap, columnGap = rowGap] = declared.gap ?? [];
 	const areas = declared['grid-template-areas'] ?? [];
 	return {
@@ -101,6 +106,8 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 		padBottom: edge(declared['padding-block']?.end, declared['border-block-width']?.end),
 		padStart: edge(declared['padding-inline']?.start, declared['border-inline-width']?.start),
 		padEnd: edge(declared['padding-inline']?.end, declared['border-inline-width']?.end),
+		lineEnd: withBorder(zero, line(declared['border-inline-width']?.end)),
+		lineBottom: withBorder(zero, line(declared['border-block-width']?.end)),
 		marginStart: space(declared['margin-inline-start']),
 		marginBottom: space(declared['margin-block-end']),
 		scrolls: declared.overflow !== undefined,
