@@ -35,8 +35,6 @@ test('on the demo nothing differs, at widths of all bands', async () => {
 		['/', 1180],
 		['/catalogue', 700],
 		['/catalogue/:variety', 360],
-		['/guides/:slug', 1333],
-		['/borrow', 411],
 		['/desk/loans', 905]
 	] as const) {
 		await app.open(`/plan?route=${route}&width=${width}`);
