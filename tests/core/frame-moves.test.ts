@@ -1,6 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
+import { mendOf } from '../../src/core/check/mend.ts';
+import { prepare } from '../../src/core/edit/propose.ts';
 import { becauseOf } from '../../src/core/measure/because.ts';
 import { sentenceOf } from '../../src/core/messages/problem.ts';
 import { frameMoves } from '../../src/core/reach/frame-moves.ts';
@@ -72,6 +74,26 @@ test('what reaches no box of the frame, or changes nothing of it, is no finding'
 		[['padding', 'head, in shell']],
 		'the style of a page wins over settings of its layout'
 	);
+});
+
+test('a rule for one box can be said by a setting, and goes', () => {
+	const mended = (style: string): string | undefined => {
+		const resolved = read(shell(style));
+		const problem = resolved.problems.find(({ code }) => code === 'style-of-box');
+		const wish = problem && mendOf(problem, resolved);
+		const made = wish && prepare(resolved, wish).after;
+		return made?.reading.files.texts.get('site.eave');
+	};
+	const aside =
+		mended('style """:scope p { margin: 0 } aside { padding: 4px 8px; color: red }"""') ?? '';
+	assert.match(aside, /aside \{ color: red \}/);
+	assert.match(aside, /region side as aside \{[^}]*pad 4px 8px/s);
+	assert.deepEqual(found(aside), [], 'and nothing is left to say');
+	const wide = mended('style @wide """:scope { max-width: 900px }"""') ?? '';
+	assert.match(wide, /max 900px @wide/);
+	assert.match(wide, /:scope \{\s*\}/);
+	assert.equal(mended('style """header, aside { width: 200px }"""'), undefined, 'two boxes');
+	assert.equal(mended('style """aside { float: left }"""'), undefined, 'no setting says it');
 });
 
 test('the warning has its place in a block that is indented, and says what to do', () => {

@@ -39,6 +39,13 @@ const sites: Readonly<Record<string, readonly { text: string; mended: string }[]
 			text: 'route /x { piece b """b"""; piece more nav from /nothing/here }',
 			mended: 'route /x { piece b """b""" }'
 		}
+	],
+	'style-of-box': [
+		{
+			text: 'layout x at /x { region main as main { slot }; region side as aside { locked }; style """aside { padding: 4px 8px; color: red }""" }\nroute /x { piece b """b""" }',
+			mended:
+				'layout x at /x { region main as main { slot }; region side as aside { locked; pad 4px 8px }; style """aside { color: red }""" }\nroute /x { piece b """b""" }'
+		}
 	]
 };
 

@@ -1,6 +1,7 @@
 import type { Arrangement } from './arrange.ts';
 import type { SettingKind } from './setting.ts';
 import type { FillKind } from './site.ts';
+import type { Span } from './span.ts';
 
 /** A layer by name: a layout's name, a route's pattern, or a state and its place. */
 export interface LayerRef {
@@ -51,6 +52,8 @@ export type SizeWish =
 			readonly setting: SettingKind;
 			readonly value: string | undefined;
 			readonly band: string;
+			/** What in a style says the same so far, and goes. */
+			readonly without?: Span;
 	  }
 	| {
 			readonly kind: 'move-setting';

@@ -15,6 +15,7 @@ import { reached } from './reached.ts';
 export interface FrameMove {
 	readonly rule: AuthorRule;
 	readonly property: string;
+	readonly value: string;
 	/** Where it is written. */
 	readonly span: Span;
 	/** What to do in place of it, as the end of a sentence. */
@@ -108,11 +109,18 @@ function movesOf(rule: AuthorRule, tree: PageTree, site: Site): FrameMove[] {
 
 function moveOf(
 	rule: AuthorRule,
-	{ property, at }: AuthorDeclaration,
+	{ property, value, at }: AuthorDeclaration,
 	advice: string,
 	boxes: readonly FrameBox[]
 ): FrameMove {
-	return { rule, property, span: placeOfStyle(rule.style, at, property.length), advice, boxes };
+	return {
+		rule,
+		property,
+		value,
+		span: placeOfStyle(rule.style, at, property.length),
+		advice,
+		boxes
+	};
 }
 
 const pageBox: FrameBox = { kind: 'page', layout: undefined, region: undefined, name: undefined };

@@ -1,7 +1,9 @@
 import { warning, type Problem } from '../../messages/problem.ts';
 import { Memory } from '../../model/memory.ts';
-import type { Layer, Style } from '../../model/site.ts';
-import { frameBoxWords, frameMoves } from '../../reach/frame-moves.ts';
+import { layersOf, type Layer, type Style } from '../../model/site.ts';
+import type { SettingKind } from '../../model/setting.ts';
+import type { Wish } from '../../model/wish.ts';
+import { frameBoxWords, frameMoves, type FrameMove } from '../../reach/frame-moves.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { nothing, type LayerCheck } from '../check.ts';
@@ -18,20 +20,71 @@ export const styleOfBox: LayerCheck = {
 	find(layer, resolved) {
 		if (stylesIn(layer).length === 0) return nothing;
 		return found.get(layer, [resolved.site], () => problemsIn(layer, resolved));
+	},
+	mend({ span }, resolved) {
+		const owner = layersOf(resolved.site).find(
+			(layer) =>
+				layer.span.file === span.file && layer.span.from <= span.from && span.to <= layer.span.to
+		);
+		const moves = owner ? movesIn(owner, resolved) : [];
+		const move = moves.find((one) => one.span.file === span.file && one.span.from === span.from);
+		return move && asSetting(move, resolved);
 	}
 };
+
+/** Properties that a setting says in the same words. */
+const sameWords: Readonly<Record<string, SettingKind>> = {
+	padding: 'pad',
+	width: 'width',
+	height: 'height',
+	gap: 'gap',
+	'aspect-ratio': 'aspect',
+	'max-width': 'max',
+	'min-width': 'min',
+	order: 'order'
+};
+
+/** A rule that holds everywhere, and hits one box of a layout, can be a setting of that box. */
+function asSetting(
+	{ rule, property, value, span, boxes }: FrameMove,
+	resolved: ResolvedSite
+): Wish | undefined {
+	const setting = sameWords[property];
+	const [box, ...others] = boxes;
+	const { bands } = resolved.site.settings;
+	const isPlain =
+		rule.conditions.every((one) => one.of === 'band' && !one.space) && rule.conditions.length <= 1;
+	if (setting === undefined || !box || others.length > 0 || !isPlain) return undefined;
+	if (box.layout === undefined || box.kind === 'piece' || box.kind === 'opener') return undefined;
+	const band = rule.style.band?.text ?? bands[0]?.name.text;
+	const text = resolved.reading.files.texts.get(span.file);
+	if (band === undefined || text === undefined) return undefined;
+	const end = /^[^;}]*?(?=\s*[;}]|\s*"{3}|$)/.exec(text.slice(span.from))?.[0].length ?? 0;
+	const semicolon = /^\s*;\s?/.exec(text.slice(span.from + end))?.[0].length ?? 0;
+	const without = { file: span.file, from: span.from, to: span.from + end + semicolon };
+	return {
+		kind: 'set-setting',
+		box: { layout: box.layout, box: box.name },
+		setting,
+		value,
+		band,
+		without
+	};
+}
 
 function stylesIn(layer: Layer): Style[] {
 	const own = layer.kind === 'layout' ? layer.regions.flatMap((region) => region.styles) : [];
 	return [...layer.styles, ...own];
 }
 
-function problemsIn(layer: Layer, resolved: ResolvedSite): readonly Problem[] {
+function movesIn(layer: Layer, resolved: ResolvedSite): readonly FrameMove[] {
 	const instance = pageUnder(layer, resolved);
-	if (!instance) return nothing;
 	// Words of the year move no box.
-	const moves = frameMoves(instance, resolved, 2000, ({ owner }) => owner === layer);
-	return moves.flatMap(({ span, property, boxes, advice }) => {
+	return instance ? frameMoves(instance, resolved, 2000, ({ owner }) => owner === layer) : [];
+}
+
+function problemsIn(layer: Layer, resolved: ResolvedSite): readonly Problem[] {
+	return movesIn(layer, resolved).flatMap(({ span, property, boxes, advice }) => {
 		const [box] = boxes;
 		if (!box) return [];
 		return [warning('style-of-box', span, property, frameBoxWords(box), advice)];

@@ -22,8 +22,10 @@ export const sizeWishes: WishKinds<SizeWish> = {
 			value === undefined
 				? `${sizedName(box)}: no ${setting} of its own at ${band}`
 				: `${sizedName(box)}: ${setting} ${value} at ${band}`,
-		carryOut: (resolved, surgery, { box, setting, value, band }) =>
-			setSetting(resolved, surgery, box, setting, value, band)
+		carryOut(resolved, surgery, { box, setting, value, band, without }) {
+			setSetting(resolved, surgery, box, setting, value, band);
+			if (without) surgery.replace(without, '');
+		}
 	},
 	'move-setting': {
 		label: ({ box, setting, to }) => `${sizedName(box)}: ${setting} from ${to} on`,

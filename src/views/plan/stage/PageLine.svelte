@@ -103,7 +103,9 @@
 			class="field"
 			aria-pressed={look.scrollbars}
 			title="Scrollbars that take 15 px of what scrolls, as on many screens"
-			onclick={() => (look.scrollbars = !look.scrollbars)}>Scrollbars</button
+			aria-label="Scrollbars"
+			onclick={() => (look.scrollbars = !look.scrollbars)}
+			><span class="words">Scroll</span>bars</button
 		>
 	</span>
 </div>
