@@ -63,7 +63,7 @@ export async function benchBrowser(): Promise<BenchRow[]> {
 				`${chromium}, 160 px a frame`
 			),
 			row(
-				'2,000 routes: all pages measured at four bands, while nothing else is to do',
+				'2,000 routes: all pages measured where each of three bands begins, while nothing else is to do',
 				[idle],
 				`${chromium}; aim: under 60,000 ms`
 			)

@@ -29,9 +29,16 @@ async function undo(): Promise<void> {
 	await (await named(app.page, 'button', 'undo')).click();
 }
 
+/** The middle of something, once it stays where it is: drawings come a little after what they are of. */
 async function center(selector: string): Promise<{ x: number; y: number }> {
-	const box = await (await app.page.waitForSelector(selector))?.boundingBox();
-	assert.ok(box, selector);
+	let before = '';
+	const box = await until(`${selector} rests`, async () => {
+		const now = await (await app.page.waitForSelector(selector))?.boundingBox();
+		const rests = JSON.stringify(now) === before;
+		before = JSON.stringify(now);
+		await new Promise((resolve) => setTimeout(resolve, 100));
+		return rests && (now ?? undefined);
+	});
 	return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 
