@@ -1,7 +1,6 @@
 import type { Curve } from '../geometry/pieces/curve.ts';
 import type { Sweep, Stretch } from '../geometry/widths/sweep.ts';
 import { pointWord, Way, wayWord, type ContentSize, type WayStretch } from './content-size.ts';
-import { nothingMeasured } from './nothing-measured.ts';
 import type { AskedLayout, AskingPage, Question } from './page-sizes.ts';
 import type { Pending } from './pending.ts';
 
@@ -83,7 +82,7 @@ function widths({ question: { size, content }, stretch, first }: Pair): AlongQue
 		ask(pending) {
 			if (known.widths) return;
 			pending.add(stretch.from, first.spaces, { content, width: undefined }, (values) => {
-				const [min = 0, max = 0] = values ?? nothingMeasured;
+				const [min = 0, max = 0] = values;
 				known.widths = { min, max };
 			});
 		}
@@ -101,7 +100,7 @@ function heights(curve: Curve, pairs: readonly Pair[]): AlongQuestion {
 			const { question, stretch, first } = pair;
 			for (const width of rooms.flatMap(([least, most]) => curve.wants(least, most))) {
 				pending.add(stretch.from, first.spaces, { content: question.content, width }, (values) =>
-					curve.add(width, values ?? nothingMeasured)
+					curve.add(width, values)
 				);
 			}
 		}
@@ -131,7 +130,7 @@ function fluidWidths(pair: Pair): AlongQuestion {
 		ask(pending) {
 			for (const screen of size.widthsByScreen.wants(from, to)) {
 				pending.add(screen, spacesAt(pair, screen), { content, width: undefined }, (values) =>
-					size.widthsByScreen.add(screen, (values ?? nothingMeasured).slice(0, 2))
+					size.widthsByScreen.add(screen, values.slice(0, 2))
 				);
 			}
 		}
@@ -152,7 +151,7 @@ function fluidHeights(pairs: readonly Pair[]): AlongQuestion {
 					const width = way.roomAt(screen) ?? 0;
 					const word = pointWord(screen, width);
 					const spaces = spacesAt(pair, screen);
-					pending.add(screen, spaces, { content, width }, (values = nothingMeasured) => {
+					pending.add(screen, spaces, { content, width }, (values) => {
 						size.points.set(word, values);
 						way.curve.add(screen, values);
 					});

@@ -1,8 +1,11 @@
 import type { Values } from '../geometry/pieces/curve.ts';
 import type { Answers, Ask, Asked } from './asks.ts';
 
-/** What becomes of an answer; undefined where the content was not there to be measured. */
-export type Taken = (values: Values | undefined) => void;
+/** What becomes of an answer. */
+export type Taken = (values: Values) => void;
+
+/** Content that a page does not have at the moment takes no room. */
+const nothing: Values = [0, 0, 0];
 
 /** Questions that wait for their answers, each asked once, by the screen that they are about. */
 export class Pending {
@@ -38,7 +41,7 @@ export class Pending {
 	take(answers: Answers): void {
 		for (const [index, { asks }] of [...this.screens.values()].entries()) {
 			for (const [place, { taken }] of [...asks.values()].entries()) {
-				for (const take of taken) take(answers[index]?.[place]);
+				for (const take of taken) take(answers[index]?.[place] ?? nothing);
 			}
 		}
 	}

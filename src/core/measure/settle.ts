@@ -1,9 +1,9 @@
 import type { PlacedBox } from '../geometry/page-layout.ts';
 import { Sweep } from '../geometry/widths/sweep.ts';
+import type { Values } from '../geometry/pieces/curve.ts';
 import type { Viewport } from '../size/length.ts';
 import type { Answers, Asked } from './asks.ts';
 import { pointWord, type ContentSize } from './content-size.ts';
-import { nothingMeasured } from './nothing-measured.ts';
 import type { AskedLayout, AskingPage } from './page-sizes.ts';
 import { Pending } from './pending.ts';
 import { questionsAlong } from './along.ts';
@@ -59,7 +59,7 @@ function keep(
 	what: 'widths' | 'height',
 	width: number,
 	screen: number,
-	values = nothingMeasured
+	values: Values
 ): void {
 	const { fluid } = size.dependence;
 	if (what === 'widths') {

@@ -65,7 +65,7 @@ interface TextLine {
 	readonly space: number;
 	/** Margin above it, of which the larger one counts where two meet, and below. */
 	readonly above: number;
-	below: number;
+	readonly below: number;
 	/** Its height follows from its width by this share, whatever is in it. */
 	readonly share: number | undefined;
 	/** Its height is set. */
@@ -168,7 +168,7 @@ function visitElement(
 	// Cells stand beside each other, with their padding and what is between them.
 	const isBeside = flowing.has(name) || name === 'td' || name === 'th' || name === 'button';
 	if (isBeside && line) {
-		if (name !== 'a') line.height = Math.max(line.height, name === 'button' ? 21 : line.height);
+		if (name === 'button') line.height = Math.max(line.height, 21);
 		for (const child of node.childNodes) visit(child, type);
 		if (name === 'td' || name === 'th') line.height = Math.max(line.height, type.line + 4);
 		return;
