@@ -1,38 +1,9 @@
-import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { launch, type Browser, type Page } from 'puppeteer-core';
+import type { Browser, Page } from 'puppeteer-core';
+import { findChromium, openChromium, type OpenChromium } from '../../src/cli/measure/chromium.ts';
 
-/** A headless Chromium with a profile of its own, which is removed with `close`. */
-export interface OpenBrowser {
-	readonly browser: Browser;
-	close(): Promise<void>;
-}
-
-/** With `scrollbars`, they are there and take room, as they do on many screens. */
-export async function openBrowser({ scrollbars = false } = {}): Promise<OpenBrowser> {
-	const profile = await mkdtemp(join(tmpdir(), 'eave-browser-'));
-	const browser = await launch({
-		executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-		headless: true,
-		userDataDir: profile,
-		ignoreDefaultArgs: scrollbars ? ['--hide-scrollbars'] : [],
-		args: [
-			'--no-sandbox',
-			'--disable-gpu',
-			'--disable-quic',
-			'--no-first-run',
-			'--disable-background-networking',
-			'--disable-component-update',
-			'--disable-sync',
-			'--force-color-profile=srgb'
-		]
-	});
-	const close = async (): Promise<void> => {
-		await browser.close();
-		await rm(profile, { recursive: true, force: true, maxRetries: 5 });
-	};
-	return { browser, close };
+/** The browser that scripts and tests use; with `scrollbars`, they are there and take room, as on many screens. */
+export function openBrowser({ scrollbars = false } = {}): Promise<OpenChromium> {
+	return openChromium(findChromium() ?? '/usr/bin/chromium', scrollbars);
 }
 
 /** A page of the size the design is made for. */

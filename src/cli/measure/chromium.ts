@@ -19,7 +19,8 @@ const switches = [
 	'--no-first-run',
 	'--disable-background-networking',
 	'--disable-component-update',
-	'--disable-sync'
+	'--disable-sync',
+	'--force-color-profile=srgb'
 ];
 
 /** Where there is a Chromium: what `CHROMIUM` says, else the first that is found; undefined where there is none. */
