@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { listWords } from '$core/messages/problem.ts';
 	import { store } from '$store/site.svelte.ts';
+	import StageLine from './StageLine.svelte';
 	import { outside } from '$views/frame/outside.svelte.ts';
 
 	const most = 3;
@@ -12,7 +13,7 @@
 </script>
 
 {#if outside.missing.length > 0 || store.outside}
-	<p class="line small" role="status">
+	<StageLine>
 		{#if store.outside}
 			This page may load from other hosts, for this site only.
 			<button class="act" onclick={() => store.allowOutside(false)}>Keep everything inside</button>
@@ -23,18 +24,5 @@
 			</span>
 			<button class="act" onclick={() => store.allowOutside(true)}>Load them for this site</button>
 		{/if}
-	</p>
+	</StageLine>
 {/if}
-
-<style>
-	.line {
-		position: absolute;
-		left: 8px;
-		bottom: 6px;
-		z-index: 3;
-		padding: 2px 8px;
-		background: var(--sheet);
-		border: 1px solid var(--hair);
-		border-radius: var(--radius);
-	}
-</style>

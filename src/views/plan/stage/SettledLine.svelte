@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
 	import { placeQuery, readPlace } from '$store/address.ts';
+	import StageLine from './StageLine.svelte';
 	import type { SettledPage } from './settled.svelte.ts';
 
 	/** Says where the page on the stage is not as it was computed, and which style does it. */
@@ -9,7 +10,7 @@
 
 {#if page.differs}
 	{@const { sentence, place } = page.differs}
-	<p class="line small" role="status">
+	<StageLine above>
 		{sentence}
 		{#if place}
 			<a
@@ -19,19 +20,5 @@
 				{place.file}, line {place.line}
 			</a>
 		{/if}
-	</p>
+	</StageLine>
 {/if}
-
-<style>
-	.line {
-		position: absolute;
-		left: 8px;
-		bottom: 34px;
-		z-index: 3;
-		max-width: calc(100% - 40px);
-		padding: 2px 8px;
-		background: var(--sheet);
-		border: 1px solid var(--cedar);
-		border-radius: var(--radius);
-	}
-</style>
