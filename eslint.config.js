@@ -19,9 +19,11 @@ const coreOrder = [
 	'reach',
 	'measure',
 	'check',
+	'findings',
 	'edit',
 	'answer',
-	'drawing'
+	'drawing',
+	'across'
 ];
 
 /** Pure libraries that the core may use. */
@@ -36,6 +38,7 @@ const coreLibraries = [
 	'fflate',
 	'jsonc-parser',
 	'mime',
+	'culori',
 	'zod'
 ];
 

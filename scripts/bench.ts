@@ -2,9 +2,11 @@
 import { writeFile } from 'node:fs/promises';
 import { cpus, totalmem } from 'node:os';
 import { benchAnswers } from './bench/answer.ts';
+import { benchSheet } from './bench/across.ts';
 import { benchBoxes } from './bench/boxes.ts';
 import { benchBrowser } from './bench/browser.ts';
 import { benchCore, benchDelivery, type BenchRow } from './bench/core.ts';
+import { benchFindings } from './bench/findings.ts';
 import { benchHeavy } from './bench/heavy.ts';
 import { benchMeasuring } from './bench/measuring.ts';
 import { build } from './lib/setup.js';
@@ -16,6 +18,8 @@ const rows: BenchRow[] = [
 	...benchCore(),
 	...benchDelivery(),
 	...benchAnswers(),
+	...benchSheet(),
+	...benchFindings(),
 	...(await benchBrowser()),
 	...(await benchHeavy())
 ];

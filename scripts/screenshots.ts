@@ -1,4 +1,8 @@
 // npm run screenshots: takes the pictures of docs/screenshots from the demo site in the built application.
+import { mkdtemp, readdir, readFile, rm, stat, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { zipSync } from 'fflate';
 import type { Page } from 'puppeteer-core';
 import { openBrowser } from './lib/browser.ts';
 import { build, serve } from './lib/setup.js';
@@ -18,11 +22,6 @@ const pictures: readonly Picture[] = [
 		name: 'plan',
 		path: '/plan?route=/catalogue/:variety&width=1180',
 		prepare: chooseBlock('catalogue, side')
-	},
-	{
-		name: 'plan-deep',
-		path: '/plan?route=/guides/:slug&width=1100',
-		prepare: chooseBlock('season, main')
 	},
 	{
 		name: 'plan-wide',
@@ -47,36 +46,93 @@ const pictures: readonly Picture[] = [
 		size: [1920, 1080],
 		prepare: showText('commons, foot')
 	},
-	{ name: 'plan-site', path: '/plan?route=/catalogue&width=1100', prepare: showSite },
-	{
-		name: 'plan-span',
-		path: '/plan?route=/visit&width=1100',
-		tracks: true,
-		prepare: spanRegion
-	},
 	{
 		name: 'plan-night',
 		path: '/plan?route=/catalogue/:variety&width=1180',
 		prepare: byNight('catalogue, side')
 	},
-	{ name: 'find', path: '/plan?route=/catalogue&width=1100', prepare: find('side') },
+	{
+		name: 'plan-scroll',
+		path: '/plan?route=/catalogue&width=1180&height=560&try=long',
+		prepare: showScrolling
+	},
+	{ name: 'sheet', path: '/sheet', prepare: waitForSheet },
+	{ name: 'sheet-night', path: '/sheet?only=side&group=route&colours=night', prepare: holdAtNight },
+	{ name: 'changes', path: '/plan?route=/catalogue&width=1100', prepare: changeAndCompare },
+	{ name: 'sweep', path: '/sweep?route=/desk/loans&width=420', prepare: waitForSweep },
 	{ name: 'material-data', path: '/material?route=/catalogue&of=data', prepare: waitABit },
 	{ name: 'material-parts', path: '/material?route=/catalogue&of=parts', prepare: waitABit },
+	{ name: 'findings', path: '/findings', prepare: showFindings },
+	{ name: 'findings-mend', path: '/findings', prepare: showMend },
 	{ name: 'access', path: '/access', prepare: chooseCell('/desk/loans, member') },
 	{
 		name: 'seen-by',
 		path: '/plan?route=/desk/loans&as=visitor&width=1100',
 		prepare: chooseBlock('denied at /desk, work')
 	},
-	{ name: 'device', path: '/plan?route=/catalogue&width=1100', prepare: openOnDevice },
-	{
-		name: 'plan-pieces',
-		path: '/plan?route=/catalogue&width=1000',
-		prepare: editPieces('catalogue, side')
-	},
 	{ name: 'source', path: '/source?route=/catalogue/:variety&file=layouts/commons.eave&at=600' },
 	{ name: 'deliver', path: '/deliver' }
 ];
+
+/** The demo with some of what goes wrong. */
+async function openDoubtfulDemo(page: Page): Promise<void> {
+	const files: Record<string, Uint8Array> = {};
+	const changes: Readonly<Record<string, readonly (readonly [string, string])[]>> = {
+		'layouts/commons.eave': [
+			['  height screen ', '  // height screen '],
+			['"main" 1fr', '"main" auto'],
+			['"menu main side" 1fr', '"menu main side" auto'],
+			['&copy; {year}', '&copy; 2024'],
+			['    p, li, dd { max-width: 42em; }', '    b { color: #6e7f5c; }']
+		],
+		'layouts/desk.eave': [['var(--paper); }', '#efe9dc; }']],
+		'routes/1-public.eave': [
+			['<a class="go" href="/catalogue">', '<a class="go" href="/cataloge">']
+		],
+		'routes/3-guides.eave': [['<h2>Care</h2>', '<h4>Care</h4>']]
+	};
+	for (const name of await readdir('demo', { recursive: true })) {
+		const path = join('demo', name);
+		if (!(await stat(path)).isFile()) continue;
+		let text = await readFile(path, 'utf8');
+		for (const [from, to] of changes[name] ?? []) text = text.replace(from, to);
+		files[name] = changes[name] ? new TextEncoder().encode(text) : await readFile(path);
+	}
+	const folder = await mkdtemp(join(tmpdir(), 'eave-pictures-'));
+	await writeFile(join(folder, 'marrow-lane.zip'), zipSync(files));
+	const input = await page.$('input[type=file]');
+	await (await input?.toElement('input'))?.uploadFile(join(folder, 'marrow-lane.zip'));
+	await page.waitForSelector('[data-finding]');
+	// Until all that was guessed has been measured.
+	await new Promise((resolve) => setTimeout(resolve, 20_000));
+	await rm(folder, { recursive: true });
+}
+
+async function showFindings(page: Page): Promise<void> {
+	await openDoubtfulDemo(page);
+	await (await page.waitForSelector('::-p-text(get up to)'))?.click();
+	await waitABit();
+}
+
+async function showMend(page: Page): Promise<void> {
+	await openDoubtfulDemo(page);
+	await (await page.waitForSelector('::-p-text(Where a page is short)'))?.click();
+	await page.waitForSelector('.mend .drawings svg');
+	await waitABit();
+}
+
+/** What scrolling does, with the stage scrolled a little. */
+async function showScrolling(page: Page): Promise<void> {
+	await (await page.waitForSelector('::-p-aria([name="Scroll"][role="button"])'))?.click();
+	const handle = await page.waitForSelector('::-p-aria([name="Scrolled to"][role="slider"])');
+	await handle?.focus();
+	for (let index = 0; index < 12; index++) {
+		await page.keyboard.down('Shift');
+		await page.keyboard.press('ArrowRight');
+		await page.keyboard.up('Shift');
+	}
+	await waitABit();
+}
 
 /** Keeps a distance, and begins to type a value that holds in two bands. */
 async function measureAndType(page: Page): Promise<void> {
@@ -100,14 +156,6 @@ function chooseBlock(name: string): (page: Page) => Promise<void> {
 	};
 }
 
-function editPieces(name: string): (page: Page) => Promise<void> {
-	return async (page) => {
-		await chooseBlock(name)(page);
-		await page.keyboard.press('Enter');
-		await new Promise((resolve) => setTimeout(resolve, 800));
-	};
-}
-
 /** Shows the text of a block beside the page. */
 function showText(block: string): (page: Page) => Promise<void> {
 	return async (page) => {
@@ -115,25 +163,6 @@ function showText(block: string): (page: Page) => Promise<void> {
 		await (await page.waitForSelector('.folded[title="Show Text"]'))?.click();
 		await new Promise((resolve) => setTimeout(resolve, 1000));
 	};
-}
-
-async function showSite(page: Page): Promise<void> {
-	await page.click('nav[aria-label="What is chosen"] button');
-	await page.waitForSelector('input[aria-label="Name of the band medium"]');
-}
-
-/** A region among columns, while its end is dragged over them. */
-async function spanRegion(page: Page): Promise<void> {
-	await chooseBlock('two-up, right')(page);
-	const handle = await page.waitForSelector('[role=slider][aria-label="Columns that right spans"]');
-	await new Promise((resolve) => setTimeout(resolve, 800));
-	const box = await handle?.boundingBox();
-	if (!box) throw new Error('There is nothing to span by.');
-	const y = box.y + Math.min(40, box.height / 2);
-	await page.mouse.move(box.x + box.width / 2, y);
-	await page.mouse.down();
-	await page.mouse.move(box.x - 60, y, { steps: 6 });
-	await new Promise((resolve) => setTimeout(resolve, 700));
 }
 
 function byNight(block: string): (page: Page) => Promise<void> {
@@ -144,13 +173,46 @@ function byNight(block: string): (page: Page) => Promise<void> {
 	};
 }
 
-function find(words: string): (page: Page) => Promise<void> {
-	return async (page) => {
-		await (await page.waitForSelector('::-p-aria([name="find"][role="button"])'))?.click();
-		await page.waitForSelector('[role=combobox]');
-		await page.keyboard.type(words);
-		await new Promise((resolve) => setTimeout(resolve, 500));
-	};
+/** Waits until all pages of the sheet have been measured. */
+async function waitForSheet(page: Page): Promise<void> {
+	await page.waitForFunction("Number(document.querySelector('.sheet')?.dataset.measured) >= 19");
+	await waitABit();
+}
+
+async function goByNight(page: Page): Promise<void> {
+	await (await page.waitForSelector('::-p-text(by night)'))?.click();
+}
+
+/** Two drawings of the sheet, held beside each other. */
+async function holdAtNight(page: Page): Promise<void> {
+	await goByNight(page);
+	await waitForSheet(page);
+	for (const name of ['/ at 1024', '/visit at 640', '/visit at 1024']) {
+		const hold = await page.waitForSelector(`::-p-aria(Hold ${name} px beside others)`);
+		await hold?.evaluate((one) => one instanceof HTMLElement && one.click());
+	}
+	await page.mouse.move(1240, 60);
+	await waitABit();
+}
+
+/** What an edit of the outermost frame did to all pages. */
+async function changeAndCompare(page: Page): Promise<void> {
+	await chooseBlock('commons, head')(page);
+	const value = await page.waitForSelector('button[aria-label^="height of head at medium"]');
+	await value?.click();
+	await (await page.waitForSelector('input[aria-label="height at medium"]'))?.focus();
+	await page.keyboard.type('96px');
+	await page.keyboard.press('Enter');
+	await waitABit();
+	await (await page.waitForSelector('::-p-aria([name="Sheet"][role="link"])'))?.click();
+	await (await page.waitForSelector('::-p-text(Before and after)'))?.click();
+	await page.waitForSelector('article .after');
+	await waitABit();
+}
+
+async function waitForSweep(page: Page): Promise<void> {
+	await page.waitForFunction("Number(document.querySelector('.sweep')?.dataset.others) >= 19");
+	await waitABit();
 }
 
 async function waitABit(): Promise<void> {
@@ -162,13 +224,6 @@ function chooseCell(name: string): (page: Page) => Promise<void> {
 		await (await page.waitForSelector(`[role=gridcell][aria-label^="${name}"]`))?.click();
 		await page.mouse.move(640, 20);
 	};
-}
-
-async function openOnDevice(page: Page): Promise<void> {
-	await page.click('.site-name');
-	await (await page.waitForSelector('::-p-text(Open on a device)'))?.click();
-	await page.waitForSelector('svg[aria-label="The address as a QR code"]');
-	await waitABit();
 }
 
 build();

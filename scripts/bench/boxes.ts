@@ -24,9 +24,11 @@ export async function benchBoxes(): Promise<BenchRow[]> {
 	if (!route) throw new Error(`The demo has no page ${benched}.`);
 	const layout = layoutOf(resolved, route);
 	const sweep = (): number => {
-		let boxes = 0;
-		for (const at of Sweep.over(layout, from, to, height)) boxes += at.boxes.length;
-		return boxes;
+		let sum = 0;
+		Sweep.over(layout, from, to, height).each((_, boxes) => {
+			for (const { x, y, width, height: tall } of boxes) sum += x + y + width + tall;
+		});
+		return sum;
 	};
 	const anew = (): void => {
 		for (let width = from; width <= to; width++) layout.boxesAt({ width, height });

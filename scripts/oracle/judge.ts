@@ -10,11 +10,11 @@ import { SizeStore } from '../../src/core/measure/size-store.ts';
 import type { Sweep } from '../../src/core/geometry/widths/sweep.ts';
 import type { PageInstance } from '../../src/core/resolve/instance.ts';
 import type { ResolvedSite } from '../../src/core/resolve/site.ts';
-import { PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.ts';
+import { pageHeight, PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.ts';
 import type { BoxName } from '../../src/core/geometry/layout-box.ts';
 import { drawerName } from '../../src/core/geometry/page.ts';
 import { isDrawer } from '../../src/core/resolve/drawers.ts';
-import { checkSite } from '../../src/core/check/site.ts';
+import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 
 /** Compares computed boxes with those of a browser. */
@@ -26,7 +26,12 @@ export interface Difference {
 	readonly browser: string;
 	/** px, in the coordinate where it is largest. */
 	readonly by: number;
+	/** It is where it should be, and differs only in how far it scrolls. */
+	readonly inScrolling: boolean;
 }
+
+/** Nothing to judge. */
+const noBoxes = { boxes: 0, agree: 0, largestAgreed: 0, differences: [] };
 
 export interface Judgement {
 	readonly boxes: number;
@@ -56,12 +61,14 @@ export async function judge(
 	text: string,
 	address: string,
 	widths: readonly number[],
-	scrollbar = 0
+	{ scrollbar = 0, scrolled = 0 }: { scrollbar?: number; scrolled?: number } = {}
 ): Promise<Judgement> {
 	const { resolved, instance } = pageOf(text, address);
 	const drawers = resolved.site.layouts.flatMap((layout) =>
 		layout.regions.filter(isDrawer).map((region) => drawerName(layout.name.text, region.name.text))
 	);
+	// What grows as one scrolls is warned of, and nothing that a page should have.
+	if (scrolled > 0 && resolved.problems.some(({ code }) => code === 'shrink-grows')) return noBoxes;
 	const content = {
 		page: resolved.page(instance.page),
 		site: resolved.site,
@@ -71,11 +78,19 @@ export async function judge(
 	const closed = new PageLayout({ ...content, open: new Set() });
 	const opened = new PageLayout({ ...content, open: new Set(drawers) });
 	const html = stageHtml(instance, resolved, new Map(), 2026);
-	const shown = await shownAt(page, html, widths, height, drawers.length > 0);
+	const hasDrawers = drawers.length > 0 && scrolled === 0;
+	const shown = await shownAt(page, html, widths, height, hasDrawers, scrolled);
 	return judged(widths, shown, (width, index) => {
 		// Every other width is looked at with all drawers open.
-		const open = drawers.length > 0 && index % 2 === 1;
-		return (open ? opened : closed).boxesAt({ width, height });
+		const open = hasDrawers && index % 2 === 1;
+		const atRest = (open ? opened : closed).boxesAt({ width, height });
+		if (scrolled === 0) return atRest;
+		const px = Math.min(scrolled, Math.max(0, pageHeight(atRest) - height));
+		const moved = { px, in: undefined };
+		return new PageLayout({ ...content, open: new Set(), scrolled: moved }).boxesAt({
+			width,
+			height
+		});
 	});
 }
 
@@ -83,7 +98,7 @@ export async function judge(
 export function pageOf(
 	text: string,
 	address: string
-): { resolved: ResolvedSite; instance: PageInstance } {
+): { resolved: CheckedSite; instance: PageInstance } {
 	const resolved = checkSite(
 		readSiteFiles({ texts: new Map([['site.eave', text]]), assets: new Map() })
 	);
@@ -104,55 +119,64 @@ export interface SweptJudgement extends Judgement {
 	readonly sweep: Sweep;
 }
 
+/** A page of a site that is measured in one frame and shown in another. */
+export interface Judged {
+	readonly measurer: Measurer;
+	/** With the frame that shows, from `openJudge`. */
+	readonly page: Page;
+	readonly resolved: ResolvedSite;
+	readonly instance: PageInstance;
+	/** What is known of other pages already. */
+	readonly store?: SizeStore;
+	/** The site that the browser shows, where it is told otherwise what the page is tried with. */
+	readonly shown?: ResolvedSite;
+}
+
+async function measuredPage(judged: Judged): Promise<MeasuredPage> {
+	const { measurer, instance, resolved, store = new SizeStore() } = judged;
+	await measurer.show(instance, resolved, 2026);
+	return new MeasuredPage(instance, resolved, 2026, { height }, store);
+}
+
 /** Measures a page for all screens, and compares its boxes at widths that the measuring did not choose. */
 export async function judgeSwept(
-	measurer: Measurer,
-	page: Page,
-	resolved: ResolvedSite,
-	instance: PageInstance,
-	widths: readonly number[],
-	store = new SizeStore()
+	subject: Judged,
+	widths: readonly number[]
 ): Promise<SweptJudgement> {
-	await measurer.show(instance, resolved, 2026);
-	const measured = new MeasuredPage(instance, resolved, 2026, { height }, store);
+	const measured = await measuredPage(subject);
 	let asked = 0;
 	const since = performance.now();
 	const sweep = await drive(measured.between(280, 1760), (questions) => {
 		asked += questions.reduce((sum, { asks }) => sum + asks.length, 0);
-		return measurer.answer(questions);
+		return subject.measurer.answer(questions);
 	});
 	const took = performance.now() - since;
 	if (!sweep) throw new Error('Measuring was given up.');
-	const shown = await shownPage(page, resolved, instance, widths);
+	const shown = await shownPage(subject, widths);
 	return { ...judged(widths, shown, (width) => sweep.boxesAt(width)), took, asked, sweep };
 }
 
 /** Measures a page at each width by itself, and compares its boxes. */
 export async function judgeMeasured(
-	measurer: Measurer,
-	page: Page,
-	resolved: ResolvedSite,
-	instance: PageInstance,
-	widths: readonly number[],
-	store = new SizeStore()
+	subject: Judged,
+	widths: readonly number[]
 ): Promise<Judgement> {
-	await measurer.show(instance, resolved, 2026);
-	const measured = new MeasuredPage(instance, resolved, 2026, { height }, store);
+	const { measurer } = subject;
+	const measured = await measuredPage(subject);
 	const computed: (readonly PlacedBox[])[] = [];
 	for (const width of widths) {
 		computed.push((await drive(measured.at(width), (asked) => measurer.answer(asked))) ?? []);
 	}
-	const shown = await shownPage(page, resolved, instance, widths);
+	const shown = await shownPage(subject, widths);
 	return judged(widths, shown, (_, index) => computed[index] ?? []);
 }
 
-function shownPage(
-	page: Page,
-	resolved: ResolvedSite,
-	instance: PageInstance,
+/** What the browser makes of the page at each width. */
+export function shownPage(
+	{ page, resolved, instance, shown = resolved }: Judged,
 	widths: readonly number[]
 ): Promise<ShownBox[][]> {
-	const html = stageHtml(instance, resolved, dataUrls(resolved), 2026);
+	const html = stageHtml(instance, shown, dataUrls(shown), 2026);
 	return shownAt(page, html, widths, height, false);
 }
 
@@ -187,20 +211,17 @@ function compare(
 	for (const there of shown) {
 		const box = byKey.get(there.key);
 		byKey.delete(there.key);
-		const by = box
-			? Math.max(
-					...(['x', 'y', 'width', 'height'] as const).map((side) =>
-						Math.abs(box[side] - there[side])
-					),
-					scrolledOff(box, there)
-				)
+		const placed = box
+			? Math.max(...sides.map((side) => Math.abs(box[side] - there[side])))
 			: Infinity;
+		const by = box ? Math.max(placed, scrolledOff(box, there)) : Infinity;
 		differences.push({
 			box: there.key,
 			width,
 			computed: box ? `${sizeText(box)}, scrolls ${Math.round(box.overflowX)}` : 'not there',
 			browser: `${sizeText(there)}, scrolls ${there.scrolls}`,
-			by
+			by,
+			inScrolling: placed <= tolerance
 		});
 	}
 	for (const [key, box] of byKey) {
@@ -209,12 +230,15 @@ function compare(
 			width,
 			computed: sizeText(box),
 			browser: 'not there',
-			by: Infinity
+			by: Infinity,
+			inScrolling: false
 		};
 		differences.push(missing);
 	}
 	return { boxes: differences.length, differences };
 }
+
+const sides = ['x', 'y', 'width', 'height'] as const;
 
 /** px; browsers say in whole px how far a box scrolls, so half of one is no difference. */
 function scrolledOff({ overflowX }: PlacedBox, { scroller, scrolls }: ShownBox): number {
@@ -226,12 +250,12 @@ function sizeText({
 	y,
 	width,
 	height: tall
-}: Omit<ShownBox, 'key' | 'scrolls' | 'scroller'>): string {
+}: Pick<ShownBox, 'x' | 'y' | 'width' | 'height'>): string {
 	return [x, y, width, tall].map((side) => Math.round(side * 100) / 100).join(' ');
 }
 
 /** One word for a box, from what the page says of it. */
-function keyOf({ kind, layout, region, wrapper, pieces }: BoxName): string {
+export function keyOf({ kind, layout, region, wrapper, pieces }: BoxName): string {
 	const piece = pieces[0]?.piece;
 	const what = kind === 'opener' ? `opener:${piece}` : (piece ?? wrapper ?? region ?? '');
 	const where = kind === 'piece' || kind === 'opener' ? `${layout}.${region}` : (layout ?? '');

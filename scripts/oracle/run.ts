@@ -25,6 +25,8 @@ export interface OracleResult {
 	readonly whole: number;
 	readonly boxes: number;
 	readonly agree: number;
+	/** Boxes that are where they should be, and differ only in how far they scroll. */
+	readonly inScrolling: number;
 	/** px, among boxes that agree. */
 	readonly largest: number;
 	/** The smallest site that differs, as text, and how. */
@@ -45,7 +47,7 @@ export async function runOracle(
 	runs: number,
 	seed: number,
 	content: 'named' | 'real' = 'named',
-	scrollbar = 0
+	{ scrollbar = 0, scrolled = 0 }: { scrollbar?: number; scrolled?: number } = {}
 ): Promise<OracleResult> {
 	const page = await openJudge(browser);
 	const kind = content === 'real' ? realLayouts : randomLayouts;
@@ -54,18 +56,19 @@ export async function runOracle(
 	let count = 0;
 	const judgeOne = (site: RandomSite): Promise<Judgement> => {
 		const [text, address, widths] = [siteText(site), addressOf(site), widthsFor(site)];
-		if (!measurer) return judge(page, text, address, widths, scrollbar);
+		if (!measurer) return judge(page, text, address, widths, { scrollbar, scrolled });
 		const { resolved, instance } = pageOf(text, address);
 		// Of some, all screens are measured first, which takes long where text grows with each of them.
 		const swept = count++ % sweptEach === 0;
-		return (swept ? judgeSwept : judgeMeasured)(measurer, page, resolved, instance, widths);
+		return (swept ? judgeSwept : judgeMeasured)({ measurer, page, resolved, instance }, widths);
 	};
-	let [boxes, agree, whole, largest] = [0, 0, 0, 0];
+	let [boxes, agree, whole, largest, inScrolling] = [0, 0, 0, 0, 0];
 	let first: OracleResult['failure'];
 	for (const site of sites) {
 		const judged = await judgeOne(site);
 		boxes += judged.boxes;
 		agree += judged.agree;
+		inScrolling += judged.differences.filter((one) => one.inScrolling).length;
 		if (judged.differences.length === 0) whole++;
 		largest = Math.max(largest, judged.largestAgreed);
 		const [difference] = judged.differences;
@@ -75,7 +78,7 @@ export async function runOracle(
 		whole === sites.length ? undefined : measurer ? first : await smallest(runs, seed, judgeOne);
 	await measurer?.close();
 	await page.close();
-	return { sites: sites.length, whole, boxes, agree, largest, failure };
+	return { sites: sites.length, whole, boxes, agree, inScrolling, largest, failure };
 }
 
 function sentenceOf({ box, width, computed, browser }: Difference): string {

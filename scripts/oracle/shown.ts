@@ -13,6 +13,15 @@ export interface ShownBox {
 	readonly scrolls: number;
 	/** It scrolls by itself. */
 	readonly scroller: boolean;
+	/** How far what is in it sticks out of it below, whole px; what covers its own border does not. */
+	readonly sunk: number;
+	/** The box around it, by its place in the list; -1 for the outermost. */
+	readonly inside: number;
+	/** It keeps to an edge, or what follows is let ride up over it. */
+	readonly sticky: boolean;
+	readonly lifts: boolean;
+	/** How far all of the page can be pushed sideways, whole px. */
+	readonly sideways: number;
 }
 
 const shownSchema = z.array(
@@ -24,7 +33,12 @@ const shownSchema = z.array(
 			width: z.number(),
 			height: z.number(),
 			scrolls: z.number(),
-			scroller: z.boolean()
+			scroller: z.boolean(),
+			sunk: z.number(),
+			inside: z.number(),
+			sticky: z.boolean(),
+			lifts: z.boolean(),
+			sideways: z.number()
 		})
 	)
 );
@@ -35,12 +49,14 @@ export async function shownAt(
 	html: string,
 	widths: readonly number[],
 	height: number,
-	drawers: boolean
+	drawers: boolean,
+	/** px; how far the page is scrolled, where it is long enough. Boxes are where they are on the page all the same. */
+	scrolled = 0
 ): Promise<ShownBox[][]> {
 	// What moves, and what chooses another picture, does so only where it is seen.
 	await page.bringToFront();
 	const shown: unknown = await page.evaluate(
-		async (content, all, tall, hasDrawers, moves) => {
+		async (content, all, tall, hasDrawers, moves, down) => {
 			const frame = document.querySelector('iframe');
 			if (!frame) return [];
 			frame.style.cssText = `border: 0; height: ${tall}px; width: ${all[0]}px`;
@@ -100,17 +116,41 @@ export async function shownAt(
 						one.showPopover();
 					}
 				}
+				const scroller = inner.scrollingElement;
+				if (scroller && down > 0) {
+					scroller.scrollTop = down;
+					for (let i = 0; i < 3; i++) await new Promise((next) => requestAnimationFrame(next));
+				}
+				const gone = scroller?.scrollTop ?? 0;
 				// In a frame from right to left the scrollbar stands at the left; on a page of its own it does not.
 				const bar = frame.clientWidth - inner.documentElement.clientWidth;
 				const left = inner.documentElement.dir === 'rtl' ? bar : 0;
+				const seen = boxes.filter((element) => element.getClientRects().length > 0);
+				const { scrollWidth, clientWidth } = inner.documentElement;
 				shownBoxes.push(
-					boxes.flatMap((element) => {
-						if (element.getClientRects().length === 0) return [];
+					seen.map((element) => {
 						const { x, y, width: wide, height: high } = element.getBoundingClientRect();
 						const scrolls = element.scrollWidth - element.clientWidth;
-						const scroller = getComputedStyle(element).overflowX !== 'visible';
+						const style = getComputedStyle(element);
+						const isScroller = style.overflowX !== 'visible';
+						let around = element.parentElement;
+						while (around && !seen.includes(around)) around = around.parentElement;
 						const key = keyOfElement(element);
-						return [{ key, x: x - left, y, width: wide, height: high, scrolls, scroller }];
+						return {
+							key,
+							x: x - left,
+							y: y + gone,
+							width: wide,
+							height: high,
+							scrolls,
+							scroller: isScroller,
+							sunk:
+								element.scrollHeight - element.clientHeight - parseFloat(style.borderBottomWidth),
+							inside: around ? seen.indexOf(around) : -1,
+							sticky: style.position === 'sticky' || style.position === 'fixed',
+							lifts: parseFloat(style.marginBottom) < 0,
+							sideways: scrollWidth - clientWidth
+						};
 					})
 				);
 			}
@@ -120,7 +160,8 @@ export async function shownAt(
 		[...widths],
 		height,
 		drawers,
-		moves(html)
+		moves(html),
+		scrolled
 	);
 	return shownSchema.parse(shown);
 }

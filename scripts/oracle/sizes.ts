@@ -19,6 +19,7 @@ export const sizesByName: PieceSizes = ({ pieces, opener }) => {
 	const blocks = pieces.map(({ piece }) => blockOf(piece));
 	return {
 		steady: true,
+		endMargin: blocks.at(-1)?.below ?? 0,
 		contentWidths: (view) => {
 			const widths = blocks.map(({ size }) => size.contentWidths(view));
 			return {

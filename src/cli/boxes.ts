@@ -1,17 +1,15 @@
 import { z } from 'zod';
 import { readFile, writeFile } from 'node:fs/promises';
-import { pieceHtmlOf } from '../core/emit/html/page.ts';
-import { estimateSize } from '../core/geometry/pieces/estimate.ts';
 import { metricsSchema, sizesFrom } from '../core/geometry/pieces/metrics.ts';
 import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';
 import { sweepFrom, sweepTo } from '../core/geometry/widths/jumps.ts';
 import { Sweep } from '../core/geometry/widths/sweep.ts';
-import type { PieceSize, PieceSizes } from '../core/geometry/pieces/piece-size.ts';
+import type { PieceSize } from '../core/geometry/pieces/piece-size.ts';
 import { PageDependences } from '../core/measure/dependence.ts';
+import { contentHtml, Guesses, textScale } from '../core/measure/guesses.ts';
 import { drive } from '../core/measure/drive.ts';
 import { MeasuredPage } from '../core/measure/measured-page.ts';
 import { SizeStore } from '../core/measure/size-store.ts';
-import { TypeAround } from '../core/measure/type-around.ts';
 import { writtenMetrics } from '../core/measure/written.ts';
 import { hasErrors, reasonOf } from '../core/messages/problem.ts';
 import { layerName, pagesOf } from '../core/model/site.ts';
@@ -21,6 +19,9 @@ import type { PageInstance } from '../core/resolve/instance.ts';
 import type { ResolvedSite } from '../core/resolve/site.ts';
 import { findChromium, openChromium } from './measure/chromium.ts';
 import { Measurer } from './measure/measurer.ts';
+import { listWords } from '../core/messages/problem.ts';
+import { allTrialWords, trialOf } from '../core/model/trial.ts';
+import { seenAs } from '../core/resolve/site.ts';
 import { openSite } from './open-site.ts';
 import type { Streams } from './streams.ts';
 
@@ -36,6 +37,8 @@ export interface BoxesOptions {
 	readonly metricsOut?: string;
 	/** Whom the page is seen by; without, all of it. */
 	readonly as?: string;
+	/** What it is tried with, as words with commas between. */
+	readonly try?: string;
 	readonly json: boolean;
 }
 
@@ -73,7 +76,13 @@ export async function boxesCommand(
 		const known = opened.routes.map((one) => one.pattern.text).join(', ');
 		return refused(`There is no route ${options.route}. There is ${known}.`, streams);
 	}
-	const seen = opened.as(options.as);
+	const words = options.try?.split(',').map((word) => word.trim()) ?? [];
+	const unknown = words.find((word) => !allTrialWords.includes(word));
+	if (unknown !== undefined) {
+		const list = listWords(allTrialWords, 'or');
+		return refused(`Pages cannot be tried with "${unknown}". It is ${list}.`, streams);
+	}
+	const seen = seenAs(opened, { role: options.as, trial: trialOf(words) });
 	const found = options.measure
 		? await measured(instance, seen, screens, options.metricsOut)
 		: await estimated(instance, seen, screens, options.metrics);
@@ -171,26 +180,22 @@ async function estimated(
 ): Promise<Found | string> {
 	const known = await readMetrics(metrics);
 	if (typeof known === 'string') return known;
-	const target = {
-		link: (url: string) => url,
-		headLines: [],
-		marks: 'none' as const,
-		year: new Date().getFullYear()
-	};
-	const html = pieceHtmlOf(instance, seen, target);
-	const tree = pageTree(instance, seen, target.year);
+	const year = new Date().getFullYear();
+	const tree = pageTree(instance, seen, year);
 	const rules = authorRules(instance, seen);
-	const elements = new PageDependences(tree, rules, seen);
-	const type = new TypeAround(rules, tree);
-	const guess = (key: Parameters<PieceSizes>[0]): PieceSize => {
-		const [first] = elements.elementsOf(key.region, key.pieces);
-		return estimateSize(html(key), type.at(first?.parent?.type === 'tag' ? first.parent : first));
-	};
+	const dependences = new PageDependences(tree, rules, seen);
+	const guesses = new Guesses(
+		contentHtml(instance, seen, year),
+		rules,
+		tree,
+		dependences,
+		textScale(seen)
+	);
 	const sweepBy = (guessed: (size: PieceSize) => PieceSize): Sweep => {
 		const layout = new PageLayout({
 			page: seen.page(instance.page),
 			site: seen.site,
-			sizes: (key, spaces) => known?.(key, spaces) ?? guessed(guess(key)),
+			sizes: (key, spaces) => known?.(key, spaces) ?? guessed(guesses.of(key)),
 			open: new Set(),
 			scrollbar
 		});

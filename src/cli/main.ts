@@ -1,7 +1,11 @@
+import { allTrialWords } from '../core/model/trial.ts';
 import { Command, CommanderError } from 'commander';
 import { boxesCommand, type BoxesOptions } from './boxes.ts';
 import { buildCommand } from './build.ts';
-import { reasonOf } from '../core/messages/problem.ts';
+import { checkCommand, formats, type CheckOptions } from './check/check.ts';
+import { severities } from '../core/messages/catalogue.ts';
+import { listWords, reasonOf } from '../core/messages/problem.ts';
+import { compareCommand, type CompareOptions } from './compare.ts';
 import { explainCommand } from './explain.ts';
 import { serveCommand } from './serve/serve.ts';
 import { ownStreams } from './streams.ts';
@@ -58,6 +62,27 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			code = await serveCommand(site, { port: Number(port), as }, streams, untilTold());
 		});
 	program
+		.command('check')
+		.description('Say what is wrong or doubtful, where, and what would mend it.')
+		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
+		.option('--format <format>', listWords(formats, 'or'), 'text')
+		.option(
+			'--fail-on <level>',
+			`exit with 1 from this on: ${listWords(severities, 'or')}`,
+			'warning'
+		)
+		.option('--mend', 'write the mends that change nothing but what was wrong')
+		.option('--measure', 'measure what rests on guessed sizes with a Chromium')
+		.option(
+			'--baseline <file>',
+			'fail only on what is not in this report, written with --format json'
+		)
+		.option('--year <year>', 'the year that {year} stands for', String(new Date().getFullYear()))
+		.exitOverride()
+		.action(async (site: string, options: CheckOptions) => {
+			code = await checkCommand(site, options, streams);
+		});
+	program
 		.command('explain')
 		.description('Say where everything on a page comes from: chain, regions, owners.')
 		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
@@ -73,6 +98,31 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			code = await explainCommand(site, route, { json, as }, streams);
 		});
 	program
+		.command('compare')
+		.description(
+			'Say which pages two states of a site draw differently, on which screens, and by how much.'
+		)
+		.argument('<old>', 'a folder, a .eave file, or a zip of a folder')
+		.argument('<new>', 'the same, later')
+		.option('--widths <list>', 'widths beside those at which bands begin, px: 390,1440')
+		.option('--height <px>', 'height of the screens', '800')
+		.option(
+			'--out <file>',
+			'write the pages that changed as SVG, before and after laid over each other'
+		)
+		.option('--json', 'as JSON')
+		.exitOverride()
+		.action(
+			async (
+				before: string,
+				after: string,
+				options: Omit<CompareOptions, 'json'> & { json?: true }
+			) => {
+				const { json = false, ...others } = options;
+				code = await compareCommand(before, after, { ...others, json }, streams);
+			}
+		);
+	program
 		.command('boxes')
 		.description(
 			'Work out the boxes of a page at a width, without a browser or with one that measures.'
@@ -86,6 +136,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.option('--widths <range>', 'every width of a range, such as 280..1760')
 		.option('--height <px>', 'height of the screen', '800')
 		.option('--as <role>', 'as a visitor of this role gets it')
+		.option('--try <words>', `with other content, or other visitors: ${allTrialWords.join(', ')}`)
 		.option('--scrollbar <px>', 'what a scrollbar takes of the screen', '0')
 		.option('--measure', 'measure what is in the page with a Chromium')
 		.option('--metrics-out <file>', 'write what was measured, as JSON')

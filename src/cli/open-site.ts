@@ -10,13 +10,20 @@ import type { Streams } from './streams.ts';
  * Gives an exit code instead where there is no site to read.
  */
 export async function openSite(path: string, streams: Streams): Promise<CheckedSite | number> {
+	const opened = await loadSite(path, streams);
+	if (typeof opened !== 'number') {
+		printProblems(opened.problems, opened.reading.files.texts, streams);
+	}
+	return opened;
+}
+
+/** The same, without saying what is wrong with it. */
+export async function loadSite(path: string, streams: Streams): Promise<CheckedSite | number> {
 	try {
 		const files = await readSitePath(path, (file) => {
 			streams.errors(`${file} is a symbolic link and is left out.\n`);
 		});
-		const resolved = checkSite(readSiteFiles(files));
-		printProblems(resolved.problems, files.texts, streams);
-		return resolved;
+		return checkSite(readSiteFiles(files));
 	} catch (failure) {
 		if (failure instanceof IntakeError) {
 			streams.errors(`${path}:1:1: intake: ${failure.message}\n`);
@@ -60,7 +67,7 @@ export function systemSentence(failure: unknown): string | undefined {
 }
 
 function problemLine(problem: Problem, texts: ReadonlyMap<string, string>): string {
-	const kind = problem.severity === 'warning' ? 'warning: ' : '';
+	const kind = problem.severity === 'error' ? '' : `${problem.severity}: `;
 	return `${placeOf(problem.span, texts)}: ${problem.code}: ${kind}${sentenceOf(problem)}`;
 }
 

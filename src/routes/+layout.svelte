@@ -1,17 +1,20 @@
 <script lang="ts">
 	import '../app.css';
-	import { page } from '$app/state';
+	import { afterNavigate } from '$app/navigation';
+	import { navigating, page } from '$app/state';
+	import { trialWords } from '$core/model/trial.ts';
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { readPlace, writePlace } from '$store/address.ts';
 	import { bringsFiles, takeDrop, takePaste } from '$store/drop.ts';
 	import { clearForgotten } from '$store/kept-sites.ts';
+	import { found } from '$store/findings.svelte.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { start } from '$store/opening.ts';
 	import { devices } from '$store/devices.svelte.ts';
 	import { sources } from '$store/sources.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import TopBar from '$views/shell/TopBar.svelte';
-	import { views } from '$views/shell/views.ts';
+	import TopBar from '$views/shell/bar/TopBar.svelte';
+	import { isAt, views } from '$views/shell/bar/views.ts';
 	import CommandField from '$views/plan/deeds/CommandField.svelte';
 	import DeedMenu from '$views/plan/deeds/DeedMenu.svelte';
 	import KeysSheet from '$views/plan/deeds/KeysSheet.svelte';
@@ -23,7 +26,7 @@
 	const { children }: { children: Snippet } = $props();
 
 	const viewName = $derived(
-		views.find((view) => page.url.pathname.startsWith(view.path))?.name ?? 'Long Eave'
+		views.find((view) => isAt(view, page.url.pathname))?.name ?? 'Long Eave'
 	);
 
 	onMount(() => {
@@ -35,6 +38,7 @@
 			look.height = place.height;
 		}
 		store.seenBy = place.role;
+		store.trial = place.trial;
 		void start(place.wish)
 			.then(clearForgotten)
 			.catch(() => undefined);
@@ -60,11 +64,12 @@
 	$effect(() => {
 		const shown = store.page;
 		const { width, height } = look;
-		if (!shown) return;
+		// On the way to another view nothing may lead back to this one; the address follows once one is there.
+		if (!shown || navigating.to) return;
 		const several = shown.addresses.length > 1 && shown.address !== shown.addresses[0];
 		const wish = { page: shown.page, address: several ? shown.address : undefined };
-		const role = store.seenBy;
-		untrack(() => void writePlace(page.url, { wish, role, width, height }));
+		const { seeing } = store;
+		untrack(() => void writePlace(page.url, { wish, ...seeing, width, height }));
 	});
 
 	// What a page shows from elsewhere is asked for where its copy is too old.
@@ -73,6 +78,13 @@
 		if (!store.ready || !names) return;
 		void store.page?.address;
 		untrack(() => void sources.refresh());
+	});
+
+	// What is wrong or doubtful is looked for behind each edit, on the page in sight first.
+	$effect(() => {
+		void store.site;
+		const shown = store.page?.page;
+		if (store.ready) untrack(() => void found.follow(shown));
 	});
 
 	// Other devices that show the site follow each edit.
@@ -94,6 +106,13 @@
 			else if (same) return;
 			void store.goTo(place.wish);
 		});
+	});
+
+	// What pages are tried with follows it too, but only there: an address that comes late would take back a choice.
+	afterNavigate(({ type }) => {
+		if (type !== 'popstate') return;
+		const { trial } = readPlace(page.url);
+		if (trialWords(trial).join() !== trialWords(store.trial).join()) void store.tryWith(trial);
 	});
 
 	function onDragOver(event: DragEvent): void {

@@ -1,4 +1,5 @@
 import { goto } from '$app/navigation';
+import { trialOf, trialWords, type Trial } from '$core/model/trial.ts';
 import type { PageWish } from '$workers/messages.ts';
 
 /** What the address of the application says: which page is shown, and on what screen. */
@@ -6,6 +7,8 @@ export interface Place {
 	readonly wish: PageWish | undefined;
 	/** Whom the site is seen by; undefined: all of it. */
 	readonly role: string | undefined;
+	/** What it is tried with. */
+	readonly trial: Trial;
 	/** px; undefined where the address says nothing. */
 	readonly width: number | undefined;
 	/** px; undefined where the screen is as tall as there is room. */
@@ -24,6 +27,7 @@ export function readPlace(url: URL): Place {
 	return {
 		wish: page === null ? undefined : { page, address: url.searchParams.get('page') ?? undefined },
 		role: url.searchParams.get('as') ?? undefined,
+		trial: trialOf(url.searchParams.get('try')?.split('.') ?? []),
 		width: Number.isFinite(width) ? clampWidth(width) : undefined,
 		height: Number.isFinite(height) ? clampHeight(height) : undefined
 	};
@@ -43,6 +47,8 @@ export function placeQuery(place: Place): string {
 	if (place.wish) query.set('route', place.wish.page);
 	if (place.wish?.address !== undefined) query.set('page', place.wish.address);
 	if (place.role !== undefined) query.set('as', place.role);
+	const tried = trialWords(place.trial);
+	if (tried.length > 0) query.set('try', tried.join('.'));
 	if (place.width !== undefined) query.set('width', String(place.width));
 	if (place.height !== undefined) query.set('height', String(place.height));
 	// Slashes and colons are allowed in a query (RFC 3986, section 3.4) and read better as they are.
@@ -57,7 +63,7 @@ export async function writePlace(url: URL, place: Place): Promise<void> {
 	const before = readPlace(url);
 	if (placeQuery(place) === placeQuery(before)) return;
 	const others = new URLSearchParams(url.searchParams);
-	for (const name of ['route', 'page', 'as', 'width', 'height']) others.delete(name);
+	for (const name of ['route', 'page', 'as', 'try', 'width', 'height']) others.delete(name);
 	const query = [placeQuery(place), others.toString()].filter((words) => words !== '').join('&');
 	const samePage =
 		before.wish?.page === place.wish?.page &&

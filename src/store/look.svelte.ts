@@ -8,6 +8,8 @@ const lookSchema = z.object({
 	overlay: z.boolean().optional(),
 	tracks: z.boolean().optional(),
 	scrollbars: z.boolean().optional(),
+	night: z.boolean().optional(),
+	scrolling: z.boolean().optional(),
 	marks: z.boolean().optional(),
 	closed: z.boolean().optional(),
 	nginx: z.boolean().optional(),
@@ -36,6 +38,10 @@ class Look {
 	tracks = $state(false);
 	/** Scrollbars are there on the stage and take room, as they do on many screens. */
 	scrollbars = $state(false);
+	/** Pages are shown as for visitors who prefer dark colours. */
+	night = $state(false);
+	/** What scrolling does is shown below the stage. */
+	scrolling = $state(false);
 	/** What is handed over says what made each element. */
 	marks = $state(false);
 	/** What is handed over has pages that not everyone may open. */
@@ -53,6 +59,8 @@ class Look {
 		this.overlay = kept?.overlay ?? true;
 		this.tracks = kept?.tracks ?? false;
 		this.scrollbars = kept?.scrollbars ?? false;
+		this.night = kept?.night ?? false;
+		this.scrolling = kept?.scrolling ?? false;
 		this.marks = kept?.marks ?? false;
 		this.closed = kept?.closed ?? false;
 		this.nginx = kept?.nginx ?? false;
@@ -65,8 +73,9 @@ class Look {
 	}
 
 	keep(): void {
-		const { mode, width, overlay, tracks, scrollbars, marks, closed, nginx, height } = this;
-		const kept = { mode, width, overlay, tracks, scrollbars, marks, closed, nginx, height };
+		const { mode, width, height, overlay, tracks, scrollbars, night, scrolling } = this;
+		const seen = { mode, width, height, overlay, tracks, scrollbars, night, scrolling };
+		const kept = { ...seen, ...this.handOver };
 		try {
 			localStorage.setItem(key, JSON.stringify(kept));
 		} catch {

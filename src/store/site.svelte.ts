@@ -1,4 +1,5 @@
 import type { Remote } from 'comlink';
+import { noTrial, type Trial } from '$core/model/trial.ts';
 import type { Roofline } from '$core/drawing/roofline.ts';
 import { reasonOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
@@ -58,6 +59,8 @@ class SiteStore {
 	writes = $state(true);
 	/** Whom the site is seen by in all views; undefined: all of it. */
 	seenBy = $state<string | undefined>();
+	/** What pages are tried with, in all views. */
+	trial = $state.raw<Trial>(noTrial);
 	/** The site may load pictures, sheets and frames from other hosts. */
 	outside = $state(false);
 
@@ -109,7 +112,7 @@ class SiteStore {
 	}
 
 	async goTo(wish: PageWish): Promise<boolean> {
-		const page = await this.core.page({ ...wish, role: this.seenBy });
+		const page = await this.core.page({ ...wish, ...this.seeing });
 		if (!page) return false;
 		this.wish = wish;
 		this.page = page;
@@ -118,12 +121,23 @@ class SiteStore {
 
 	/** The page that is at work, as it is seen. */
 	private get asked(): PageWish | undefined {
-		return this.wish && { ...this.wish, role: this.seenBy };
+		return this.wish && { ...this.wish, ...this.seeing };
+	}
+
+	/** How the site is looked at. */
+	get seeing(): { readonly role: string | undefined; readonly trial: Trial } {
+		return { role: this.seenBy, trial: this.trial };
 	}
 
 	/** Shows the whole application as a visitor sees it; undefined: all of it. */
 	async seeAs(role: string | undefined): Promise<void> {
 		this.seenBy = role;
+		if (this.wish && this.ready) await this.goTo(this.wish);
+	}
+
+	/** Tries the pages of the whole application with something. */
+	async tryWith(trial: Trial): Promise<void> {
+		this.trial = trial;
 		if (this.wish && this.ready) await this.goTo(this.wish);
 	}
 

@@ -102,7 +102,7 @@ class Wishes {
 			const { wanted: wish, turn } = this;
 			this.wanted = undefined;
 			const page = store.page;
-			const wished = { page: page?.page ?? '', address: page?.address, role: store.seenBy };
+			const wished = { page: page?.page ?? '', address: page?.address, ...store.seeing };
 			const preview = await store.core.look(wish, wished).catch(() => undefined);
 			if (turn !== this.turn) continue;
 			this.preview = preview;

@@ -19,14 +19,12 @@ import { readSiteFiles } from '$core/source/read.ts';
 import { sourcesOf } from '$core/answer/freshness.ts';
 import { partViews, type PartView } from '$core/drawing/material/part-view.ts';
 import { decodeUtf8 } from '$core/model/utf8.ts';
-import { AssetUrls } from './asset-urls.ts';
 import type {
 	Made,
 	Preview,
 	FilesMessage,
 	PageView,
 	PageWish,
-	PlaceView,
 	SeenView,
 	SourceState,
 	Shown,
@@ -35,16 +33,11 @@ import type {
 	TouchedView
 } from './messages.ts';
 import { admittedRoles, keptOutBy } from '$core/resolve/roles.ts';
-import type { ResolvedSite } from '$core/resolve/site.ts';
+import { seeingWord, seenAs, type ResolvedSite } from '$core/resolve/site.ts';
 import { nearestState } from '$core/resolve/structure.ts';
 import { keepMarks } from '$core/drawing/marks.ts';
-import { Answers } from './answers.ts';
-import type { SizeStore } from '$core/measure/size-store.ts';
-import { becauseOf } from '$core/measure/because.ts';
-import { frameMoves } from '$core/reach/frame-moves.ts';
-import { Settlings, type ScreenKind, type SettleStep } from './settling.ts';
+import { Looks } from './looks.ts';
 import { Sources } from './sources.ts';
-import type { Answers as Measured } from '$core/measure/asks.ts';
 
 /** ms for which nothing else is answered while pages are compared. */
 const mostAtOnce = 8;
@@ -55,12 +48,8 @@ const mostDrawn = 8;
  * The open site, read and resolved. It lives in the worker; the application sends it changes of the
  * text and gets back what to draw. Where the text has errors, drawings keep its last state without.
  */
-export class Desk extends Answers {
-	private readonly assetUrls = new AssetUrls();
+export class Desk extends Looks {
 	private readonly sources = new Sources();
-	private readonly settlings = new Settlings(this.year, () => this.onSettled?.());
-	/** Told whenever sizes of content may have been measured. */
-	onSettled: (() => void) | undefined;
 	/** The wish that was looked at last, ready to be made. */
 	private prepared: { before: CheckedSite; key: string; made: Prepared } | undefined;
 	/** Counts what ends the comparing of pages. */
@@ -150,7 +139,7 @@ export class Desk extends Answers {
 	}
 
 	/** A wish prepared, worked out once as long as the site is the same. */
-	private prepareOnce(wish: Wish): Prepared {
+	protected prepareOnce(wish: Wish): Prepared {
 		const before = this.latest;
 		if (!before) {
 			return { proposal: { kind: 'refused', sentence: 'No site is open.' }, after: undefined };
@@ -176,7 +165,7 @@ export class Desk extends Answers {
 		if (!shown || !page) return undefined;
 		const instances = shown.instances(page);
 		const instance = instances.find((one) => one.address === wish.address) ?? instances[0];
-		return instance && this.pageView(instance, shown.as(knownRole(wish.role, shown)));
+		return instance && this.pageView(instance, seenAs(shown, wish));
 	}
 
 	/** The edit that a wish comes to, or why it cannot be. */
@@ -195,7 +184,7 @@ export class Desk extends Answers {
 		const found = after && isSound(after) ? this.find(page, after) : undefined;
 		const instances = found && after ? after.instances(found) : [];
 		const instance = instances.find((one) => one.address === page.address) ?? instances[0];
-		const seen = after?.as(knownRole(page.role, after));
+		const seen = after && seenAs(after, page);
 		const html = instance && seen && stageHtml(instance, seen, this.assetUrls, this.year);
 		return { html, bands, refused: undefined, consequences };
 	}
@@ -219,62 +208,6 @@ export class Desk extends Answers {
 			since = performance.now();
 		}
 		return { pages, bands: proposal.bands };
-	}
-
-	/** The boxes of a page on a screen, as soon as what is in them has been measured; undefined where it is gone. */
-	boxesAt(wish: PageWish, width: number, screen: ScreenKind): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.boxesAt(...of, width, screen));
-	}
-
-	/** Measures what a page needs on some screens, so that its boxes are known at once when they are asked for. */
-	measure(wish: PageWish, widths: readonly number[], screen: ScreenKind): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.measure(...of, widths, screen));
-	}
-
-	/** Widths at which a box of a page jumps, likewise. */
-	jumps(wish: PageWish, screen: ScreenKind): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.jumps(...of, screen));
-	}
-
-	/** Goes on with a calculation that asked for something; undefined where nothing is known of it any more. */
-	settleOn(id: number, answers: Measured): SettleStep | undefined {
-		return this.settlings.goOn(id, answers);
-	}
-
-	/** A page as the stage would show it, to be measured. */
-	stageOf(wish: PageWish): { readonly html: string; readonly address: string } | undefined {
-		return this.settled(wish, (instance, seen) => ({
-			html: stageHtml(instance, seen, this.assetUrls, this.year),
-			address: instance.address
-		}));
-	}
-
-	/** Which rule of a style moves boxes that are not where they were computed; boxes by their words. */
-	styleBehind(
-		wish: PageWish,
-		words: readonly string[]
-	): { readonly words: string; readonly place: PlaceView | undefined } | undefined {
-		const moves = this.settled(wish, (instance, seen) => frameMoves(instance, seen, this.year));
-		const because = moves && becauseOf(words, moves);
-		return because && { words: because.words, place: this.placeView(because.span) };
-	}
-
-	private settled<T>(
-		wish: PageWish,
-		settle: (instance: PageInstance, seen: ResolvedSite) => T
-	): T | undefined {
-		const { shown } = this;
-		const page = shown && this.find(wish, shown);
-		if (!shown || !page) return undefined;
-		const seen = shown.as(knownRole(wish.role, shown));
-		const instances = seen.instances(page);
-		const instance = instances.find((one) => one.address === wish.address) ?? instances[0];
-		return instance && settle(instance, seen);
-	}
-
-	/** Sizes of content that were measured, by whatever site. */
-	get sizes(): SizeStore {
-		return this.settlings.store;
 	}
 
 	/** Names of sources that have to be asked before what they give is shown. */
@@ -375,6 +308,7 @@ export class Desk extends Answers {
 			name: settings.name.text,
 			bands: settings.bands.map((band) => ({ name: band.name.text, from: band.from })),
 			tokens: [...new Set(settings.tokens.map((token) => token.name.text))],
+			hasNight: settings.night.length > 0,
 			data: shown.site.data.map((source) => source.name.text),
 			roles: settings.roles.map(({ text }) => text),
 			roofline: drawing,
@@ -386,7 +320,8 @@ export class Desk extends Answers {
 	/** A page as it is drawn. One that cannot be drawn stays as it was, and says why. */
 	private pageView(instance: PageInstance, shown: ResolvedSite): PageView | undefined {
 		const name = layerName(instance.page);
-		const key = `${name} ${instance.address} ${shown.role ?? ''}`;
+		const { role, site } = shown;
+		const key = `${name} ${instance.address} ${seeingWord({ role, trial: site.settings.trial })}`;
 		try {
 			const view = this.drawPage(instance, shown);
 			this.lastDrawn.delete(key);
@@ -455,11 +390,6 @@ export class Desk extends Answers {
 		);
 		return failed ? 'failed' : asking ? 'loading' : undefined;
 	}
-}
-
-/** A role of the site; whoever is asked for and not one sees all. */
-function knownRole(role: string | undefined, { site }: ResolvedSite): string | undefined {
-	return site.settings.roles.find(({ text }) => text === role)?.text;
 }
 
 /** How a desk was before a wish was made. */

@@ -2,7 +2,9 @@ import type { PieceName } from '$core/model/piece-key.ts';
 import type { CrossSection } from '$core/drawing/cross-section.ts';
 import type { Place as FilePlace } from '$core/emit/delivery.ts';
 import type { Roofline } from '$core/drawing/roofline.ts';
+import type { Seeing } from '$core/resolve/site.ts';
 import type { RegionFate } from '$core/resolve/between.ts';
+import type { Severity } from '$core/messages/catalogue.ts';
 import type { Mend } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import type { Proposal } from '$core/edit/proposal.ts';
@@ -18,7 +20,7 @@ export interface BandView {
 
 /** A problem with its place spelled out, so that views need no text to show it. */
 export interface ProblemView {
-	readonly severity: 'error' | 'warning';
+	readonly severity: Severity;
 	readonly code: string;
 	readonly sentence: string;
 	readonly file: string;
@@ -40,6 +42,8 @@ export interface SiteView {
 	readonly bands: readonly BandView[];
 	/** Names of tokens and of shared data, to be offered where one types. */
 	readonly tokens: readonly string[];
+	/** Some of them have another value where visitors prefer dark colours. */
+	readonly hasNight: boolean;
 	readonly data: readonly string[];
 	/** Who visitors can be; the first is whoever has not signed in. */
 	readonly roles: readonly string[];
@@ -71,11 +75,9 @@ export interface PageView {
 }
 
 /** A page asked for: by name, and one of its addresses where there are several. */
-export interface PageWish {
+export interface PageWish extends Seeing {
 	readonly page: string;
 	readonly address: string | undefined;
-	/** Whom it is seen by; undefined: all of it. */
-	readonly role?: string | undefined;
 }
 
 /** What is known of a source of shared data that comes from elsewhere. */

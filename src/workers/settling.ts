@@ -1,16 +1,28 @@
 import type { Answers, Asked } from '$core/measure/asks.ts';
 import type { PlacedBox } from '$core/geometry/page-layout.ts';
+import { laidBoxes, type LaidBoxes } from '$core/findings/rough-fit.ts';
 import { jumpWidths, sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
 import { MeasuredPage } from '$core/measure/measured-page.ts';
 import type { Settling } from '$core/measure/settle.ts';
+import { misfitsIn, type Misfit } from '$core/check/fit/misfits.ts';
+import { roomLines, type RoomLine } from '$core/across/sweep/room-lines.ts';
+import { sweepView, type SweepView } from '$core/across/sweep/sweep-view.ts';
+import { layoutMarks } from '$core/drawing/marks.ts';
+import { scrollView, type ScrollView } from '$core/across/scroll/scroll-view.ts';
+import type { ScrollerName } from '$core/geometry/page.ts';
+import { layerName } from '$core/model/site.ts';
 import { SizeStore } from '$core/measure/size-store.ts';
 import type { PageInstance } from '$core/resolve/instance.ts';
-import type { ResolvedSite } from '$core/resolve/site.ts';
+import { seeingWord, type ResolvedSite } from '$core/resolve/site.ts';
 
-/** What a calculation came to: the boxes on a screen, or the widths at which some of them jump. */
+/** What a calculation came to: whichever of these it was about. */
 export interface Settled {
 	readonly boxes?: readonly PlacedBox[];
 	readonly jumps?: readonly number[];
+	readonly sweep?: SweepView;
+	readonly misfits?: readonly Misfit[];
+	readonly scroll?: ScrollView;
+	readonly room?: readonly RoomLine[];
 }
 
 /** The same, or what it has to know first. */
@@ -24,9 +36,12 @@ export interface ScreenKind {
 	readonly scrollbar: number;
 }
 
+/** ms of work before others get their turn. */
+const mostAtOnce = 20;
+
 /** Calculations that nobody went on with are forgotten. */
 const mostOpen = 8;
-const mostPages = 16;
+const mostPages = 24;
 
 /** Works out boxes with what a browser measures meanwhile: step by step, as questions go out and answers come in. */
 export class Settlings {
@@ -45,9 +60,10 @@ export class Settlings {
 		instance: PageInstance,
 		seen: ResolvedSite,
 		width: number,
-		screen: ScreenKind
+		screen: ScreenKind,
+		scrolled: number
 	): SettleStep {
-		return this.begin(laying(this.pageOf(instance, seen, screen), width));
+		return this.begin(laying(this.pageOf(instance, seen, screen), width, scrolled));
 	}
 
 	/** Measures what a page needs on some screens, and gives nothing. */
@@ -62,6 +78,50 @@ export class Settlings {
 
 	jumps(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): SettleStep {
 		return this.begin(jumping(this.pageOf(instance, seen, screen)));
+	}
+
+	/** What a page does over all widths. */
+	sweep(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): SettleStep {
+		return this.begin(sweeping(this.pageOf(instance, seen, screen), instance, seen));
+	}
+
+	/** What does not fit on it, at any width. */
+	misfits(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): SettleStep {
+		return this.begin(fitting(this.pageOf(instance, seen, screen)));
+	}
+
+	/** What scrolling does on it at a width; `within`: in what, undefined for the page. */
+	scroll(
+		instance: PageInstance,
+		seen: ResolvedSite,
+		width: number,
+		screen: ScreenKind,
+		within: ScrollerName | undefined
+	): SettleStep {
+		const page = this.pageOf(instance, seen, screen);
+		return this.begin(scrolling(page, instance, seen, { width, height: screen.height }, within));
+	}
+
+	/** How much of screens of several heights is left for its content. */
+	room(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): SettleStep {
+		return this.begin(rooming(this.pageOf(instance, seen, screen), instance, seen));
+	}
+
+	/** The boxes of a page over all widths, where all that they follow from has been measured; undefined where something has not. */
+	boxesKnown(
+		instance: PageInstance,
+		seen: ResolvedSite,
+		screen: ScreenKind
+	): LaidBoxes | undefined {
+		const page = this.pageOf(instance, seen, screen);
+		const going = page.between(sweepFrom, sweepTo);
+		for (let step = going.next([]); ; step = going.next([])) {
+			if (step.done) {
+				const { stretches } = step.value;
+				return laidBoxes(page, stretches);
+			}
+			if (step.value.length > 0) return undefined;
+		}
 	}
 
 	/** Goes on with a calculation; undefined where it was forgotten. */
@@ -86,10 +146,19 @@ export class Settlings {
 		return { kind: 'done', settled: step.value };
 	}
 
-	private pageOf(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): MeasuredPage {
-		const key = `${instance.address} ${seen.role ?? ''} ${screen.height} ${screen.scrollbar}`;
+	private keyOf(instance: PageInstance, { role, site }: ResolvedSite, screen: ScreenKind): string {
+		const seeing = seeingWord({ role, trial: site.settings.trial });
+		// A state stands at an address that a route may have, too.
+		const name = layerName(instance.page);
+		return `${name} ${instance.address} ${seeing} ${screen.height} ${screen.scrollbar}`;
+	}
+
+	/** A page with what has been measured of it. */
+	pageOf(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): MeasuredPage {
+		const { site } = seen;
+		const key = this.keyOf(instance, seen, screen);
 		const known = this.pages.get(key);
-		if (known && known.seen.site === seen.site) return known.measured;
+		if (known && known.seen.site === site) return known.measured;
 		const measured = new MeasuredPage(instance, seen, this.year, screen, this.store);
 		this.pages.delete(key);
 		this.pages.set(key, { seen, measured });
@@ -99,13 +168,73 @@ export class Settlings {
 	}
 }
 
-function* laying(page: MeasuredPage, width: number): Settling<Settled> {
-	return { boxes: yield* page.at(width) };
+function* laying(page: MeasuredPage, width: number, scrolled: number): Settling<Settled> {
+	const boxes = yield* page.at(width);
+	return { boxes: scrolled > 0 ? page.scrolledAt(width, { px: scrolled, in: undefined }) : boxes };
 }
 
 function* measuring(page: MeasuredPage, widths: readonly number[]): Settling<Settled> {
 	yield* page.atAll(widths);
 	return {};
+}
+
+function* sweeping(
+	page: MeasuredPage,
+	instance: PageInstance,
+	seen: ResolvedSite
+): Settling<Settled> {
+	const sweep = yield* page.between(sweepFrom, sweepTo);
+	const { bands } = seen.site.settings;
+	const marks = layoutMarks(seen.structure);
+	const resolved = seen.page(instance.page);
+	return { sweep: sweepView(sweep, resolved, bands, marks, (width) => page.leastWidthsAt(width)) };
+}
+
+function* fitting(page: MeasuredPage): Settling<Settled> {
+	return { misfits: misfitsIn(yield* page.between(sweepFrom, sweepTo)) };
+}
+
+function* scrolling(
+	page: MeasuredPage,
+	instance: PageInstance,
+	seen: ResolvedSite,
+	screen: { readonly width: number; readonly height: number },
+	within: ScrollerName | undefined
+): Settling<Settled> {
+	yield* page.at(screen.width);
+	const { bands, trial } = seen.site.settings;
+	const marks = layoutMarks(seen.structure);
+	const at = (px: number): readonly PlacedBox[] =>
+		page.scrolledAt(screen.width, { px, in: within });
+	const viewing = scrollView(seen.page(instance.page), bands, marks, screen, within, trial, at);
+	return { scroll: yield* inTurns(viewing) };
+}
+
+function* rooming(
+	page: MeasuredPage,
+	instance: PageInstance,
+	seen: ResolvedSite
+): Settling<Settled> {
+	yield* page.between(sweepFrom, sweepTo);
+	const { bands } = seen.site.settings;
+	const lines = roomLines(seen.page(instance.page), bands, (width, height, px) =>
+		page.scrolledAt(width, { px, in: undefined }, height)
+	);
+	return { room: yield* inTurns(lines) };
+}
+
+/** Work in steps, with an empty question between two: it gives others their turn. */
+function* inTurns<T>(work: Generator<undefined, T>): Settling<T> {
+	let step = work.next();
+	let since = performance.now();
+	while (!step.done) {
+		if (performance.now() - since > mostAtOnce) {
+			yield [];
+			since = performance.now();
+		}
+		step = work.next();
+	}
+	return step.value;
 }
 
 function* jumping(page: MeasuredPage): Settling<Settled> {

@@ -42,17 +42,11 @@ async function center(selector: string): Promise<{ x: number; y: number }> {
 	return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 
+/** What a layer brings to a column, wherever that stands in the drawing. */
 async function cell(layer: string, column: string): Promise<string> {
-	const found = await app.page.$$eval(
-		'[role=gridcell]',
-		(all, [one, other]) =>
-			all
-				.find((each) => each.ariaLabel?.startsWith(`${one}, ${other}:`))
-				?.getAttribute('data-cell'),
-		[layer, column] as const
-	);
-	assert.ok(found, `${layer}, ${column}`);
-	return `[data-cell="${found}"]`;
+	const selector = `[role=gridcell][aria-label^="${layer}, ${column}:"]`;
+	await app.page.waitForSelector(selector);
+	return selector;
 }
 
 test('a page is made bare by dragging its mark off the bar, with what it takes along', async () => {

@@ -87,6 +87,9 @@ for (const mode of ['day', 'night'] as const) {
 			await app.page.waitForSelector(there);
 			await check(`Material, ${of}`);
 		}
+		await app.open('/findings');
+		await named(app.page, 'button', 'Tell again: order-differs in guide');
+		await check('Findings');
 		await app.open('/access');
 		await named(app.page, 'button', 'Save as CSV');
 		await check('Access');
@@ -101,6 +104,37 @@ for (const mode of ['day', 'night'] as const) {
 		await check('the keys');
 		await app.page.keyboard.press('Escape');
 		await app.page.waitForSelector('[role=dialog]', { hidden: true });
+	});
+
+	test(`Sheet, before and after, and Sweep, by ${mode}`, async () => {
+		await app.open('/sheet');
+		await app.page.waitForSelector('.drawing');
+		await (await app.page.waitForSelector('.hold'))?.evaluate((one) => one instanceof HTMLElement && one.click()); // prettier-ignore
+		await app.page.waitForSelector('[aria-label="Held side by side"] .drawing');
+		await check('Sheet');
+		await (await named(app.page, 'button', 'Before and after')).click();
+		await check('before and after, with nothing to compare');
+		await app.open('/sweep?route=/desk/loans');
+		await (await app.page.waitForSelector('.mend'))?.click();
+		await check('Sweep with a mend');
+		await (await named(app.page, 'button', 'In words')).click();
+		await check('Sweep in words');
+	});
+
+	test(`what pages are tried with, and what scrolling does, by ${mode}`, async () => {
+		await app.open('/plan?route=/catalogue&height=500&try=long');
+		await (await named(app.page, 'button', 'Scroll')).click();
+		await named(app.page, 'slider', 'Scrolled to');
+		await check('Plan with the strip of scrolling');
+		await (await named(app.page, 'button', 'Put scrolling away')).click();
+		await (await app.page.waitForSelector('.try'))?.click();
+		await app.page.waitForSelector('.try-menu');
+		await check('what pages are tried with');
+		await app.page.keyboard.press('Escape');
+		await app.open('/sweep?route=/catalogue');
+		await (await app.page.waitForSelector('::-p-text(room left)'))?.click();
+		await app.page.waitForSelector('::-p-text(on 640 px of height)');
+		await check('Sweep with what is left of screens');
 	});
 
 	test(`Source, with an error, by ${mode}`, async () => {

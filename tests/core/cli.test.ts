@@ -4,7 +4,9 @@ import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, test } from 'node:test';
+import Ajv from 'ajv';
 import { z } from 'zod';
+import { reportSchema } from '../../src/core/findings/report.ts';
 import { explanationSchema } from '../../src/core/resolve/explain.ts';
 import { run as runCommand } from '../../src/cli/main.ts';
 import { around } from '../lib/site.ts';
@@ -160,4 +162,125 @@ test('explain as text names the same, and a page that is not there is wrong usag
 	const unknown = await run('explain', 'demo', '--route', '/none');
 	assert.equal(unknown.code, 2);
 	assert.match(unknown.errors, /There is no route \/none\. There is \//);
+});
+
+test('compare says which pages changed, on which screens, by how much, and draws both over each other', async () => {
+	const [before, later] = [join(folder, 'before.eave'), join(folder, 'later.eave')];
+	const site = `site "Two" { bands { narrow 0; wide 900 } }
+layout shell at / {
+  region head as header { height 60px }
+  region main as main { slot }
+}
+route / { title "Home"; piece a """<p>home</p>""" }
+route /alone { title "Alone"; under none; piece a """<p>alone</p>""" }
+`;
+	await writeFile(before, site);
+	await writeFile(later, site.replace('height 60px', 'height 60px; height 80px @wide'));
+	const same = await run('compare', before, before);
+	assert.deepEqual([same.code, same.out], [0, 'Nothing changed on 2 pages.\n']);
+	const drawing = join(folder, 'changes.svg');
+	const { code, out, errors } = await run('compare', before, later, '--out', drawing, '--widths', '1200'); // prettier-ignore
+	assert.equal(code, 1, errors);
+	assert.match(
+		out,
+		/^\/ \(shell\)\n {2}wide 900 px: head: 20 px taller; main: 20 px lower and 1 more\n/
+	);
+	assert.match(out, /\n1 of 2 pages changed\.\n/);
+	const svg = await readFile(drawing, 'utf8');
+	assert.equal(svg.match(/<g class="drawing"/g)?.length, 3, 'one page at three widths');
+	assert.match(svg, /class="before"/);
+	const json = await run('compare', before, later, '--json');
+	const schema = z.array(
+		z.object({
+			page: z.string(),
+			screens: z.array(
+				z.object({
+					column: z.object({ width: z.number() }),
+					moved: z.array(z.object({ box: z.string() }))
+				})
+			)
+		})
+	);
+	const [change] = schema.parse(JSON.parse(json.out));
+	assert.deepEqual(change?.screens.map(({ column }) => column.width), [900]); // prettier-ignore
+	assert.equal((await run('compare', before, join(folder, 'nowhere.eave'))).code, 2);
+	assert.equal((await run('compare', before, later, '--widths', '12')).code, 2);
+});
+
+const doubtful = around(
+	'route /x { title "X"; piece a """<h1>X</h1><h1>Y</h1><p>&copy; 2024</p>""" }'
+);
+
+test('check prints findings with line and caret, and ends with 0, 1 or 2', async () => {
+	const file = join(folder, 'doubtful.eave');
+	await writeFile(file, doubtful);
+	const { code, out } = await run('check', file, '--year', '2031');
+	assert.equal(code, 1);
+	assert.match(
+		out,
+		/doubtful\.eave:\d+:\d+: warning: heading-twice: .*\n {2}\d+ \| route \/x .*\n {4,5}\| +\^~~\n.*on \/x/
+	);
+	assert.equal((await run('check', file, '--fail-on', 'error')).code, 0);
+	assert.equal((await run('check', file, '--fail-on', 'maybe')).code, 2);
+	assert.equal((await run('check', join(folder, 'nowhere.eave'))).code, 2);
+});
+
+test('check gives JSON that keeps to its schema, and a baseline that lets only what is new fail', async () => {
+	const file = join(folder, 'baseline.eave');
+	await writeFile(file, doubtful);
+	const { out } = await run('check', file, '--format', 'json');
+	const report = reportSchema.parse(JSON.parse(out));
+	assert.ok(report.findings.some(({ code, mend }) => code === 'year-fixed' && mend === 'safe'));
+	const baseline = join(folder, 'baseline.json');
+	await writeFile(baseline, out);
+	await writeFile(file, `// a line more\n${doubtful}`);
+	assert.equal((await run('check', file, '--baseline', baseline)).code, 0, 'lines may move');
+	await writeFile(file, doubtful.replace('<h1>Y</h1>', '<h1>Y</h1><a href="/gone">Gone</a>'));
+	assert.equal((await run('check', file, '--baseline', baseline)).code, 1);
+	assert.equal((await run('check', file, '--baseline', file)).code, 2, 'no report');
+});
+
+test('check gives SARIF that is valid against its schema, with what is set aside', async () => {
+	const read = async (path: string): Promise<object> =>
+		z.looseObject({}).parse(JSON.parse(await readFile(`node_modules/${path}`, 'utf8')));
+	const ajv = new Ajv({ schemaId: 'auto', meta: false });
+	ajv.addMetaSchema(await read('ajv/lib/refs/json-schema-draft-04.json'));
+	const isValid = ajv.compile(
+		await read('@microsoft/jest-sarif/lib/schemas/sarif-2.1.0-rtm.5.json')
+	);
+	const file = join(folder, 'sarif.eave');
+	await writeFile(
+		file,
+		doubtful.replace('title "X"', 'title "X"; allow heading-twice "two poems"')
+	);
+	for (const site of ['demo', file]) {
+		const log: unknown = JSON.parse((await run('check', site, '--format', 'sarif')).out);
+		assert.ok(isValid(log), JSON.stringify(isValid.errors));
+	}
+	assert.ok(
+		!isValid({ version: '2.1.0', runs: [{ results: [{}] }] }),
+		'the schema sees what is wrong'
+	);
+	const { out } = await run('check', file, '--format', 'sarif');
+	assert.match(out, /"justification": "two poems"/);
+});
+
+test('check --mend writes what may be mended unseen, and nothing else', async () => {
+	const file = join(folder, 'mend.eave');
+	await writeFile(file, doubtful);
+	const { errors } = await run('check', file, '--mend');
+	assert.match(errors, /1 mend written into mend\.eave\./);
+	assert.equal(await readFile(file, 'utf8'), doubtful.replace('&copy; 2024', '&copy; {year}'));
+	assert.match((await run('check', file, '--mend')).errors, /nothing to mend/);
+});
+
+test('the demo has no findings but those that it allows, and those that rest on guesses', async () => {
+	const report = reportSchema.parse(
+		JSON.parse((await run('check', 'demo', '--format', 'json')).out)
+	);
+	assert.deepEqual(
+		report.findings.filter(({ estimated }) => !estimated).map(({ sentence }) => sentence),
+		[]
+	);
+	assert.deepEqual([...new Set(report.aside.map(({ code }) => code))], ['order-differs']);
 });

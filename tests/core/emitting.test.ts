@@ -14,6 +14,7 @@ import { membersIn } from '../../src/core/resolve/members.ts';
 import { takeIn } from '../../src/core/source/intake.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { readSitePath } from '../../src/cli/site-path.ts';
+import { makeOn } from '../lib/edits.ts';
 import { outlineOf } from '../lib/outline.ts';
 import { around, bodyOf, htmlOf, markedOf, only, pageNamed, resolve, sound } from '../lib/site.ts';
 
@@ -436,3 +437,48 @@ route /in { }`);
 	assert.match(flat, /@container layout-g \(width >= 700px\) \{ @scope/);
 	assert.ok(outlineOf(htmlOf(resolved, '/in')).join('\n').includes('div.g-space\n      div.g\n'));
 }); // prettier-ignore
+
+test('tokens have other values by night, and on paper nothing sticks or slides in', () => {
+	const text = `site "N" { bands { narrow 0; wide 900 }; tokens { --ink: #111; --ink @night: #eee; --ink @wide: #222 } }
+layout shell at / {
+  arrange areas { "head"; "menu"; "main" }
+  region head as header { height 50px; stick top }
+  region menu as nav { show drawer left 200px "Menu"; show in-place @wide }
+  region main as main { slot }
+}
+route / { title "Home" }
+`;
+	const resolved = sound(text);
+	const css = new Map(
+		[...deliver(resolved, 2026)].map(({ path, content }) => [path, String(content)])
+	);
+	const site = css.get('styles/site.css') ?? '';
+	assert.match(site, /color-scheme: light dark;\s+--ink: #111;/);
+	assert.match(site, /@media \(prefers-color-scheme: dark\) \{\s+:root \{\s+--ink: #eee;/);
+	assert.match(site, /@media \(prefers-reduced-motion: no-preference\) \{\s+@view-transition/);
+	const paper =
+		/@media print \{[^]*?\n {2}\}/.exec(css.get('styles/layouts/shell.css') ?? '')?.[0] ?? '';
+	assert.match(paper, /\.shell \{\s+display: flex;/);
+	const said = (selector: string): string =>
+		new RegExp(`(?:^|[\\s,])${selector}(?:,[^{}]*)? \\{([^}]*)\\}`).exec(paper)?.[1] ?? '';
+	for (const name of ['.shell-head', '.shell-menu']) assert.match(said(name), /position: static;/);
+	assert.match(said('.shell-menu-opener'), /display: none;/);
+	assert.match(said('.shell-head'), /order: -2;/);
+	assert.match(said('.shell-main'), /order: -1;/);
+	const night = makeOn(text, {
+		kind: 'set-token',
+		name: '--ink',
+		value: '#ddd',
+		band: 'night'
+	});
+	assert.match(night.text, /--ink @night: #ddd/);
+	const renamed = makeOn(text, { kind: 'rename-token', name: '--ink', to: '--soot' });
+	assert.equal(renamed.text.match(/--ink/g), null);
+	const freed = makeOn(text, {
+		kind: 'set-token',
+		name: '--ink',
+		value: undefined,
+		band: 'night'
+	});
+	assert.doesNotMatch(freed.text, /night/);
+});

@@ -65,6 +65,20 @@ test('areas span tracks, and rows fill the screen (sections 8 and 11.7)', () => 
 	assert.equal(boxesOf(resolved, 500, 50)['foot'], '0 68 500 25');
 });
 
+test('rows with shares below one take less of the height that they made up (section 11.7)', () => {
+	// What spans them asks for 74.8 with the gaps: 10, and of the 61 px left 6.1 and 42.7. Of those 74.8 the shares
+	// then leave: 5 as the slot is, 0.7 of 43.8, and what is left goes to the row that is as high as it likes.
+	const resolved = oneLayout(
+		`arrange areas { "head side" auto; "main side" 0.1fr; "foot side" 0.7fr; columns 2fr 1fr; gap 8px }
+		region head as header { piece fix-20-10 """x""" }; region main as main { slot; max none 5px }
+		region side as aside { piece fix-30-87 """x""" }; region foot as footer { piece fix-20-15 """x""" }`
+	);
+	const heights = placedOf(resolved, 280, 400)
+		.filter(({ name }) => name.kind === 'region')
+		.map(({ name, height }) => `${name.region} ${height.toFixed(2)}`);
+	assert.deepEqual(heights, ['head 23.14', 'main 5.00', 'side 74.80', 'foot 30.66']);
+});
+
 test('columns N: spans, offsets, new rows and equal rows (section 8.5)', () => {
 	const resolved = oneLayout(
 		`arrange columns 4 rows 2 { gap 10px 20px }
@@ -268,6 +282,14 @@ test('borders take room as padding does, in whole px; sums below zero count as z
 	assert.equal(boxesOf(negative, 400)['m'], '0 20 400 20', 'CSS Values 4, section 10.12');
 	assert.equal(boxesOf(negative, 800)['m'], '100 20 600 20');
 });
+
+test('what a ratio makes of a border widens a box, but not where a stack stretches it (CSS Box Sizing 4, section 5.2)', () => {
+	const piece = 'piece fix-20-10 { border 128px; aspect 16 / 9 } """x"""';
+	const inRegion = oneLayout(`region a as div { ${piece} }; region main as main { slot }`);
+	const inStack = oneLayout(`region a as div { arrange stack; ${piece} }; region main as main { slot }`);
+	const sizeIn = (resolved: typeof inStack): string | undefined => boxesOf(resolved, 280)['fix-20-10'];
+	assert.deepEqual([sizeIn(inRegion), sizeIn(inStack)], ['0 0 455.1 266', '0 0 280 266']);
+}); // prettier-ignore
 
 test('a strip scrolls to behind its last piece and the padding after it (CSS Overflow 3, section 2.2)', () => {
 	const strip = oneLayout(

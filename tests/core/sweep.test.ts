@@ -106,6 +106,8 @@ test('a sweep of any site agrees with laying it out at every width', () => {
 				assert.ok(off <= smoothed, `${off} px off at ${width} px`);
 			}
 			assert.equal(next, 1761, 'every width once');
+			const sweep = Sweep.over(layout, 280, 1760, 600);
+			sweep.each((width, boxes) => assert.equal(farthest(boxes, sweep.boxesAt(width)), 0));
 		}),
 		{ seed: 11, numRuns: 20 }
 	);

@@ -42,7 +42,8 @@ export async function startApp(): Promise<App> {
 			await page.waitForSelector('[data-ready]');
 		},
 		async stage() {
-			const element = await page.waitForSelector('iframe');
+			// A frame that measures may still be there from the view before.
+			const element = await page.waitForSelector('iframe:not([title="Measuring"])');
 			const frame = await element?.contentFrame();
 			if (!frame) throw new Error('There is no stage.');
 			return frame;

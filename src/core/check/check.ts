@@ -1,18 +1,32 @@
-import type { ErrorCode, WarningCode } from '../messages/catalogue.ts';
+import type { Code } from '../messages/catalogue.ts';
 import type { Problem } from '../messages/problem.ts';
 import type { Layer } from '../model/site.ts';
 import type { Wish } from '../model/wish.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
+import type { Example } from './example.ts';
+import type { Fit, FittedPage } from './subject/fitted-page.ts';
+import type { PageFacts } from './subject/page-facts.ts';
+import type { Sighting } from './subject/sighting.ts';
+import type { WrittenPage } from './subject/written-page.ts';
 
 interface CheckBase {
-	/** The kinds of problems that it finds; whether they are errors or warnings the catalogue says. */
-	readonly codes: readonly (ErrorCode | WarningCode)[];
+	/** The kinds of problems that it finds; how much each matters the catalogue says. */
+	readonly codes: readonly Code[];
 	/** What it sees to, as a sentence. */
 	readonly what: string;
 	/** Why that matters, as a sentence. */
 	readonly why: string;
+	/** By code. */
+	readonly examples: Readonly<Partial<Record<Code, Example>>>;
 	/** What would take such a problem away; undefined where it is not clear. */
 	mend?(problem: Problem, resolved: ResolvedSite): Wish | undefined;
+	/** The mend changes nothing on any page but what was wrong, so that nobody has to look first. */
+	readonly safe?: true;
+}
+
+/** What is found without a check of its own: as the text is read and chains are worked out, or once all is known. */
+export interface ElsewhereCheck extends CheckBase {
+	readonly of: 'elsewhere';
 }
 
 /** Looks at one layer after the other: a layout, or a page. */
@@ -26,14 +40,38 @@ export interface LayerCheck extends CheckBase {
 	find(layer: Layer, resolved: ResolvedSite): readonly Problem[];
 }
 
-/** Looks at the whole site. */
+/** Looks at the whole site with each edit. */
 export interface SiteCheck extends CheckBase {
 	readonly of: 'site';
 	find(resolved: ResolvedSite): readonly Problem[];
 }
 
+/** Looks at the whole site too, but has time: it follows the edits. */
+export interface WholeCheck extends CheckBase {
+	readonly of: 'whole';
+	find(resolved: ResolvedSite): readonly Problem[];
+}
+
+/** Looks at one page as it is written. */
+export interface PageCheck extends CheckBase {
+	readonly of: 'page';
+	find(page: WrittenPage): readonly Sighting[];
+}
+
+/** Looks at what all pages say of themselves. */
+export interface AcrossCheck extends CheckBase {
+	readonly of: 'across';
+	find(pages: readonly PageFacts[], resolved: ResolvedSite): readonly Sighting[];
+}
+
+/** Looks at the boxes of one page at all widths. */
+export interface FitCheck extends CheckBase {
+	readonly of: 'boxes';
+	find(page: FittedPage): readonly Fit[];
+}
+
 /** Something that is looked for once a site is read and resolved. Nothing else needs it to go on. */
-export type Check = LayerCheck | SiteCheck;
+export type Check = LayerCheck | SiteCheck | WholeCheck | PageCheck | AcrossCheck | FitCheck;
 
 /** Thousands of layers, nearly all without problems: nothing is made for those. */
 export const nothing: readonly Problem[] = [];

@@ -4,20 +4,55 @@ import { labelIdle } from './boxes/label-idle.ts';
 import { settingIdle } from './boxes/setting-idle.ts';
 import { drawerNoPlace, showNotHere, slotHidden } from './boxes/show.ts';
 import { sizes } from './boxes/sizes.ts';
+import { shrinkGrows } from './boxes/shrink-grows.ts';
 import { spanTooWide } from './boxes/span-too-wide.ts';
 import { styleOfBox } from './boxes/style-of-box.ts';
+import { fixedTooWide } from './boxes/fixed-too-wide.ts';
 import { trackOverrun } from './boxes/track-overrun.ts';
+import { contentCut } from './fit/content-cut.ts';
+import { covered } from './fit/covered.ts';
+import { footFloats } from './fit/foot-floats.ts';
+import { gapUneven } from './fit/gap-uneven.ts';
+import { headJumps } from './fit/head-jumps.ts';
+import { measureTooLong, measureTooShort } from './fit/measures.ts';
+import { orderDiffers } from './fit/order-differs.ts';
+import { pageScrollsSideways } from './fit/page-scrolls-sideways.ts';
+import { regionTooNarrow } from './fit/region-too-narrow.ts';
+import { stuckCovers } from './fit/stuck-covers.ts';
+import { allowed } from './names/allowed.ts';
 import { bandUnknown } from './names/band-unknown.ts';
 import { dataShape } from './names/data.ts';
+import { nightAlone } from './names/night-alone.ts';
+import { regionShadowed } from './names/region-shadowed.ts';
 import { admitWider, roleUnknown, seenByNone } from './names/roles.ts';
 import { addressTwice } from './pages/address-twice.ts';
 import { fills } from './pages/fills.ts';
 import { navEmpty } from './pages/nav-empty.ts';
 import { requiredUnfilled } from './pages/required-unfilled.ts';
+import { linkToDenied } from './people/link-to-denied.ts';
+import { pageUnreachable } from './people/page-unreachable.ts';
+import { yearFixed } from './people/year-fixed.ts';
+import { contrastLow } from './reading/contrast-low.ts';
+import { headingSkips, headingTwice } from './reading/headings.ts';
+import { landmarkUnnamed, mainPart } from './reading/landmarks.ts';
+import { anchorNowhere, linkNowhere } from './reading/links.ts';
+import { descriptionMissing, langMissing, titleMissing, titleTwice } from './reading/page-head.ts';
+import { imageNoAlt, imageNoSize } from './reading/pictures.ts';
+import { skipMissing } from './reading/skip-missing.ts';
+import { targetSmall } from './reading/target-small.ts';
+import { overrideLostHeading } from './style/override-lost-heading.ts';
+import { classClash, styleLeaks } from './style/style-leaks.ts';
+import { styleUnused } from './style/style-unused.ts';
+import { valueNotToken } from './style/value-not-token.ts';
 import { expressions } from './text/expressions.ts';
 import { markup } from './text/markup.ts';
 import { parts } from './text/parts.ts';
+import { standInLength } from './text/stand-in-length.ts';
 import { strayEndTags } from './text/stray-end-tags.ts';
+import { assetUnused } from './unused/asset-unused.ts';
+import { layoutUnused } from './unused/layout-unused.ts';
+import { partUnused } from './unused/part-unused.ts';
+import { tokenUnused } from './unused/token-unused.ts';
 
 /** Everything that is looked for once a site is resolved. */
 export const checks: readonly Check[] = [
@@ -32,6 +67,7 @@ export const checks: readonly Check[] = [
 	seenByNone,
 	dataShape,
 	bandUnknown,
+	nightAlone,
 	sizes,
 	showNotHere,
 	areaUnknown,
@@ -40,10 +76,53 @@ export const checks: readonly Check[] = [
 	labelIdle,
 	spanTooWide,
 	trackOverrun,
+	shrinkGrows,
 	styleOfBox,
 	slotHidden,
 	drawerNoPlace,
 	pieceNotArranged,
 	requiredUnfilled,
-	strayEndTags
+	standInLength,
+	strayEndTags,
+	allowed,
+	regionShadowed,
+	fixedTooWide,
+	titleMissing,
+	langMissing,
+	layoutUnused,
+	partUnused,
+	tokenUnused,
+	assetUnused,
+	yearFixed,
+	valueNotToken,
+	headingTwice,
+	headingSkips,
+	landmarkUnnamed,
+	mainPart,
+	skipMissing,
+	descriptionMissing,
+	linkNowhere,
+	imageNoAlt,
+	imageNoSize,
+	targetSmall,
+	contrastLow,
+	styleLeaks,
+	classClash,
+	overrideLostHeading,
+	linkToDenied,
+	titleTwice,
+	anchorNowhere,
+	styleUnused,
+	pageUnreachable,
+	regionTooNarrow,
+	pageScrollsSideways,
+	contentCut,
+	covered,
+	footFloats,
+	stuckCovers,
+	headJumps,
+	measureTooLong,
+	measureTooShort,
+	orderDiffers,
+	gapUneven
 ];

@@ -1,15 +1,30 @@
 import { atEdge, hasErrors, listProblems, type Problem } from '../messages/problem.ts';
 import type { Arrangement } from '../model/arrange.ts';
 import { Memory } from '../model/memory.ts';
-import { layerName, layerSpan, layersOf, type Layer, type Layout } from '../model/site.ts';
+import {
+	layerName,
+	layerSpan,
+	layersOf,
+	type Layer,
+	type Layout,
+	type Site
+} from '../model/site.ts';
 import { resolveSite, type ResolvedSite } from '../resolve/site.ts';
 import type { SiteReading } from '../source/read.ts';
+import { Allowances, type Allowing } from './allowances.ts';
 import { nothing, type LayerCheck } from './check.ts';
 import { checks } from './list.ts';
 
 /** A resolved site with everything that is wrong with it. */
 export interface CheckedSite extends ResolvedSite {
 	readonly problems: readonly Problem[];
+	/** What was found and is set aside. */
+	readonly allowed: readonly AllowedProblem[];
+}
+
+/** A problem that is not told, and what sets it aside. */
+export interface AllowedProblem extends Allowing {
+	readonly problem: Problem;
 }
 
 const layerChecks = checks.filter((check): check is LayerCheck => check.of === 'layer');
@@ -67,7 +82,25 @@ export function checkSite(reading: SiteReading): CheckedSite {
 		append(foundNear.get(layer, depends, () => findIn(layer, nearChecks, resolved)));
 		append(findIn(layer, farChecks, resolved));
 	}
-	return { ...resolved, problems: listProblems(problems) };
+	const { told, allowed } = setAside(problems, resolved.site);
+	return { ...resolved, problems: listProblems(told), allowed };
+}
+
+/** Parts problems into those that are told and those that the text sets aside. */
+function setAside(
+	problems: readonly Problem[],
+	site: Site
+): { readonly told: readonly Problem[]; readonly allowed: readonly AllowedProblem[] } {
+	const allowances = Allowances.of(site);
+	if (allowances.all.length === 0) return { told: problems, allowed: [] };
+	const told: Problem[] = [];
+	const allowed: AllowedProblem[] = [];
+	for (const problem of problems) {
+		const allowing = allowances.of(problem);
+		if (allowing) allowed.push({ ...allowing, problem });
+		else told.push(problem);
+	}
+	return { told, allowed };
 }
 
 /** What some checks find in a layer. */

@@ -24,6 +24,13 @@ export function stuckAt(box: Box, edge: Edge, band: number, surroundings: Surrou
 	return sumOf([...(reached ? [`var(--${edge}-outside)`] : []), ...heights]);
 }
 
+/** Heights of what keeps to an edge of a layout before a box gets there, as CSS, nearest to the edge first. */
+export function keptHeights(box: Box, edge: Edge, band: number, bands: Bands): string[] {
+	return keptBefore(box, edge, bands, band).flatMap(
+		(one) => keptHeight(settingsAt(one.settings, bands, band)) ?? []
+	);
+}
+
 /** A piece sticks where its region would; what lands in a slot starts from what the slot hands on. */
 function pieceStuckAt(region: Box, edge: Edge, band: number, surroundings: Surroundings): string {
 	const { bands, outside } = surroundings;

@@ -37,15 +37,15 @@ export function* touchedBetween(
 }
 
 function isSame(page: Page, before: ResolvedSite, other: Page, after: ResolvedSite): boolean {
-	if (fingerprint(page, before) === fingerprint(other, after)) return true;
+	if (madeFrom(page, before) === madeFrom(other, after)) return true;
 	return written(page, before) === written(other, after);
 }
 
 /**
  * Everything that a page is made from, as text: its own declaration, its chain's, and what every page
- * has. Pages with equal fingerprints come out equal, so only the others are written to compare.
+ * has. Pages that are made from the same come out the same, so only the others are written to compare.
  */
-function fingerprint(page: Page, { site, structure, reading }: ResolvedSite): string {
+export function madeFrom(page: Page, { site, structure, reading }: ResolvedSite): string {
 	const textOf = ({ span }: Layer): string =>
 		(reading.files.texts.get(span.file) ?? '').slice(span.from, span.to);
 	const layers: Layer[] = [...structure.chainOf(page), page];
@@ -64,9 +64,29 @@ function sharedText(site: Site, texts: ReadonlyMap<string, string>): string {
 			return `${route.pattern.text} ${text}`;
 		});
 		const sources = site.data.map((source) => `${source.name.text} ${source.from.text}`);
+		const parts = site.parts.map(({ span }) =>
+			(texts.get(span.file) ?? '').slice(span.from, span.to)
+		);
 		const order = site.layouts.map((layout) => layout.name.text);
-		return [(texts.get(file) ?? '').slice(from, to), ...titles, ...sources, ...order].join('\n');
+		return [
+			(texts.get(file) ?? '').slice(from, to),
+			...titles,
+			...sources,
+			...parts,
+			...order,
+			String(numberOf(site.values))
+		].join('\n');
 	});
+}
+
+const numbers = new WeakMap<object, number>();
+let counted = 0;
+
+/** A number for an object, so that what holds the same one says so. */
+function numberOf(object: object): number {
+	let number = numbers.get(object);
+	if (number === undefined) numbers.set(object, (number = ++counted));
+	return number;
 }
 
 function written(page: Page, resolved: ResolvedSite): string {

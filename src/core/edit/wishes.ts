@@ -2,6 +2,7 @@ import type { CheckedSite } from '../check/site.ts';
 import type { Wish } from '../model/wish.ts';
 import { regionWishes, sizeWishes } from './boxes/wishes.ts';
 import { layerWishes } from './layers/wishes.ts';
+import { mendWishes } from './mending/wishes.ts';
 import { pieceWishes } from './pieces/wishes.ts';
 import { sharedWishes } from './shared/wishes.ts';
 import { siteWishes } from './site/wishes.ts';
@@ -15,7 +16,13 @@ const kinds: WishKinds<Wish> = {
 	...layerWishes,
 	...regionWishes,
 	...pieceWishes,
-	...sharedWishes
+	...sharedWishes,
+	...mendWishes,
+	'mend-all': {
+		label: ({ label }) => label,
+		carryOut: (resolved, surgery, { mends }) =>
+			mends.flatMap((mend) => carryOut(resolved, surgery, mend))
+	}
 };
 
 export function labelOf(wish: Wish): string {

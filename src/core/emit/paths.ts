@@ -88,7 +88,8 @@ function onlyPageFor(path: string, resolved: ResolvedSite): string | undefined {
 	return pageFile(instance, resolved.site.settings.urls);
 }
 
-function trimSlash(path: string): string {
+/** The path of a page without a slash at its end. */
+export function trimSlash(path: string): string {
 	return path.length > 1 && path.endsWith('/') ? path.slice(0, -1) : path;
 }
 

@@ -3,6 +3,7 @@ import type { ResolvedSite } from '../resolve/site.ts';
 import { sheetsOf } from './delivery.ts';
 import { assetPath } from './paths.ts';
 import { pageHtml } from './html/page.ts';
+import { triedCss, triedRoot } from './css/tried.ts';
 import { withUrls } from './css/style-urls.ts';
 
 /**
@@ -15,14 +16,20 @@ export function stageHtml(
 	assetUrls: { get(path: string): string | undefined },
 	year: number
 ): string {
+	const { trial, tokens } = resolved.site.settings;
 	const sheets = sheetsOf(instance.page, resolved);
+	const root = triedRoot(trial);
 	const link = (url: string): string => assetUrls.get(assetPath(url.replace(/^\//, ''))) ?? url;
 	return pageHtml(instance, resolved, {
 		link,
 		marks: 'all',
-		headLines: sheets.map(({ path, css }) => {
-			return `<style data-sheet="${path}">\n${withUrls(css, link).replaceAll('</', '<\\/')}</style>`;
-		}),
+		headLines: [
+			...(root === '' ? [] : [`<style data-sheet="tried">${root}</style>`]),
+			...sheets.map(({ path, css }) => {
+				const text = triedCss(withUrls(css, link), trial, tokens).replaceAll('</', '<\\/');
+				return `<style data-sheet="${path}">\n${text}</style>`;
+			})
+		],
 		year
 	});
 }

@@ -1,13 +1,17 @@
+import { remOf } from '../model/trial.ts';
 import type { Viewport } from '../size/length.ts';
 import { exceeds, larger, noteTurns, smaller, type Turns } from '../size/turns.ts';
 import type { BoxName, GridLines, LayoutBox } from './layout-box.ts';
 import { Layout } from './layout.ts';
 import { notedBand } from './widths/noted-band.ts';
 import { isFlat } from './reach.ts';
-import { boxesInBand, type PageContent } from './page.ts';
-import { padDown, usedWidth } from './sizing.ts';
+import { boxesInBand, isScrolled, type PageContent, type Scrolled } from './page.ts';
+import { padAcross, padDown, usedWidth } from './sizing.ts';
 
-/** Where a box is on the page at one width, px from the top left, before anything is scrolled. */
+/**
+ * Where a box is on the page at one width, px from the top left of what it scrolls with: where nothing sticks it is the
+ * same however far that is scrolled.
+ */
 export interface PlacedBox {
 	readonly name: BoxName;
 	readonly x: number;
@@ -17,8 +21,29 @@ export interface PlacedBox {
 	/** How far what is in it sticks out sideways and at the bottom, px; what it scrolls does not count. */
 	readonly overflowX: number;
 	readonly overflowY: number;
+	/** What sticks out of it is scrolled, and seen nowhere else. */
+	readonly scrolls: boolean;
+	/** It stands in a box that scrolls by itself, and so sticks out of no other. */
+	readonly inScroller: boolean;
 	/** Its tracks, where it is a grid. */
 	readonly lines: GridLines | undefined;
+	/** The box that it is in, by its place in the list; undefined for the outermost, and for drawers. */
+	readonly inside: number | undefined;
+	/** What keeping to an edge does to it; undefined for a box that keeps to none. */
+	readonly sticking: Sticking | undefined;
+}
+
+/** How a box keeps to an edge as far as things are scrolled now. */
+export interface Sticking {
+	/** How far down it has been moved from its place, px. */
+	readonly by: number;
+	/** Whatever it stands in ends, and takes it along. */
+	readonly pushed: boolean;
+}
+
+/** How tall a page is by its boxes, px, with what sticks out of it. */
+export function pageHeight([root]: readonly PlacedBox[]): number {
+	return root ? root.y + root.height + root.overflowY : 0;
 }
 
 /** The boxes of one page, at any width. */
@@ -29,16 +54,21 @@ export class PageLayout {
 	constructor(private readonly content: PageContent) {}
 
 	/** All boxes that are shown, each before what is in it. */
-	boxesAt(screen: Viewport): PlacedBox[] {
+	boxesAt(on: Viewport): PlacedBox[] {
 		const { scrollbar = 0 } = this.content;
+		const screen = this.withText(on);
 		if (scrollbar === 0) return this.placedIn(screen);
 		const placed = this.placedIn({ ...screen, scrollbar });
-		const [root] = placed;
 		// A classic scrollbar is there where the page is taller than the screen, and takes room from it.
-		const bottom = root ? root.y + root.height + root.overflowY : 0;
-		return exceeds(bottom, screen.height)
+		return exceeds(pageHeight(placed), screen.height)
 			? this.placedIn({ ...screen, scrollbar, isBarred: true })
 			: placed;
+	}
+
+	/** A screen with the size of text that the page is tried with. */
+	private withText(screen: Viewport): Viewport {
+		const { trial } = this.content.site.settings;
+		return trial.largeText ? { ...screen, rem: remOf(trial) } : screen;
 	}
 
 	private placedIn(view: Viewport): PlacedBox[] {
@@ -50,13 +80,32 @@ export class PageLayout {
 		layout.lay(root, width, undefined, room);
 		root.x = 0;
 		root.y = 0;
-		const placer = new Placer(view, settings.dir === 'rtl');
+		const placer = new Placer(view, settings.dir === 'rtl', this.content.scrolled);
 		placer.place(root, 0, 0, placer.screen);
 		for (const drawer of placer.drawers) {
 			layFixed(drawer, layout);
 			placer.place(drawer, 0, 0, placer.screen);
 		}
 		return placer.placed;
+	}
+
+	/**
+	 * The least width that each region needs for its content on a screen, px; none for one that scrolls by itself.
+	 */
+	leastWidths(on: Viewport): { readonly name: BoxName; readonly px: number }[] {
+		this.boxesAt(on);
+		const screen = this.withText(on);
+		const layout = new Layout(screen);
+		const found: { readonly name: BoxName; readonly px: number }[] = [];
+		const visit = (box: LayoutBox): void => {
+			if (box.name.kind === 'region' && !box.style.scrolls) {
+				layout.intrinsic(box, undefined);
+				found.push({ name: box.name, px: box.minContent + padAcross(box, 0, layout) });
+			}
+			for (const child of box.chosen ? [box.chosen] : box.children) visit(child);
+		};
+		visit(this.rootIn(notedBand(this.content.site.settings.bands, screen.width)));
+		return found;
 	}
 
 	/** The same, with the turns that it took to work them out. */
@@ -102,6 +151,10 @@ interface Reach {
 	readonly y: number;
 }
 
+interface Place extends Reach {
+	readonly sticking: Sticking | undefined;
+}
+
 /** px; what reaches nowhere reaches less far than anything. */
 const nowhere: Reach = { x: -1e9, y: -1e9 };
 
@@ -111,12 +164,18 @@ class Placer {
 	/** The open drawers of the layouts that were placed; those of one in a drawer come after it. */
 	readonly drawers: LayoutBox[] = [];
 	readonly screen: Port;
+	/** Places of the boxes around what is placed, the outermost first. */
+	private readonly around: number[] = [];
+	/** How many boxes that scroll by themselves are around what is placed. */
+	private scrollers = 0;
 
 	constructor(
 		private readonly view: Viewport,
-		private readonly mirrored: boolean
+		private readonly mirrored: boolean,
+		private readonly scrolled: Scrolled | undefined
 	) {
-		this.screen = { top: 0, bottom: view.height };
+		const by = this.scrolledBy(undefined);
+		this.screen = { top: by, bottom: by + view.height };
 	}
 
 	/** Places a box whose parent's border box begins at a place; gives how far it reaches. */
@@ -128,12 +187,18 @@ class Placer {
 		bounds?: { top: number; bottom: number }
 	): Reach {
 		const x = parentX + box.x;
-		const y = this.stuck(box, parentY + box.y, port, bounds);
+		const sticking = this.stuck(box, parentY + box.y, port, bounds);
+		const y = parentY + box.y + (sticking?.by ?? 0);
 		const index = this.placed.length;
 		this.drawers.push(...box.drawers);
 		const inPlace = box.name.kind !== 'space';
-		if (inPlace) this.placed.push(this.entry(box, x, y, { x: 0, y: 0 }));
+		const at: Place = { x, y, sticking };
+		if (inPlace) this.placed.push(this.entry(box, at, { x: 0, y: 0 }));
+		if (box.style.scrolls) this.scrollers++;
+		if (inPlace) this.around.push(index);
 		const reach = this.placeInside(box, x, y, port);
+		if (inPlace) this.around.pop();
+		if (box.style.scrolls) this.scrollers--;
 		const end = { x: x + box.width, y: y + box.height };
 		if (inPlace) {
 			const line = this.lineOf(box);
@@ -141,12 +206,17 @@ class Placer {
 				x: larger(0, reach.x - end.x + line.x),
 				y: larger(0, reach.y - end.y + line.y)
 			};
-			if (overflow.x > 0 || overflow.y > 0) this.placed[index] = this.entry(box, x, y, overflow);
+			if (overflow.x > 0 || overflow.y > 0) this.placed[index] = this.entry(box, at, overflow);
 		}
-		if (box.style.scrolls) return end;
 		// CSS Overflow 3, section 2.2: what has no area is nothing to scroll to.
-		if (isFlat(box)) return reach;
+		if (isFlat(box)) return box.style.scrolls ? nowhere : reach;
+		if (box.style.scrolls) return end;
 		return { x: larger(end.x, reach.x), y: larger(end.y, reach.y) };
+	}
+
+	/** How far a box is scrolled, px; without a box, the page. */
+	private scrolledBy(name: BoxName | undefined): number {
+		return isScrolled(this.scrolled, name) ? (this.scrolled?.px ?? 0) : 0;
 	}
 
 	/** What scrolls does so within its border; what only sticks out does so of its border too. */
@@ -155,7 +225,7 @@ class Placer {
 		return { x: style.lineEnd.at(0, this.view), y: style.lineBottom.at(0, this.view) };
 	}
 
-	private entry(box: LayoutBox, x: number, y: number, overflow: Reach): PlacedBox {
+	private entry(box: LayoutBox, { x, y, sticking }: Place, overflow: Reach): PlacedBox {
 		const { name, width, height, lines } = box;
 		return {
 			name,
@@ -165,7 +235,11 @@ class Placer {
 			height,
 			overflowX: overflow.x,
 			overflowY: overflow.y,
-			lines
+			scrolls: box.style.scrolls,
+			inScroller: this.scrollers > 0,
+			lines,
+			inside: this.around.at(-1),
+			sticking
 		};
 	}
 
@@ -184,21 +258,22 @@ class Placer {
 		const padBottom = style.padBottom.at(laidBase, this.view);
 		const bottom = y + box.height - padBottom;
 		// What sticks in a box that scrolls keeps within its padding, and goes as far as it scrolls.
-		const within = style.scrolls ? { top: inner.y, bottom } : port;
+		const by = style.scrolls ? this.scrolledBy(box.name) : 0;
+		const within = style.scrolls ? { top: inner.y + by, bottom: bottom + by } : port;
 		const far = style.scrolls ? larger(bottom, this.lowest(children, inner.y, padBottom)) : bottom;
 		let reach: Reach = nowhere;
 		for (const child of children) {
 			const end = this.place(child, inner.x, inner.y, within, { top: inner.y, bottom: far });
 			reach = { x: larger(reach.x, end.x), y: larger(reach.y, end.y) };
 		}
-		return style.scrolls ? this.scrolled(children, inner, box, reach) : reach;
+		return style.scrolls ? this.reachInside(children, inner, box, reach) : reach;
 	}
 
 	/**
 	 * CSS Overflow 3, section 2.2: behind the boxes that stand in it, what scrolls has its padding once more;
 	 * what only sticks out of them has none.
 	 */
-	private scrolled(
+	private reachInside(
 		children: readonly LayoutBox[],
 		inner: Reach,
 		{ style, laidBase, lines, barAcross, barDown }: LayoutBox,
@@ -259,20 +334,21 @@ class Placer {
 		);
 	}
 
-	/** CSS Positioned Layout 3, section 3.4: as nothing is scrolled, what would lie outside comes in. */
+	/** CSS Positioned Layout 3, section 3.4: what would lie outside of what it scrolls in comes in. */
 	private stuck(
 		{ style, height, laidBase }: LayoutBox,
 		y: number,
 		port: Port,
 		bounds: { top: number; bottom: number } | undefined
-	): number {
-		if (style.position !== 'sticky' || !bounds) return y;
+	): Sticking | undefined {
+		if (style.position !== 'sticky' || !bounds) return undefined;
 		if (style.top) {
 			const least = port.top + style.top.at(0, this.view);
 			const outer = height + style.marginBottom.at(laidBase, this.view);
-			return larger(y, smaller(least, bounds.bottom - outer));
+			const most = bounds.bottom - outer;
+			return { by: larger(y, smaller(least, most)) - y, pushed: least > most };
 		}
 		const most = port.bottom - (style.bottom?.at(0, this.view) ?? 0) - height;
-		return smaller(y, larger(most, bounds.top));
+		return { by: smaller(y, larger(most, bounds.top)) - y, pushed: most < bounds.top };
 	}
 }

@@ -1,18 +1,18 @@
 import { settingsAt, type Bands } from '../resolve/bands.ts';
-import { declare, declareInSlot } from '../declare/declare.ts';
 import { type Surroundings } from '../declare/surroundings.ts';
-import { surroundingsOf } from '../declare/outside.ts';
-import { bareBox, frameOf, openerBox, pieceBox, type Box, type Frame } from '../declare/frame.ts';
+import { bareBox, frameOf, type Box, type Frame } from '../declare/frame.ts';
+import { declaredScrolled } from '../declare/scrolled.ts';
 import { type Layout, type Site } from '../model/site.ts';
 import type { PieceName } from '../model/piece-key.ts';
 import type { ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
 import { namesIn, standingIn, type Standing } from '../resolve/runs.ts';
-import { handedOn, type Declarations } from '../settings/declarations.ts';
-import { substitute, tokensAt, type Lookup } from '../size/tokens.ts';
+import type { Declarations } from '../settings/declarations.ts';
+import type { Lookup } from '../size/tokens.ts';
+import { BoxStyles } from './box-styles.ts';
 import type { BoxName, LayoutBox } from './layout-box.ts';
 import type { PieceSize, PieceSizes, SpaceBand } from './pieces/piece-size.ts';
 import { notedBand } from './widths/noted-band.ts';
-import { readStyle, widthsDepend, type Style } from './style.ts';
+import { widthsDepend, type Style } from './style.ts';
 
 /** Which drawers are open, by layout and region. */
 export type OpenDrawers = ReadonlySet<string>;
@@ -20,6 +20,26 @@ export type OpenDrawers = ReadonlySet<string>;
 /** How a drawer is named among the open ones. */
 export function drawerName(layout: string, region: string): string {
 	return `${layout}.${region}`;
+}
+
+/** A box that scrolls by itself: a layout's root, or a wrapper or region of it. */
+export type ScrollerName = Pick<BoxName, 'layout' | 'wrapper' | 'region'>;
+
+/** The page, or a box that scrolls by itself, scrolled by some px. */
+export interface Scrolled {
+	readonly px: number;
+	/** undefined: the page. */
+	readonly in: ScrollerName | undefined;
+}
+
+/** Whether a box is what is scrolled; without a box, whether the page is. */
+export function isScrolled(scrolled: Scrolled | undefined, of: ScrollerName | undefined): boolean {
+	const inside = scrolled?.in;
+	return (
+		inside?.layout === of?.layout &&
+		inside?.wrapper === of?.wrapper &&
+		inside?.region === of?.region
+	);
 }
 
 /** What a page's boxes are made from. */
@@ -30,6 +50,8 @@ export interface PageContent {
 	readonly open: OpenDrawers;
 	/** What a classic scrollbar at the side takes of the screen, px; bands look at all of the screen. */
 	readonly scrollbar?: number;
+	/** How far what scrolls has been scrolled; nothing has where it is not said. */
+	readonly scrolled?: Scrolled;
 	/** Told the width that a layout gets which measures its own space, px, each time it is laid out. */
 	readonly onSpace?: (layout: string, width: number) => void;
 }
@@ -49,53 +71,61 @@ interface InBand {
 	readonly spaces: readonly SpaceBand[];
 	/** Open drawers found so far. */
 	readonly drawers: LayoutBox[];
+	/** The region that it scrolls with; undefined: the page. */
+	readonly scroller: ScrollerName | undefined;
 }
 
 class BoxMaker {
 	private readonly bands: Bands;
-	private readonly tokens: ReadonlyMap<string, string>;
+	private readonly styles: BoxStyles;
 
 	constructor(
 		private readonly given: PageContent,
 		private readonly screenBand: number
 	) {
-		const { bands, tokens } = given.site.settings;
-		this.bands = bands;
-		this.tokens = tokensAt(tokens, bands, screenBand);
+		const { settings } = given.site;
+		this.bands = settings.bands;
+		this.styles = BoxStyles.of(settings);
 	}
 
 	make(): LayoutBox {
 		const { page } = this.given;
-		const lookup: Lookup = (name) => this.tokens.get(name);
+		const lookup = this.styles.lookupIn(this.screenBand);
 		const [outermost] = page.chain;
 		return outermost ? this.layoutOrSpace(outermost, undefined, lookup) : this.bare(lookup);
 	}
 
 	private bare(lookup: Lookup): LayoutBox {
-		const surroundings = surroundingsOf([], this.bands);
+		const surroundings = this.styles.surroundingsIn([]);
 		const standing = standingIn({ region: undefined, landed: this.given.page.bare });
 		const children = standing.flatMap((one) => {
 			if (one.kind === 'layout') return [];
 			const name = { ...noName, kind: one.kind, pieces: namesIn(one) };
 			const declared =
 				one.kind === 'run'
-					? {}
-					: declare(pieceBox(one.piece, bareBox), this.screenBand, surroundings);
+					? nothing
+					: this.styles.declared(
+							this.styles.pieceIn(one.piece, bareBox),
+							this.screenBand,
+							surroundings,
+							undefined
+						);
 			return this.leaf(name, declared, lookup, []);
 		});
-		return makeBox({ ...noName, kind: 'bare' }, readStyle({}, lookup), children);
+		return makeBox({ ...noName, kind: 'bare' }, this.styles.style(nothing, lookup), children);
 	}
 
 	/** A layout's root; in a box of its own where its bands look at that box's width. */
 	private layoutOrSpace(layout: Layout, host: InRegion | undefined, lookup: Lookup): LayoutBox {
 		const name: BoxName = { ...noName, kind: 'layout', layout: layout.name.text };
 		const outer = host?.at.spaces ?? [];
-		const inSlot = host ? declareInSlot(host.box, host.at.band, this.bands) : {};
+		const scroller = host?.at.scroller;
+		const inSlot = host ? this.styles.inSlot(host.box, host.at.band) : nothing;
 		if (layout.measure === 'screen') {
-			return this.layout(layout, this.screenBand, name, inSlot, lookup, outer);
+			return this.layout(layout, this.screenBand, name, inSlot, lookup, outer, scroller);
 		}
 		const variants = new Map<number, LayoutBox>();
-		const space = makeBox({ ...name, kind: 'space' }, readStyle(inSlot, lookup), []);
+		const space = makeBox({ ...name, kind: 'space' }, this.styles.style(inSlot, lookup), []);
 		const variant = (width: number): LayoutBox => {
 			// A sum of parts may come out a hair below the whole.
 			const band = notedBand(this.bands, width + 0.008);
@@ -103,7 +133,8 @@ class BoxMaker {
 			let made = variants.get(band);
 			if (!made) {
 				const spaces = [...outer, { layout: layout.name.text, band }];
-				variants.set(band, (made = this.layout(layout, band, name, {}, lookup, spaces)));
+				made = this.layout(layout, band, name, nothing, lookup, spaces, scroller);
+				variants.set(band, made);
 			}
 			return made;
 		};
@@ -116,16 +147,20 @@ class BoxMaker {
 		name: BoxName,
 		inSlot: Declarations,
 		lookup: Lookup,
-		spaces: readonly SpaceBand[]
+		spaces: readonly SpaceBand[],
+		scroller: InBand['scroller']
 	): LayoutBox {
 		const { chain } = this.given.page;
 		const frame = frameOf(layout, this.bands);
-		const surroundings = surroundingsOf(chain.slice(0, chain.indexOf(layout)), this.bands);
-		const declared = { ...inSlot, ...declare(frame.root, band, surroundings) };
-		const inner = extended(lookup, declared);
+		const surroundings = this.styles.surroundingsIn(chain.slice(0, chain.indexOf(layout)));
+		const own = this.styles.declared(frame.root, band, surroundings, layout);
+		const declared = this.styles.both(inSlot, own);
+		const inner = this.styles.lookupInside(lookup, declared);
 		const drawers: LayoutBox[] = [];
-		const at: InBand = { frame, band, surroundings, lookup: inner, spaces, drawers };
-		const made = makeBox(name, readStyle(declared, lookup), this.members(frame.root, at));
+		const style = this.styles.style(declared, lookup);
+		const around = style.scrolls ? name : scroller;
+		const at = { frame, band, surroundings, lookup: inner, spaces, drawers, scroller: around };
+		const made = makeBox(name, style, this.members(frame.root, at));
 		return { ...made, drawers };
 	}
 
@@ -135,13 +170,19 @@ class BoxMaker {
 
 	private member(box: Box, at: InBand): LayoutBox[] {
 		const { frame, band, surroundings, lookup } = at;
-		const declared = declare(box, band, surroundings);
+		const { layout: of } = frame;
+		const atRest = this.styles.declared(box, band, surroundings, of);
+		const moved = isScrolled(this.given.scrolled, at.scroller) ? this.given.scrolled : undefined;
+		const settings = settingsAt(box.settings, this.bands, band);
+		const { trial } = this.given.site.settings;
+		const declared = moved ? declaredScrolled(atRest, settings, moved.px, trial) : atRest;
 		if (declared.display === 'none') return [];
-		const layout = frame.layout.name.text;
-		const style = readStyle(declared, lookup);
+		const layout = of.name.text;
+		const style = this.styles.style(declared, lookup);
 		if (box.kind === 'wrapper') {
 			const name: BoxName = { ...noName, kind: 'wrapper', layout, wrapper: box.name };
-			return [makeBox(name, style, this.members(box, at))];
+			const inner = style.scrolls ? { ...at, scroller: name } : at;
+			return [makeBox(name, style, this.members(box, inner))];
 		}
 		const isOpen = this.given.open.has(drawerName(layout, box.name));
 		if (style.position === 'fixed' && !isOpen) return [];
@@ -149,7 +190,8 @@ class BoxMaker {
 			(one) => one.layout === frame.layout && one.region.name.text === box.name
 		);
 		const name: BoxName = { ...noName, kind: 'region', layout, region: box.name };
-		const inner = { ...at, lookup: extended(lookup, declared) };
+		const scroller = style.scrolls ? name : at.scroller;
+		const inner = { ...at, lookup: this.styles.lookupInside(lookup, declared), scroller };
 		const made = makeBox(name, style, resolved ? this.landed(resolved, { box, at: inner }) : []);
 		if (style.position !== 'fixed') return [made];
 		at.drawers.push(made);
@@ -163,8 +205,8 @@ class BoxMaker {
 				.flatMap((opener) => {
 					const shows = settingsAt(opener.region.settings, this.bands, host.at.band).show;
 					if (shows?.kind !== 'drawer') return [];
-					const box = openerBox(opener, host.box);
-					const declared = declare(box, host.at.band, host.at.surroundings);
+					const box = this.styles.openerIn(opener, host.box);
+					const declared = this.declaredIn(host, box);
 					const pieces = [{ piece: box.name, owner: host.at.frame.layout.name.text }];
 					return this.leaf(
 						nameIn(host, 'opener', pieces),
@@ -181,8 +223,14 @@ class BoxMaker {
 		const { at } = host;
 		if (one.kind === 'layout') return [this.layoutOrSpace(one.layout, host, at.lookup)];
 		const declared =
-			one.kind === 'run' ? {} : declare(pieceBox(one.piece, host.box), at.band, at.surroundings);
+			one.kind === 'run'
+				? nothing
+				: this.declaredIn(host, this.styles.pieceIn(one.piece, host.box));
 		return this.leaf(nameIn(host, one.kind, namesIn(one)), declared, at.lookup, at.spaces);
+	}
+
+	private declaredIn({ at }: InRegion, box: Box): Declarations {
+		return this.styles.declared(box, at.band, at.surroundings, at.frame.layout);
 	}
 
 	private leaf(
@@ -195,9 +243,11 @@ class BoxMaker {
 		const { layout, region, pieces } = name;
 		const key = { layout, region, pieces, opener: name.kind === 'opener' };
 		const size = this.given.sizes(key, spaces);
-		return [makeBox(name, readStyle(declared, lookup), [], size)];
+		return [makeBox(name, this.styles.style(declared, lookup), [], size)];
 	}
 }
+
+const nothing: Declarations = {};
 
 /** A region whose content is being made. */
 interface InRegion {
@@ -219,15 +269,6 @@ function nameIn(
 ): BoxName {
 	const layout = at.frame.layout.name.text;
 	return { kind, layout, region: box.name, wrapper: undefined, pieces };
-}
-
-/** Custom properties that a box declares hold for everything in it. */
-function extended(lookup: Lookup, declared: Declarations): Lookup {
-	const own = handedOn(declared);
-	if (own.length === 0) return lookup;
-	// Worked out with what holds outside: a property may refer to itself further out.
-	const values = new Map(own.map(([name, value]) => [name, substitute(value, lookup)]));
-	return (name) => values.get(name) ?? lookup(name);
 }
 
 function makeBox(

@@ -19,13 +19,13 @@ export function clampWidth(
 	width: number,
 	base: number,
 	layouter: Layouter,
-	autoMinimum = 0
+	isSet = false
 ): number {
 	const { minWidth, maxWidth } = box.style;
 	const { view } = layouter;
 	const most = maxWidth ? maxWidth.at(base, view) : Infinity;
-	const least = minWidth ? minWidth.at(base, view) : autoMinimum;
-	const byRatio = larger(width, leastByRatio(box, base, layouter));
+	const least = minWidth ? minWidth.at(base, view) : 0;
+	const byRatio = isSet ? width : larger(width, leastByRatio(box, base, layouter));
 	return larger(larger(smaller(byRatio, most), least), padAcross(box, base, layouter));
 }
 
@@ -112,15 +112,19 @@ export function fitContent(box: LayoutBox, room: number, base: number, layouter:
 	return smaller(pad + box.maxContent, larger(pad + box.minContent, room));
 }
 
-/** The used width of a box that stretches over its room, unless its style says otherwise. */
+/**
+ * The used width of a box that stretches over its room, unless its style says otherwise; `isSet` where what
+ * it is in counts a stretched width as set (CSS Flexible Box 1, section 9.4, step 11).
+ */
 export function usedWidth(
 	box: LayoutBox,
 	room: number,
 	base: number,
 	stretches: boolean,
-	layouter: Layouter
+	layouter: Layouter,
+	isSet = false
 ): number {
-	return clampWidth(box, wishedWidth(box, room, base, stretches, layouter), base, layouter);
+	return clampWidth(box, wishedWidth(box, room, base, stretches, layouter), base, layouter, isSet);
 }
 
 function wishedWidth(

@@ -1,16 +1,20 @@
 import { pieceHtmlOf } from '../emit/html/page.ts';
-import type { OpenDrawers } from '../geometry/page.ts';
-import type { PlacedBox } from '../geometry/page-layout.ts';
+import type { OpenDrawers, Scrolled } from '../geometry/page.ts';
+import { PageLayout, type PlacedBox } from '../geometry/page-layout.ts';
 import type { SpaceBand } from '../geometry/pieces/piece-size.ts';
+import type { TextType } from '../geometry/pieces/text-lines.ts';
 import type { Sweep } from '../geometry/widths/sweep.ts';
 import { fingerprint } from '../model/fingerprint.ts';
 import { pieceKeyWord, type PieceKey } from '../model/piece-key.ts';
+import { trialWords } from '../model/trial.ts';
 import { authorRules } from '../reach/author-rules.ts';
 import { outward, pageTree, type Element } from '../reach/page-tree.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { ContentSize } from './content-size.ts';
 import { PageDependences } from './dependence.ts';
+import { Guesses, textScale } from './guesses.ts';
+import { knownOrGuessed } from './known-or-guessed.ts';
 import { AskingPage } from './page-sizes.ts';
 import { settleAt, settleBetween, type Settling } from './settle.ts';
 import type { SizeStore } from './size-store.ts';
@@ -28,6 +32,7 @@ export class MeasuredPage {
 	readonly contents = new Map<string, MeasuredContent>();
 	private readonly dependences: PageDependences;
 	private readonly htmlOf: (key: PieceKey) => string;
+	private readonly guesses: Guesses;
 	/** All that the style of the page says. */
 	private readonly style: string;
 
@@ -45,12 +50,15 @@ export class MeasuredPage {
 		this.dependences = new PageDependences(tree, rules, resolved);
 		const target = { link: (url: string) => url, headLines: [], marks: 'all' as const, year };
 		this.htmlOf = pieceHtmlOf(instance, resolved, target);
-		const { lang, dir, tokens, bands } = resolved.site.settings;
+		this.guesses = new Guesses(this.htmlOf, rules, tree, this.dependences, textScale(resolved));
+		const { lang, dir, tokens, bands, trial } = resolved.site.settings;
 		const styles = new Set(rules.map(({ style }) => style));
 		const said = [...styles].map(({ css, band, global }) => [css, band?.text, global]);
 		const values = tokens.map(({ name, value, band }) => [name.text, value.text, band?.text]);
 		const starts = bands.map(({ name, from }) => [name.text, from]);
-		this.style = JSON.stringify([lang, dir, said, values, starts, this.isWhole(said) && tree.html]);
+		const ways = trialWords({ ...trial, content: 'typical' });
+		const far = this.isWhole(said) && tree.html;
+		this.style = JSON.stringify([lang, dir, ways, said, values, starts, far]);
 	}
 
 	/** The boxes on a screen of some width, px. */
@@ -67,6 +75,50 @@ export class MeasuredPage {
 	/** The boxes on all screens between two whole widths, px, both inclusive. */
 	between(from: number, to: number): Settling<Sweep> {
 		return settleBetween(() => this.page(), from, to, this.screen.height);
+	}
+
+	/**
+	 * The boxes on a screen, px, at once: by what is known of its content, and by guesses for what is not;
+	 * `estimated` where there were any.
+	 */
+	roughlyAt(width: number): { readonly boxes: readonly PlacedBox[]; readonly estimated: boolean } {
+		let estimated = false;
+		const layout = this.rough(() => (estimated = true));
+		return { boxes: layout.boxesAt({ width, height: this.screen.height }), estimated };
+	}
+
+	/** The boxes where something has been scrolled, likewise. */
+	scrolledAt(width: number, scrolled: Scrolled, height = this.screen.height): PlacedBox[] {
+		return this.rough(() => undefined, scrolled).boxesAt({ width, height });
+	}
+
+	/** The least width that each region needs on a screen, px; likewise. */
+	leastWidthsAt(width: number): ReturnType<PageLayout['leastWidths']> {
+		return this.rough(() => undefined).leastWidths({ width, height: this.screen.height });
+	}
+
+	private rough(onGuess: () => void, scrolled?: Scrolled): PageLayout {
+		const { resolved, instance, open } = this;
+		const { scrollbar = 0 } = this.screen;
+		return new PageLayout({
+			page: resolved.page(instance.page),
+			site: resolved.site,
+			open,
+			scrollbar,
+			...(scrolled && { scrolled }),
+			sizes: (key, spaces) =>
+				knownOrGuessed(this.sizeOf(key, spaces), () => this.guesses.once(key), onGuess)
+		});
+	}
+
+	/** The margin at the end of a content, px, which shows nothing: as it is guessed. */
+	endMarginOf(key: PieceKey): number {
+		return this.guesses.of(key).endMargin ?? 0;
+	}
+
+	/** The HTML of some content, and the text that it is set in. */
+	textOf(key: PieceKey): { readonly html: string; readonly type: TextType } {
+		return { html: this.htmlOf(key), type: this.guesses.typeOf(key) };
 	}
 
 	private page(): AskingPage {

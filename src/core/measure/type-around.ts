@@ -1,4 +1,4 @@
-import { plainType, type TextType } from '../geometry/pieces/estimate.ts';
+import { plainType, type TextType } from '../geometry/pieces/text-lines.ts';
 import type { AuthorRule } from '../reach/author-rules.ts';
 import { outward, type Element, type PageTree } from '../reach/page-tree.ts';
 import { reached } from '../reach/reached.ts';
@@ -14,7 +14,12 @@ interface SaidType {
 export class TypeAround {
 	private readonly said = new Map<Element, SaidType>();
 
-	constructor(rules: readonly AuthorRule[], tree: PageTree) {
+	/** `scale`: how many times as large as it is written all text is. */
+	constructor(
+		rules: readonly AuthorRule[],
+		tree: PageTree,
+		private readonly scale: number
+	) {
 		for (const rule of rules) {
 			const said = saidBy(rule);
 			if (said.size === undefined && !said.line) continue;
@@ -32,7 +37,8 @@ export class TypeAround {
 		}
 		const { size = plainType.size, line } = found;
 		const whole = plainType.line / plainType.size;
-		return { size, line: line && 'px' in line ? line.px : size * (line?.share ?? whole) };
+		const height = line && 'px' in line ? line.px : size * (line?.share ?? whole);
+		return { size: size * this.scale, line: height * this.scale };
 	}
 }
 

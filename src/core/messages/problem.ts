@@ -1,5 +1,5 @@
 import type { Span } from '../model/span.ts';
-import { errors, warnings, type ErrorCode, type WarningCode } from './catalogue.ts';
+import { catalogue, type ErrorCode, type HintCode, type WarningCode } from './catalogue.ts';
 
 /** A change of the text that would take a problem away. */
 export interface Mend {
@@ -10,8 +10,11 @@ export interface Mend {
 	readonly insert: string;
 }
 
+const { error: errors, warning: warnings, hint: hints } = catalogue;
+
 type ErrorDetails = { [C in ErrorCode]: Parameters<(typeof errors)[C]> };
 type WarningDetails = { [C in WarningCode]: Parameters<(typeof warnings)[C]> };
+type HintDetails = { [C in HintCode]: Parameters<(typeof hints)[C]> };
 
 interface Placed {
 	readonly span: Span;
@@ -33,16 +36,26 @@ export interface WarningOf<C extends WarningCode> extends Placed {
 	readonly details: WarningDetails[C];
 }
 
+/** A hint of one kind: nothing is wrong, but it might be better. */
+export interface HintOf<C extends HintCode> extends Placed {
+	readonly severity: 'hint';
+	readonly code: C;
+	readonly details: HintDetails[C];
+}
+
 /**
  * Something wrong or doubtful in a site's text, as a value: what kind of thing it is, its details and
  * its place. The sentence is made where it is shown.
  */
 export type Problem =
-	{ [C in ErrorCode]: ErrorOf<C> }[ErrorCode] | { [C in WarningCode]: WarningOf<C> }[WarningCode];
+	| { [C in ErrorCode]: ErrorOf<C> }[ErrorCode]
+	| { [C in WarningCode]: WarningOf<C> }[WarningCode]
+	| { [C in HintCode]: HintOf<C> }[HintCode];
 
 const errorSentences: { [C in ErrorCode]: (...details: ErrorDetails[C]) => string } = errors;
 const warningSentences: { [C in WarningCode]: (...details: WarningDetails[C]) => string } =
 	warnings;
+const hintSentences: { [C in HintCode]: (...details: HintDetails[C]) => string } = hints;
 
 export function error<C extends ErrorCode>(
 	code: C,
@@ -60,9 +73,24 @@ export function warning<C extends WarningCode>(
 	return { severity: 'warning', code, details, span };
 }
 
+export function hint<C extends HintCode>(
+	code: C,
+	span: Span,
+	...details: HintDetails[C]
+): HintOf<C> {
+	return { severity: 'hint', code, details, span };
+}
+
 /** The plain sentence that says a problem. */
 export function sentenceOf(problem: Problem): string {
-	return problem.severity === 'error' ? errorSentence(problem) : warningSentence(problem);
+	switch (problem.severity) {
+		case 'error':
+			return errorSentence(problem);
+		case 'warning':
+			return warningSentence(problem);
+		case 'hint':
+			return hintSentence(problem);
+	}
 }
 
 function errorSentence<C extends ErrorCode>({ code, details }: ErrorOf<C>): string {
@@ -71,6 +99,10 @@ function errorSentence<C extends ErrorCode>({ code, details }: ErrorOf<C>): stri
 
 function warningSentence<C extends WarningCode>({ code, details }: WarningOf<C>): string {
 	return warningSentences[code](...details);
+}
+
+function hintSentence<C extends HintCode>({ code, details }: HintOf<C>): string {
+	return hintSentences[code](...details);
 }
 
 /** What makes two problems the same wherever they stand: the kind and the details. */
@@ -120,7 +152,8 @@ export function listProblems(problems: readonly Problem[]): Problem[] {
 	const listed: Problem[] = [];
 	let last: { error?: Problem; warning?: Problem } = {};
 	for (const problem of sorted) {
-		if (++counts[problem.severity] <= mostListed) listed.push(problem);
+		if (problem.severity === 'hint' || ++counts[problem.severity] <= mostListed)
+			listed.push(problem);
 		else last = { ...last, [problem.severity]: problem };
 	}
 	if (last.error) listed.push(error('more-errors', last.error.span, counts.error - mostListed));

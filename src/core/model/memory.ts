@@ -13,8 +13,19 @@ export class Memory<K extends object, V> {
 		const found = this.known.get(key);
 		if (found && areSame(found.depends, depends)) return found.value;
 		const value = make();
-		this.known.set(key, { depends, value });
+		this.put(key, depends, value);
 		return value;
+	}
+
+	/** What is known; undefined where nothing is, or where one of `depends` was another. */
+	peek(key: K, depends: readonly unknown[]): V | undefined {
+		const found = this.known.get(key);
+		return found && areSame(found.depends, depends) ? found.value : undefined;
+	}
+
+	/** For what is worked out step by step, and so cannot be made at once. */
+	put(key: K, depends: readonly unknown[], value: V): void {
+		this.known.set(key, { depends, value });
 	}
 }
 

@@ -3,21 +3,37 @@ import type { Pattern } from './pattern.ts';
 import type { Setting } from './setting.ts';
 import type { Named, Raw, Span } from './span.ts';
 import type { Template } from './template.ts';
+import { standInKinds, type StandIn, type Trial } from './trial.ts';
 
 export interface SiteSettings {
 	readonly kind: 'site';
 	readonly name: Named;
 	readonly lang: string;
+	/** Where it is said; undefined where it is not: then the text is taken for English. */
+	readonly langSpan: Span | undefined;
 	/** Which way lines run; a site from right to left is mirrored throughout. */
 	readonly dir: 'ltr' | 'rtl';
 	readonly bands: readonly Band[];
 	readonly tokens: readonly Token[];
+	/** What tokens are where the visitor prefers dark colours; none of them is a size, or names a band. */
+	readonly night: readonly Token[];
 	/** Where the site will be, such as `https://seeds.example/lib/`; undefined where it is not said. */
 	readonly address: string | undefined;
 	/** Whether a page lies in a folder of its own, or is a file. */
 	readonly urls: 'folders' | 'files';
 	/** Who visitors can be. */
 	readonly roles: readonly Named[];
+	/** What its pages are tried with; nothing, as it is read. */
+	readonly trial: Trial;
+	/** Findings that are set aside for all of it. */
+	readonly allows: readonly Allowance[];
+	readonly span: Span;
+}
+
+/** A finding of one kind that is set aside, in the layer or part it concerns. */
+export interface Allowance {
+	readonly code: Named;
+	readonly reason: Named;
 	readonly span: Span;
 }
 
@@ -64,6 +80,7 @@ export interface Layout {
 	readonly title: Template | undefined;
 	readonly description: Template | undefined;
 	readonly styles: readonly Style[];
+	readonly allows: readonly Allowance[];
 	readonly span: Span;
 }
 
@@ -137,7 +154,16 @@ export interface MarkupPiece {
 	readonly seenBy: readonly Named[];
 	readonly settings: readonly Setting[];
 	readonly markup: Template;
+	/** What stands in for it where a page is tried with less or more content; it is never delivered. */
+	readonly standIns: Readonly<Partial<Record<StandIn, Template>>>;
 	readonly span: Span;
+}
+
+/** All markup that is written in a piece: its own, and what stands in for it. */
+export function markupsOf(piece: Piece): Template[] {
+	if (piece.kind === 'nav') return [];
+	const standIns = standInKinds.flatMap((kind) => piece.standIns[kind] ?? []);
+	return [piece.markup, ...standIns];
 }
 
 /** A list of links made from the routes below `from`, `depth` segments down. */
@@ -182,6 +208,7 @@ export interface Route {
 	readonly pieces: readonly Piece[];
 	readonly fills: readonly Fill[];
 	readonly styles: readonly Style[];
+	readonly allows: readonly Allowance[];
 	readonly span: Span;
 }
 
@@ -199,6 +226,7 @@ export interface State {
 	readonly pieces: readonly Piece[];
 	readonly fills: readonly Fill[];
 	readonly styles: readonly Style[];
+	readonly allows: readonly Allowance[];
 	readonly span: Span;
 }
 
@@ -238,6 +266,7 @@ export interface Part {
 	/** Where the list of parameters is written, with its parentheses; undefined where there is none. */
 	readonly parametersSpan: Span | undefined;
 	readonly styles: readonly Style[];
+	readonly allows: readonly Allowance[];
 	readonly markup: Template;
 	readonly span: Span;
 }

@@ -1,3 +1,4 @@
+import type { StandIn } from './trial.ts';
 import type { Arrangement } from './arrange.ts';
 import type { SettingKind } from './setting.ts';
 import type { FillKind } from './site.ts';
@@ -310,6 +311,14 @@ export type PieceWish =
 			readonly name: string;
 			readonly markup: string;
 	  }
+	/** What stands in for a piece where a page is tried with less or more content; undefined takes it away. */
+	| {
+			readonly kind: 'set-stand-in';
+			readonly holder: HolderRef;
+			readonly name: string;
+			readonly of: StandIn;
+			readonly markup: string | undefined;
+	  }
 	| {
 			readonly kind: 'set-nav';
 			readonly holder: HolderRef;
@@ -317,11 +326,12 @@ export type PieceWish =
 			readonly from: string;
 			readonly depth: number;
 	  }
-	/** The words of one text in a piece's markup, counted among those that are not blank. */
+	/** The words of one text in a piece's markup, counted among those that are not blank; of what stands in for it. */
 	| {
 			readonly kind: 'edit-words';
 			readonly holder: HolderRef;
 			readonly name: string;
+			readonly of?: StandIn;
 			readonly index: number;
 			readonly before: string;
 			readonly after: string;
@@ -382,8 +392,35 @@ export type SharedWish =
 	| { readonly kind: 'set-part-markup'; readonly name: string; readonly markup: string }
 	| { readonly kind: 'remove-part'; readonly name: string };
 
+/** What can say that findings are set aside: a layer, a part, or the whole site, which has no name. */
+export interface AllowRef {
+	readonly kind: LayerRef['kind'] | 'part' | 'site';
+	readonly name: string;
+}
+
+/** Edits that take findings away. */
+export type MendWish =
+	/** Other text in the place of what a finding is about; `was` has to stand there still. */
+	| {
+			readonly kind: 'mend-text';
+			readonly label: string;
+			readonly span: Span;
+			readonly was: string;
+			readonly insert: string;
+	  }
+	/** Mends of several findings as one. */
+	| { readonly kind: 'mend-all'; readonly label: string; readonly mends: readonly Wish[] }
+	| {
+			readonly kind: 'set-aside';
+			readonly code: string;
+			readonly in: AllowRef;
+			readonly reason: string;
+	  }
+	/** What was set aside is told again. */
+	| { readonly kind: 'tell-again'; readonly code: string; readonly in: AllowRef };
+
 /** Everything the drawings can ask for. Each becomes the smallest change of the text that says it. */
-export type Wish = SizeWish | SiteWish | LayerWish | RegionWish | PieceWish | SharedWish;
+export type Wish = SizeWish | SiteWish | LayerWish | RegionWish | PieceWish | SharedWish | MendWish;
 
 const sizeKinds: ReadonlySet<string> = new Set<SizeWish['kind']>([
 	'set-setting',

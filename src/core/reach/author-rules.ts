@@ -3,7 +3,8 @@ import { layoutScopeStarts, pageScopeStarts, scopeLimits } from '../emit/brought
 import { classNames } from '../emit/names.ts';
 import { Memory } from '../model/memory.ts';
 import type { Layer, Layout, Part, Style } from '../model/site.ts';
-import type { Named } from '../model/span.ts';
+import type { Named, Span } from '../model/span.ts';
+import { placeOfStyle } from '../model/style-place.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 
@@ -38,6 +39,12 @@ export type Condition =
 	| { readonly of: 'screen' | 'container'; readonly query: string }
 	/** A band: of the screen, or of a layout that measures its own space. */
 	| { readonly of: 'band'; readonly band: Named; readonly space: Layout | undefined };
+
+/** Where a rule is written: its first declaration. */
+export function ruleSpan({ style, declarations }: AuthorRule): Span {
+	const [first] = declarations;
+	return first ? placeOfStyle(style, first.at, first.property.length) : style.span;
+}
 
 /** The rule without what the page says of where its style holds. */
 type OwnRule = Pick<AuthorRule, 'selectors' | 'declarations'> & {

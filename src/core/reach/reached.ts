@@ -10,8 +10,20 @@ export interface Reached {
 	readonly passing: boolean;
 }
 
+/** What rules reach on a page, by what they say: several ask the same of one page. */
+const known = new WeakMap<PageTree, Map<string, readonly Reached[]>>();
+
 /** Elements of a page that a rule reaches; where a selector cannot be read, all that it might. */
-export function reached({ selectors, scopes }: AuthorRule, { document }: PageTree): Reached[] {
+export function reached(rule: AuthorRule, tree: PageTree): readonly Reached[] {
+	const onPage = known.get(tree) ?? new Map<string, readonly Reached[]>();
+	known.set(tree, onPage);
+	const key = JSON.stringify([rule.selectors, rule.scopes]);
+	let found = onPage.get(key);
+	if (!found) onPage.set(key, (found = findReached(rule, tree)));
+	return found;
+}
+
+function findReached({ selectors, scopes }: AuthorRule, { document }: PageTree): Reached[] {
 	const tops = named(':root', document);
 	const roots = scopes.reduce<readonly ScopeRoot[]>(
 		(outer, scope) => outer.flatMap((root) => rootsIn(root, scope)),

@@ -1,6 +1,7 @@
 import { Memory } from '../model/memory.ts';
 import type { Problem } from '../messages/problem.ts';
-import type { Page, Route, Site } from '../model/site.ts';
+import type { Page, Route, Site, SiteSettings } from '../model/site.ts';
+import { noTrial, trialWords, type Trial } from '../model/trial.ts';
 import type { SiteReading } from '../source/read.ts';
 import { instancesOf, type Instances, type PageInstance } from './instance.ts';
 import { treeOrder } from './nav.ts';
@@ -20,9 +21,28 @@ export interface ResolvedSite {
 	readonly role: string | undefined;
 	/** The same site as a visitor of some role sees it. */
 	as(role: string | undefined): ResolvedSite;
+	/** The same site with what it is tried with; for the same trial, the same `site`. */
+	tried(trial: Trial): ResolvedSite;
 	page(page: Page): ResolvedPage;
 	/** The pages that a route or state is delivered as. */
 	instances(page: Page): readonly PageInstance[];
+}
+
+/** How a site is looked at: by whom, undefined for all of it, and with what it is tried. */
+export interface Seeing {
+	readonly role?: string | undefined;
+	readonly trial?: Trial | undefined;
+}
+
+/** A site as it is looked at; whoever is asked for and is no role of it sees all. */
+export function seenAs(resolved: ResolvedSite, { role, trial = noTrial }: Seeing): ResolvedSite {
+	const { roles } = resolved.site.settings;
+	return resolved.as(roles.find(({ text }) => text === role)?.text).tried(trial);
+}
+
+/** The same in words, for keys. */
+export function seeingWord({ role = '', trial = noTrial }: Seeing): string {
+	return [role, ...trialWords(trial)].join(' ');
 }
 
 /** What was worked out for pages, kept from edit to edit for as long as their chain is the same. */
@@ -49,19 +69,45 @@ export function resolveSite(reading: SiteReading): ResolvedSite {
 		for (const problem of found.problems) unresolved.push(problem);
 	}
 	const routes = treeOrder(site.routes);
-	const as = (role: string | undefined): ResolvedSite => ({
+	const sites = new Map<string, Site>();
+	const seen = (role: string | undefined, trial: Trial): ResolvedSite => ({
 		reading,
-		site,
+		site: triedSite(site, trial, sites),
 		structure,
 		routes,
 		unresolved,
 		role,
-		as,
+		as: (other) => seen(other, trial),
+		tried: (other) => seen(role, other),
 		page: (page) =>
 			pagesFor(role).get(page, structure.chainOf(page), () => resolvePage(page, structure, role)),
 		instances: (page) => instances.get(page)?.pages ?? [onlyPage(page)]
 	});
-	return as(undefined);
+	return seen(undefined, noTrial);
+}
+
+function triedSite(site: Site, trial: Trial, known: Map<string, Site>): Site {
+	const words = trialWords(trial).join(' ');
+	if (words === '') return site;
+	const tried = known.get(words) ?? {
+		...site,
+		settings: triedSettings(site.settings, trial, words)
+	};
+	known.set(words, tried);
+	return tried;
+}
+
+/** Settings with what a site is tried with; styles of boxes are remembered by them, over edits of other text. */
+const tried = new WeakMap<SiteSettings, Map<string, SiteSettings>>();
+
+function triedSettings(settings: SiteSettings, trial: Trial, words: string): SiteSettings {
+	const known = tried.get(settings) ?? new Map<string, SiteSettings>();
+	tried.set(settings, known);
+	const { dir } = settings;
+	const turned = dir === 'ltr' ? 'rtl' : 'ltr';
+	const made = known.get(words) ?? { ...settings, trial, dir: trial.mirrored ? turned : dir };
+	known.set(words, made);
+	return made;
 }
 
 function onlyPage(page: Page): PageInstance {

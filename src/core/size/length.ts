@@ -8,6 +8,8 @@ export interface Viewport {
 	readonly height: number;
 	/** What a classic scrollbar takes of what scrolls. */
 	readonly scrollbar?: number;
+	/** px in a rem; 16 where nothing is said. */
+	readonly rem?: number;
 	/** The page has one at its side; lengths count with it (CSS Values 4, section 5.1.2). */
 	readonly isBarred?: boolean;
 }
@@ -29,10 +31,9 @@ export interface NoLength {
 	readonly negative?: boolean;
 }
 
-/** Units of CSS Values 4, sections 6.1 and 6.2, that do not depend on a font; rem counts 16 px. */
+/** Units of CSS Values 4, sections 6.1 and 6.2, that depend on nothing. */
 const unitsInPx: Readonly<Record<string, number>> = {
 	px: 1,
-	rem: 16,
 	in: 96,
 	cm: 96 / 2.54,
 	mm: 96 / 25.4,
@@ -134,6 +135,10 @@ function finite(text: string): number {
 function dimension(value: number, unit: string): Length {
 	const factor = unitsInPx[unit];
 	if (factor !== undefined) return px(value * factor);
+	// Section 6.1.1: the size of text on `html`, which no style of a site may change.
+	if (unit === 'rem') {
+		return { share: false, viewport: false, at: (_, view) => value * (view.rem ?? 16) };
+	}
 	const size = viewportUnits[unit];
 	if (size) return { share: false, viewport: true, at: (_, view) => (size(view) * value) / 100 };
 	throw new LengthRefused(

@@ -21,11 +21,14 @@ export interface KnownNames {
 	readonly data: readonly string[];
 }
 
+const allowWord = 'sets findings of one kind aside, with the reason';
+
 const layerWords = {
 	title: 'the page’s title, or a pattern for the titles of all pages inside',
 	description: 'what search engines show',
 	fill: 'puts pieces into a region of a layout further out',
 	style: 'CSS that reaches only what this layer wrote',
+	allow: allowWord,
 	under: 'picks what this sits under'
 };
 
@@ -69,7 +72,8 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 		dir: 'which way lines run: ltr or rtl',
 		bands: 'ranges of width',
 		roles: 'who visitors can be',
-		tokens: 'values that everything is built from'
+		tokens: 'values that everything is built from',
+		allow: allowWord
 	},
 	layout: {
 		arrange: 'how the regions lie',
@@ -109,7 +113,8 @@ export const blockWords: Readonly<Record<string, Readonly<Record<string, string>
 		title: layerWords.title,
 		description: layerWords.description,
 		fill: layerWords.fill,
-		style: layerWords.style
+		style: layerWords.style,
+		allow: allowWord
 	},
 	...arrangedWords
 };

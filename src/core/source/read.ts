@@ -12,6 +12,7 @@ import {
 	type State
 } from '../model/site.ts';
 import { positionAt, type Span } from '../model/span.ts';
+import { noTrial } from '../model/trial.ts';
 import { decodeUtf8 } from '../model/utf8.ts';
 import { readFile, type FileReading } from './read/file.ts';
 
@@ -192,7 +193,11 @@ function nameless(span: Span): SiteSettings {
 		dir: 'ltr',
 		bands: [],
 		tokens: [],
+		night: [],
 		roles: [],
+		trial: noTrial,
+		langSpan: undefined,
+		allows: [],
 		span
 	};
 }

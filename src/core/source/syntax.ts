@@ -21,11 +21,18 @@ export interface Atom {
 	readonly span: Span;
 }
 
-/** A line of Eave: atoms, then maybe a block of statements, then maybe a block of markup. */
+/** A further block of markup, behind a word that says what it is. */
+export interface NamedMarkup {
+	readonly word: Atom;
+	readonly markup: MarkupBlock;
+}
+
+/** A line of Eave: atoms, then maybe a block of statements, then maybe blocks of markup. */
 export interface Statement {
 	readonly atoms: readonly Atom[];
 	readonly block: Block | undefined;
 	readonly markup: MarkupBlock | undefined;
+	readonly more: readonly NamedMarkup[];
 	readonly span: Span;
 }
 
@@ -186,14 +193,17 @@ class SyntaxBuilder {
 		let atoms: Atom[] = [];
 		let block: Block | undefined;
 		let markup: MarkupBlock | undefined;
+		let more: NamedMarkup[] = [];
+		let word: Atom | undefined;
 		let from = node.from;
 		let to = node.from;
 		const finish = () => {
 			if (atoms.length > 0 || block || markup) {
-				found.push({ atoms, block, markup, span: this.span(from, to) });
+				found.push({ atoms, block, markup, more, span: this.span(from, to) });
 			}
-			atoms = [];
-			block = markup = undefined;
+			if (word) this.problems.push(error('unexpected-text', word.span, word.text));
+			[atoms, more] = [[], []];
+			block = markup = word = undefined;
 		};
 		for (let child = node.firstChild; child; child = child.nextSibling) {
 			if (block && endsWithoutBrace(child.prevSibling)) {
@@ -207,6 +217,11 @@ class SyntaxBuilder {
 				block = this.block(child, atoms);
 			} else if ((child.name === 'Markup' || child.name === 'UnclosedMarkup') && !markup) {
 				markup = this.markup(child);
+			} else if ((child.name === 'Markup' || child.name === 'UnclosedMarkup') && word) {
+				more.push({ word, markup: this.markup(child) });
+				word = undefined;
+			} else if (kind === 'word' && markup && !word) {
+				word = this.atom(child, kind);
 			} else if (kind && !block && !markup) {
 				atoms.push(this.atom(child, kind));
 			} else {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import type { Change } from '$core/source/change.ts';
+import type { SiteFiles } from '$core/model/files.ts';
+import { applyChanges, type Change } from '$core/source/change.ts';
 
 /** Undo reaches back at least this many steps. */
 export const mostSteps = 600;
@@ -66,4 +67,15 @@ export function remember(history: History, step: Step): History {
 		: step;
 	const before = joins ? history.past.slice(0, -1) : history.past;
 	return { past: [...before, joined].slice(-mostSteps), future: [] };
+}
+
+/** The files as they were before the last so many steps. */
+export function filesBefore(
+	files: SiteFiles,
+	{ past }: Pick<History, 'past'>,
+	steps: number
+): SiteFiles {
+	return past
+		.slice(past.length - steps)
+		.reduceRight<SiteFiles>((later, { inverse }) => applyChanges(later, inverse), files);
 }

@@ -6,7 +6,7 @@
 	import { saveFile, slugOf } from '$store/download.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import { windowed } from './windowed.ts';
+	import { windowed } from '$views/shell/windowed.ts';
 
 	/** Every route by every role: who may open what, and by which line of the text. */
 

@@ -30,6 +30,9 @@ const scrollWidthOf = getter(Element.prototype, 'scrollWidth');
 const clientWidthOf = getter(Element.prototype, 'clientWidth');
 const scrollHeightOf = getter(Element.prototype, 'scrollHeight');
 const clientHeightOf = getter(Element.prototype, 'clientHeight');
+const scrollTopOf = getter(Element.prototype, 'scrollTop');
+const scrollingElementOf = getter(Document.prototype, 'scrollingElement');
+const { scrollTo } = Element.prototype;
 const { insertBefore } = Node.prototype;
 const isConnected = getter(Node.prototype, 'isConnected');
 const parentOf = getter(Node.prototype, 'parentElement');
@@ -136,6 +139,21 @@ export function setScrollbars(document: Document, classic: boolean): void {
 export function scrolledTo(document: Document): { readonly x: number; readonly y: number } {
 	const view = document.defaultView;
 	return { x: view?.scrollX ?? 0, y: view?.scrollY ?? 0 };
+}
+
+/** The element that the page scrolls with. */
+export function pageScroller(document: Document): Element | undefined {
+	return scrollingElementOf(document) ?? undefined;
+}
+
+/** How far down an element is scrolled, px. */
+export function scrollPlaceOf(element: Element): number {
+	return scrollTopOf(element);
+}
+
+/** Scrolls an element, at once whatever a style says. */
+export function setScrollPlace(element: Element, top: number): void {
+	Reflect.apply(scrollTo, element, [{ top, behavior: 'instant' }]);
 }
 
 /** How much more there is in an element than is seen of it, whole px. */

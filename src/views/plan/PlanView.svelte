@@ -13,7 +13,7 @@
 	import { cellFacts, choice, placeOf } from './choice.svelte.ts';
 	import { chosenBox } from './chosen-box.svelte.ts';
 	import Inspector from './inspector/Inspector.svelte';
-	import PageLine from './stage/PageLine.svelte';
+	import PageLine from './stage/lines/PageLine.svelte';
 	import Roofline from './roofline/Roofline.svelte';
 	import CrossSection from './section/CrossSection.svelte';
 	import Stage from './stage/Stage.svelte';

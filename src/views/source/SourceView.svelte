@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
 	import { untrack } from 'svelte';
+	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import LongSelect from '$views/shell/LongSelect.svelte';
 	import ProblemList from '$views/shell/ProblemList.svelte';
@@ -40,6 +41,18 @@
 		else outputs = [];
 	});
 
+	/** What is found beside what the reading of each edit finds. */
+	const foundHere = $derived.by((): ProblemView[] => {
+		const known = new Set(store.site?.problems.map(({ code, from }) => `${code} ${from}`));
+		return found
+			.inFile(file, store.texts.get(file) ?? '')
+			.filter(({ code, from }) => !known.has(`${code} ${from}`))
+			.map(({ mend, ...finding }) => ({
+				...finding,
+				...(mend && { mend: { kind: 'wish', label: mend.label, wish: mend.wish } as const })
+			}));
+	});
+
 	async function onSourceCursor(offset: number): Promise<void> {
 		sourceMark = undefined;
 		if (!wish) return;
@@ -72,7 +85,7 @@
 				<SourceEditor
 					{file}
 					text={store.texts.get(file) ?? ''}
-					problems={store.site?.problems ?? []}
+					problems={[...(store.site?.problems ?? []), ...foundHere]}
 					mark={sourceMark}
 					{cursor}
 					onCursor={(offset) => void onSourceCursor(offset)}

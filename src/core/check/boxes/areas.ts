@@ -1,3 +1,4 @@
+import { plainLayout } from '../example.ts';
 import { error, warning, type Problem } from '../../messages/problem.ts';
 import { areasOf, isEmptyCell } from '../../model/arrange.ts';
 import { Memory } from '../../model/memory.ts';
@@ -20,6 +21,20 @@ export const areaUnknown: LayerCheck = {
 	codes: ['area-unknown', 'area-no-piece'],
 	what: 'Every area is named for something that can lie in it.',
 	why: 'An area for nothing is a hole in the page, most often a name that was changed elsewhere.',
+	examples: {
+		'area-unknown': {
+			wrong: plainLayout('arrange areas { "main mian" auto }'),
+			mended: plainLayout('arrange areas { "main" auto }')
+		},
+		'area-no-piece': {
+			wrong: plainLayout(
+				'region side as aside { arrange areas { "hours" auto; "map" auto }; piece hours """<p>Two to six.</p>""" }'
+			),
+			mended: plainLayout(
+				'region side as aside { arrange areas { "hours" auto }; piece hours """<p>Two to six.</p>""" }'
+			)
+		}
+	},
 	find: (layer, { structure }) =>
 		layer.kind === 'layout'
 			? boxesOf(layer).flatMap((box) => unknownAreas(box, layer, structure))
@@ -31,6 +46,28 @@ export const notArranged: LayerCheck = {
 	codes: ['slot-in-areas', 'slot-not-arranged', 'region-not-arranged'],
 	what: 'Every member of a box in areas has one, unless it says that it is hidden.',
 	why: 'What has no area is not there at those widths; without the slot no page would be.',
+	examples: {
+		'slot-in-areas': {
+			wrong: `layout frame at / { region main as main { slot; arrange areas { "text" auto } } }\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }`,
+			mended: `layout frame at / { region main as main { slot; arrange stack { gap 8px } } }\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }`
+		},
+		'slot-not-arranged': {
+			wrong: plainLayout(
+				'arrange areas { "side" auto }; region side as aside { piece hours """<p>Two to six.</p>""" }'
+			),
+			mended: plainLayout(
+				'arrange areas { "side main" auto }; region side as aside { piece hours """<p>Two to six.</p>""" }'
+			)
+		},
+		'region-not-arranged': {
+			wrong: plainLayout(
+				'arrange areas { "main" auto }; region side as aside { piece hours """<p>Two to six.</p>""" }'
+			),
+			mended: plainLayout(
+				'arrange areas { "side main" auto }; region side as aside { piece hours """<p>Two to six.</p>""" }'
+			)
+		}
+	},
 	find: (layer) =>
 		layer.kind === 'layout' ? boxesOf(layer).flatMap((box) => withoutArea(box, layer)) : nothing
 };
@@ -40,6 +77,12 @@ export const pieceNotArranged: LayerCheck = {
 	codes: ['piece-not-arranged'],
 	what: 'Every piece that is put into a region in areas has one there.',
 	why: 'It would be on the page and show nowhere.',
+	examples: {
+		'piece-not-arranged': {
+			wrong: `layout frame at / {\n  region side as aside { arrange areas { "hours" auto }; piece hours """<p>Two to six.</p>""" }\n  region main as main { slot }\n}\nroute / {\n  title "Home"\n  piece text """<h1>Seed</h1>"""\n  fill side after { piece swap """<p>Swap day</p>""" }\n}`,
+			mended: `layout frame at / {\n  region side as aside { arrange areas { "hours" auto }; piece hours """<p>Two to six.</p>""" }\n  region main as main { slot }\n}\nroute / {\n  title "Home"\n  piece text """<h1>Seed</h1>"""\n  fill side instead { piece hours """<p>Swap day</p>""" }\n}`
+		}
+	},
 	find(layer, { structure }) {
 		if (layer.fills.length === 0) return nothing;
 		const chain = structure.chainOf(layer);

@@ -1,3 +1,4 @@
+import { plainLayout } from '../example.ts';
 import { warning } from '../../messages/problem.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 
@@ -6,6 +7,12 @@ export const labelIdle: LayerCheck = {
 	codes: ['setting-idle'],
 	what: 'Only elements that have a role are given a name.',
 	why: 'Assistive technology names landmarks and sections; the name of a plain box is not read.',
+	examples: {
+		'setting-idle': {
+			wrong: plainLayout('region note as div { label "Note"; piece words """<p>Frost</p>""" }'),
+			mended: plainLayout('region note as section { label "Note"; piece words """<p>Frost</p>""" }')
+		}
+	},
 	find(layer) {
 		if (layer.kind !== 'layout') return nothing;
 		return layer.regions.flatMap((region) => {

@@ -1,3 +1,4 @@
+import { plainLayout } from '../example.ts';
 import { warning, type Problem } from '../../messages/problem.ts';
 import type { Setting } from '../../model/setting.ts';
 import type { Site } from '../../model/site.ts';
@@ -10,8 +11,17 @@ import { placementsIn, settingAtPlace, type Placement } from './members.ts';
 export const settingIdle: LayerCheck = {
 	of: 'layer',
 	codes: ['setting-idle'],
+	safe: true,
 	what: 'Every setting does something, in some band.',
 	why: 'What has no effect is most often meant for another box, or for another arrangement.',
+	examples: {
+		'setting-idle': {
+			wrong: plainLayout('region note as div { span 2; piece words """<p>Frost</p>""" }'),
+			mended: plainLayout(
+				'arrange columns 4; region note as div { span 2; piece words """<p>Frost</p>""" }'
+			)
+		}
+	},
 	find(layer, resolved) {
 		const boxes = layer.kind === 'layout' ? boxesOf(layer) : [];
 		return [

@@ -1,3 +1,4 @@
+import { plainFrame } from '../example.ts';
 import { error, listWords } from '../../messages/problem.ts';
 import type { Show } from '../../model/setting.ts';
 import type { Piece, Wrapper } from '../../model/site.ts';
@@ -15,6 +16,12 @@ export const showNotHere: LayerCheck = {
 	codes: ['show-not-here'],
 	what: 'Only regions become drawers, and only what arranges something becomes a strip.',
 	why: 'A drawer needs an opener and a name, a strip something to put side by side.',
+	examples: {
+		'show-not-here': {
+			wrong: `${plainFrame}\nroute / { title "Home"; piece text { show strip } """<h1>Seed</h1>""" }`,
+			mended: `${plainFrame}\nroute / { title "Home"; piece text { show hidden; show in-place @wide } """<h1>Seed</h1>""" }`
+		}
+	},
 	find(layer) {
 		const members = layer.kind === 'layout' ? membersIn(layer.members) : [];
 		return [...piecesIn(layer), ...members].flatMap((box) =>
@@ -37,6 +44,12 @@ export const slotHidden: LayerCheck = {
 	codes: ['slot-hidden'],
 	what: 'The slot is there in every band.',
 	why: 'Every page lands in it.',
+	examples: {
+		'slot-hidden': {
+			wrong: `layout frame at / { region main as main { slot; show hidden } }\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }`,
+			mended: `layout frame at / { region main as main { slot } }\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }`
+		}
+	},
 	find(layer) {
 		if (layer.kind !== 'layout') return nothing;
 		const slot = slotOf(layer);
@@ -57,6 +70,12 @@ export const drawerNoPlace: LayerCheck = {
 	codes: ['drawer-no-place'],
 	what: 'Every drawer has a place for its opener.',
 	why: 'No one could open it.',
+	examples: {
+		'drawer-no-place': {
+			wrong: `layout frame at / { region menu as nav { slot; show drawer left 280px "Menu" } }\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }`,
+			mended: `layout frame at / {\n  region head as header { piece brand """<p>Seed</p>""" }\n  region menu as nav { show drawer left 280px "Menu"; piece links """<a href="/">Home</a>""" }\n  region main as main { slot }\n}\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }`
+		}
+	},
 	find(layer, { site }) {
 		if (layer.kind !== 'layout') return nothing;
 		return layer.regions

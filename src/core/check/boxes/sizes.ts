@@ -1,3 +1,4 @@
+import { plainLayout, plainSite } from '../example.ts';
 import { Memory } from '../../model/memory.ts';
 import { error, listWords, warning, type Problem } from '../../messages/problem.ts';
 import type { AreasArrangement, Arrangement } from '../../model/arrange.ts';
@@ -28,6 +29,60 @@ export const sizes: LayerCheck = {
 	],
 	what: 'Every size can be read with the site’s tokens, in every band.',
 	why: 'Browsers leave out what they cannot read, and the box has some other size.',
+	examples: {
+		'size-invalid': {
+			wrong: plainLayout('region side as aside { width 20; piece hours """<p>Two to six.</p>""" }'),
+			mended: plainLayout(
+				'region side as aside { width 20px; piece hours """<p>Two to six.</p>""" }'
+			)
+		},
+		'size-negative': {
+			wrong: plainLayout(
+				'region side as aside { width -20px; piece hours """<p>Two to six.</p>""" }'
+			),
+			mended: plainLayout(
+				'region side as aside { width 20px; piece hours """<p>Two to six.</p>""" }'
+			)
+		},
+		'size-absurd': {
+			wrong: plainLayout(
+				'region side as aside { width 99999px; max 280px; piece hours """<p>Two to six.</p>""" }'
+			),
+			mended: plainLayout(
+				'region side as aside { width 9999px; max 280px; piece hours """<p>Two to six.</p>""" }'
+			)
+		},
+		'share-of-nothing': {
+			wrong: plainLayout(
+				'region side as aside { height 50%; piece hours """<p>Two to six.</p>""" }'
+			),
+			mended: plainLayout(
+				'region side as aside { height 200px; piece hours """<p>Two to six.</p>""" }'
+			)
+		},
+		'token-unknown': {
+			wrong: plainLayout(
+				'region side as aside { width var(--wide); piece hours """<p>Two to six.</p>""" }'
+			),
+			mended: plainLayout(
+				'region side as aside { width 200px; piece hours """<p>Two to six.</p>""" }'
+			)
+		},
+		'tracks-invalid': {
+			wrong: plainLayout('arrange areas { "main ." auto; columns 1fr 2 }'),
+			mended: plainLayout('arrange areas { "main ." auto; columns 1fr 2px }')
+		},
+		'token-not-here': {
+			wrong: plainSite(
+				'tokens { --gap @wide: 24px }',
+				plainLayout('region side as aside { pad var(--gap); piece hours """<p>Two to six.</p>""" }')
+			),
+			mended: plainSite(
+				'tokens { --gap: 16px; --gap @wide: 24px }',
+				plainLayout('region side as aside { pad var(--gap); piece hours """<p>Two to six.</p>""" }')
+			)
+		}
+	},
 	find(layer, { site }) {
 		const checker = checkerFor(site.settings);
 		const boxes: readonly Said[] = layer.kind === 'layout' ? boxesOf(layer) : [];

@@ -1,3 +1,4 @@
+import { plainLayout } from '../example.ts';
 import { error, type Problem } from '../../messages/problem.ts';
 import type { Site } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
@@ -10,6 +11,16 @@ export const spanTooWide: LayerCheck = {
 	codes: ['span-too-wide'],
 	what: 'No box spans more columns than there are.',
 	why: 'Browsers would make columns that no one has set a width for.',
+	examples: {
+		'span-too-wide': {
+			wrong: plainLayout(
+				'arrange columns 4; region note as div { span 5; piece words """<p>Frost</p>""" }'
+			),
+			mended: plainLayout(
+				'arrange columns 4; region note as div { span 4; piece words """<p>Frost</p>""" }'
+			)
+		}
+	},
 	find: (layer, resolved) =>
 		placementsIn(layer, resolved).flatMap((placement) => tooWide(placement, resolved.site)),
 	mend(problem, resolved) {

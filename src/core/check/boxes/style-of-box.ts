@@ -1,3 +1,4 @@
+import { plainLayout } from '../example.ts';
 import { warning, type Problem } from '../../messages/problem.ts';
 import { Memory } from '../../model/memory.ts';
 import { layersOf, type Layer, type Style } from '../../model/site.ts';
@@ -17,6 +18,16 @@ export const styleOfBox: LayerCheck = {
 	codes: ['style-of-box'],
 	what: 'No style resizes or moves a box of the frame.',
 	why: 'Computed boxes know settings, not styles.',
+	examples: {
+		'style-of-box': {
+			wrong: plainLayout(
+				'region side as aside { piece hours """<p>Two to six.</p>"""; style """ :scope { width: 200px; } """ }'
+			),
+			mended: plainLayout(
+				'region side as aside { width 200px; piece hours """<p>Two to six.</p>""" }'
+			)
+		}
+	},
 	find(layer, resolved) {
 		if (stylesIn(layer).length === 0) return nothing;
 		return found.get(layer, [resolved.site], () => problemsIn(layer, resolved));

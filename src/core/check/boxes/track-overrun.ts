@@ -1,20 +1,31 @@
+import { plainLayout } from '../example.ts';
 import { warning, type Problem } from '../../messages/problem.ts';
 import { areasOf, type AreasArrangement } from '../../model/arrange.ts';
 import type { Setting } from '../../model/setting.ts';
 import type { Layout, Member, Site, Wrapper } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
-import { isLength, parseLength } from '../../size/length.ts';
 import { splitSizes } from '../../size/css-tokens.ts';
-import { substitute, tokensAt } from '../../size/tokens.ts';
+import { tokensAt } from '../../size/tokens.ts';
 import { arrangementAt, bandPlaces, settingHolding } from '../../resolve/bands.ts';
 import { boxesOf } from '../../resolve/members.ts';
 import { nothing, type LayerCheck } from '../check.ts';
+import { fixedPx } from './fixed-px.ts';
 
 export const trackOverrun: LayerCheck = {
 	of: 'layer',
 	codes: ['track-overrun'],
 	what: 'No box is set taller than the rows it lies in.',
 	why: 'It would cover what follows.',
+	examples: {
+		'track-overrun': {
+			wrong: plainLayout(
+				'arrange areas { "head" 64px; "main" auto }; region head as header { height 120px; piece brand """<p>Seed</p>""" }'
+			),
+			mended: plainLayout(
+				'arrange areas { "head" auto; "main" auto }; region head as header { height 120px; piece brand """<p>Seed</p>""" }'
+			)
+		}
+	},
 	find(layer, { site }) {
 		if (layer.kind !== 'layout') return nothing;
 		return boxesOf(layer).flatMap((box) => (box.kind === 'region' ? [] : findOverrun(box, site)));
@@ -69,12 +80,4 @@ function roomFor(
 	if (between === undefined || sizes.includes(undefined)) return undefined;
 	const px = sizes.reduce<number>((sum, size) => sum + (size ?? 0), between * (mine.length - 1));
 	return { px, text: mine.map((row) => row.size).join(' + ') };
-}
-
-/** px of a length that is the same on every screen; undefined for all others. */
-function fixedPx(text: string, tokens: ReadonlyMap<string, string>): number | undefined {
-	const put = substitute(text, (name) => tokens.get(name));
-	const length = put === undefined ? undefined : parseLength(put);
-	if (!length || !isLength(length) || length.share || length.viewport) return undefined;
-	return length.at(0, { width: 0, height: 0 });
 }

@@ -1,3 +1,4 @@
+import { plainLayout } from '../example.ts';
 import { error, listWords } from '../../messages/problem.ts';
 import type { Layer } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
@@ -10,6 +11,16 @@ export const bandUnknown: LayerCheck = {
 	codes: ['band-unknown'],
 	what: 'Every band that a layer names is one of the site’s.',
 	why: 'What is said for a band that there is not would never hold.',
+	examples: {
+		'band-unknown': {
+			wrong: plainLayout(
+				'region side as aside { pad 8px; pad 16px @huge; piece hours """<p>Two to six.</p>""" }'
+			),
+			mended: plainLayout(
+				'region side as aside { pad 8px; pad 16px @wide; piece hours """<p>Two to six.</p>""" }'
+			)
+		}
+	},
 	find(layer, { site }) {
 		const known = site.settings.bands.map((band) => band.name.text);
 		return bandsNamedIn(layer)

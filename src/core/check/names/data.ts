@@ -1,3 +1,4 @@
+import { plainPage } from '../example.ts';
 import { error, warning, type Problem } from '../../messages/problem.ts';
 import { copyPath, type DataSource, type Site } from '../../model/site.ts';
 import { Memory } from '../../model/memory.ts';
@@ -16,6 +17,41 @@ export const dataShape: SiteCheck = {
 	codes: ['shape-missing', 'shape-invalid', 'data-shape', 'copy-shape', 'data-fresh-file'],
 	what: 'Shared data keeps to the shape that is kept of it.',
 	why: 'A value that is missing or of another kind leaves a hole in every page that shows it.',
+	examples: {
+		'shape-missing': {
+			wrong: `data list from "list.json" { shape "shape.json" }\n${plainPage('<h1>Seed</h1>')}`,
+			mended: `data list from "list.json" \n${plainPage('<h1>Seed</h1>')}`,
+			files: { 'list.json': '["Kale"]' }
+		},
+		'shape-invalid': {
+			wrong: `data list from "list.json" { shape "shape.json" }\n${plainPage('<h1>Seed</h1>')}`,
+			mended: `data list from "list.json" { shape "right.json" }\n${plainPage('<h1>Seed</h1>')}`,
+			files: { 'list.json': '["Kale"]', 'shape.json': '[]', 'right.json': '{"type": "array"}' }
+		},
+		'data-shape': {
+			wrong: `data list from "list.json" { shape "shape.json" }\n${plainPage('<h1>Seed</h1>')}`,
+			mended: `data list from "list.json" { shape "right.json" }\n${plainPage('<h1>Seed</h1>')}`,
+			files: {
+				'list.json': '["Kale"]',
+				'shape.json': '{"type": "object"}',
+				'right.json': '{"type": "array"}'
+			}
+		},
+		'copy-shape': {
+			wrong: `data bins from "https://stock.example/bins" { shape "shape.json" }\n${plainPage('<h1>Seed</h1>')}`,
+			mended: `data bins from "https://stock.example/bins" { shape "right.json" }\n${plainPage('<h1>Seed</h1>')}`,
+			files: {
+				'copies/bins.json': '{}',
+				'shape.json': '{"type": "array"}',
+				'right.json': '{"type": "object"}'
+			}
+		},
+		'data-fresh-file': {
+			wrong: `data list from "list.json" { fresh 60s }\n${plainPage('<h1>Seed</h1>')}`,
+			mended: `data list from "list.json" \n${plainPage('<h1>Seed</h1>')}`,
+			files: { 'list.json': '["Kale"]' }
+		}
+	},
 	find({ site, reading }) {
 		return site.data.flatMap((source) => {
 			const bytes = source.shape && reading.files.assets.get(source.shape.text);

@@ -1,3 +1,4 @@
+import { plainSite } from '../example.ts';
 import { error, listWords, warning } from '../../messages/problem.ts';
 import { layerName, type Layer } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
@@ -11,6 +12,18 @@ export const roleUnknown: LayerCheck = {
 	codes: ['role-unknown'],
 	what: 'Every role that is named is one of the site’s.',
 	why: 'A slip in a role’s name would keep everyone out, or no one.',
+	examples: {
+		'role-unknown': {
+			wrong: plainSite(
+				'roles { visitor; keeper }',
+				`layout frame at / { description "Seed that is lent."; region main as main { slot } }\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }\nroute /desk { title "Desk"; admit keepers; piece text """<h1>Desk</h1>""" }`
+			),
+			mended: plainSite(
+				'roles { visitor; keeper }',
+				`layout frame at / { description "Seed that is lent."; region main as main { slot } }\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }\nroute /desk { title "Desk"; admit keeper; piece text """<h1>Desk</h1>""" }`
+			)
+		}
+	},
 	find(layer, { site }) {
 		const known = site.settings.roles.map((role) => role.text);
 		return namedIn(layer)
@@ -34,6 +47,18 @@ export const admitWider: LayerCheck = {
 	codes: ['admit-wider'],
 	what: 'A layer lets in no one whom a layer around it keeps out.',
 	why: 'It would say that someone may come in who never gets there.',
+	examples: {
+		'admit-wider': {
+			wrong: plainSite(
+				'roles { visitor; keeper }',
+				`layout frame at / { description "Seed that is lent."; region main as main { slot } }\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }\nroute /desk { title "Desk"; admit keeper }\nroute /desk/open { title "Open"; admit visitor }`
+			),
+			mended: plainSite(
+				'roles { visitor; keeper }',
+				`layout frame at / { description "Seed that is lent."; region main as main { slot } }\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }\nroute /desk { title "Desk"; admit keeper visitor }\nroute /desk/open { title "Open"; admit visitor }`
+			)
+		}
+	},
 	find(layer, { structure, reading }) {
 		if (rolesOf(layer).length === 0) return nothing;
 		const outer = admittingLayers(layer, structure).filter((one) => one !== layer);
@@ -54,6 +79,18 @@ export const seenByNone: LayerCheck = {
 	codes: ['seen-by-none'],
 	what: 'What is for some roles is where they come.',
 	why: 'Nobody would ever see it.',
+	examples: {
+		'seen-by-none': {
+			wrong: plainSite(
+				'roles { visitor; keeper }',
+				`layout frame at / { description "Seed that is lent."; region main as main { slot } }\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }\nroute /desk { title "Desk"; admit keeper; piece text for visitor """<h1>Desk</h1>""" }`
+			),
+			mended: plainSite(
+				'roles { visitor; keeper }',
+				`layout frame at / { description "Seed that is lent."; region main as main { slot } }\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }\nroute /desk { title "Desk"; admit keeper; piece text for keeper """<h1>Desk</h1>""" }`
+			)
+		}
+	},
 	find(layer, { structure }) {
 		if (!hasSeenBy(layer)) return nothing;
 		const said = [...layer.fills, ...piecesIn(layer)].filter(({ seenBy }) => seenBy.length > 0);

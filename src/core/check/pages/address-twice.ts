@@ -1,3 +1,4 @@
+import { plainPage } from '../example.ts';
 import { error, type Problem } from '../../messages/problem.ts';
 import { layerName, type Route } from '../../model/site.ts';
 import type { SiteCheck } from '../check.ts';
@@ -7,6 +8,12 @@ export const addressTwice: SiteCheck = {
 	codes: ['address-twice'],
 	what: 'No two pages have one address.',
 	why: 'One of them would never be seen.',
+	examples: {
+		'address-twice': {
+			wrong: `${plainPage('<h1>Seed</h1>')}\nroute /kinds/:kind { samples "kale", "all" }\nroute /kinds/all { title "All" }`,
+			mended: `${plainPage('<h1>Seed</h1>')}\nroute /kinds/:kind { samples "kale" }\nroute /kinds/all { title "All" }`
+		}
+	},
 	find({ site, instances }) {
 		const problems: Problem[] = [];
 		const seen = new Map<string, Route>();

@@ -1,3 +1,4 @@
+import { plainPage } from '../example.ts';
 import { Memory } from '../../model/memory.ts';
 import { warning } from '../../messages/problem.ts';
 import { layerName, layersOf, type Layer, type NavPiece, type Piece } from '../../model/site.ts';
@@ -16,6 +17,12 @@ export const navEmpty: LayerCheck = {
 	codes: ['nav-empty'],
 	what: 'Every list of links has a link in it.',
 	why: 'An empty list takes room and leads nowhere.',
+	examples: {
+		'nav-empty': {
+			wrong: `${plainPage('<h1>Seed</h1>', 'piece links nav from /guides depth 1')}`,
+			mended: `${plainPage('<h1>Seed</h1>', 'piece links nav from /guides depth 1')}\nroute /guides/sowing { title "Sowing" }`
+		}
+	},
 	find(layer, resolved) {
 		const navs = known.get(layer, [], () => piecesIn(layer).filter((one) => one.kind === 'nav'));
 		if (navs.length === 0) return nothing;

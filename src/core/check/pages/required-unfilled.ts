@@ -1,3 +1,4 @@
+import { plainSite } from '../example.ts';
 import { error, type ErrorOf, type Problem } from '../../messages/problem.ts';
 import { layerName, layerSpan, type Layer, type Layout, type Page } from '../../model/site.ts';
 import type { ResolvedRegion } from '../../resolve/page.ts';
@@ -12,6 +13,22 @@ export const requiredUnfilled: LayerCheck = {
 	codes: ['required-unfilled', 'required-unfilled-for'],
 	what: 'Every page has something in each required region.',
 	why: 'The layout says that it makes no sense without.',
+	examples: {
+		'required-unfilled': {
+			wrong: `layout frame at / {\n  description "Seed that is lent."\n  region main as main { slot }\n  region foot as footer { required }\n}\nroute / { title "Home"; piece text """<h1>Seed</h1>""";  }`,
+			mended: `layout frame at / {\n  description "Seed that is lent."\n  region main as main { slot }\n  region foot as footer { required }\n}\nroute / { title "Home"; piece text """<h1>Seed</h1>"""; fill foot { piece small """<p>Seed</p>""" } }`
+		},
+		'required-unfilled-for': {
+			wrong: plainSite(
+				'roles { visitor; keeper }',
+				`layout frame at / { description "Seed that is lent."; region main as main { slot; required } }\nroute / { title "Home"; piece text for keeper """<h1>Seed</h1>""" }`
+			),
+			mended: plainSite(
+				'roles { visitor; keeper }',
+				`layout frame at / { description "Seed that is lent."; region main as main { slot; required } }\nroute / { title "Home"; piece text """<h1>Seed</h1>""" }`
+			)
+		}
+	},
 	find(layer, resolved) {
 		if (layer.kind === 'layout') return nothing;
 		const all = findUnfilled(layer, resolved);

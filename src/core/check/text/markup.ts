@@ -1,6 +1,7 @@
+import { plainPage } from '../example.ts';
 import { error, type Problem } from '../../messages/problem.ts';
 import { Memory } from '../../model/memory.ts';
-import type { Layer, Part } from '../../model/site.ts';
+import { markupsOf, type Layer, type Part } from '../../model/site.ts';
 import type { Template } from '../../model/template.ts';
 import { nestBlocks } from '../../resolve/markup/blocks.ts';
 import { compileMarkup } from '../../resolve/markup/compile.ts';
@@ -25,6 +26,44 @@ export const markup: LayerCheck = {
 	],
 	what: 'Markup can be written as it is, with values where they may stand.',
 	why: 'A value in a place where it would run, or break the markup, is a way in.',
+	examples: {
+		'expression-place': {
+			wrong: plainPage('<h1>Seed</h1><script>{site.name}</script>'),
+			mended: plainPage('<h1>Seed</h1><p>{site.name}</p>')
+		},
+		'markup-too-deep': {
+			wrong: plainPage(`<h1>Seed</h1>${'<b>'.repeat(300)}x`),
+			mended: plainPage('<h1>Seed</h1><b>x</b>')
+		},
+		'tag-unclosed': {
+			wrong: plainPage('<h1>Seed</h1>{if site.name}<p>a</p>'),
+			mended: plainPage('<h1>Seed</h1>{if site.name}<p>a</p>{end}')
+		},
+		'tag-stray': {
+			wrong: plainPage('<h1>Seed</h1><p>a</p>{end}'),
+			mended: plainPage('<h1>Seed</h1><p>a</p>')
+		},
+		'tag-crossed': {
+			wrong: plainPage('<h1>Seed</h1><b>{if site.name}a</b>{end}'),
+			mended: plainPage('<h1>Seed</h1><b>{if site.name}a{end}</b>')
+		},
+		'tag-not-here': {
+			wrong: plainPage('<h1>Seed</h1><p {if site.name}class="a"{end}>a</p>'),
+			mended: plainPage('<h1>Seed</h1><p class="{if site.name}a{end}">a</p>')
+		},
+		'content-outside': {
+			wrong: plainPage('<h1>Seed</h1>{content}'),
+			mended: plainPage('<h1>Seed</h1>')
+		},
+		'said-twice': {
+			wrong: plainPage('<h1>Seed</h1>{if site.name}a{else}b{else}c{end}'),
+			mended: plainPage('<h1>Seed</h1>{if site.name}a{else}b{end}')
+		},
+		'nested-too-deep': {
+			wrong: plainPage(`<h1>Seed</h1>${'{if site.name}'.repeat(17)}x${'{end}'.repeat(17)}`),
+			mended: plainPage('<h1>Seed</h1>{if site.name}x{end}')
+		}
+	},
 	find: (layer, { site }) => known.get(layer, [site.parts], () => problemsIn(layer, site.parts))
 };
 
@@ -32,11 +71,9 @@ function problemsIn(layer: Layer, parts: readonly Part[]): readonly Problem[] {
 	const texts = [layer.title, layer.description].filter((one) => one !== undefined);
 	return [
 		...texts.flatMap((text) => textProblems(text, parts)),
-		...piecesIn(layer).flatMap((piece) =>
-			piece.kind === 'markup'
-				? [...compileMarkup(piece.markup, parts).problems, ...contentIn(piece.markup)]
-				: []
-		)
+		...piecesIn(layer)
+			.flatMap(markupsOf)
+			.flatMap((markup) => [...compileMarkup(markup, parts).problems, ...contentIn(markup)])
 	];
 }
 

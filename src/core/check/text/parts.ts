@@ -1,3 +1,4 @@
+import { plainPage } from '../example.ts';
 import { error, type Problem } from '../../messages/problem.ts';
 import { Memory } from '../../model/memory.ts';
 import type { Part, Site } from '../../model/site.ts';
@@ -14,6 +15,16 @@ export const parts: SiteCheck = {
 	codes: ['part-cycle', 'content-twice'],
 	what: 'Every part can be written: it does not use itself, and what stands in it is there.',
 	why: 'A part is on many pages, and so is what is wrong with it.',
+	examples: {
+		'part-cycle': {
+			wrong: `part one """<p>{use one}</p>"""\n${plainPage('<h1>Seed</h1>{use one}')}`,
+			mended: `part one """<p>One</p>"""\n${plainPage('<h1>Seed</h1>{use one}')}`
+		},
+		'content-twice': {
+			wrong: `part box """<div>{content}{content}</div>"""\n${plainPage('<h1>Seed</h1>{use box}x{end}')}`,
+			mended: `part box """<div>{content}</div>"""\n${plainPage('<h1>Seed</h1>{use box}x{end}')}`
+		}
+	},
 	find({ site }) {
 		return site.parts.flatMap((part) =>
 			known.get(part, [site.parts, site.values, site.data.length], () => problemsIn(part, site))

@@ -1,6 +1,7 @@
+import { plainPage } from '../example.ts';
 import { Memory } from '../../model/memory.ts';
 import { warning, type Problem } from '../../messages/problem.ts';
-import type { Layer } from '../../model/site.ts';
+import { markupsOf, type Layer } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { looseTags } from '../../resolve/markup/balance.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
@@ -13,13 +14,20 @@ export const strayEndTags: LayerCheck = {
 	codes: ['end-tag-stray'],
 	what: 'Every end tag ends an element of its piece.',
 	why: 'Browsers pass over an end tag that closes nothing, or end another element than was meant.',
+	examples: {
+		'end-tag-stray': {
+			wrong: plainPage('<h1>Seed</h1></div>'),
+			mended: plainPage('<h1>Seed</h1>')
+		}
+	},
 	find: (layer, { reading }) =>
 		known.get(layer, [], () =>
-			piecesIn(layer).flatMap((piece) => {
-				if (piece.kind !== 'markup') return [];
-				const { span } = piece.markup;
-				return strayIn((reading.files.texts.get(span.file) ?? '').slice(span.from, span.to), span);
-			})
+			piecesIn(layer)
+				.flatMap(markupsOf)
+				.flatMap(({ span }) => {
+					const text = reading.files.texts.get(span.file) ?? '';
+					return strayIn(text.slice(span.from, span.to), span);
+				})
 		)
 };
 

@@ -1,5 +1,5 @@
 import { Memory } from '../../model/memory.ts';
-import { layersOf, type Layer, type Part, type Site } from '../../model/site.ts';
+import { layersOf, markupsOf, type Layer, type Part, type Site } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import type { GivenValue, Template } from '../../model/template.ts';
 import { nestBlocks, type Body } from '../../resolve/markup/blocks.ts';
@@ -61,7 +61,7 @@ function usesIn(layer: Layer, parts: readonly Part[]): ValueUse[] {
 	if (layer.title) walk(layer.title, undefined);
 	if (layer.description) walk(layer.description, undefined);
 	for (const piece of piecesIn(layer)) {
-		if (piece.kind === 'markup') walk(piece.markup, piece.name.text);
+		for (const template of markupsOf(piece)) walk(template, piece.name.text);
 	}
 	return uses;
 }

@@ -1,6 +1,6 @@
 import { counted } from '../../messages/problem.ts';
 import { isWithin, type Pattern } from '../../model/pattern.ts';
-import { layerPattern, type Piece, type Route, layersOf } from '../../model/site.ts';
+import { layerPattern, markupsOf, type Piece, type Route, layersOf } from '../../model/site.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findRoute } from '../find.ts';
@@ -98,17 +98,18 @@ function moveLinks(
 		return 0;
 	}
 	if (from.includes(':') || to.includes(':') || from.includes('*')) return 0;
-	const text = surgery.textOf(piece.markup.span);
 	let count = 0;
-	for (const match of text.matchAll(/(\b(?:href|action)\s*=\s*["']?)(\/[^"'\s>?#{]*)/g)) {
-		const [, lead = '', path = ''] = match;
-		if (path !== from && !path.startsWith(from + '/')) continue;
-		const start = piece.markup.span.from + match.index + lead.length;
-		const { file } = piece.markup.span;
-		// Below the top there is nothing between the slash and what follows.
-		const by = to === '/' && path !== from ? '' : to;
-		surgery.replace({ file, from: start, to: start + from.length }, by);
-		count++;
+	for (const { span } of markupsOf(piece)) {
+		const text = surgery.textOf(span);
+		for (const match of text.matchAll(/(\b(?:href|action)\s*=\s*["']?)(\/[^"'\s>?#{]*)/g)) {
+			const [, lead = '', path = ''] = match;
+			if (path !== from && !path.startsWith(from + '/')) continue;
+			const start = span.from + match.index + lead.length;
+			// Below the top there is nothing between the slash and what follows.
+			const by = to === '/' && path !== from ? '' : to;
+			surgery.replace({ file: span.file, from: start, to: start + from.length }, by);
+			count++;
+		}
 	}
 	return count;
 }

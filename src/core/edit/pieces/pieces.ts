@@ -1,5 +1,5 @@
-import { dedent } from '../../source/markup-block.ts';
 import type { MarkupPiece } from '../../model/site.ts';
+import type { StandIn } from '../../model/trial.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { areaRows, replaceInAreas } from '../boxes/areas.ts';
 import { addRow } from '../boxes/members.ts';
@@ -13,7 +13,9 @@ import {
 	findRegion
 } from '../find.ts';
 import { checkPattern } from '../layers/layouts.ts';
-import { indentLines, Surgery } from '../surgery.ts';
+import { stretched } from '../../emit/html/stretch.ts';
+import { Surgery } from '../surgery.ts';
+import { markupIn, replaceBlock } from './blocks.ts';
 import type { Beside, HolderRef, PieceStart, PieceWish } from '../../model/wish.ts';
 import { WishRefused } from '../proposal.ts';
 
@@ -185,15 +187,34 @@ export function removePiece(
 	surgery.remove(isFill && pieces.length === 1 ? owner : piece.span);
 }
 
+/** What stands in for a piece, or what it could begin with where nothing is written. */
+interface StandInView {
+	readonly markup: string;
+	readonly written: boolean;
+}
+
 /** A piece as its editor shows it: the markup as it is written, without its common indentation. */
 export interface PieceView {
 	readonly name: string;
 	/** undefined for a list made from routes. */
 	readonly markup: string | undefined;
+	/** What stands in for it where a page is tried with less or more content. */
+	readonly standIns: Readonly<Partial<Record<StandIn, StandInView>>>;
 	/** Where a list of links starts, and how many segments down it reaches. */
 	readonly nav: { readonly from: string; readonly depth: number } | undefined;
 	/** The roles it is for; everyone where there is none. */
 	readonly seenBy: readonly string[];
+}
+
+function standInsOf(surgery: Surgery, { standIns, markup }: MarkupPiece): PieceView['standIns'] {
+	const view = (of: StandIn): StandInView => {
+		const written = standIns[of];
+		if (written) return { markup: markupIn(surgery, written.span), written: true };
+		const own = markupIn(surgery, markup.span);
+		// Words between braces are no words of the page.
+		return { markup: own.includes('{') ? own : stretched(own, of), written: false };
+	};
+	return { short: view('short'), long: view('long') };
 }
 
 /** The pieces that stand in a holder; none where it is not there. */
@@ -202,7 +223,8 @@ export function piecesIn(resolved: ResolvedSite, holder: HolderRef): PieceView[]
 	try {
 		return findPieces(resolved, holder).pieces.map((piece) => ({
 			name: piece.name.text,
-			markup: piece.kind === 'markup' ? markupOf(surgery, piece) : undefined,
+			markup: piece.kind === 'markup' ? markupIn(surgery, piece.markup.span) : undefined,
+			standIns: piece.kind === 'markup' ? standInsOf(surgery, piece) : {},
 			nav: piece.kind === 'nav' ? { from: piece.from.text, depth: piece.depth } : undefined,
 			seenBy: piece.seenBy.map(({ text }) => text)
 		}));
@@ -212,13 +234,7 @@ export function piecesIn(resolved: ResolvedSite, holder: HolderRef): PieceView[]
 	}
 }
 
-function markupOf(surgery: Surgery, piece: MarkupPiece): string {
-	const { span } = piece.markup;
-	const inner = surgery.textOf(span);
-	return dedent(inner, { ...span, from: 0, to: inner.length }, true).text;
-}
-
-/** Replaces the markup of a piece. In one line where it was in one line and still fits. */
+/** Replaces the markup of a piece. */
 export function setMarkup(
 	resolved: ResolvedSite,
 	surgery: Surgery,
@@ -230,17 +246,5 @@ export function setMarkup(
 	if (piece.kind !== 'markup') {
 		throw new WishRefused(`The piece ${name} is a list made from routes and has no markup.`);
 	}
-	if (/"""/.test(markup)) {
-		throw new WishRefused('Markup cannot have three quotes in a row: they end the block.');
-	}
-	const { span } = piece.markup;
-	const wasOneLine = !surgery.textOf(span).includes('\n');
-	if (wasOneLine && !markup.includes('\n')) {
-		const pad = / """$/.test(surgery.textOf(span)) ? ' ' : '';
-		surgery.replace(span, `"""${pad}${markup}${pad}"""`);
-		return;
-	}
-	const indent = surgery.indentAt(span.file, span.from);
-	const lines = markup.replaceAll('\r', '').split('\n');
-	surgery.replace(span, `"""\n${indentLines(lines, indent + '  ')}\n${indent}"""`);
+	replaceBlock(surgery, piece.markup.span, markup);
 }

@@ -47,13 +47,19 @@ function shown(text: string): string {
 export function editWords(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	{ holder, name, index, before, after }: Extract<PieceWish, { kind: 'edit-words' }>
+	{ holder, name, of, index, before, after }: Extract<PieceWish, { kind: 'edit-words' }>
 ): void {
 	const piece = findPiece(resolved, holder, name);
 	if (piece.kind !== 'markup') {
 		throw new WishRefused(`The links of ${name} are made from the routes: change their titles.`);
 	}
-	const { span } = piece.markup;
+	const template = of === undefined ? piece.markup : piece.standIns[of];
+	if (!template) {
+		throw new WishRefused(
+			`These words are made longer or shorter than they are written. Write a ${of} stand-in for ${name}, or change them as they are written.`
+		);
+	}
+	const { span } = template;
 	const markup = surgery.textOf({ ...span, from: span.from + 3, to: span.to - 3 });
 	const words = wordsIn(markup)[index];
 	const found = words && markup.slice(words.from, words.to);

@@ -4,6 +4,7 @@ import { findPieces } from '../find.ts';
 import { setPieceSeenBy } from '../seen-by.ts';
 import type { WishKinds } from '../wish-kind.ts';
 import { addPiece, movePiece, removePiece, renamePiece, setMarkup, setNav } from './pieces.ts';
+import { setStandIn } from './stand-ins.ts';
 import { editWords } from './text.ts';
 
 /** What a new piece holds where nothing is said. */
@@ -46,6 +47,11 @@ export const pieceWishes: WishKinds<PieceWish> = {
 		label: ({ name }) => `Edit the piece ${name}`,
 		carryOut: (resolved, surgery, { holder, name, markup }) =>
 			setMarkup(resolved, surgery, holder, name, markup)
+	},
+	'set-stand-in': {
+		label: ({ name, of, markup }) =>
+			markup === undefined ? `Make the ${of} ${name} again` : `Write the ${of} ${name}`,
+		carryOut: setStandIn
 	},
 	'set-nav': {
 		label: ({ name }) => `The links of ${name}`,

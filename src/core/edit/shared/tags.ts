@@ -1,4 +1,4 @@
-import { layersOf, type Site } from '../../model/site.ts';
+import { layersOf, markupsOf, type Site } from '../../model/site.ts';
 import type { Tag, Template } from '../../model/template.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 
@@ -7,7 +7,7 @@ export function templatesOf(site: Site): Template[] {
 	const ofLayers = layersOf(site).flatMap((layer) => [
 		...(layer.title ? [layer.title] : []),
 		...(layer.description ? [layer.description] : []),
-		...piecesIn(layer).flatMap((piece) => (piece.kind === 'markup' ? [piece.markup] : []))
+		...piecesIn(layer).flatMap(markupsOf)
 	]);
 	return [...ofLayers, ...site.parts.map(({ markup }) => markup)];
 }

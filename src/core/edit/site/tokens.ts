@@ -2,6 +2,7 @@ import type { Token } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { bandPlace } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
+import { nightWord } from '../../source/read/site.ts';
 import { bandWord, placeOfBand } from '../boxes/find-box.ts';
 import { WishRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
@@ -16,14 +17,18 @@ export function setToken(
 	value: string | undefined,
 	bandName: string
 ): void {
-	const { tokens, bands, span } = resolved.site.settings;
+	const { tokens, bands, span, night } = resolved.site.settings;
 	checkToken(name);
+	if (bandName === nightWord) {
+		setNight(resolved, surgery, name, value);
+		return;
+	}
 	const band = placeOfBand(bands, bandName);
 	const own = tokens.filter((token) => token.name.text === name);
 	const there = own.find((token) => bandPlace(bands, token.band) === band);
 	if (value === undefined) {
 		if (!there) throw new WishRefused(`${name} has no value of its own at ${bandName}.`);
-		if (tokens.length === 1) surgery.setInner(span, 'tokens', undefined);
+		if (tokens.length + night.length === 1) surgery.setInner(span, 'tokens', undefined);
 		else surgery.remove(there.span);
 		return;
 	}
@@ -35,6 +40,25 @@ export function setToken(
 	else if (beside) surgery.insertBehind(beside.span, line);
 	else if (last) surgery.insertBelow(last.span, [line]);
 	else surgery.insertInto(span, ['tokens {', `  ${line}`, '}']);
+}
+
+/** Sets what a token is by night, or frees it. */
+function setNight(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	name: string,
+	value: string | undefined
+): void {
+	const own = resolved.site.settings.tokens.findLast((token) => token.name.text === name);
+	const there = resolved.site.settings.night.find((token) => token.name.text === name);
+	if (value === undefined || value.trim() === '') {
+		if (!there) throw new WishRefused(`${name} has no value of its own for the night.`);
+		surgery.remove(there.span);
+		return;
+	}
+	if (there) surgery.replace(there.value.span, value.trim());
+	else if (own) surgery.insertBehind(own.span, `${name} @${nightWord}: ${value.trim()}`);
+	else throw new WishRefused(`There is no token ${name} any more.`);
 }
 
 /** Renames a token and every use of it in settings, styles and markup. */
@@ -61,14 +85,15 @@ export function removeToken(resolved: ResolvedSite, surgery: Surgery, name: stri
 			`${name} is used in ${uses === 1 ? 'one place' : `${uses} places`}: put something else there first.`
 		);
 	}
-	const { tokens, span } = resolved.site.settings;
+	const { tokens, night, span } = resolved.site.settings;
 	const own = declared(resolved, name);
-	if (own.length === tokens.length) surgery.setInner(span, 'tokens', undefined);
+	if (own.length === tokens.length + night.length) surgery.setInner(span, 'tokens', undefined);
 	else for (const token of own) surgery.remove(token.span);
 }
 
 function declared(resolved: ResolvedSite, name: string): Token[] {
-	const own = resolved.site.settings.tokens.filter((token) => token.name.text === name);
+	const { tokens, night } = resolved.site.settings;
+	const own = [...tokens, ...night].filter((token) => token.name.text === name);
 	if (own.length === 0) throw new WishRefused(`There is no token ${name} any more.`);
 	return own;
 }

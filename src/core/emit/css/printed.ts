@@ -78,7 +78,9 @@ const initialOfMoving: Readonly<Record<string, string>> = {
 	animation: 'none',
 	'animation-timeline': 'auto',
 	'animation-range': 'normal',
-	'view-transition-name': 'none'
+	'view-transition-name': 'none',
+	'scroll-padding-block-start': 'auto',
+	'scroll-padding-block-end': 'auto'
 };
 
 const properties = Object.keys(printers).filter((name): name is Property => name in printers);

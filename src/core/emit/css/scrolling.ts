@@ -4,19 +4,22 @@ import { bandPlaces, settingsAt } from '../../resolve/bands.ts';
 import { declare } from '../../declare/declare.ts';
 import type { Box } from '../../declare/frame.ts';
 import { type Surroundings } from '../../declare/surroundings.ts';
+import { shadowRange } from '../../settings/member/shadow.ts';
 import { shrinkOf } from '../../settings/member/stick.ts';
 import { bandedCss, type BandedRule } from './banded.ts';
 import { isZero } from '../../size/sums.ts';
 import { group, rule } from './css-text.ts';
 import type { Printed } from './printed.ts';
 
-/** How far one scrolls until a shadow is there, px. */
-const shadowRange = 24;
+/** Where the visitor has not asked for less motion (Media Queries 5, section 12.1). */
+export const whereMotion = '@media (prefers-reduced-motion: no-preference)';
+
+const whereLessMotion = '@media (prefers-reduced-motion: reduce)';
 
 /**
  * What changes as one scrolls (Scroll-driven Animations 1): heads that shrink, shadows that come.
- * Where a browser has none of it, a head that shrinks slides up under the edge by as much as it
- * would, and no shadow comes.
+ * Where a browser has none of it, or its visitor has asked for less motion, a head that shrinks slides up under the
+ * edge by as much as it would, and no shadow comes.
  */
 export function scrollingCss(
 	selector: string,
@@ -40,15 +43,16 @@ export function scrollingCss(
 		layout,
 		...(under && { under })
 	});
+	const slides = bandedCss([asRule(sliding, plain)], bands);
 	return [
-		group('@supports (animation-timeline: scroll())', [
-			...bandedCss([asRule(moving)], bands),
-			...frames.rules
+		group(whereMotion, [
+			group('@supports (animation-timeline: scroll())', [
+				...bandedCss([asRule(moving)], bands),
+				...frames.rules
+			])
 		]),
-		group(
-			'@supports not (animation-timeline: scroll())',
-			bandedCss([asRule(sliding, plain)], bands)
-		)
+		group('@supports not (animation-timeline: scroll())', slides),
+		group(whereLessMotion, slides)
 	].filter((text) => text !== '');
 }
 

@@ -15,6 +15,7 @@ import {
 	type Layout,
 	type Page,
 	type Site,
+	type Token,
 	layersOf,
 	pagesOf
 } from '../../model/site.ts';
@@ -29,7 +30,9 @@ import { group, rule } from './css-text.ts';
 import { withHeightNames } from './heights.ts';
 import { barePieceRule, frameRules, keptRule, pieceRule, spaceRule } from './member-rules.ts';
 import { hasPieceClass, listClass, pageClass, skipClass } from '../names.ts';
-import { scrollingCss } from './scrolling.ts';
+import { printCss } from './print.ts';
+import { scrollingCss, whereMotion } from './scrolling.ts';
+import { landingRules } from './landing-rules.ts';
 import { hasStyle, partLayer } from './part-styles.ts';
 import { cascadeName, Selectors } from './selectors.ts';
 import { layoutStyles, pageStyles } from './styles.ts';
@@ -53,7 +56,7 @@ export function siteSheet(site: Site, structure: Structure): StyleSheet {
 		`/* ${site.settings.name.text.replaceAll('*/', '* /')}: what every page has. */`,
 		`@layer ${layers.join(', ')};`,
 		// CSS View Transitions 2, section 2.3: pages that share a region keep it standing.
-		'@view-transition {\n  navigation: auto;\n}',
+		group(whereMotion, ['@view-transition {\n  navigation: auto;\n}']),
 		group('@layer site', rules)
 	];
 	return { path: siteSheetPath, css: css.join('\n\n') + '\n' };
@@ -158,16 +161,22 @@ function drawerRules(layout: Layout, selectors: Selectors): string[] {
 
 /** The site's tokens, with what all boxes refer to. */
 function rootRules(site: Site): string[] {
-	const { bands, tokens } = site.settings;
+	const { bands, tokens, night } = site.settings;
 	const used = settingKindsUsed(site);
+	const valueLine = ({ name, value }: Token): string => `${name.text}: ${value.text};`;
 	const rules = [undefined, ...bands].map((band) => {
 		const some = tokens.filter((token) => token.band?.text === band?.name.text);
-		const lines = some.map((token) => `${token.name.text}: ${token.value.text};`);
-		const text = rule(':root', band ? lines : [...lines, ...orderLines(used)]);
+		const lines = some.map(valueLine);
+		// What browsers draw by themselves follows too.
+		const scheme = night.length > 0 ? ['color-scheme: light dark;'] : [];
+		const text = rule(':root', band ? lines : [...scheme, ...lines, ...orderLines(used)]);
 		const from = band?.from ?? 0;
 		return from === 0 ? text : group(bandQuery(from, undefined), [text]);
 	});
-	return [...rules, used.has('shadow') ? shadowFrames : ''].filter((text) => text !== '');
+	const byNight = group('@media (prefers-color-scheme: dark)', [
+		rule(':root', night.map(valueLine))
+	]);
+	return [...rules, byNight, used.has('shadow') ? shadowFrames : ''].filter((text) => text !== '');
 }
 
 /** The sheet of one layout: how its boxes lie in each band, and its own styles. */
@@ -193,10 +202,15 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 	const rules = [
 		spaceRule(layout, selectors),
 		...bandedCss(
-			[...frameRules(layout, surroundings, selectors), ...fillRules(layout, site, structure)],
+			[
+				...frameRules(layout, surroundings, selectors),
+				...fillRules(layout, site, structure),
+				...landingRules(layout, site, structure, selectors)
+			],
 			bands
 		),
 		...moving,
+		printCss(layout, surroundings, selectors),
 		...layoutStyles(layout, structure)
 	];
 	const css = [

@@ -23,6 +23,7 @@ import { escapeHtml } from './escape.ts';
 import { HtmlLines } from './lines.ts';
 import { marksText, ownerMark, type Marks } from './marks.ts';
 import { PieceWriter } from './piece.ts';
+import { longerText } from './stretch.ts';
 import type { PageTarget } from './target.ts';
 import { asWords, pageHead, pageScope } from './words.ts';
 
@@ -238,7 +239,9 @@ class PageWriter {
 		layout: Layout,
 		depth: number
 	): void {
-		for (const { region, label } of openers.filter((opener) => opener.end === end)) {
+		const { content } = this.resolved.site.settings.trial;
+		for (const { region, label: said } of openers.filter((opener) => opener.end === end)) {
+			const label = content === 'long' ? longerText(said) : said;
 			const name = region.name.text;
 			const id = elementId(layout, name);
 			const button = `<button type="button" popovertarget="${id}">${escapeHtml(label)}</button>`;

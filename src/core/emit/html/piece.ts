@@ -1,5 +1,6 @@
 import type { Layer, MarkupPiece, NavPiece, Piece } from '../../model/site.ts';
-import { isPlain } from '../../model/template.ts';
+import { isPlain, type Template } from '../../model/template.ts';
+import type { Trial } from '../../model/trial.ts';
 import { compileMarkup } from '../../resolve/markup/compile.ts';
 import { navLinks, type NavLink } from '../../resolve/nav.ts';
 import type { LandedPiece, ResolvedRegion } from '../../resolve/page.ts';
@@ -10,9 +11,10 @@ import type { Scope } from '../../resolve/values.ts';
 import { broughtClasses } from '../brought.ts';
 import { hasPieceClass, listClass, type ClassNames } from '../names.ts';
 import { escapeHtml } from './escape.ts';
-import type { HtmlLines } from './lines.ts';
+import { HtmlLines } from './lines.ts';
 import { marksText, ownerMark } from './marks.ts';
 import { renderMarkup } from './markup.ts';
+import { stretched } from './stretch.ts';
 import type { PageTarget } from './target.ts';
 import { asWords, linkText } from './words.ts';
 
@@ -63,13 +65,12 @@ export class PieceWriter {
 		depth: number
 	): void {
 		const { scope, target, names } = this.context;
-		const markup = compileMarkup(piece.markup, scope.site.parts);
+		const template = this.shownOf(piece);
+		const markup = compileMarkup(template, scope.site.parts);
 		const rootMarks = wrapping ? '' : marks;
-		const html = renderMarkup(
-			markup.parts,
-			scope,
-			{ link: (url) => target.link(url), names },
-			rootMarks
+		const html = this.tried(
+			renderMarkup(markup.parts, scope, { link: (url) => target.link(url), names }, rootMarks),
+			piece
 		);
 		const opening = wrapping ? `<${wrapping.element}${wrapping.attributes}${marks}>` : '';
 		const closing = wrapping ? `</${wrapping.element}>` : '';
@@ -80,9 +81,26 @@ export class PieceWriter {
 		const inner = wrapping ? depth + 1 : depth;
 		if (wrapping) this.lines.write(depth, opening);
 		// Where a list or condition came out as nothing, its line is not there.
-		const shown = isPlain(piece.markup) ? html : html.replace(/^[ \t]*(?:\n|$)/gm, '').trimEnd();
+		const shown = isPlain(template) ? html : html.replace(/^[ \t]*(?:\n|$)/gm, '').trimEnd();
 		if (shown !== '') this.lines.write(inner, shown.replaceAll('\n', '\n' + '  '.repeat(inner)));
 		if (wrapping) this.lines.write(depth, closing);
+	}
+
+	/** What is shown of a piece: its markup, or what stands in for it where the page is tried with that. */
+	private shownOf(piece: MarkupPiece): Template {
+		const { content } = this.trial;
+		return (content === 'typical' ? undefined : piece.standIns[content]) ?? piece.markup;
+	}
+
+	/** HTML of a piece with less or more content, where nothing that is written stands in for it. */
+	private tried(html: string, piece: Piece): string {
+		const { content } = this.trial;
+		if (content === 'typical') return html;
+		return piece.kind === 'markup' && piece.standIns[content] ? html : stretched(html, content);
+	}
+
+	private get trial(): Trial {
+		return this.context.resolved.site.settings.trial;
 	}
 
 	private wrapping(
@@ -95,7 +113,7 @@ export class PieceWriter {
 		const isNav = piece.kind === 'nav' && host?.region.element.text !== 'nav';
 		const isText =
 			piece.kind === 'markup' &&
-			!compileMarkup(piece.markup, this.context.scope.site.parts).inBlocks;
+			!compileMarkup(this.shownOf(piece), this.context.scope.site.parts).inBlocks;
 		if (!isOwn && classes.length === 0 && !isNav && !isText) return undefined;
 		const label = isNav ? ` aria-label="${escapeHtml(asWords(piece.name.text))}"` : '';
 		const words = classes.length === 0 ? '' : ` class="${classes.join(' ')}"`;
@@ -126,7 +144,14 @@ export class PieceWriter {
 
 	private list(piece: NavPiece, depth: number, marks: string): void {
 		const links = navLinks(piece, this.context.resolved);
-		this.links(links, depth, ` class="${listClass}"${marks}`);
+		const attributes = ` class="${listClass}"${marks}`;
+		if (this.trial.content === 'typical') {
+			this.links(links, depth, attributes);
+			return;
+		}
+		const lines = new HtmlLines();
+		new PieceWriter(this.context, lines).links(links, 0, attributes);
+		this.lines.write(depth, this.tried(lines.take(), piece));
 	}
 
 	private links(links: readonly NavLink[], depth: number, attributes: string): void {

@@ -21,7 +21,9 @@ export function layColumn(
 	const widths = box.children.map((child) => {
 		const align = child.style.alignSelf ?? style.align;
 		const room = width - child.style.marginStart.at(width, layouter.view);
-		return usedWidth(child, room, width, align === 'stretch', layouter);
+		const stretches = align === 'stretch';
+		const isSet = stretches && child.style.width === 'auto';
+		return usedWidth(child, room, width, stretches, layouter, isSet);
 	});
 	const items = box.children.map((child, index) =>
 		columnItem(child, widths[index] ?? 0, width, layouter)

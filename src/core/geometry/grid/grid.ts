@@ -67,9 +67,13 @@ export function layGrid(
 	const unset = smaller(larger(own, least), most);
 	const bounded = height ?? unset;
 	// Section 11.7: rows that fill are sized anew where the container's bounds decide its height; and all
-	// of them where a stack made the container as high as it would not be of its own.
+	// of them where a stack made the container as high as it would not be of its own. Shares below one
+	// take less of a height that is known by then than they did to make it up.
 	const isForced = !isKnown && height !== undefined && !alike(height, unset);
-	if (isForced || (fills && !alike(bounded, own))) {
+	const takesLess =
+		(!isKnown || height === undefined) &&
+		tracks.some(({ max }) => max.kind === 'flex' && max.factor < 1);
+	if (isForced || takesLess || (fills && !alike(bounded, own))) {
 		rowSizes = sizeRows(bounded);
 		rowLines = linesOf(rowSizes, none, rowGap);
 	}
@@ -77,7 +81,7 @@ export function layGrid(
 		placeInArea(place, widths[index] ?? 0, columnLines, rowLines, layouter);
 	}
 	return {
-		height: rowLines.at(-1)?.to ?? 0,
+		height: own,
 		lines: {
 			columns: columnSizes,
 			rows: rowSizes,

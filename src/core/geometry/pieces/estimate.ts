@@ -1,98 +1,86 @@
-import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { valueAt, type Line } from './lines.ts';
 import { stiff, type PieceSize } from './piece-size.ts';
+import {
+	plainType,
+	rowsIn,
+	textLines,
+	widest,
+	type TextLine,
+	type TextType
+} from './text-lines.ts';
 
-/** The text that something is set in, px. */
-export interface TextType {
-	readonly size: number;
-	/** Height of a line. */
-	readonly line: number;
-}
-
-/** What browsers take where a page says nothing. */
-export const plainType: TextType = { size: 16, line: 18 };
-
-/** Width of a character in a common face, as a share of the size of text. */
-const characterShare = 0.475;
-/** A picture that does not say its size. */
-const pictureSize = 120;
-/** px; no guess is made for wider screens. */
-const widest = 4000;
 /** Of longer texts only some widths are looked at. */
 const mostWords = 2000;
 
-/** HTML, section 15.3: what browsers say of elements, in sizes of text: its size, and the margin above and below. */
-const blocks: Readonly<Record<string, readonly [size: number, margin: number]>> = {
-	h1: [2, 0.67],
-	h2: [1.5, 0.83],
-	h3: [1.17, 1],
-	h4: [1, 1.33],
-	h5: [0.83, 1.67],
-	h6: [0.67, 2.33],
-	p: [1, 1],
-	ul: [1, 1],
-	ol: [1, 1],
-	dl: [1, 1],
-	pre: [1, 1],
-	figure: [1, 1],
-	blockquote: [1, 1],
-	hr: [1, 0.5]
-};
-
-const flowing = new Set(
-	'a abbr b bdi bdo cite code data del dfn em i ins kbd label mark q s samp small span strong sub sup time u var'.split(' ') // prettier-ignore
-);
-
-/** HTML, sections 15.4 and 15.5: what has a size of its own, px. */
-const replaced: Readonly<Record<string, readonly [width: number, height: number]>> = {
-	input: [153, 21],
-	select: [90, 19],
-	textarea: [166, 36],
-	progress: [160, 16],
-	meter: [80, 16],
-	video: [300, 150],
-	iframe: [304, 154],
-	canvas: [300, 150],
-	svg: [300, 150],
-	img: [pictureSize, pictureSize]
-};
-
-/** A line of a piece: words, and whatever has a width of its own. */
-interface TextLine {
-	readonly widths: number[];
-	height: number;
-	/** Width of a space between two of them. */
-	readonly space: number;
-	/** Margin above it, of which the larger one counts where two meet, and below. */
-	readonly above: number;
-	readonly below: number;
-	/** Its height follows from its width by this share, whatever is in it. */
-	readonly share: number | undefined;
-	/** Its height is set. */
-	readonly fixed: number | undefined;
-}
-
 /** Guesses the size of HTML from its text, where nothing has measured it. */
 export function estimateSize(html: string, type: TextType = plainType): PieceSize {
-	const lines = linesIn(parseFragment(html).childNodes, type).filter(
-		(line) => line.widths.length > 0 || line.share !== undefined || line.fixed !== undefined
-	);
+	const guess = guessed(html, type);
+	// Many texts are alike in length, word by word: what is known of one of them holds for all.
+	const word = JSON.stringify(guess);
+	let size = known.get(word);
+	if (!size) {
+		if (known.size >= mostKnown) known.clear();
+		known.set(word, (size = sizeFor(guess)));
+	}
+	return size;
+}
+
+/** Sizes by what was guessed; equal ones are one object. */
+const known = new Map<string, PieceSize>();
+const mostKnown = 4000;
+
+function sizeFor({ lines, min, max, slope, endMargin }: Guessed): PieceSize {
+	const words = lines.reduce((sum, line) => sum + line.widths.length, 0);
+	const step = Math.max(1, Math.ceil(words / mostWords));
+	// A sum of words may come out a hair above the whole.
+	const heights = steps(
+		(room) => heightOf(lines, room),
+		Math.floor(min),
+		Math.ceil(max) + 1,
+		step
+	).map(({ from, value }): Line => ({ from, value: value + slope * from, slope }));
+	return { ...sizeOf(min, max, (width) => valueAt(heights, width)), endMargin };
+}
+
+/** The same for a single screen: cheap to make, but no sweep may be worked out from it. */
+export function estimateOnce(html: string, type: TextType = plainType): PieceSize {
+	const { lines, min, max, slope } = guessed(html, type);
+	const heightAt = (width: number): number =>
+		heightOf(lines, Math.max(width, Math.floor(min))) + slope * Math.min(width, widest);
+	return sizeOf(min, max, heightAt);
+}
+
+interface Guessed {
+	readonly lines: readonly TextLine[];
+	readonly min: number;
+	readonly max: number;
+	/** By how much the height changes for each px of width. */
+	readonly slope: number;
+	/** px */
+	readonly endMargin: number;
+}
+
+function guessed(html: string, type: TextType): Guessed {
+	const lines = textLines(html, type);
+	const slope = lines.reduce((sum, { share = 0 }) => sum + share, 0);
+	return { lines, ...widthsOf(lines), slope, endMargin: lines.at(-1)?.below ?? 0 };
+}
+
+function sizeOf(min: number, max: number, heightAt: (width: number) => number): PieceSize {
+	return {
+		steady: true,
+		contentWidths: () => ({ min, max }),
+		heightAt,
+		overflowAt: (width) => stiff(min, width)
+	};
+}
+
+function widthsOf(lines: readonly TextLine[]): { min: number; max: number } {
 	const sumOf = ({ widths, space }: TextLine): number =>
 		widths.reduce((sum, width) => sum + width, 0) + space * Math.max(0, widths.length - 1);
 	const min = lines.reduce((most, { widths }) => widths.reduce((a, b) => Math.max(a, b), most), 0);
 	const max = lines.reduce((most, line) => Math.max(most, sumOf(line)), 0);
-	const slope = lines.reduce((sum, { share = 0 }) => sum + share, 0);
-	const words = lines.reduce((sum, line) => sum + line.widths.length, 0);
-	const step = Math.max(1, Math.ceil(words / mostWords));
-	const heights = steps((room) => heightOf(lines, room), Math.floor(min), Math.ceil(max), step).map(
-		({ from, value }): Line => ({ from, value: value + slope * from, slope })
-	);
-	return {
-		steady: true,
-		contentWidths: () => ({ min, max }),
-		heightAt: (width) => valueAt(heights, width),
-		overflowAt: (width) => stiff(min, width)
-	};
+	return { min, max };
 }
 
 /** CSS 2, section 8.3.1: of two margins that meet, the larger one counts. */
@@ -115,107 +103,4 @@ function steps(heightAt: (room: number) => number, from: number, to: number, ste
 		if (found.at(-1)?.value !== value) found.push({ from: width, value, slope: 0 });
 	}
 	return found;
-}
-
-function rowsIn({ widths, space }: TextLine, room: number): number {
-	let rows = 1;
-	let used = 0;
-	for (const width of widths) {
-		const next = used === 0 ? width : used + space + width;
-		if (used > 0 && next > room) {
-			rows++;
-			used = width;
-		} else {
-			used = next;
-		}
-	}
-	return rows;
-}
-
-/** HTML standard, section 2.3.4.4: what follows the number does not count; px. */
-function dimensionOf(value: string | undefined): number | undefined {
-	const number = /^\s*\+?(\d+(?:\.\d+)?)/.exec(value ?? '')?.[1];
-	return number === undefined ? undefined : Math.min(Number(number), widest);
-}
-
-function linesIn(nodes: readonly Tree.ChildNode[], outer: TextType): TextLine[] {
-	const lines: TextLine[] = [lineOf(outer, 0, undefined, undefined)];
-	const visit = (node: Tree.ChildNode, type: TextType): void => {
-		const line = lines.at(-1);
-		if ('value' in node && line) {
-			const words = node.value.split(/\s+/).filter((word) => word !== '');
-			line.widths.push(...words.map((word) => word.length * type.size * characterShare));
-		} else if ('tagName' in node && line && node.tagName in replaced) {
-			const { width, height } = replacedSize(node);
-			line.widths.push(width);
-			line.height = Math.max(line.height, height);
-		} else if ('childNodes' in node && 'tagName' in node) {
-			visitElement(node, type, visit, lines);
-		}
-	};
-	for (const node of nodes) visit(node, outer);
-	return lines;
-}
-
-function visitElement(
-	node: Tree.Element,
-	type: TextType,
-	visit: (node: Tree.ChildNode, type: TextType) => void,
-	lines: TextLine[]
-): void {
-	const { tagName: name } = node;
-	const line = lines.at(-1);
-	// Cells stand beside each other, with their padding and what is between them.
-	const isBeside = flowing.has(name) || name === 'td' || name === 'th' || name === 'button';
-	if (isBeside && line) {
-		if (name === 'button') line.height = Math.max(line.height, 21);
-		for (const child of node.childNodes) visit(child, type);
-		if (name === 'td' || name === 'th') line.height = Math.max(line.height, type.line + 4);
-		return;
-	}
-	const [scale, margin] = blocks[name] ?? [1, 0];
-	const own = { size: type.size * scale, line: type.line * scale };
-	const style = attributeOf(node, 'style') ?? '';
-	const ratio = /aspect-ratio:\s*([\d.]+)(?:\s*\/\s*([\d.]+))?/.exec(style);
-	const share = ratio && Number(ratio[2] ?? 1) / Number(ratio[1]);
-	const said = /(?:^|[;\s])height:\s*([\d.]+)px/.exec(style)?.[1];
-	const fixed = name === 'hr' ? 2 : said === undefined ? undefined : Number(said);
-	lines.push(lineOf(own, margin * own.size, share ?? undefined, fixed));
-	const before = lines.length;
-	for (const child of node.childNodes) visit(child, own);
-	// What is in a box whose height is set is in that height.
-	if (share !== null || fixed !== undefined) lines.splice(before);
-	lines.push({ ...lineOf(type, 0, undefined, undefined), above: margin * own.size });
-}
-
-function lineOf(
-	{ size, line }: TextType,
-	above: number,
-	share: number | undefined,
-	fixed: number | undefined
-): TextLine {
-	return {
-		widths: [],
-		height: line,
-		space: size * characterShare,
-		above,
-		below: above,
-		share,
-		fixed
-	};
-}
-
-function replacedSize(node: Tree.Element): { width: number; height: number } {
-	const { tagName: name } = node;
-	const [width = pictureSize, height = pictureSize] = replaced[name] ?? [];
-	const own = (attribute: string): number | undefined => dimensionOf(attributeOf(node, attribute));
-	if (name === 'input' && /^(checkbox|radio)$/.test(attributeOf(node, 'type') ?? '')) {
-		return { width: 20, height: 19 };
-	}
-	if (name === 'textarea') return { width, height: (own('rows') ?? 2) * 15 + 6 };
-	return { width: own('width') ?? width, height: own('height') ?? height };
-}
-
-function attributeOf(node: Tree.Element, name: string): string | undefined {
-	return node.attrs.find((one) => one.name === name)?.value;
 }

@@ -23,6 +23,8 @@ export interface PieceSize {
 	readonly steady: boolean;
 	contentWidths(view: Viewport): ContentWidths;
 	heightAt(width: number, view: Viewport): number;
+	/** The margin at the end of its height, px, which shows nothing; 0 where it is not known. */
+	readonly endMargin?: number;
 	/** What sticks out of that width, and of the height that goes with it. */
 	overflowAt(width: number, view: Viewport): Overflow;
 }

@@ -5,8 +5,8 @@ import type { Sweep } from './sweep.ts';
 export const sweepFrom = 280;
 export const sweepTo = 1760;
 
-/** A change of less than this for one px of width is a flow, not a jump. */
-const flow = 8;
+/** px; what changes by no more than this for one px of width flows, and does not jump. */
+export const jumpSize = 8;
 
 /**
  * Widths at which something jumps: where one px less, a region or wrapper was not there, was
@@ -19,7 +19,8 @@ export function jumpWidths({ stretches }: Pick<Sweep, 'stretches'>): number[] {
 	});
 }
 
-function framesOf(boxes: readonly PlacedBox[]): Map<string, PlacedBox> {
+/** Regions and wrappers among some boxes, by a word for each. */
+export function framesOf(boxes: readonly PlacedBox[]): Map<string, PlacedBox> {
 	const frames = boxes.filter(({ name }) => name.kind === 'region' || name.kind === 'wrapper');
 	return new Map(
 		frames.map((box) => [`${box.name.layout}.${box.name.region ?? box.name.wrapper}`, box])
@@ -31,7 +32,8 @@ function jumps(before: Map<string, PlacedBox>, after: Map<string, PlacedBox>): b
 	for (const [name, box] of after) {
 		const old = before.get(name);
 		if (!old) return true;
-		if (Math.abs(old.x - box.x) > flow || Math.abs(old.width - box.width) > flow) return true;
+		if (Math.abs(old.x - box.x) > jumpSize || Math.abs(old.width - box.width) > jumpSize)
+			return true;
 	}
 	return false;
 }

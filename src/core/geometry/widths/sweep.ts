@@ -1,7 +1,7 @@
 import type { Turns } from '../../size/turns.ts';
 import type { BoxName, GridLines } from '../layout-box.ts';
 import type { Viewport } from '../../size/length.ts';
-import type { PlacedBox } from '../page-layout.ts';
+import type { PlacedBox, Sticking } from '../page-layout.ts';
 
 /** Neighbouring widths, px, over which every box moves and grows evenly, on a straight line. */
 export interface Stretch {
@@ -53,6 +53,21 @@ export class Sweep {
 		return stretch ? boxesWithin(stretch, width) : [];
 	}
 
+	/**
+	 * Looks at the boxes at one width after the other, without making them anew for each: they hold until the next
+	 * width is looked at.
+	 */
+	each(look: (width: number, boxes: readonly PlacedBox[]) => void): void {
+		for (const { from, to, first, last } of this.stretches) {
+			const way = { share: 0 };
+			const boxes = from === to ? first : between(first, last, way);
+			for (let width = from; width <= to; width++) {
+				way.share = (width - from) / (to - from);
+				look(width, boxes);
+			}
+		}
+	}
+
 	/** The boxes at one width after the other. */
 	*[Symbol.iterator](): Generator<{ readonly width: number; readonly boxes: PlacedBox[] }> {
 		for (const stretch of this.stretches) {
@@ -92,48 +107,84 @@ function* stretchesBetween(
 
 function boxesWithin({ from, to, first, last }: Stretch, width: number): PlacedBox[] {
 	if (width === from) return [...first];
-	const share = (width - from) / (to - from);
-	const boxes: PlacedBox[] = [];
-	for (let index = 0; index < first.length; index++) {
-		const [a, b] = [first[index], last[index]];
-		if (a && b) boxes.push(new BoxBetween(a, b, share));
-	}
-	return boxes;
+	return between(first, last, { share: (width - from) / (to - from) });
 }
 
-/** A box on the straight line between two; what is seldom asked for is worked out when it is. */
-class BoxBetween implements PlacedBox {
-	readonly name: BoxName;
-	readonly x: number;
-	readonly y: number;
-	readonly width: number;
-	readonly height: number;
+/** How far on the way from one width to another, 0 to 1. */
+interface Way {
+	share: number;
+}
 
+function between(
+	first: readonly PlacedBox[],
+	last: readonly PlacedBox[],
+	way: Readonly<Way>
+): PlacedBox[] {
+	return first.flatMap((a, index) => {
+		const b = last[index];
+		return b ? [new BoxBetween(a, b, way)] : [];
+	});
+}
+
+/** A box on the straight line between two, wherever it is on the way now. */
+class BoxBetween implements PlacedBox {
 	constructor(
 		private readonly a: PlacedBox,
 		private readonly b: PlacedBox,
-		private readonly share: number
-	) {
-		this.name = a.name;
-		this.x = a.x + (b.x - a.x) * share;
-		this.y = a.y + (b.y - a.y) * share;
-		this.width = a.width + (b.width - a.width) * share;
-		this.height = a.height + (b.height - a.height) * share;
+		private readonly way: Readonly<Way>
+	) {}
+
+	get name(): BoxName {
+		return this.a.name;
+	}
+
+	get scrolls(): boolean {
+		return this.a.scrolls;
+	}
+
+	get inScroller(): boolean {
+		return this.a.inScroller;
+	}
+
+	get inside(): number | undefined {
+		return this.a.inside;
+	}
+
+	get x(): number {
+		return this.a.x + (this.b.x - this.a.x) * this.way.share;
+	}
+
+	get y(): number {
+		return this.a.y + (this.b.y - this.a.y) * this.way.share;
+	}
+
+	get width(): number {
+		return this.a.width + (this.b.width - this.a.width) * this.way.share;
+	}
+
+	get height(): number {
+		return this.a.height + (this.b.height - this.a.height) * this.way.share;
 	}
 
 	get overflowX(): number {
-		const { a, b, share } = this;
-		return a.overflowX + (b.overflowX - a.overflowX) * share;
+		const { a, b, way } = this;
+		return a.overflowX + (b.overflowX - a.overflowX) * way.share;
 	}
 
 	get overflowY(): number {
-		const { a, b, share } = this;
-		return a.overflowY + (b.overflowY - a.overflowY) * share;
+		const { a, b, way } = this;
+		return a.overflowY + (b.overflowY - a.overflowY) * way.share;
+	}
+
+	get sticking(): Sticking | undefined {
+		const { a, b, way } = this;
+		if (!a.sticking || !b.sticking) return a.sticking;
+		return { ...a.sticking, by: a.sticking.by + (b.sticking.by - a.sticking.by) * way.share };
 	}
 
 	get lines(): GridLines | undefined {
-		const { a, b, share } = this;
-		return a.lines && b.lines && linesBetween(a.lines, b.lines, share);
+		const { a, b, way } = this;
+		return a.lines && b.lines && linesBetween(a.lines, b.lines, way.share);
 	}
 }
 

@@ -1,6 +1,9 @@
 import { shadows } from '../../model/setting.ts';
 import { members, type SettingDefinition } from '../definition.ts';
 
+/** How far one scrolls until a shadow that comes with scrolling is there, px. */
+export const shadowRange = 24;
+
 export const shadow: SettingDefinition<'shadow'> = {
 	kind: 'shadow',
 	on: members,

@@ -191,8 +191,8 @@ export class Cursor {
 	}
 
 	/** Reports whatever stands in the statement and was not asked for. */
-	finish(allowed: { block?: boolean; markup?: boolean } = {}): void {
-		const { atoms, block, markup } = this.statement;
+	finish(allowed: { block?: boolean; markup?: boolean; more?: boolean } = {}): void {
+		const { atoms, block, markup, more } = this.statement;
 		for (const atom of atoms.slice(this.at)) {
 			this.problems.push(error('unexpected-text', atom.span, atom.text));
 		}
@@ -202,6 +202,11 @@ export class Cursor {
 		}
 		if (markup && !allowed.markup) {
 			this.problems.push(error('unexpected-text', markup.span, 'A block of text'));
+		}
+		if (!allowed.more) {
+			for (const { word } of more) {
+				this.problems.push(error('unexpected-text', word.span, word.text));
+			}
 		}
 	}
 

@@ -1,8 +1,9 @@
 import { isName } from '../../model/name.ts';
 import { error } from '../../messages/problem.ts';
-import type { Fill, FillKind, Piece, Style, Under } from '../../model/site.ts';
+import type { Allowance, Fill, FillKind, Piece, Style, Under } from '../../model/site.ts';
 import type { Template } from '../../model/template.ts';
 import { readRoles } from './admit.ts';
+import { AllowReader } from './allow.ts';
 import { Once, type ReadContext, type Vocabulary } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { readPieces } from './piece.ts';
@@ -13,16 +14,16 @@ export const laterOfLayers: Vocabulary['later'] = {
 	sheet: 'A sheet of the site’s own',
 	script: 'A script of the site’s own',
 	head: 'Markup in the head',
-	attributes: 'Attributes of a layer',
-	allow: 'Setting a finding aside'
+	attributes: 'Attributes of a layer'
 };
 
-/** What layouts, routes and states can all say: title, description, fills and styles. */
+/** What layouts, routes and states can all say: title, description, fills, styles, and what is set aside. */
 export class LayerBody {
 	readonly fills: Fill[] = [];
 	readonly styles: Style[] = [];
 	private readonly titleOnce = new Once<Template>('The title');
 	private readonly descriptionOnce = new Once<Template>('The description');
+	private readonly allowReader = new AllowReader();
 
 	constructor(private readonly context: ReadContext) {}
 
@@ -32,6 +33,10 @@ export class LayerBody {
 
 	get description(): Template | undefined {
 		return this.descriptionOnce.value;
+	}
+
+	get allows(): readonly Allowance[] {
+		return this.allowReader.allows;
 	}
 
 	readonly statements: Vocabulary['statements'] = {
@@ -50,7 +55,8 @@ export class LayerBody {
 		style: (cursor) => {
 			const style = readStyle(cursor, this.context);
 			if (style) this.styles.push(style);
-		}
+		},
+		allow: (cursor) => this.allowReader.read(cursor)
 	};
 }
 

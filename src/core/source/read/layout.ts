@@ -61,6 +61,7 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 		title: body.title,
 		description: body.description,
 		styles: body.styles,
+		allows: body.allows,
 		span: cursor.statement.span
 	};
 }

@@ -52,6 +52,7 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 		pieces,
 		fills: body.fills,
 		styles: body.styles,
+		allows: body.allows,
 		span: cursor.statement.span
 	};
 }
@@ -81,6 +82,7 @@ export function readState(cursor: Cursor, context: ReadContext): State | undefin
 		pieces,
 		fills: body.fills,
 		styles: body.styles,
+		allows: body.allows,
 		span: cursor.statement.span
 	};
 }

@@ -4,6 +4,7 @@ import type { Parameter, Part, Style } from '../../model/site.ts';
 import type { Named, Span } from '../../model/span.ts';
 import { readMarkupTemplate } from '../text/template.ts';
 import { valueRoots } from '../text/tag.ts';
+import { AllowReader } from './allow.ts';
 import { readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { readStyle } from './style.ts';
@@ -15,6 +16,7 @@ export function readPart(cursor: Cursor, context: ReadContext): Part | undefined
 	const list = cursor.take('parens');
 	const parameters = list ? readParameters(list.span, context) : [];
 	const styles: Style[] = [];
+	const allow = new AllowReader();
 	cursor.finish({ block: true, markup: true });
 	readBlock(
 		cursor.statement.block,
@@ -24,7 +26,8 @@ export function readPart(cursor: Cursor, context: ReadContext): Part | undefined
 				style(inner) {
 					const style = readStyle(inner, context);
 					if (style) styles.push(style);
-				}
+				},
+				allow: allow.read
 			}
 		},
 		context
@@ -38,6 +41,7 @@ export function readPart(cursor: Cursor, context: ReadContext): Part | undefined
 		parameters,
 		parametersSpan: list?.span,
 		styles,
+		allows: allow.allows,
 		markup,
 		span: cursor.statement.span
 	};

@@ -1,5 +1,6 @@
-import { error } from '../../messages/problem.ts';
-import type { NavPiece, Piece } from '../../model/site.ts';
+import { error, listWords } from '../../messages/problem.ts';
+import type { MarkupPiece, NavPiece, Piece } from '../../model/site.ts';
+import { standInKinds } from '../../model/trial.ts';
 import type { Setting } from '../../model/setting.ts';
 import type { Named } from '../../model/span.ts';
 import { readMarkupTemplate } from '../text/template.ts';
@@ -37,7 +38,7 @@ export function pieceReader(
 }
 
 /**
- * `piece NAME [for ROLE ROLE] [{ settings }] """ markup """` or
+ * `piece NAME [for ROLE ROLE] [{ settings }] """ markup """ [short """ markup """] [long """ markup """]` or
  * `piece NAME nav from ROUTE depth N [for ROLE ROLE] [{ settings }]`.
  */
 function readPiece(cursor: Cursor, context: ReadContext): Piece | undefined {
@@ -49,11 +50,32 @@ function readPiece(cursor: Cursor, context: ReadContext): Piece | undefined {
 	const { settings } = reader;
 	if (cursor.takeWord('nav')) return readNav(cursor, name, settings);
 	const seenBy = readRoles(cursor, 'for');
-	cursor.finish({ markup: true, block: true });
+	cursor.finish({ markup: true, block: true, more: true });
 	const block = cursor.needMarkup(`The piece ${name.text}`);
 	if (!block) return undefined;
 	const markup = readMarkupTemplate(block, context.problems);
-	return { kind: 'markup', name, seenBy, settings, markup, span: cursor.statement.span };
+	const standIns = readStandIns(cursor, name, context);
+	return { kind: 'markup', name, seenBy, settings, markup, standIns, span: cursor.statement.span };
+}
+
+function readStandIns(
+	{ statement }: Cursor,
+	name: Named,
+	{ problems }: ReadContext
+): MarkupPiece['standIns'] {
+	let standIns: MarkupPiece['standIns'] = {};
+	for (const { word, markup } of statement.more) {
+		const kind = standInKinds.find((one) => one === word.text);
+		if (!kind) {
+			const list = listWords(standInKinds, 'or');
+			problems.push(error('choice-invalid', word.span, word.text, 'stand-in', list));
+		} else if (standIns[kind]) {
+			problems.push(error('said-twice', word.span, `${kind} of ${name.text}`));
+		} else {
+			standIns = { ...standIns, [kind]: readMarkupTemplate(markup, problems) };
+		}
+	}
+	return standIns;
 }
 
 function readNav(cursor: Cursor, name: Named, settings: readonly Setting[]): NavPiece | undefined {

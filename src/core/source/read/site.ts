@@ -1,21 +1,26 @@
+import { isLength, parseLength } from '../../size/length.ts';
 import { isName } from '../../model/name.ts';
 import { error, listWords } from '../../messages/problem.ts';
 import type { Band, SiteSettings, Token } from '../../model/site.ts';
+import { noTrial } from '../../model/trial.ts';
 import type { Named } from '../../model/span.ts';
 import { plainText } from '../text/template.ts';
+import { AllowReader } from './allow.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import { Cursor } from './cursor.ts';
 
 /** `site "Name" { lang, bands, roles, tokens }`. */
 export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 	const name = cursor.takeText('The site');
-	const lang = new Once<string>('The language');
+	const lang = new Once<Named>('The language');
 	const dir = new Once<SiteSettings['dir']>('The direction of lines');
 	const bands = new Once<Band[]>('The list of bands');
 	const address = new Once<string>('The address');
 	const urls = new Once<SiteSettings['urls']>('The kind of URLs');
 	const tokens: Token[] = [];
+	const night: Token[] = [];
 	const roles: Named[] = [];
+	const allow = new AllowReader();
 	cursor.finish({ block: true });
 	readBlock(
 		cursor.statement.block,
@@ -25,7 +30,7 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 				lang(inner) {
 					const word = inner.take('word');
 					if (!word) inner.needWord('en', 'The language of the site, such as');
-					lang.set(word?.text, inner);
+					lang.set(word, inner);
 					inner.finish();
 				},
 				dir(inner) {
@@ -53,8 +58,9 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 				},
 				tokens(inner) {
 					inner.finish({ block: true });
-					readTokens(inner, tokens, context);
-				}
+					readTokens(inner, tokens, night, context);
+				},
+				allow: allow.read
 			}
 		},
 		context
@@ -71,13 +77,17 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 	return {
 		kind: 'site',
 		name: siteName,
-		lang: lang.value ?? 'en',
+		lang: lang.value?.text ?? 'en',
+		langSpan: lang.value?.span,
 		dir: dir.value ?? 'ltr',
 		address: address.value,
 		urls: urls.value ?? 'folders',
 		bands: named,
 		tokens,
+		night,
 		roles,
+		trial: noTrial,
+		allows: allow.allows,
 		span: cursor.statement.span
 	};
 }
@@ -121,6 +131,10 @@ function readBands(cursor: Cursor, context: ReadContext): Band[] {
 			context.problems.push(error('name-invalid', name.span, name.text));
 			continue;
 		}
+		if (name.text === nightWord) {
+			context.problems.push(error('band-night', name.span, name.text));
+			continue;
+		}
 		const from = inner.takeWholeNumber(`The band ${name.text}`, widestBand);
 		inner.finish();
 		if (from === undefined) continue;
@@ -145,7 +159,10 @@ function readBands(cursor: Cursor, context: ReadContext): Band[] {
 	return bands;
 }
 
-function readTokens(cursor: Cursor, tokens: Token[], context: ReadContext): void {
+/** What stands after `@` for the night, in place of a band. */
+export const nightWord = 'night';
+
+function readTokens(cursor: Cursor, tokens: Token[], night: Token[], context: ReadContext): void {
 	for (const statement of cursor.needBlock('The list of tokens')?.statements ?? []) {
 		const inner = new Cursor(statement, context.problems);
 		const first = statement.atoms[0];
@@ -165,14 +182,22 @@ function readTokens(cursor: Cursor, tokens: Token[], context: ReadContext): void
 		const value = inner.takeRest(context.text, `The token ${first.text}`);
 		inner.finish();
 		if (!value) continue;
-		if (tokens.some((one) => one.name.text === first.text && one.band?.text === band?.text)) {
+		const isNight = band?.text === nightWord;
+		const list = isNight ? night : tokens;
+		if (isNight && isLength(parseLength(value.text, true))) {
+			context.problems.push(error('night-size', value.span, first.text));
+			continue;
+		}
+		if (
+			list.some((one) => one.name.text === first.text && (isNight || one.band?.text === band?.text))
+		) {
 			const where = band ? `${first.text} @${band.text}` : first.text;
 			context.problems.push(error('listed-twice', first.span, 'The token', where));
 			continue;
 		}
-		tokens.push({
+		list.push({
 			name: { text: first.text, span: first.span },
-			band,
+			band: isNight ? undefined : band,
 			value,
 			span: statement.span
 		});

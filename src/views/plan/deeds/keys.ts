@@ -17,6 +17,28 @@ export const keyGroups: readonly KeyGroup[] = [
 		]
 	},
 	{
+		where: 'Sheet',
+		views: ['Sheet'],
+		keys: [
+			['← → ↑ ↓', 'go from drawing to drawing'],
+			['Enter', 'shows that page at that width on the stage'],
+			['H', 'holds the drawing beside others, or puts it back']
+		]
+	},
+	{
+		where: 'Findings',
+		views: ['Findings'],
+		keys: [['↑ ↓', 'choose the finding above or below']]
+	},
+	{
+		where: 'Width of the screen',
+		views: ['Sweep'],
+		keys: [
+			['← →', 'by 1 px, with Shift by 10 px'],
+			['Page Up, Page Down', 'go to where something jumps']
+		]
+	},
+	{
 		where: 'Roofline',
 		views: ['Plan'],
 		keys: [
@@ -60,6 +82,8 @@ export const keyGroups: readonly KeyGroup[] = [
 		keys: [
 			['← → on the edge', 'change the width by 1 px, with Shift 10'],
 			['Page Up, Page Down on the edge', 'go to breakpoints'],
+			['← → on a handle of Scroll', 'scroll the stage by 1 px, with Shift 10'],
+			['Page Up, Page Down there', 'go by screens'],
 			['Alt with a click', 'keeps the distance to the chosen box'],
 			['a second click', 'chooses the piece in a region'],
 			['a double click', 'writes words anew'],

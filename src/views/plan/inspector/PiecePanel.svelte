@@ -2,6 +2,7 @@
 	import { page as address } from '$app/state';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import type { PieceView } from '$core/edit/pieces/pieces.ts';
+	import { standInKinds } from '$core/model/trial.ts';
 	import type { PieceRef, Wish } from '$core/model/wish.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
@@ -132,6 +133,16 @@
 					href="/material?{query}#data {value.path.replaceAll('*', '0')}"
 					title="{value.says}: show it in Material">{value.path}</a
 				>{/each}
+		</p>
+	{/if}
+	{#if found?.markup !== undefined}
+		<p class="small">
+			{#each standInKinds as of (of)}
+				{of}: {found.standIns[of]?.written ? 'written' : 'made from it'}{of === 'short'
+					? '; '
+					: '.'}
+			{/each}
+			<button class="link small" onclick={() => choice.editPieces()}>Write them</button>
 		</p>
 	{/if}
 	<p class="small">A double click on its words on the page writes them anew.</p>

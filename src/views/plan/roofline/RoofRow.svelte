@@ -1,8 +1,12 @@
 <script lang="ts">
 	import type { RooflineRow } from '$core/drawing/roofline.ts';
 	import { isClosedFor } from '$core/drawing/roofline.ts';
+	import { severities } from '$core/messages/catalogue.ts';
+	import { counted } from '$core/messages/problem.ts';
+	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
+	import TileMark from '$views/shell/TileMark.svelte';
 
 	interface Props {
 		row: RooflineRow;
@@ -21,6 +25,15 @@
 	}
 	const { row, index, chosen, folded, whole, top, left, indent, onGrab }: Props = $props();
 
+	const counts = $derived(found.countsOn(row.page) ?? [0, 0, 0]);
+	/** The worst that is found on the page, and how much of it. */
+	const worst = $derived(severities.findIndex((_, place) => (counts[place] ?? 0) > 0));
+	const worstSeverity = $derived(severities[worst]);
+	const foundWords = $derived(
+		severities
+			.flatMap((one, place) => (counts[place] ? [counted(counts[place], one)] : []))
+			.join(', ')
+	);
 	const closed = $derived(isClosedFor(row, store.seenBy));
 </script>
 
@@ -39,9 +52,9 @@
 	data-drop="none"
 >
 	<span class="unseen">
-		{row.page}, {row.title}, {row.bare ? 'bare' : `under ${row.chain.join(', ')}`}{closed
-			? `, closed for ${store.seenBy}`
-			: ''}
+		{row.page}, {row.title}, {foundWords === '' ? '' : `${foundWords}, `}{row.bare
+			? 'bare'
+			: `under ${row.chain.join(', ')}`}{closed ? `, closed for ${store.seenBy}` : ''}
 	</span>
 	<span
 		class="grip"
@@ -75,6 +88,11 @@
 		{/if}
 		{#if row.bare}<span class="mono bare">bare</span>{/if}
 		{#if wishes.touched.has(row.page)}<span class="mono would">changes</span>{/if}
+		{#if worstSeverity}
+			<span class="found" title={foundWords}
+				><TileMark severity={worstSeverity} />{counts[worst]}</span
+			>
+		{/if}
 		<span class="title">{row.pages > 1 ? `${row.pages} pages` : row.title}</span>
 	</span>
 </div>
@@ -140,6 +158,13 @@
 		align-items: baseline;
 		min-width: 0;
 		color: var(--ink-2);
+	}
+	.found {
+		display: flex;
+		align-items: center;
+		gap: 3px;
+		flex: none;
+		font-size: var(--text-small);
 	}
 	.title {
 		overflow: hidden;

@@ -1,6 +1,9 @@
 <script lang="ts">
 	import type { CrossSection, SectionColumn, SectionEntry } from '$core/drawing/cross-section.ts';
+	import { counted } from '$core/messages/problem.ts';
+	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import TileMark from '$views/shell/TileMark.svelte';
 	import { hot } from '$store/hot.svelte.ts';
 	import { cellFacts, choice, traceOf, type CellPlace } from '../choice.svelte.ts';
 	import { sectionDrag } from './section-drag.svelte.ts';
@@ -63,6 +66,16 @@
 		return (plain ? '' : `${entry.action}: `) + names.join(', ');
 	}
 
+	/** What is found on the page in this column. */
+	const here = $derived.by(() => {
+		const page = store.page?.page ?? '';
+		return found.on(page).filter(({ on }) => {
+			const box = on.find((one) => one.page === page)?.box;
+			return column.regions.some((one) => one.layout === box?.layout && one.name === box?.region);
+		});
+	});
+	const worst = $derived(here[0]?.severity);
+
 	/** Behind the name of a piece that comes out empty. */
 	const emptySign = ' ∅';
 
@@ -88,7 +101,7 @@
 <div
 	class="stack"
 	role="row"
-	aria-label="{name}{fate ? `, ${fate}` : ''}"
+	aria-label="{name}{fate ? `, ${fate}` : ''}{worst ? `, ${counted(here.length, 'finding')}` : ''}"
 	style:left="{left}px"
 	style:width="{width}px"
 >
@@ -180,6 +193,11 @@
 		{:else}
 			<span class="small none">nothing</span>
 		{/each}
+		{#if worst}
+			<span class="found" title={here.map(({ sentence }) => sentence).join('\n')}>
+				<TileMark severity={worst} />
+			</span>
+		{/if}
 	</div>
 </div>
 
@@ -187,6 +205,12 @@
 	.stack {
 		position: absolute;
 		top: 0;
+	}
+	.found {
+		position: absolute;
+		right: -1px;
+		top: -5px;
+		background: var(--paper);
 	}
 	.thread,
 	.stub {

@@ -19,6 +19,7 @@
 		type MeasuredTracks
 	} from '$views/frame/frame.ts';
 	import { byId, partsOf, setScrollbars } from '$views/frame/dom.ts';
+	import { frameScrolled, scrollFrame, type FrameScroll } from '$views/frame/scrolled.ts';
 	import { outside } from '$views/frame/outside.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { takeDrop } from '$store/drop.ts';
@@ -31,7 +32,7 @@
 	import { measures } from './measures.svelte.ts';
 	import Overlay from './Overlay.svelte';
 	import { regionDrag } from './region-drag.svelte.ts';
-	import Tracks from './Tracks.svelte';
+	import Tracks from './tracks/Tracks.svelte';
 	import WordsField from './WordsField.svelte';
 
 	interface Props {
@@ -48,11 +49,27 @@
 		main: boolean;
 		onLink: (link: FollowedLink) => void;
 		onPick: (trace: Trace) => void;
+		/** How far what is scrolled; undefined where nobody says. */
+		scrolled?: FrameScroll;
+		/** Told whenever it is scrolled, px. */
+		onScrolled?: (px: number) => void;
 		/** Told of the document that the page is in. */
 		onInner?: (inner: Document) => void;
 	}
-	const { page, marks, scale, height, inert, between, main, onLink, onPick, onInner }: Props =
-		$props();
+	const {
+		page,
+		marks,
+		scale,
+		height,
+		inert,
+		between,
+		main,
+		scrolled,
+		onScrolled,
+		onLink,
+		onPick,
+		onInner
+	}: Props = $props();
 
 	let frame = $state<HTMLIFrameElement | undefined>();
 	/** How often the frame has got a document of its own; 0 while it has none. */
@@ -132,6 +149,18 @@
 		measure();
 	});
 
+	$effect(() => {
+		const inner = frame?.contentDocument;
+		void html;
+		if (loads > 0 && inner && scrolled) scrollFrame(inner, scrolled);
+	});
+
+	function onScroll(): void {
+		const inner = frame?.contentDocument;
+		if (inner && scrolled) onScrolled?.(Math.round(frameScrolled(inner, scrolled.within)));
+		measure();
+	}
+
 	function measure(): void {
 		cancelAnimationFrame(frameRequest);
 		frameRequest = requestAnimationFrame(() => {
@@ -182,7 +211,7 @@
 		inner.addEventListener('keydown', onModifier);
 		inner.addEventListener('keyup', onModifier);
 		inner.addEventListener('pointerleave', () => hot.point(undefined));
-		inner.addEventListener('scroll', measure);
+		inner.addEventListener('scroll', onScroll, true);
 		// Images and fonts come later than the page, and change its boxes.
 		inner.addEventListener('load', measure, true);
 		inner.fonts?.addEventListener('loadingdone', measure);
@@ -242,7 +271,11 @@
 
 <svelte:window onkeydown={onModifier} onkeyup={onModifier} />
 
-<div class="page" style:width="{look.width * scale}px">
+<div
+	class="page"
+	style:width="{look.width * scale}px"
+	style:height="min(100%, {Math.ceil(height * scale)}px)"
+>
 	<!-- Without allow-scripts: markup of the site never runs in the application. -->
 	<iframe
 		bind:this={frame}
@@ -253,6 +286,7 @@
 		style:height="{height}px"
 		style:transform="scale({scale})"
 		style:pointer-events={inert ? 'none' : 'auto'}
+		style:color-scheme={look.night ? 'dark' : 'light'}
 		onload={onLoad}
 	></iframe>
 	{#if look.overlay}
@@ -315,7 +349,7 @@
 		position: relative;
 		height: 100%;
 		flex: none;
-		background: #fff;
+		background: Canvas;
 		box-shadow: 0 0 0 1px var(--rule);
 		overflow: hidden;
 	}

@@ -1,7 +1,11 @@
 <script lang="ts">
+	import { joinedWidths } from '$core/check/subject/sighting.ts';
+	import { sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
 	import { breakpointNear } from '$core/resolve/bands.ts';
 	import { clampHeight, clampWidth } from '$store/address.ts';
 	import { devices } from '$store/devices.svelte.ts';
+	import { found } from '$store/findings.svelte.ts';
+	import { store } from '$store/site.svelte.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import type { BandView } from '$workers/messages.ts';
@@ -28,6 +32,14 @@
 			to: bands[index + 1] ? startOf(bands[index + 1] ?? band) : Infinity
 		}))
 	);
+	/** Where something is found on the page that is shown, but not at all widths. */
+	const runs = $derived.by(() => {
+		const page = store.page?.page ?? '';
+		const all = found
+			.on(page)
+			.flatMap(({ on }) => on.find((one) => one.page === page)?.widths ?? []);
+		return joinedWidths(all.filter(({ from, to }) => from > sweepFrom || to < sweepTo));
+	});
 	const step = $derived(scale < 0.45 ? 50 : 20);
 	const ticks = $derived(Array.from({ length: Math.floor(reach / step) + 1 }, (_, i) => i * step));
 
@@ -107,6 +119,14 @@
 			{/if}
 		{/each}
 	</svg>
+	{#each runs.filter(({ from }) => from < reach) as { from, to } (from)}
+		<span
+			class="found"
+			title="Something is found on this page from {from} to {to} px"
+			style:left="{from * scale}px"
+			style:width="{Math.max(2, (Math.min(to, reach) - from) * scale)}px"
+		></span>
+	{/each}
 	{#each devices.list.filter((device) => device.width < reach) as device (device.id)}
 		<button
 			class="device"
@@ -145,6 +165,12 @@
 </div>
 
 <style>
+	.found {
+		position: absolute;
+		bottom: 0;
+		height: 3px;
+		background: var(--warn);
+	}
 	.device {
 		position: absolute;
 		bottom: 0;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { RooflineLayout } from '$core/drawing/roofline.ts';
+	import { columnsOf, plainHeight } from '$core/across/columns.ts';
 	import { type Trace } from '$core/model/trace.ts';
 	import { clampWidth } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
@@ -7,14 +8,19 @@
 	import type { BandView, BetweenView, PageView } from '$workers/messages.ts';
 	import type { FollowedLink } from '$views/frame/frame.ts';
 	import PageFrame from './PageFrame.svelte';
-	import OutsideLine from './OutsideLine.svelte';
-	import PlaceLine from './PlaceLine.svelte';
+	import OutsideLine from './lines/OutsideLine.svelte';
+	import PlaceLine from './lines/PlaceLine.svelte';
 	import Ruler from './Ruler.svelte';
-	import ScreenSize from './ScreenSize.svelte';
-	import SettledLine from './SettledLine.svelte';
+	import ScreenSize from './lines/ScreenSize.svelte';
+	import SettledLine from './lines/SettledLine.svelte';
 	import { SettledPage, type Resting } from './settled.svelte.ts';
+	import { untrack } from 'svelte';
 	import { shownBoxes } from '$views/frame/frame.ts';
-	import { MeasuringFrame } from '$views/frame/measuring-frame.ts';
+	import { scrolledTo } from '$views/frame/dom.ts';
+	import ScrollStrip from './scroll/ScrollStrip.svelte';
+	import { Scrolling } from './scroll/scrolling.svelte.ts';
+	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
+	import { Settler } from '$views/frame/settler.ts';
 
 	interface Props {
 		page: PageView;
@@ -31,40 +37,42 @@
 	/** The scale stays as it was while the edge is dragged, so that the edge keeps to the pointer. */
 	let dragScale = $state(1);
 
+	const scrolling = new Scrolling();
 	/** Room beside the page for its edge, px of the screen. */
 	const margin = 18;
 	const gap = 14;
 	const rulerHeight = 34;
 	const marks = $derived(new Map(layouts.map((layout) => [layout.name, layout.mark])));
 	const held = $derived(store.held);
-	const room = $derived(held ? (paneWidth - gap - 24) / 2 : paneWidth - margin);
+	/** Beside the page stands another, or the same at another place. */
+	const beside = $derived(held !== undefined || scrolling.second !== undefined);
+	const room = $derived(beside ? (paneWidth - gap - 24) / 2 : paneWidth - margin);
 	const fitScale = $derived(Math.min(1, room / look.width));
 	const scale = $derived(dragging ? dragScale : fitScale);
-	const reach = $derived((held ? room + 12 : paneWidth) / scale);
-	const pageHeight = $derived(look.height ?? Math.max(200, (paneHeight - rulerHeight) / scale));
-	let hidden = $state<HTMLIFrameElement | undefined>();
-	/** The frame that measures has its document. */
-	let loaded = $state(false);
-	/** px; the height of the screens on which jumps are looked for. */
-	const sweepHeight = 800;
-	/** px; the narrowest screen that pages are measured on before anyone looks. */
-	const narrowest = 360;
-	const settled = $derived(
-		loaded && hidden ? new SettledPage(new MeasuringFrame(hidden)) : undefined
+	const reach = $derived((beside ? room + 12 : paneWidth) / scale);
+	/** Two places are seen through a screen as tall as the one. */
+	const heightScale = $derived(
+		beside && !held ? Math.min(1, (paneWidth - margin) / look.width) : scale
 	);
+	const pageHeight = $derived(
+		look.height ?? Math.max(200, Math.round((paneHeight - rulerHeight) / heightScale))
+	);
+	/** Once the frame that measures has its document. */
+	let settled = $state.raw<SettledPage | undefined>();
 	/** The document of the page that is worked on. */
 	let inner = $state.raw<Document | undefined>();
 
 	/** The page as it rests, as soon as it does. */
 	function resting(width: number, height: number): Resting {
 		const { page: asked, address, html, seen } = page;
-		const { stands, role } = seen;
+		const { stands } = seen;
 		return {
-			wish: { page: stands ?? asked, address, role },
+			wish: { page: stands ?? asked, address, ...store.seeing },
 			html,
 			width,
 			height,
 			scrollbars: look.scrollbars,
+			scrolled: () => (inner ? scrolledTo(inner).y : 0),
 			shown: () => (inner ? shownBoxes(inner) : [])
 		};
 	}
@@ -91,10 +99,28 @@
 		return onceAtRest(250, (signal) => worked.compare(page, signal));
 	});
 
+	// What scrolling does is worked out, where one looks at it.
+	$effect(() => {
+		const worked = settled;
+		const page = resting(look.width, pageHeight);
+		void [bands, scrolling.within];
+		if (!worked || !look.scrolling || dragging) return;
+		return onceAtRest(300, (signal) => scrolling.work(page, worked.settler, signal));
+	});
+
+	// Another page begins at its top.
+	$effect(() => {
+		void page.page;
+		untrack(() => {
+			scrolling.choose(undefined);
+			scrolling.view = undefined;
+		});
+	});
+
 	// The widths at which something jumps are worked out.
 	$effect(() => {
 		const worked = settled;
-		const page = resting(0, sweepHeight);
+		const page = resting(0, plainHeight);
 		void bands;
 		if (!worked) return;
 		worked.jumps = undefined;
@@ -107,11 +133,11 @@
 		const names = store.roofline.rows.map((row) => row.page);
 		const at = names.indexOf(page.page);
 		const others = [...names.slice(at + 1), ...names.slice(0, Math.max(0, at))];
-		const screens = bands.map(({ from }) => Math.max(from, narrowest));
+		const screens = columnsOf(bands).map(({ width }) => width);
 		void page.html;
 		if (!worked) return;
 		worked.ready = 0;
-		return onceAtRest(5000, (signal) => worked.measureOthers(others, screens, sweepHeight, signal));
+		return onceAtRest(5000, (signal) => worked.measureOthers(others, screens, plainHeight, signal));
 	});
 
 	function onLink(link: FollowedLink): void {
@@ -168,10 +194,27 @@
 			inert={dragging}
 			{between}
 			main
+			scrolled={{ px: scrolling.px, within: scrolling.within }}
+			onScrolled={(px) => (scrolling.px = px)}
 			onInner={(document) => (inner = document)}
 			{onLink}
 			{onPick}
 		/>
+		{#if look.scrolling && scrolling.second !== undefined && !held}
+			<PageFrame
+				{page}
+				{marks}
+				{scale}
+				height={pageHeight}
+				inert={dragging}
+				between={undefined}
+				main={false}
+				scrolled={{ px: scrolling.second, within: scrolling.within }}
+				onScrolled={(px) => (scrolling.second = px)}
+				{onLink}
+				{onPick}
+			/>
+		{/if}
 		{#if held}
 			<PageFrame
 				page={held}
@@ -186,6 +229,11 @@
 			/>
 		{/if}
 	</div>
+	{#if look.scrolling && scrolling.second !== undefined && !held}
+		<p class="held small" style:left="{look.width * scale + gap + 12}px">
+			the same page, <span class="mono">{scrolling.second} px</span> down
+		</p>
+	{/if}
 	{#if held}
 		<p class="held small" style:left="{look.width * scale + gap + 12}px">
 			held: <span class="mono">{held.address}</span>
@@ -216,22 +264,21 @@
 		</p>{/if}
 	<OutsideLine />
 </div>
+{#if look.scrolling}
+	<ScrollStrip
+		{scrolling}
+		close={() => {
+			look.scrolling = false;
+			scrolling.second = undefined;
+		}}
+	/>
+{/if}
 <div class="below">
 	<PlaceLine page={page.page} />
 	{#if settled}<SettledLine page={settled} />{/if}
 	<ScreenSize {bands} jumps={settled?.jumps} {scale} />
 </div>
-<!-- Where pieces are measured; without allow-scripts, as on the stage. -->
-<iframe
-	class="measure"
-	bind:this={hidden}
-	title="Measuring"
-	aria-hidden="true"
-	tabindex="-1"
-	sandbox="allow-same-origin"
-	src="/stage"
-	onload={() => (loaded = true)}
-></iframe>
+<HiddenFrame onReady={(frame) => (settled = new SettledPage(new Settler(frame)))} />
 
 <style>
 	.below {
@@ -243,16 +290,6 @@
 		overflow: hidden;
 		border-top: 1px solid var(--hair);
 		padding-right: 10px;
-	}
-	.measure {
-		position: absolute;
-		left: -4000px;
-		top: 0;
-		width: 1280px;
-		height: 800px;
-		border: 0;
-		visibility: hidden;
-		pointer-events: none;
 	}
 	.pane {
 		position: relative;

@@ -35,7 +35,10 @@
 			return;
 		}
 		const { index, text: before } = words;
-		const said = await wishes.attempt({ kind: 'edit-words', holder, name, index, before, after });
+		const { content } = store.trial;
+		const of = content === 'typical' ? {} : { of: content };
+		const wish = { kind: 'edit-words', holder, name, ...of, index, before, after } as const;
+		const said = await wishes.attempt(wish);
 		if (said === undefined) close();
 		else refused = said;
 	}

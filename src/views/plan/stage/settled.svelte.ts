@@ -4,21 +4,17 @@ import {
 	firstCause,
 	type ShownBox
 } from '$core/measure/compare.ts';
-import { look } from '$store/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';
-import { classicScrollbar } from '$views/frame/dom.ts';
-import type { MeasuringFrame } from '$views/frame/measuring-frame.ts';
-import type { PageWish, PlaceView } from '$workers/messages.ts';
-import type { ScreenKind, Settled, SettleStep } from '$workers/settling.ts';
+import { screenOf, type Asking, type Settler } from '$views/frame/settler.ts';
+import type { PlaceView } from '$workers/messages.ts';
 
 /** A page as it rests on the stage. */
-export interface Resting {
-	readonly wish: PageWish & { readonly address: string };
-	readonly html: string;
+export interface Resting extends Asking {
 	/** px, of the screen. */
 	readonly width: number;
 	readonly height: number;
-	readonly scrollbars: boolean;
+	/** How far the page is scrolled, px. */
+	scrolled(): number;
 	/** The boxes that are seen. */
 	shown(): readonly ShownBox[];
 }
@@ -37,14 +33,17 @@ export class SettledPage {
 	/** The page has been compared at the width shown. */
 	compared = $state(false);
 
-	constructor(private readonly frame: MeasuringFrame) {}
+	constructor(readonly settler: Settler) {}
 
 	/** Compares the page at the width shown. */
 	async compare(page: Resting, signal: AbortSignal): Promise<void> {
-		const { wish, width } = page;
-		const settled = await this.settle(page, signal, () =>
-			store.core.boxesAt(wish, width, screenOf(page))
+		const { wish, width, height, scrollbars } = page;
+		const scrolled = page.scrolled();
+		const settled = await this.settler.settle(page, signal, () =>
+			store.core.boxesAt(wish, width, screenOf(height, scrollbars), scrolled)
 		);
+		// While it was worked out, someone went on scrolling.
+		if (page.scrolled() !== scrolled) return;
 		if (!settled?.boxes || signal.aborted) return;
 		const differences = differencesOf(settled.boxes, page.shown());
 		const cause = firstCause(differences);
@@ -62,8 +61,10 @@ export class SettledPage {
 
 	/** Works out at which widths it jumps. */
 	async findJumps(page: Resting, signal: AbortSignal): Promise<void> {
-		const { wish } = page;
-		const settled = await this.settle(page, signal, () => store.core.jumps(wish, screenOf(page)));
+		const { wish, height, scrollbars } = page;
+		const settled = await this.settler.settle(page, signal, () =>
+			store.core.jumps(wish, screenOf(height, scrollbars))
+		);
 		if (!signal.aborted) this.jumps = settled?.jumps;
 	}
 
@@ -77,60 +78,6 @@ export class SettledPage {
 		height: number,
 		signal: AbortSignal
 	): Promise<void> {
-		let since = -Infinity;
-		for (const page of pages) {
-			if (performance.now() - since > betweenRests) {
-				await idle();
-				since = performance.now();
-			}
-			const wish: PageWish = { page, address: undefined };
-			const html = signal.aborted ? undefined : await store.core.stageOf(wish);
-			if (html) {
-				const resting = {
-					wish: { page, address: html.address },
-					html: html.html,
-					height,
-					scrollbars: look.scrollbars
-				};
-				await this.settle(resting, signal, () =>
-					store.core.measure(wish, screens, screenOf(resting))
-				);
-			}
-			if (signal.aborted) return;
-			this.ready++;
-		}
+		await this.settler.measureAll(pages, screens, screenOf(height), signal, () => this.ready++);
 	}
-
-	/** Goes through a calculation, measuring what it asks for; undefined where it was given up. */
-	private async settle(
-		{ html, wish: { address }, scrollbars }: Pick<Resting, 'html' | 'wish' | 'scrollbars'>,
-		signal: AbortSignal,
-		begin: () => Promise<SettleStep | undefined>
-	): Promise<Settled | undefined> {
-		let step = await begin();
-		while (step?.kind === 'asks') {
-			const { id, asked } = step;
-			const page = { html, address, scrollbars };
-			const answers = asked.length === 0 ? [] : await this.frame.answer(page, asked, signal);
-			if (!answers || signal.aborted) return undefined;
-			step = await store.core.settleOn(id, answers);
-		}
-		return step?.settled;
-	}
-}
-
-/** What a calculation has to know of the screen besides its width. */
-function screenOf({ height, scrollbars }: Pick<Resting, 'height' | 'scrollbars'>): ScreenKind {
-	return { height, scrollbar: scrollbars ? classicScrollbar : 0 };
-}
-
-/** ms of work in small steps, after which it is asked again whether there is something else to do. */
-const betweenRests = 150;
-
-/** Waits until the browser has nothing else to do. */
-function idle(): Promise<void> {
-	return new Promise((done) => {
-		if ('requestIdleCallback' in window) requestIdleCallback(() => done(), { timeout: 2000 });
-		else setTimeout(done, 50);
-	});
 }

@@ -7,6 +7,7 @@
 	import { askNewPiece } from '../asking.ts';
 	import { choice } from '../choice.svelte.ts';
 	import MarkupEditor from './MarkupEditor.svelte';
+	import StandIns from './StandIns.svelte';
 
 	/** The markup of the pieces that stand somewhere. */
 	const { holder }: { holder: HolderRef } = $props();
@@ -53,6 +54,7 @@
 					write={(markup) => write(piece.name, markup)}
 					complete={(before) => store.core.completeMarkup(holder, before)}
 				/>
+				<StandIns {piece} {holder} />
 			{/if}
 			{#if refused[piece.name]}
 				<p class="refused small" role="alert">Not in the site yet: {refused[piece.name]}</p>

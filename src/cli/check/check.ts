@@ -1,0 +1,122 @@
+import { readFile } from 'node:fs/promises';
+import { LookingOver, type Findings } from '../../core/findings/look-over.ts';
+import { reportOf, reportSchema, type Report } from '../../core/findings/report.ts';
+import type { CheckedSite } from '../../core/check/site.ts';
+import { severities, type Severity } from '../../core/messages/catalogue.ts';
+import { counted, listWords, reasonOf } from '../../core/messages/problem.ts';
+import { findChromium } from '../measure/chromium.ts';
+import { loadSite } from '../open-site.ts';
+import type { Streams } from '../streams.ts';
+import { lookOverMeasured } from './measure-site.ts';
+import { mendSafely, writeTexts } from './mend-files.ts';
+import { sarifOf } from './sarif.ts';
+import { textReport } from './text-report.ts';
+
+export const formats = ['text', 'json', 'sarif'] as const;
+
+/** What `check` is asked for, as it was typed. */
+export interface CheckOptions {
+	readonly format: string;
+	readonly failOn: string;
+	readonly mend?: true;
+	readonly measure?: true;
+	readonly baseline?: string;
+	readonly year: string;
+}
+
+/** Mends may make room for others; more rounds than this would be a circle. */
+const mostRounds = 8;
+
+/**
+ * Prints what is found in a site. 0: nothing at or above the level, 1: something, 2: wrong usage. What rests on
+ * guessed sizes is printed, and counts only once it is measured.
+ */
+export async function checkCommand(
+	path: string,
+	options: CheckOptions,
+	streams: Streams
+): Promise<number> {
+	const failOn = severities.find((one) => one === options.failOn);
+	const format = formats.find((one) => one === options.format);
+	const year = Number(options.year);
+	const refuse = (sentence: string): number => {
+		streams.errors(`${sentence}\n`);
+		return 2;
+	};
+	if (!failOn) return refuse(`--fail-on is ${listWords(severities, 'or')}.`);
+	if (!format) return refuse(`--format is ${listWords(formats, 'or')}.`);
+	if (!Number.isInteger(year)) return refuse('--year is a whole number, such as 2031.');
+	if (options.mend && path.endsWith('.zip')) {
+		return refuse('Mends are written into a folder or an .eave file, not into a zip.');
+	}
+	const known =
+		options.baseline === undefined ? new Set<string>() : await readBaseline(options.baseline);
+	if (typeof known === 'string') return refuse(known);
+	const chromium = options.measure ? findChromium() : undefined;
+	if (options.measure && chromium === undefined) {
+		return refuse(
+			'There is no Chromium to measure with: install one, or name it in the variable CHROMIUM.'
+		);
+	}
+	let site = await loadSite(path, streams);
+	if (typeof site === 'number') return site === 1 ? 1 : 2;
+	if (options.mend) site = await mended(path, site, year, streams);
+	const found =
+		chromium === undefined
+			? new LookingOver(year).whole(site)
+			: await lookOverMeasured(site, year, chromium);
+	const report = reportOf(found, site);
+	streams.out(written(report, site, format));
+	return isWorse(report, failOn, known) ? 1 : 0;
+}
+
+function written(report: Report, site: CheckedSite, format: (typeof formats)[number]): string {
+	switch (format) {
+		case 'text':
+			return textReport(report, site.reading.files.texts);
+		case 'json':
+			return JSON.stringify(report, null, 1) + '\n';
+		case 'sarif':
+			return JSON.stringify(sarifOf(report), null, 1) + '\n';
+	}
+}
+
+/** Whether something is found that is as serious as a level, known before or not. */
+function isWorse({ findings }: Report, level: Severity, known: ReadonlySet<string>): boolean {
+	const most = severities.indexOf(level);
+	return findings.some(
+		({ severity, fingerprint, estimated }) =>
+			severities.indexOf(severity) <= most && !estimated && !known.has(fingerprint)
+	);
+}
+
+async function mended(
+	path: string,
+	site: CheckedSite,
+	year: number,
+	streams: Streams
+): Promise<CheckedSite> {
+	let [now, total] = [site, 0];
+	for (let round = 0; round < mostRounds; round++) {
+		const found: Findings = new LookingOver(year).whole(now);
+		const { site: next, count } = mendSafely(now, found.findings);
+		if (count === 0) break;
+		now = next;
+		total += count;
+	}
+	const files = total > 0 ? await writeTexts(path, site, now) : [];
+	if (total > 0) streams.errors(`${counted(total, 'mend')} written into ${listWords(files)}.\n`);
+	else streams.errors('There was nothing to mend that could be mended unseen.\n');
+	return now;
+}
+
+/** Fingerprints of a report that was written before; a sentence where the file is none. */
+async function readBaseline(file: string): Promise<ReadonlySet<string> | string> {
+	try {
+		const read = reportSchema.safeParse(JSON.parse(await readFile(file, 'utf8')));
+		if (!read.success) return `${file} is no report of this program: write one with --format json.`;
+		return new Set(read.data.findings.map(({ fingerprint }) => fingerprint));
+	} catch (failure) {
+		return `${file} cannot be read: ${reasonOf(failure)}`;
+	}
+}

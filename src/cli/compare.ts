@@ -1,0 +1,115 @@
+import { writeFile } from 'node:fs/promises';
+import { columnsOf, type Column } from '../core/across/columns.ts';
+import { changeWords, siteChanges, type PageChange } from '../core/across/changes/site-changes.ts';
+import { layPage, miniaturesOf } from '../core/across/laid-page.ts';
+import { fileRow, sheetFile } from '../core/across/sheet/sheet-file.ts';
+import { movedSvg } from '../core/across/sheet/svg.ts';
+import type { CheckedSite } from '../core/check/site.ts';
+import { MeasuredPage } from '../core/measure/measured-page.ts';
+import { SizeStore } from '../core/measure/size-store.ts';
+import { counted } from '../core/messages/problem.ts';
+import { layerName, pagesOf } from '../core/model/site.ts';
+import type { PageInstance } from '../core/resolve/instance.ts';
+import type { ResolvedSite } from '../core/resolve/site.ts';
+import { openSite } from './open-site.ts';
+import { dayPalette } from './palette.ts';
+import type { Streams } from './streams.ts';
+
+/** What `compare` is asked for, as it was typed. */
+export interface CompareOptions {
+	readonly widths?: string;
+	readonly height: string;
+	readonly out?: string;
+	readonly json: boolean;
+}
+
+/** px of the drawings for each px of a page. */
+const scale = 0.2;
+
+/** Says what became of the pages between two states of a site; 0 nothing, 1 something, 2 wrong usage. */
+export async function compareCommand(
+	oldPath: string,
+	newPath: string,
+	options: CompareOptions,
+	streams: Streams
+): Promise<number> {
+	const height = Number(options.height);
+	const further = (options.widths ?? '')
+		.split(',')
+		.filter((word) => word !== '')
+		.map(Number);
+	if (!(height > 0) || further.some((width) => !Number.isInteger(width) || width < 200)) {
+		streams.errors('Give --height in px, and --widths as whole px, such as 390,1440.\n');
+		return 2;
+	}
+	const before = await openSite(oldPath, streams);
+	if (typeof before === 'number') return 2;
+	const after = await openSite(newPath, streams);
+	if (typeof after === 'number') return 2;
+	const columns = columnsOf(bandStarts(after), further);
+	const lay = layer(height);
+	const changes = [...siteChanges(before, after, columns, (...of) => layPage(lay(...of), columns))];
+	const found = changes.flatMap((change) => change ?? []);
+	streams.out(options.json ? JSON.stringify(found, null, 1) + '\n' : report(found, changes.length));
+	if (options.out !== undefined) {
+		const title = `${after.site.settings.name.text}: what changed`;
+		await writeFile(options.out, drawn(title, found, after, columns, height, lay));
+	}
+	return found.length > 0 ? 1 : 0;
+}
+
+function bandStarts({ site }: CheckedSite): { name: string; from: number }[] {
+	return site.settings.bands.map(({ name, from }) => ({ name: name.text, from }));
+}
+
+/** Pages as they are laid out without a browser, each made once. */
+function layer(height: number): (instance: PageInstance, site: ResolvedSite) => MeasuredPage {
+	const store = new SizeStore();
+	return (instance, site) =>
+		new MeasuredPage(instance, site, new Date().getFullYear(), { height }, store);
+}
+
+function report(found: readonly PageChange[], total: number): string {
+	if (found.length === 0) return `Nothing changed on ${counted(total, 'page')}.\n`;
+	const lines = found.flatMap((change) => [
+		`${change.page} (${change.chain.join(', ') || 'bare'})`,
+		...changeWords(change).map((words) => `  ${words}`)
+	]);
+	const estimated = found.some((change) => change.estimated)
+		? ['Sizes of content were guessed from its text.']
+		: [];
+	return [
+		...lines,
+		'',
+		`${found.length} of ${counted(total, 'page')} changed.`,
+		...estimated,
+		''
+	].join('\n');
+}
+
+/** The sheet of what changed: pages as they are now, with what moved before and after over them. */
+function drawn(
+	title: string,
+	found: readonly PageChange[],
+	after: CheckedSite,
+	columns: readonly Column[],
+	height: number,
+	lay: ReturnType<typeof layer>
+): string {
+	const way = { scale, depth: height * 1.25, fold: height };
+	const rows = found.flatMap((change) => {
+		const page = pagesOf(after.site).find((one) => layerName(one) === change.page);
+		const [instance] = page ? after.instances(page) : [];
+		const measured = instance && lay(instance, after);
+		const laid = measured && layPage(measured, columns);
+		const miniatures =
+			laid && instance ? miniaturesOf(laid, measured, instance, after, columns, way.depth) : [];
+		const drawings = miniatures.map((miniature, index) => {
+			const screen = change.screens.find((one) => one.column === columns[index]);
+			return { miniature, over: movedSvg(screen?.moved ?? [], way) };
+		});
+		const row = { page: change.page, chain: change.chain, words: changeWords(change), found: [] };
+		return [fileRow({ row, alike: 0, drawings }, columns, way)];
+	});
+	return sheetFile(title, columns, rows, way, dayPalette());
+}

@@ -1,0 +1,98 @@
+import type { BoxName } from '../../geometry/layout-box.ts';
+import type { PlacedBox } from '../../geometry/page-layout.ts';
+import type { Stretch, Sweep } from '../../geometry/widths/sweep.ts';
+import { widthsAbove } from '../subject/fitted-page.ts';
+import { boxWords, regionKey } from './box-words.ts';
+
+/** Widths of the screen at which what is in a region does not fit into it, px, both inclusive. */
+export interface Misfit {
+	/** The region. */
+	readonly key: string;
+	readonly layout: string | undefined;
+	readonly region: string | undefined;
+	readonly name: BoxName;
+	/** What sticks out, in words. */
+	readonly box: string;
+	readonly from: number;
+	readonly to: number;
+	/** By how much at worst, px. */
+	readonly by: number;
+	/** The width that it needs there, px. */
+	readonly needs: number;
+}
+
+/** px; browsers round to less. */
+const tolerance = 1;
+
+/** What does not fit, region by region, from the narrowest screen on. */
+export function misfitsIn({ stretches }: Pick<Sweep, 'stretches'>): Misfit[] {
+	const found = new Map<string, Misfit[]>();
+	for (const stretch of stretches) {
+		for (const misfit of misfitsOn(stretch)) {
+			const list = found.get(misfit.key) ?? [];
+			const last = list.at(-1);
+			if (last && misfit.from <= last.to + 1) list[list.length - 1] = joined(last, misfit);
+			else list.push(misfit);
+			found.set(misfit.key, list);
+		}
+	}
+	return [...found.values()].flat().sort((a, b) => a.from - b.from || b.by - a.by);
+}
+
+function joined(one: Misfit, other: Misfit): Misfit {
+	const worst = other.by > one.by ? other : one;
+	return { ...worst, from: Math.min(one.from, other.from), to: Math.max(one.to, other.to) };
+}
+
+/** The widths of one stretch at which boxes stick out: what sticks out changes evenly in it. */
+function misfitsOn({ from, to, first, last }: Stretch): Misfit[] {
+	return first.flatMap((box, index): Misfit[] => {
+		const end = last[index];
+		if (!end || !isInnermost(box, first)) return [];
+		const [a, b] = [outOf(box), outOf(end)];
+		const range = widthsAbove([a - tolerance], [b - tolerance], from, to);
+		if (!range) return [];
+		const worst = a > b ? box : end;
+		const { name } = box;
+		const by = Math.max(a, b);
+		return [
+			{
+				key: regionKey(name.layout, name.region),
+				layout: name.layout,
+				region: name.region,
+				name,
+				box: boxWords(name),
+				...range,
+				by: Math.round(by),
+				needs: Math.ceil(worst.width + by)
+			}
+		];
+	});
+}
+
+function outOf({ overflowX, scrolls, inScroller }: PlacedBox): number {
+	return scrolls || inScroller ? 0 : overflowX;
+}
+
+/** What sticks out of a box sticks out of those around it too; only the innermost is said. */
+function isInnermost(box: PlacedBox, all: readonly PlacedBox[]): boolean {
+	const { kind, layout, region } = box.name;
+	if (kind === 'layout' || kind === 'bare' || kind === 'wrapper') return false;
+	if (kind !== 'region') return true;
+	return !all.some(
+		({ name }) =>
+			name.kind !== 'region' &&
+			name.layout === layout &&
+			name.region === region &&
+			name.pieces.length > 0
+	);
+}
+
+/** What does not fit, as a sentence. */
+export function misfitWords({ box, region, from, to, by, needs }: Misfit): string {
+	const at = from === to ? `at ${from} px` : `from ${from} to ${to} px`;
+	const place = region === undefined || box === region ? '' : `${region} is too narrow ${at}: `;
+	return place === ''
+		? `${box} sticks out by up to ${by} px ${at}; it needs ${needs} px.`
+		: `${place}${box.replace(` in ${region}`, '')} needs ${needs} px and sticks out by up to ${by} px.`;
+}

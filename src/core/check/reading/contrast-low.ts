@@ -1,0 +1,79 @@
+import { parse, wcagContrast } from 'culori';
+import { TypeAround } from '../../measure/type-around.ts';
+import { warning } from '../../messages/problem.ts';
+import { placeOfStyle } from '../../model/style-place.ts';
+import { PagePaint, type WrittenPaint } from '../../reach/paint.ts';
+import { outward, type Element } from '../../reach/page-tree.ts';
+import { plainPage } from '../example.ts';
+import type { PageCheck } from '../check.ts';
+import type { Sighting } from '../subject/sighting.ts';
+import type { WrittenPage } from '../subject/written-page.ts';
+
+/** WCAG 2.2, success criterion 1.4.3: contrast of text, and of text from 24 px on. */
+const leastOf = (isLarge: boolean): number => (isLarge ? 3 : 4.5);
+const largeText = 24;
+
+const style = (ink: string): string =>
+	`style """ :scope { background: #fffdf7; } p { color: ${ink}; } """`;
+
+export const contrastLow: PageCheck = {
+	of: 'page',
+	codes: ['contrast-low'],
+	what: 'Text has enough contrast with what is behind it, by day and by night, where both colours are known.',
+	why: 'In the sun, on a poor screen or with poor eyes it cannot be read.',
+	examples: {
+		'contrast-low': {
+			wrong: plainPage('<h1>Seed</h1><p>Lent, not sold.</p>', style('#b9b2a0')),
+			mended: plainPage('<h1>Seed</h1><p>Lent, not sold.</p>', style('#4a3b2a'))
+		}
+	},
+	find(page) {
+		const colours = page.rules.some(({ declarations }) =>
+			declarations.some(({ property }) => property === 'color')
+		);
+		if (!colours) return [];
+		const paint = new PagePaint(page.instance, page.resolved, page.year, page.tree);
+		const type = new TypeAround(page.rules, page.tree, 1);
+		const texts = page.elements.filter(holdsText);
+		return whens(page).flatMap((when) =>
+			texts.flatMap((element): Sighting[] => {
+				const written = paint.written(element, when);
+				return written ? sightings(written, isLarge(element, type), element, page) : [];
+			})
+		);
+	}
+};
+
+/** Each band, by day and where the site has one by night. */
+function whens({ resolved }: WrittenPage): { readonly width: number; readonly night: boolean }[] {
+	const { bands, night } = resolved.site.settings;
+	const widths = bands.length === 0 ? [0] : bands.map(({ from }) => from);
+	const times = night.length === 0 ? [false] : [false, true];
+	return times.flatMap((time) => widths.map((width) => ({ width, night: time })));
+}
+
+function sightings(
+	{ ink, ground, rule, at }: WrittenPaint,
+	large: boolean,
+	element: Element,
+	page: WrittenPage
+): Sighting[] {
+	const [one, other] = [parse(ink), parse(ground)];
+	// What can be seen through lands on something else.
+	if (!one || !other || (one.alpha ?? 1) < 1 || (other.alpha ?? 1) < 1) return [];
+	const ratio = Math.floor(wcagContrast(one, other) * 10) / 10;
+	const least = leastOf(large);
+	if (ratio >= least) return [];
+	const span = placeOfStyle(rule.style, at, 'color'.length);
+	const problem = warning('contrast-low', span, ink, ground, ratio, least);
+	return [{ problem, box: page.boxOf(element), cause: `${ink} ${ground}`, weight: least - ratio }];
+}
+
+function holdsText({ children }: Element): boolean {
+	return children.some((child) => child.type === 'text' && child.data.trim() !== '');
+}
+
+function isLarge(element: Element, type: TypeAround): boolean {
+	const isHead = [...outward(element)].some(({ name }) => name === 'h1');
+	return type.at(element).size >= largeText || (isHead && type.at(element).size >= 16);
+}

@@ -1,0 +1,63 @@
+import { hint, warning } from '../../messages/problem.ts';
+import type { Element } from '../../reach/page-tree.ts';
+import type { PageCheck } from '../check.ts';
+import type { Sighting } from '../subject/sighting.ts';
+import { textIn, type WrittenPage } from '../subject/written-page.ts';
+import { plainPage } from '../example.ts';
+
+/** HTML, section 4.3.11: the level of a heading. */
+function levelOf({ name }: Element): number {
+	return Number(name.slice(1));
+}
+
+function headingsOf(page: WrittenPage): Element[] {
+	return page.named('h1', 'h2', 'h3', 'h4', 'h5', 'h6');
+}
+
+export const headingTwice: PageCheck = {
+	of: 'page',
+	codes: ['heading-twice'],
+	what: 'A page has one heading of the first level.',
+	why: 'It says what the page is about, to those who listen and to search engines; two say nothing.',
+	examples: {
+		'heading-twice': {
+			wrong: plainPage('<h1>Seed</h1><h1>Swap day</h1>'),
+			mended: plainPage('<h1>Seed</h1><h2>Swap day</h2>')
+		}
+	},
+	find(page) {
+		const [first, ...others] = headingsOf(page).filter((one) => levelOf(one) === 1);
+		if (!first) return [];
+		const words = textIn(first).trim().slice(0, 40);
+		return others.map((element): Sighting => {
+			const problem = warning('heading-twice', page.placeOf(element), words);
+			return { problem, box: page.boxOf(element), cause: '' };
+		});
+	}
+};
+
+export const headingSkips: PageCheck = {
+	of: 'page',
+	codes: ['heading-skips'],
+	what: 'Levels of headings go down one at a time, in each region.',
+	why: 'Those who listen go from heading to heading, and look for one that is not there.',
+	examples: {
+		'heading-skips': {
+			wrong: plainPage('<h1>Seed</h1><h3>Beans</h3>'),
+			mended: plainPage('<h1>Seed</h1><h2>Beans</h2>')
+		}
+	},
+	find(page) {
+		// What stands beside the content begins anew: a menu may come before the first heading.
+		const last = new Map<string, number>();
+		return headingsOf(page).flatMap((element): Sighting[] => {
+			const box = page.boxOf(element);
+			const key = `${box?.layout} ${box?.region}`;
+			const level = levelOf(element);
+			const before = last.get(key);
+			last.set(key, level);
+			if (before === undefined || level <= before + 1) return [];
+			return [{ problem: hint('heading-skips', page.placeOf(element), level, before), box }];
+		});
+	}
+};

@@ -1,0 +1,63 @@
+import { warning } from '../../messages/problem.ts';
+import { attributeOf } from '../../reach/page-tree.ts';
+import type { AcrossCheck, PageCheck } from '../check.ts';
+import { Addresses, linkTarget } from '../subject/link-target.ts';
+import type { Sighting } from '../subject/sighting.ts';
+import { plainFrame } from '../example.ts';
+
+export const linkNowhere: PageCheck = {
+	of: 'page',
+	codes: ['link-nowhere'],
+	what: 'Each link to a place of the site leads to a page or a file.',
+	why: 'Whoever follows it finds that there is no such page.',
+	examples: {
+		'link-nowhere': {
+			wrong: `${plainFrame}\nroute / { title "Home"; piece a """<h1>Seed</h1> <a href="/visitt">Visit</a>""" }`,
+			mended: `${plainFrame}\nroute / { title "Home"; piece a """<h1>Seed</h1> <a href="/visit">Visit</a>""" }\nroute /visit { title "Visit"; piece a """<h1>Visit</h1>""" }`
+		}
+	},
+	find(page) {
+		const addresses = Addresses.of(page.resolved);
+		return page.named('a', 'area').flatMap((element): Sighting[] => {
+			const href = attributeOf(element, 'href');
+			const target = linkTarget(href, page.instance.address);
+			// An id alone stays on the page, also where that stands for another one.
+			if (!target || href === undefined || href.startsWith('#') || href === '') return [];
+			if (addresses.routeAt(target.path) || addresses.hasFile(target.path)) return [];
+			const span = page.placeOf(element, 'href');
+			return [{ problem: warning('link-nowhere', span, href), box: page.boxOf(element) }];
+		});
+	}
+};
+
+export const anchorNowhere: AcrossCheck = {
+	of: 'across',
+	codes: ['anchor-nowhere'],
+	what: 'Where a link leads to a place on a page, something there has that id.',
+	why: 'Whoever follows it lands at the top and looks for what was promised.',
+	examples: {
+		'anchor-nowhere': {
+			wrong: `${plainFrame}\nroute / { title "Home"; piece a """<h1>Seed</h1> <a href="#hours">Hours</a> <h2 id="opening">Hours</h2>""" }`,
+			mended: `${plainFrame}\nroute / { title "Home"; piece a """<h1>Seed</h1> <a href="#hours">Hours</a> <h2 id="hours">Hours</h2>""" }`
+		}
+	},
+	find(pages) {
+		const byAddress = new Map(
+			pages.flatMap((one) => (one.page.kind === 'route' ? [[one.address, one] as const] : []))
+		);
+		return pages.flatMap((page) =>
+			page.links.flatMap(({ path, id, span }): Sighting[] => {
+				if (id === undefined || id === 'top') return [];
+				const target = path === page.address ? page : byAddress.get(path);
+				if (!target || target.ids.has(id)) return [];
+				return [
+					{
+						problem: warning('anchor-nowhere', span, id, target.name),
+						page: page.name,
+						address: page.address
+					}
+				];
+			})
+		);
+	}
+};

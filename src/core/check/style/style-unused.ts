@@ -1,0 +1,32 @@
+import { hint } from '../../messages/problem.ts';
+import { plainPage } from '../example.ts';
+import type { AcrossCheck } from '../check.ts';
+import type { Sighting } from '../subject/sighting.ts';
+
+const styled = (selector: string): string =>
+	plainPage(
+		'<h1>Seed</h1><p class="lead">Lent, not sold.</p>',
+		`style """ ${selector} { margin: 0; } """`
+	);
+
+export const styleUnused: AcrossCheck = {
+	of: 'across',
+	codes: ['style-unused'],
+	what: 'Each selector names something on some page.',
+	why: 'A rule that does nothing is a slip of the pen, or is left over, and is read and delivered all the same.',
+	examples: { 'style-unused': { wrong: styled('.leed'), mended: styled('.lead') } },
+	find(pages) {
+		const matched = new Set<string>();
+		for (const { selectors } of pages) {
+			for (const [key, { isMatched }] of selectors) if (isMatched) matched.add(key);
+		}
+		const told = new Set<string>();
+		return pages.flatMap(({ selectors }) =>
+			[...selectors].flatMap(([key, { text, span }]): Sighting[] => {
+				if (matched.has(key) || told.has(key)) return [];
+				told.add(key);
+				return [{ problem: hint('style-unused', span, text) }];
+			})
+		);
+	}
+};

@@ -1,0 +1,126 @@
+import { parse as parseCss, walk } from 'css-tree';
+import { formatHex8, parse } from 'culori';
+import { hint, type Problem } from '../../messages/problem.ts';
+import { layersOf, type Site, type Style } from '../../model/site.ts';
+import type { Setting } from '../../model/setting.ts';
+import type { Span } from '../../model/span.ts';
+import { placeOfStyle } from '../../model/style-place.ts';
+import { boxesOf } from '../../resolve/members.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
+import type { WholeCheck } from '../check.ts';
+
+const styled = (colour: string): string =>
+	`site "Seed library" { lang en; bands { narrow 0; wide 1000 }; tokens { --leaf: #2f6b3a } }
+layout frame at / {
+  description "Seed that is lent."
+  region main as main { slot }
+  style """ :scope { color: var(--leaf); } a { color: ${colour}; } """
+}
+route / { title "Home"; piece text """<h1>Seed</h1> <a href="#">Up</a>""" }`;
+
+export const valueNotToken: WholeCheck = {
+	of: 'whole',
+	codes: ['value-not-token'],
+	what: 'Where a token names a colour or a space, its name is written, not its value.',
+	why: 'A value that is written out stays as it is when the token changes, or has another value by night.',
+	safe: true,
+	examples: { 'value-not-token': { wrong: styled('#2F6B3A'), mended: styled('var(--leaf)') } },
+	find({ site, reading }) {
+		const { colours, sizes } = namedValues(site);
+		if (colours.size === 0 && sizes.size === 0) return [];
+		const styles = [
+			...site.parts.flatMap((part) => part.styles),
+			...layersOf(site).flatMap((layer) => [
+				...layer.styles,
+				...(layer.kind === 'layout' ? layer.regions.flatMap((region) => region.styles) : [])
+			])
+		];
+		const settings = layersOf(site).flatMap((layer) => [
+			...piecesIn(layer).flatMap((piece) => piece.settings),
+			...(layer.kind === 'layout' ? boxesOf(layer).flatMap((box) => box.settings) : [])
+		]);
+		return [
+			...styles.flatMap((style) => coloursIn(style, colours)),
+			...settings.flatMap((setting) => sizesIn(setting, sizes, reading.files.texts))
+		];
+	}
+};
+
+/** Values with the one token that names them: with two it is not clear which is meant. */
+function namedValues({ settings }: Site): {
+	readonly colours: ReadonlyMap<string, string>;
+	readonly sizes: ReadonlyMap<string, string>;
+} {
+	const byName = new Map<string, string[]>();
+	for (const { name, value } of settings.tokens) {
+		byName.set(name.text, [...(byName.get(name.text) ?? []), value.text.trim()]);
+	}
+	const colours: [string, string][] = [];
+	const sizes: [string, string][] = [];
+	for (const [name, values] of byName) {
+		const [value = '', ...others] = values;
+		// A token that changes from band to band is more than the value it has in one of them.
+		if (others.length > 0) continue;
+		const colour = hexOf(value);
+		if (colour !== undefined) colours.push([colour, name]);
+		else if (/^[\d.]+(px|rem)$/.test(value)) sizes.push([value, name]);
+	}
+	return { colours: onlyOnce(colours), sizes: onlyOnce(sizes) };
+}
+
+function onlyOnce(pairs: readonly (readonly [string, string])[]): Map<string, string> {
+	const count = (value: string): number => pairs.filter(([one]) => one === value).length;
+	return new Map(pairs.filter(([value]) => count(value) === 1));
+}
+
+function hexOf(text: string): string | undefined {
+	const colour = parse(text);
+	return colour && formatHex8(colour);
+}
+
+/** Colours that are written out in values; white, black and the like are words of their own. */
+function coloursIn(style: Style, colours: ReadonlyMap<string, string>): Problem[] {
+	const found: Problem[] = [];
+	walk(parseCss(style.css, { positions: true }), {
+		visit: 'Declaration',
+		enter({ value }) {
+			walk(value, ({ type, loc }) => {
+				if ((type !== 'Hash' && type !== 'Function') || !loc) return;
+				const written = style.css.slice(loc.start.offset, loc.end.offset);
+				const token = colours.get(hexOf(written) ?? '');
+				if (token === undefined) return;
+				found.push(
+					problemAt(placeOfStyle(style, loc.start.offset, written.length), written, token)
+				);
+			});
+		}
+	});
+	return found;
+}
+
+/** Spaces between things: other sizes are rarely meant to be the same. */
+function sizesIn(
+	{ kind, valueSpan, value }: Setting,
+	sizes: ReadonlyMap<string, string>,
+	texts: ReadonlyMap<string, string>
+): Problem[] {
+	if (kind !== 'pad' && kind !== 'gap') return [];
+	const text = texts.get(valueSpan.file) ?? '';
+	const parts = Array.isArray(value) ? value : [];
+	let at = valueSpan.from;
+	return parts.flatMap((part: string) => {
+		const from = text.indexOf(part, at);
+		const token = sizes.get(part);
+		if (from === -1) return [];
+		at = from + part.length;
+		return token === undefined ? [] : [problemAt({ ...valueSpan, from, to: at }, part, token)];
+	});
+}
+
+function problemAt(span: Span, value: string, token: string): Problem {
+	const insert = `var(${token})`;
+	return {
+		...hint('value-not-token', span, value, token),
+		mend: { label: `Write ${insert}`, span, insert }
+	};
+}

@@ -1,0 +1,228 @@
+import { isTag, type AnyNode } from 'domhandler';
+import { pageHead } from '../../emit/html/words.ts';
+import {
+	layerName,
+	layerSpan,
+	type Layer,
+	type MarkupPiece,
+	type Page,
+	type Part,
+	type Piece
+} from '../../model/site.ts';
+import type { Span } from '../../model/span.ts';
+import { markNames } from '../../model/trace.ts';
+import { authorRules, type AuthorRule } from '../../reach/author-rules.ts';
+import {
+	attributeOf,
+	outward,
+	pageTree,
+	type Element,
+	type PageTree
+} from '../../reach/page-tree.ts';
+import { classNames, type ClassNames } from '../../emit/names.ts';
+import type { PageInstance } from '../../resolve/instance.ts';
+import { piecesIn } from '../../resolve/pieces.ts';
+import type { ResolvedPage } from '../../resolve/page.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import type { BoxPlace } from './sighting.ts';
+
+/** Who wrote an element: a layer, and in it a piece; of an element of the frame the layer alone. */
+export interface Owner {
+	readonly layer: Layer;
+	readonly piece: Piece | undefined;
+}
+
+/** One page as browsers get it: its elements, each with the way back to the text. */
+export class WrittenPage {
+	readonly tree: PageTree;
+	/** All in the page's body, in their order. */
+	readonly elements: readonly Element[];
+	readonly page: ResolvedPage;
+	private rulesFound: readonly AuthorRule[] | undefined;
+	private headFound: { readonly title: string; readonly description: string } | undefined;
+	private readonly pieces = new Map<Layer, ReadonlyMap<string, Piece>>();
+	private readonly owners = new Map<Element, Owner | undefined>();
+
+	constructor(
+		readonly instance: PageInstance,
+		readonly resolved: ResolvedSite,
+		readonly year: number
+	) {
+		this.tree = pageTree(instance, resolved, year);
+		this.page = resolved.page(instance.page);
+		const elements: Element[] = [];
+		collect(this.tree.document.children, elements);
+		const body = elements.findIndex(({ name }) => name === 'body');
+		this.elements = elements.slice(body);
+	}
+
+	get declared(): Page {
+		return this.instance.page;
+	}
+
+	get name(): string {
+		return layerName(this.declared);
+	}
+
+	/** Its title and description, by the patterns of its layouts. */
+	get head(): { readonly title: string; readonly description: string } {
+		return (this.headFound ??= pageHead(this.instance, this.resolved, this.year));
+	}
+
+	/** Rules of authors that may hold on it. */
+	get rules(): readonly AuthorRule[] {
+		return (this.rulesFound ??= authorRules(this.instance, this.resolved));
+	}
+
+	named(...names: readonly string[]): Element[] {
+		return this.elements.filter(({ name }) => names.includes(name));
+	}
+
+	/** Who wrote an element; undefined for the body of a page without layouts. */
+	ownerOf(element: Element): Owner | undefined {
+		if (this.owners.has(element)) return this.owners.get(element);
+		const owner = this.findOwner(element);
+		this.owners.set(element, owner);
+		return owner;
+	}
+
+	private findOwner(element: Element): Owner | undefined {
+		for (const around of outward(element)) {
+			const layer = this.layerIn(around);
+			if (!layer) continue;
+			const name = attributeOf(around, 'data-piece');
+			const piece = name === undefined ? undefined : this.pieceIn(layer, name);
+			return { layer, piece };
+		}
+		return undefined;
+	}
+
+	private pieceIn(layer: Layer, name: string): Piece | undefined {
+		let pieces = this.pieces.get(layer);
+		if (!pieces) {
+			pieces = new Map(piecesIn(layer).map((piece) => [piece.name.text, piece]));
+			this.pieces.set(layer, pieces);
+		}
+		return pieces.get(name);
+	}
+
+	private layerIn({ attribs }: Element): Layer | undefined {
+		const { 'data-layout': layout, 'data-space': space } = attribs;
+		const name = layout ?? space;
+		if (name !== undefined) return this.page.chain.find((one) => one.name.text === name);
+		return attribs['data-route'] !== undefined || attribs['data-state'] !== undefined
+			? this.declared
+			: undefined;
+	}
+
+	/** The region that an element stands in. */
+	boxOf(element: Element): BoxPlace | undefined {
+		for (const { attribs } of outward(element)) {
+			const { 'data-layout': layout, 'data-region': region } = attribs;
+			if (layout !== undefined && attribs['data-piece'] === undefined) return { layout, region };
+		}
+		return undefined;
+	}
+
+	/** The part that wrote an element. */
+	partOf(element: Element): Part | undefined {
+		if (this.resolved.site.parts.length === 0) return undefined;
+		const names: ClassNames = classNames(this.resolved.site);
+		for (const around of outward(element)) {
+			const words = (attributeOf(around, 'class') ?? '').split(' ');
+			const wraps = this.resolved.site.parts.some((part) =>
+				words.includes(names.partContent(part))
+			);
+			if (wraps && around !== element) return undefined;
+			const part = this.resolved.site.parts.find((one) => words.includes(names.part(one)));
+			if (part) return part;
+			if (attributeOf(around, 'data-piece') !== undefined) return undefined;
+		}
+		return undefined;
+	}
+
+	/**
+	 * Where an element is written: its tag in the markup of the piece or part it comes from, found by the value of
+	 * one of its attributes where that is given; the name of the piece or layer where nothing there looks like it.
+	 */
+	placeOf(element: Element, attribute?: string): Span {
+		const owner = this.ownerOf(element);
+		if (!owner) return layerSpan(this.declared);
+		const { layer, piece } = owner;
+		if (!piece) return this.frameSpan(element, layer);
+		const part = this.partOf(element);
+		const written = part?.markup.span ?? (isMarkup(piece) ? piece.markup.span : undefined);
+		const found = written && this.tagIn(written, element, attribute);
+		return found ?? piece.name.span;
+	}
+
+	private frameSpan(element: Element, layer: Layer): Span {
+		const region = attributeOf(element, 'data-region') ?? this.boxOf(element)?.region;
+		const said =
+			layer.kind === 'layout' ? layer.regions.find(({ name }) => name.text === region) : undefined;
+		return said?.name.span ?? layerSpan(layer);
+	}
+
+	private tagIn(written: Span, element: Element, attribute: string | undefined): Span | undefined {
+		const text = this.resolved.reading.files.texts
+			.get(written.file)
+			?.slice(written.from, written.to);
+		if (text === undefined) return undefined;
+		const tags = [...text.matchAll(new RegExp(`<${element.name}(?=[\\s/>])`, 'gi'))];
+		const value = attribute === undefined ? undefined : attributeOf(element, attribute);
+		const alike = this.elements.filter(
+			(other) =>
+				other.name === element.name &&
+				this.ownerOf(other)?.piece === this.ownerOf(element)?.piece &&
+				this.partOf(other) === this.partOf(element)
+		);
+		const holding = tags.filter(({ index }) => {
+			const end = text.indexOf('>', index);
+			const tag = text.slice(index, end === -1 ? undefined : end);
+			return value !== undefined && value !== '' && tag.includes(value);
+		});
+		// Where no list repeats them, elements and tags are the same in the same order.
+		const [at] =
+			holding.length > 0
+				? holding
+				: tags.length === alike.length
+					? [tags[alike.indexOf(element)]]
+					: tags;
+		if (!at) return undefined;
+		const from = written.from + at.index;
+		return { file: written.file, from, to: from + at[0].length };
+	}
+}
+
+function collect(nodes: readonly AnyNode[], into: Element[]): void {
+	for (const node of nodes) {
+		if (!isTag(node)) continue;
+		into.push(node);
+		collect(node.children, into);
+	}
+}
+
+function isMarkup(piece: Piece): piece is MarkupPiece {
+	return piece.kind === 'markup';
+}
+
+/** Classes and ids of an element but for those that only marks have. */
+export function classesOf(element: Element): string[] {
+	return (attributeOf(element, 'class') ?? '').split(/\s+/).filter((word) => word !== '');
+}
+
+/** The text in an element, with the alternatives of pictures. */
+export function textIn(node: AnyNode): string {
+	if (node.type === 'text') return node.data;
+	if (!isTag(node)) return '';
+	if (node.name === 'img') return attributeOf(node, 'alt') ?? '';
+	return node.children.map(textIn).join('');
+}
+
+/** Whether an element is a box of the frame: it carries a mark, and is no piece. */
+export function isFrame({ attribs }: Element): boolean {
+	return (
+		attribs['data-piece'] === undefined &&
+		markNames.some((name) => attribs[`data-${name}`] !== undefined)
+	);
+}

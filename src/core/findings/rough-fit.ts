@@ -1,0 +1,215 @@
+import { boxSpan } from '../check/subject/box-said.ts';
+import type { FitCheck } from '../check/check.ts';
+import type { Fit, FittedPage, RunningText } from '../check/subject/fitted-page.ts';
+import type { Sighting } from '../check/subject/sighting.ts';
+import type { WrittenPage } from '../check/subject/written-page.ts';
+import type { BoxName } from '../geometry/layout-box.ts';
+import { PageLayout } from '../geometry/page-layout.ts';
+import { estimateSize } from '../geometry/pieces/estimate.ts';
+import { fixedSize, type PieceSize } from '../geometry/pieces/piece-size.ts';
+import { sweepFrom, sweepTo } from '../geometry/widths/jumps.ts';
+import { Sweep, type Stretch } from '../geometry/widths/sweep.ts';
+import { contentHtml } from '../measure/guesses.ts';
+import type { MeasuredPage } from '../measure/measured-page.ts';
+import type { PieceKey } from '../model/piece-key.ts';
+import { layerName, type Layer } from '../model/site.ts';
+import { namesIn, standingIn } from '../resolve/runs.ts';
+import { runningText } from './running-text.ts';
+
+/** The height that pages are looked at on, px. */
+export const fitHeight = 800;
+
+/** What was found of boxes that are the same on several pages, with the name of the page it was worked out on. */
+interface KnownFits {
+	readonly page: string;
+	readonly fits: readonly SettledFit[];
+}
+
+/** Something found of boxes, and whether it rests on sizes that were guessed. */
+interface SettledFit {
+	readonly fit: Fit;
+	readonly estimated: boolean;
+}
+
+/** Sizes that any content might have: next to none, and more than fits on a screen. */
+const little = fixedSize(4, 4);
+const much = fixedSize(4, 4000);
+
+/** Equal for fits that say the same of the same box. */
+function fitWord({ box, widths, cause, problem }: Fit): string {
+	const { code } = problem({ file: '', from: 0, to: 0 });
+	return JSON.stringify([code, box, widths, cause]);
+}
+
+const mostFits = 4000;
+
+/** Looks at the boxes of pages by guesses; pages whose contents come to the same sizes are looked at once. */
+export class RoughFits {
+	private readonly known = new Map<string, KnownFits>();
+	private readonly numbers = new WeakMap<object, number>();
+	private readonly sizes = new Map<string, PieceSize>();
+	private count = 0;
+
+	constructor(private readonly checks: readonly FitCheck[]) {}
+
+	/** What is found on a page. */
+	of(written: WrittenPage): Sighting[] {
+		const { instance, resolved, year } = written;
+		const html = contentHtml(instance, resolved, year);
+		const sizeOf = (key: PieceKey): PieceSize => this.sizeFor(html(key));
+		const word = this.wordOf(written, sizeOf);
+		let known = this.known.get(word);
+		if (!known) {
+			known = { page: written.name, fits: this.look(written, sizeOf) };
+			if (this.known.size >= mostFits) this.known.clear();
+			this.known.set(word, known);
+		}
+		return sightingsOf(known, written);
+	}
+
+	/** What is found by guesses; what would be found whatever the guess does not rest on it. */
+	private look(written: WrittenPage, sizeOf: (key: PieceKey) => PieceSize): SettledFit[] {
+		const fits = this.fitsWith(written, sizeOf);
+		if (fits.length === 0) return [];
+		const small = new Set(this.fitsWith(written, () => little).map(fitWord));
+		const left = fits.filter((fit) => small.has(fitWord(fit)));
+		const large = new Set(left.length === 0 ? [] : this.fitsWith(written, () => much).map(fitWord));
+		const sure = new Set(left.filter((fit) => large.has(fitWord(fit))));
+		return fits.map((fit) => ({ fit, estimated: !sure.has(fit) }));
+	}
+
+	private fitsWith(written: WrittenPage, sizes: (key: PieceKey) => PieceSize): Fit[] {
+		const { page, resolved } = written;
+		const layout = new PageLayout({ page, site: resolved.site, open: new Set(), sizes });
+		const { stretches } = Sweep.over(layout, sweepFrom, sweepTo, fitHeight);
+		return fitsIn(
+			{
+				stretches,
+				leastWidths: (width) => layout.leastWidths({ width, height: fitHeight }),
+				endMargin: (name) => sizes(keyOf(name)).endMargin ?? 0
+			},
+			written,
+			this.checks
+		);
+	}
+
+	/** All that the boxes of a page follow from: objects by numbers, the page's own by what it says. */
+	private wordOf(
+		{ page, declared, resolved }: WrittenPage,
+		sizeOf: (key: PieceKey) => PieceSize
+	): string {
+		const number = (one: object): number => this.numberOf(one);
+		const ownerOf = (layer: Layer): string => (layer === declared ? '' : layerName(layer));
+		const regions = [...page.regions, undefined].map((host) =>
+			standingIn({ region: host?.region, landed: host?.landed ?? page.bare }).map((one) => {
+				if (one.kind === 'layout') return one.layout.name.text;
+				const key: PieceKey = {
+					layout: host?.layout.name.text,
+					region: host?.region.name.text,
+					pieces: namesIn(one),
+					opener: false
+				};
+				const pieces = one.kind === 'run' ? one.pieces : [one];
+				return [
+					number(sizeOf(key)),
+					pieces.map(({ piece, owner }) => [
+						piece.name.text,
+						ownerOf(owner),
+						piece.settings.map(({ kind, value, band }) => [kind, value, band?.text])
+					])
+				];
+			})
+		);
+		const { settings } = resolved.site;
+		const styles = declared.styles.map(({ css }) => css);
+		return JSON.stringify([number(settings), page.chain.map(number), regions, styles]);
+	}
+
+	private numberOf(one: object): number {
+		let number = this.numbers.get(one);
+		if (number === undefined) this.numbers.set(one, (number = ++this.count));
+		return number;
+	}
+
+	private sizeFor(html: string): PieceSize {
+		let size = this.sizes.get(html);
+		if (!size) {
+			if (this.sizes.size >= 2 * mostFits) this.sizes.clear();
+			this.sizes.set(html, (size = estimateSize(html)));
+		}
+		return size;
+	}
+}
+
+/** The boxes of a page at all widths, with what its regions need. */
+export type LaidBoxes = Pick<FittedPage, 'stretches' | 'leastWidths' | 'endMargin'>;
+
+/** Those of a page whose content was measured. */
+export function laidBoxes(page: MeasuredPage, stretches: readonly Stretch[]): LaidBoxes {
+	return {
+		stretches,
+		leastWidths: (width) => page.leastWidthsAt(width),
+		endMargin: (name) => page.endMarginOf(keyOf(name))
+	};
+}
+
+/** The running texts of a page that were looked for. */
+const textsOf = new WeakMap<WrittenPage, Map<string, RunningText | undefined>>();
+
+/** The content that a box holds. */
+function keyOf({ kind, layout, region, pieces }: BoxName): PieceKey {
+	return { layout, region, pieces, opener: kind === 'opener' };
+}
+
+/** What checks find in the boxes of a page. */
+export function fitsIn(
+	boxes: LaidBoxes,
+	written: WrittenPage,
+	checks: readonly FitCheck[],
+	height = fitHeight
+): Fit[] {
+	const { page, resolved } = written;
+	const texts = textsOf.get(written) ?? new Map<string, RunningText | undefined>();
+	textsOf.set(written, texts);
+	const fitted: FittedPage = {
+		...boxes,
+		height,
+		page,
+		resolved,
+		text(name) {
+			const key = JSON.stringify([name.layout, name.region, name.pieces]);
+			if (!texts.has(key)) texts.set(key, runningText(name, written));
+			return texts.get(key);
+		}
+	};
+	return checks.flatMap((check) => check.find(fitted));
+}
+
+/** Fits of a page with their places in its text. */
+export function sightingsOf({ page, fits }: KnownFits, written: WrittenPage): Sighting[] {
+	const own = written.name;
+	return fits.map(({ fit, estimated }) => {
+		const { widths, weight, setting, cause = '', problem } = fit;
+		const box = own === page ? fit.box : renamed(fit.box, page, own);
+		const { layout, region } = box;
+		const around: BoxName = { ...box, kind: 'region', wrapper: undefined, pieces: [] };
+		const isContent = box.pieces.length > 0 && region !== undefined;
+		return {
+			problem: problem(boxSpan(box, written.page, setting)),
+			...(isContent && { shared: problem(boxSpan(around, written.page)) }),
+			box: { layout, region },
+			widths,
+			weight,
+			cause,
+			estimated
+		};
+	});
+}
+
+function renamed(box: BoxName, from: string, to: string): BoxName {
+	const pieces = box.pieces.map(({ piece, owner }) => ({
+		piece,
+		owner: owner === from ? to : owner
+	}));
+	return { ...box, pieces };
+}

@@ -1,0 +1,39 @@
+/** Hints by their code: nothing is wrong, but it might be better, or is not needed. */
+export const hints = {
+	'allow-idle': (code: string, where: string) =>
+		`Nothing in ${where} is ${code} any more, so nothing has to be set aside.`,
+
+	// Structure
+	'region-shadowed': (region: string, inner: string, outer: string) =>
+		`${inner} and ${outer} both have a region ${region}; this lands in that of ${inner}, the nearest.`,
+	'part-unused': (part: string) => `No page uses the part ${part}.`,
+	'token-unused': (token: string) => `Nothing uses the token ${token}.`,
+	'asset-unused': (file: string) =>
+		`Nothing names the file ${file}, and it is delivered all the same.`,
+
+	// What does not fit
+	'measure-too-long': (box: string, characters: number) =>
+		`Lines in ${box} get up to ${characters} characters long; beyond 90 the eye loses the next one.`,
+	'measure-too-short': (box: string, characters: number) =>
+		`Lines in ${box} have room for ${characters} characters only; below 20 nearly each word is a line.`,
+	'head-jumps': (box: string, one: string, other: string) =>
+		`${box} keeps to the edge and changes from ${one} to ${other}, though what is in it fits into the smaller.`,
+	'gap-uneven': (box: string, gaps: string) =>
+		`What lies beside each other in ${box} is ${gaps} px apart.`,
+
+	// Reading
+	'heading-skips': (level: number, before: number) =>
+		`This heading of level ${level} follows one of level ${before}: a level between them is missing.`,
+	'description-missing': (page: string) =>
+		`${page} has no description, so search engines show some words of it.`,
+	'image-no-size': (file: string) =>
+		`The picture ${file} does not say its width and height, so what follows jumps when it has loaded.`,
+
+	// Style
+	'style-unused': (selector: string) => `"${selector}" matches nothing on any page.`,
+	'value-not-token': (value: string, token: string) =>
+		`${value} is what ${token} says: written out, it stays when ${token} changes.`,
+
+	// People and data
+	'page-unreachable': (page: string) => `No link of any page leads to ${page}.`
+} satisfies Record<string, (...details: never[]) => string>;

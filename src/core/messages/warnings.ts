@@ -1,0 +1,111 @@
+/** Warnings by their code: the site can be delivered, but the author should look. */
+export const warnings = {
+	'night-alone': (token: string) =>
+		`The token ${token} has a value for the night only, so by day it is nothing.`,
+	'stand-in-length': (kind: string, piece: string, layer: string) =>
+		kind === 'short'
+			? `The short stand-in of ${piece} (${layer}) is no shorter than what it stands in for.`
+			: `The long stand-in of ${piece} (${layer}) is no longer than what it stands in for.`,
+	'end-tag-stray': (name: string) =>
+		`</${name}> ends nothing here: no <${name}> of this piece is open.`,
+	'seen-by-none': (roles: string, layer: string) =>
+		`This is for ${roles}, but ${layer} lets in no one of that kind, so it is never seen.`,
+	'data-no-copy': (name: string, file: string) =>
+		`There is no copy of ${name} yet, so its values are empty: ask for it in Material, or put one at ${file}.`,
+	'copy-shape': (path: string, why: string, shape: string) =>
+		`The copy of ${path} does not keep to ${shape}: ${why}.`,
+	'data-fresh-file': (name: string) =>
+		`${name} is a file of the site, which is always as it is: "fresh" says something only of a URL.`,
+	'value-not-given': (path: string, is: string) =>
+		`What the source gives at the moment ${is} for {${path}}, so nothing shows there.`,
+	'pages-not-given': (path: string, why: string) =>
+		`What the source gives at the moment makes no page of some of ${path}: ${why}`,
+	'condition-never': (path: string) =>
+		`{${path}} is nowhere there, so what this condition holds is never shown.`,
+	'more-warnings': (count: number) => `${count} more warnings are not listed.`,
+	'region-not-arranged': (region: string, box: string, where: string) =>
+		`${region} in ${box} stands in no area, so it is not shown${where}.`,
+	'piece-not-arranged': (
+		piece: string,
+		layer: string,
+		region: string,
+		layout: string,
+		where: string
+	) =>
+		`${piece} of ${layer} lands in ${region}, which ${layout} arranges in areas, but stands in none of them, so it is not shown${where}.`,
+	'shrink-grows': (from: string, to: string) =>
+		`This goes from ${from} to ${to}, which is no less, so nothing shrinks.`,
+	'track-overrun': (box: string, height: string, rows: string) =>
+		`${box} is ${height} tall, but its row is ${rows}, so it covers what follows.`,
+	'area-no-piece': (area: string, region: string) =>
+		`No piece that lands in ${region} is named ${area}; the area stays empty until one is.`,
+	'setting-idle': (kind: string, why: string) => `"${kind}" does nothing here: ${why}.`,
+	'size-absurd': (text: string) => `"${text}" is wider than any screen.`,
+	'style-of-box': (property: string, box: string, advice: string) =>
+		`"${property}" changes the box of ${box}, and what is computed of boxes does not know it: ${advice}.`,
+	// Structure and arrangement
+	'layout-unused': (layout: string, why: string) =>
+		`No page sits under the layout ${layout}: ${why}.`,
+	'fixed-too-wide': (box: string, what: string, width: string, screen: number) =>
+		`The ${what} of ${box} is ${width}, but it is shown on screens from ${screen} px on.`,
+
+	// What does not fit
+	'content-cut': (box: string, by: number) =>
+		`What is in ${box} needs up to ${by} px more height than ${box} has, and lies over what follows.`,
+	'page-scrolls-sideways': (box: string, by: number) =>
+		`The page scrolls sideways: ${box} reaches up to ${by} px beyond the edge of the screen.`,
+	'region-too-narrow': (box: string, region: string, needs: number, by: number) =>
+		box === region
+			? `${region} is too narrow for what is in it: it needs ${needs} px, and up to ${by} px stick out.`
+			: `${region} is too narrow for ${box}, which needs ${needs} px: up to ${by} px stick out.`,
+	'foot-floats': (region: string, by: number) =>
+		`Where a page is short, ${region} ends up to ${by} px above the lower edge of the screen.`,
+	'stuck-covers': (boxes: string, px: number, screen: number) =>
+		`What sticks takes ${px} px of a screen that is ${screen} px high, which is more than a third: ${boxes}.`,
+	covered: (box: string, other: string, by: number) =>
+		`${box} lies over ${other} by up to ${by} px, and nothing says that it should.`,
+	'order-differs': (later: string, earlier: string) =>
+		`${later} is drawn before ${earlier}, but read after it.`,
+	'target-small': (what: string, width: number, height: number) =>
+		`${what} is ${width} by ${height} px: whoever points at it needs 24 by 24.`,
+
+	// Reading
+	'heading-twice': (first: string) =>
+		`This page has a heading of the first level already ("${first}"): one says what it is about.`,
+	'landmark-unnamed': (element: string, count: number) =>
+		`There are ${count} ${element} landmarks on the page, and this one has no name that tells it from the others.`,
+	'main-missing': () =>
+		'No region of this page is its main part, so whoever hears it cannot go there at once.',
+	'main-twice': () => 'This is a second main part, and a page has one.',
+	'skip-missing': (layout: string, links: number) =>
+		`In front of what lands in ${layout} there are ${links} links, and none that leads past them.`,
+	'title-missing': (page: string) =>
+		`${page} has no title, so tabs, bookmarks and lists of links call it by its address.`,
+	'title-twice': (title: string, other: string) => `"${title}" is the title of ${other} too.`,
+	'lang-missing': () =>
+		'The site does not say its language, so it is read aloud as English: write lang and the language.',
+	'link-nowhere': (url: string) => `This link leads to ${url}, where there is no page and no file.`,
+	'anchor-nowhere': (id: string, page: string) =>
+		`This link leads to #${id}, but nothing on ${page} has that id.`,
+	'image-no-alt': (file: string) =>
+		`The picture ${file} has no alt: say what it shows, or alt="" where it shows nothing that matters.`,
+	'contrast-low': (ink: string, ground: string, ratio: number, least: number) =>
+		`${ink} on ${ground} has a contrast of ${ratio} to 1; text needs ${least} to 1.`,
+
+	// Style
+	'style-leaks': (selector: string, layer: string, others: string) =>
+		`The global rule "${selector}" of ${layer} reaches what ${others} wrote.`,
+	'class-clash': (name: string, layer: string, others: string) =>
+		`${layer} styles the class ${name} everywhere, and ${others} has a class of that name too.`,
+	'override-lost-heading': (region: string, layer: string, lost: string) =>
+		`This takes the place of what ${layer} has in ${region}, and with it ${lost}.`,
+
+	// People and data
+	'link-to-denied': (url: string, role: string, place: string) =>
+		`${role} sees this link, but is not let in to ${url} (${place}).`,
+	'year-fixed': (year: string) =>
+		`${year} stands here as text, and is wrong when the year is over.`,
+
+	'nav-empty': (from: string) =>
+		`There are no routes below ${from}, so this list of links is empty.`
+} satisfies Record<string, (...details: never[]) => string>;

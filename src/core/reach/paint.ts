@@ -1,0 +1,196 @@
+import type { PageInstance } from '../resolve/instance.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
+import { bandAt, bandPlace } from '../resolve/bands.ts';
+import { substitute, tokensAt } from '../size/tokens.ts';
+import { authorRules, type AuthorRule, type Condition } from './author-rules.ts';
+import { attributeOf, outward, pageTree, type Element } from './page-tree.ts';
+import { reached } from './reached.ts';
+
+/** Colours of a box, as CSS has them. */
+export interface Paint {
+	/** undefined: what is behind it shows. */
+	readonly ground: string | undefined;
+	/** Of its text. */
+	readonly ink: string;
+}
+
+/** Colours of some text, as CSS has them, and the declaration that gives it its own. */
+export interface WrittenPaint {
+	readonly ink: string;
+	readonly ground: string;
+	readonly rule: AuthorRule;
+	/** Offset in the style's CSS. */
+	readonly at: number;
+}
+
+/** When colours are asked for: width of the screen, px, and whether its visitor prefers dark ones. */
+interface When {
+	readonly width: number;
+	readonly night: boolean;
+}
+
+/** A declaration of a colour that reaches an element. */
+interface Said {
+	readonly rule: AuthorRule;
+	readonly property: 'ground' | 'ink';
+	readonly value: string;
+	/** Offset in the style's CSS. */
+	readonly at: number;
+	/** Of two, the greater wins (CSS Cascade 6, section 6.1): the layer, how specific the selector is, the order. */
+	readonly weight: readonly number[];
+}
+
+const properties: Readonly<Record<string, Said['property']>> = {
+	color: 'ink',
+	'background-color': 'ground',
+	background: 'ground'
+};
+
+/** The colours that authors' styles give to boxes of the frame of a page, as far as they are plain colours. */
+export class PagePaint {
+	private readonly said = new Map<Element, Said[]>();
+	private readonly elements = new Map<string, Element>();
+
+	constructor(
+		instance: PageInstance,
+		private readonly resolved: ResolvedSite,
+		year: number,
+		/** The page, where it is there already. */
+		tree = pageTree(instance, resolved, year)
+	) {
+		const rules = authorRules(instance, resolved);
+		const owners = [...new Set(rules.map(({ owner }) => owner))];
+		for (const [order, rule] of rules.entries()) {
+			const declared = rule.declarations.filter(({ property }) => property in properties);
+			if (declared.length === 0) continue;
+			const weight = [owners.indexOf(rule.owner), specificity(rule.selectors), order];
+			for (const { element, pseudo, passing } of reached(rule, tree)) {
+				if (pseudo !== undefined || passing) continue;
+				const list = this.said.get(element) ?? [];
+				this.said.set(element, list);
+				for (const { property, value, at } of declared) {
+					list.push({ rule, property: properties[property] ?? 'ink', value, at, weight });
+				}
+			}
+		}
+		for (const element of inTree(tree.document.children)) {
+			const key = keyOf(element);
+			if (key !== undefined && !this.elements.has(key)) this.elements.set(key, element);
+		}
+	}
+
+	/**
+	 * The colour of an element's text and that of what is behind it, with where the first is written; undefined
+	 * where one of them is not known: nobody says it, or a picture or gradient is behind.
+	 */
+	written(element: Element, when: When): WrittenPaint | undefined {
+		const around = [...outward(element)];
+		const inked = around
+			.map((one) => this.saidOf(one, 'ink', when))
+			.find((said) => said !== undefined && said.value !== 'inherit');
+		const ink = inked && this.colourIn(inked.value, when);
+		const grounds = around.map((one) => this.saidOf(one, 'ground', when));
+		const said = grounds.find((one) => one !== undefined && !isClear(one.value));
+		if (!ink || !said || /gradient|url\(/.test(said.value)) return undefined;
+		const ground = this.colourIn(said.value, when);
+		return ground === undefined ? undefined : { ink, ground, rule: inked.rule, at: inked.at };
+	}
+
+	/** Of a region or wrapper of a layout, or without one of the layout itself; without both, of the page. */
+	of(layout: string | undefined, member: string | undefined, when: When): Paint {
+		const element = this.elements.get(layout === undefined ? '' : `${layout}/${member ?? ''}`);
+		const around = element ? [...outward(element)] : [];
+		const own = around[0] && this.valueOf(around[0], 'ground', when);
+		const ink = around
+			.map((one) => this.valueOf(one, 'ink', when))
+			.find((value) => value !== undefined && value !== 'inherit');
+		const page = layout === undefined ? (own ?? this.canvas(when).ground) : own;
+		return { ground: page, ink: ink ?? this.canvas(when).ink };
+	}
+
+	/** CSS Color Adjustment 1, section 2.2: what browsers paint where nobody says. */
+	private canvas({ night }: When): { readonly ground: string; readonly ink: string } {
+		const dark = night && this.resolved.site.settings.night.length > 0;
+		return dark ? { ground: '#121212', ink: '#ffffff' } : { ground: '#ffffff', ink: '#000000' };
+	}
+
+	private saidOf(element: Element, property: Said['property'], when: When): Said | undefined {
+		const there = (this.said.get(element) ?? []).filter(
+			(one) => one.property === property && one.rule.conditions.every((of) => this.holds(of, when))
+		);
+		const sorted = there.sort((a, b) => compare(a.weight, b.weight));
+		return sorted.at(-1);
+	}
+
+	private valueOf(element: Element, property: Said['property'], when: When): string | undefined {
+		const value = this.saidOf(element, property, when)?.value;
+		return value === undefined ? undefined : this.colourIn(value, when);
+	}
+
+	private holds(condition: Condition, { width, night }: When): boolean {
+		const { bands } = this.resolved.site.settings;
+		if (condition.of === 'band')
+			return (bands[bandPlace(bands, condition.band)]?.from ?? 0) <= width;
+		if (condition.of === 'container') return false;
+		const { query } = condition;
+		if (/\bprint\b/i.test(query)) return false;
+		if (/prefers-color-scheme\s*:\s*dark/i.test(query) && !night) return false;
+		if (/prefers-color-scheme\s*:\s*light/i.test(query) && night) return false;
+		const bounds = [...query.matchAll(/\(\s*(min|max)-width\s*:\s*([\d.]+)px\s*\)/gi)];
+		return bounds.every(([, kind, px]) =>
+			kind?.toLowerCase() === 'min' ? width >= Number(px) : width <= Number(px)
+		);
+	}
+
+	/** The colour in a value; undefined where there is none, or it is seen through. */
+	private colourIn(value: string, { width, night }: When): string | undefined {
+		const { settings } = this.resolved.site;
+		const tokens = tokensAt(settings.tokens, settings.bands, bandAt(settings.bands, width));
+		const dark = new Map(night ? settings.night.map((one) => [one.name.text, one.value.text]) : []);
+		const put = substitute(value, (name) => dark.get(name) ?? tokens.get(name))?.trim();
+		const plain = put && /#[0-9a-f]{3,8}\b|\b(?:rgb|hsl|hwb|lab|lch|oklab|oklch|color|color-mix)a?\([^()]*(?:\([^()]*\)[^()]*)*\)|^[a-z]+$/i.exec(put)?.[0]; // prettier-ignore
+		return plain && !/^(none|transparent|initial|unset|revert)$/i.test(plain) ? plain : undefined;
+	}
+}
+
+function isClear(value: string): boolean {
+	return /^(none|transparent|initial|unset|revert|inherit)$/i.test(value.trim());
+}
+
+function* inTree(nodes: readonly unknown[]): Generator<Element> {
+	for (const node of nodes) {
+		if (!isElement(node)) continue;
+		yield node;
+		yield* inTree(node.children);
+	}
+}
+
+function isElement(node: unknown): node is Element {
+	return typeof node === 'object' && node !== null && 'attribs' in node && 'children' in node;
+}
+
+/** What a box of the frame is found by; undefined for content. */
+function keyOf(element: Element): string | undefined {
+	if (element.name === 'body' && attributeOf(element, 'data-layout') === undefined) return '';
+	const layout = attributeOf(element, 'data-layout');
+	if (layout === undefined || attributeOf(element, 'data-piece') !== undefined) return undefined;
+	const member = attributeOf(element, 'data-region') ?? attributeOf(element, 'data-wrapper') ?? '';
+	return attributeOf(element, 'data-opener') === undefined ? `${layout}/${member}` : undefined;
+}
+
+/** Selectors 4, section 17, for the most specific selector of a list: names, classes and elements in one number. */
+function specificity(selectors: string): number {
+	return Math.max(
+		...selectors.split(',').map((selector) => {
+			const ids = selector.match(/#[\w-]+/g)?.length ?? 0;
+			const classes = selector.match(/\.[\w-]+|\[[^\]]*\]|(?<!:):(?!:)[\w-]+/g)?.length ?? 0;
+			const names = selector.match(/(?:^|[\s>+~])[a-z][\w-]*/gi)?.length ?? 0;
+			return ids * 10_000 + classes * 100 + names;
+		})
+	);
+}
+
+function compare(a: readonly number[], b: readonly number[]): number {
+	const at = a.findIndex((value, index) => value !== b[index]);
+	return at === -1 ? 0 : (a[at] ?? 0) - (b[at] ?? 0);
+}

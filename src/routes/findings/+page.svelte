@@ -1,0 +1,5 @@
+<script lang="ts">
+	import FindingsView from '$views/findings/FindingsView.svelte';
+</script>
+
+<FindingsView />

@@ -1,0 +1,5 @@
+<script lang="ts">
+	import SheetView from '$views/sheet/SheetView.svelte';
+</script>
+
+<SheetView />

@@ -1,0 +1,5 @@
+<script lang="ts">
+	import SweepView from '$views/sweep/SweepView.svelte';
+</script>
+
+<SweepView />

@@ -1,0 +1,102 @@
+import { commonEnds } from '$core/model/common-ends.ts';
+import { severities, type Severity } from '$core/messages/catalogue.ts';
+import type { FindingsView, FindingView } from '$workers/findings.ts';
+import { store } from './site.svelte.ts';
+
+/** ms after an edit until the page in sight is looked at again, and until all others are: whoever edits is not done yet. */
+const restTime = 250;
+const longRest = 1000;
+/** ms between two turns, in which others are answered. */
+const betweenTurns = 4;
+
+/** What is found in the open site, worked out behind whatever else is done. */
+class FoundFindings {
+	/** All that was found when the site was last looked over. */
+	all = $state.raw<FindingsView | undefined>();
+	/** The same of the page that is shown, which is looked at first. */
+	private near = $state.raw<{ readonly page: string; readonly view: FindingsView } | undefined>();
+	/** The text that places of `all` are in. */
+	private texts = $state.raw<ReadonlyMap<string, string>>(new Map());
+	gone = $state(0);
+	total = $state(0);
+	working = $state(false);
+	private turn = 0;
+
+	/** Looks over the site as it is now; `rests`: all but the page in sight only once nothing is edited for a while. */
+	async follow(page: string | undefined, rests = true): Promise<void> {
+		const turn = ++this.turn;
+		this.working = true;
+		await new Promise((rest) => setTimeout(rest, restTime));
+		const { texts } = store;
+		const near = page === undefined ? [] : [page];
+		while (turn === this.turn) {
+			const step = await store.core.findings(near).catch(() => undefined);
+			if (turn !== this.turn) return;
+			if (!step) break;
+			({ gone: this.gone, total: this.total } = step);
+			if (step.near && page !== undefined) this.near = { page, view: step.near };
+			if (step.all) {
+				this.all = step.all;
+				this.texts = texts;
+			}
+			if (step.done) break;
+			const pause = step.near && rests ? longRest : betweenTurns;
+			await new Promise((rest) => setTimeout(rest, pause));
+		}
+		if (turn === this.turn) this.working = false;
+	}
+
+	/** A page was measured: what rests on guesses there is looked at again. */
+	async measured(page: string, address: string): Promise<void> {
+		await store.core.measuredFindings(page, address);
+		await this.follow(store.page?.page, false);
+	}
+
+	count(severity: Severity): number {
+		if (!this.all) return 0;
+		const { findings, counts } = this.all;
+		const codes = new Set(
+			findings.filter((one) => one.severity === severity).map(({ code }) => code)
+		);
+		return [...codes].reduce((sum, code) => sum + (counts[code] ?? 0), 0);
+	}
+
+	/** The same without what rests on guesses. */
+	sure(severity: Severity): number {
+		return this.all?.sure[severities.indexOf(severity)] ?? 0;
+	}
+
+	/** What is found on a page, the worst first, but for what rests on guesses: it is told in Findings alone. */
+	on(page: string): readonly FindingView[] {
+		const isOn = ({ on, estimated }: FindingView): boolean =>
+			!estimated && on.some((one) => one.page === page);
+		const own = this.near?.page === page ? this.near.view.findings.filter(isOn) : undefined;
+		const all = this.all?.findings.filter(isOn) ?? [];
+		if (!own) return all;
+		// What can be seen only when all pages are known is told with them.
+		if (this.working) return own;
+		const causes = new Set(own.map(({ cause }) => cause));
+		return [...own, ...all.filter(({ cause }) => !causes.has(cause))];
+	}
+
+	/** How much there is on a page: errors, warnings and hints. */
+	countsOn(page: string): readonly [number, number, number] | undefined {
+		return this.all?.onPages[page];
+	}
+
+	/** What is found in the text of a file, at its places as it is now; what was typed into is left out. */
+	inFile(file: string, text: string): FindingView[] {
+		const known = this.texts.get(file);
+		const own = this.all?.findings.filter((one) => one.file === file) ?? [];
+		if (known === undefined || known === text) return own;
+		const { start, end } = commonEnds(known, text);
+		const shift = text.length - known.length;
+		return own.flatMap((one) => {
+			if (one.to <= start) return [one];
+			if (one.from < known.length - end) return [];
+			return [{ ...one, from: one.from + shift, to: one.to + shift }];
+		});
+	}
+}
+
+export const found = new FoundFindings();

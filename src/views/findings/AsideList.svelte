@@ -1,0 +1,56 @@
+<script lang="ts">
+	import { page as address } from '$app/state';
+	import { placeQuery, readPlace } from '$store/address.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
+	import type { AsideView } from '$workers/findings.ts';
+
+	/** What the text sets aside, with the reasons. */
+	const { aside }: { aside: readonly AsideView[] } = $props();
+
+	const query = $derived(placeQuery(readPlace(address.url)));
+</script>
+
+<section aria-label="Set aside">
+	<h2 class="cap">set aside</h2>
+	<ul>
+		{#each aside as one (`${one.file} ${one.from}`)}
+			<li>
+				<p>
+					<span class="mono">{one.code}</span> in {one.where}: “{one.reason}”
+				</p>
+				<p class="small" title={one.sentences.join('\n')}>
+					{one.sentences.length === 1 ? one.sentences[0] : `${one.sentences.length} findings`}
+				</p>
+				<p class="small deeds">
+					<a class="mono" href="/source?file={one.file}&at={one.from}&{query}"
+						>{one.file}:{one.line}</a
+					>
+					<button
+						class="act"
+						aria-label="Tell again: {one.code} in {one.where}"
+						onclick={() => void wishes.make({ kind: 'tell-again', code: one.code, in: one.in })}
+						>Tell again</button
+					>
+				</p>
+			</li>
+		{/each}
+	</ul>
+</section>
+
+<style>
+	section {
+		padding: 14px 16px 0;
+	}
+	li {
+		padding: 6px 0 6px 21px;
+		border-bottom: 1px solid var(--hair);
+	}
+	.deeds {
+		display: flex;
+		gap: 14px;
+		align-items: baseline;
+	}
+	.deeds a {
+		text-decoration: underline;
+	}
+</style>

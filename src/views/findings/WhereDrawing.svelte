@@ -1,0 +1,45 @@
+<script lang="ts">
+	import type { BoxPlace } from '$core/check/subject/sighting.ts';
+	import { store } from '$store/site.svelte.ts';
+	import { drawingWay } from './drawing-way.ts';
+
+	/** The page as a small drawing, with the region that a finding is about. */
+	interface Props {
+		page: string;
+		box: BoxPlace | undefined;
+		/** px of the screen */
+		width: number;
+	}
+	const { page, box, width }: Props = $props();
+	let drawing = $state('');
+
+	$effect(() => {
+		void store.site;
+		const columns = [{ name: '', width }];
+		const wish = { columns, screen: { height: 800, scrollbar: 0 }, ...store.seeing };
+		const single = box?.region;
+		void store.core
+			.sheetDrawings([page], wish, {
+				...drawingWay(width),
+				...(single !== undefined && { single })
+			})
+			.then(([drawn]) => (drawing = drawn?.drawings[0] ?? ''));
+	});
+</script>
+
+<figure>
+	<!-- eslint-disable-next-line svelte/no-at-html-tags -- written by the core, which escapes every name -->
+	{@html drawing}
+	<figcaption class="small">
+		{page} at {width} px{box?.region === undefined ? '' : `: ${box.region} of ${box.layout}`}
+	</figcaption>
+</figure>
+
+<style>
+	figure {
+		margin: 8px 0;
+	}
+	figure :global(svg) {
+		display: block;
+	}
+</style>

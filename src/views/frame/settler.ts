@@ -1,0 +1,82 @@
+import { look } from '$store/look.svelte.ts';
+import { store } from '$store/site.svelte.ts';
+import type { Seeing } from '$core/resolve/site.ts';
+import type { PageWish } from '$workers/messages.ts';
+import type { ScreenKind, Settled, SettleStep } from '$workers/settling.ts';
+import { classicScrollbar } from './dom.ts';
+import type { MeasuringFrame } from './measuring-frame.ts';
+
+/** A page that a calculation is about. */
+export interface Asking {
+	readonly wish: PageWish & { readonly address: string };
+	readonly html: string;
+	readonly scrollbars: boolean;
+}
+
+/** What a calculation has to know of the screen besides its width. */
+export function screenOf(height: number, scrollbars = look.scrollbars): ScreenKind {
+	return { height, scrollbar: scrollbars ? classicScrollbar : 0 };
+}
+
+/** Goes through calculations of the worker, and measures in a frame what they ask for. */
+export class Settler {
+	constructor(private readonly frame: MeasuringFrame) {}
+
+	/** What a calculation comes to; undefined where it was given up. */
+	async settle(
+		{ html, wish: { address }, scrollbars }: Asking,
+		signal: AbortSignal,
+		begin: () => Promise<SettleStep | undefined>
+	): Promise<Settled | undefined> {
+		let step = await begin();
+		while (step?.kind === 'asks') {
+			const { id, asked } = step;
+			const page = { html, address, scrollbars };
+			const answers = asked.length === 0 ? [] : await this.frame.answer(page, asked, signal);
+			if (!answers || signal.aborted) return undefined;
+			step = await store.core.settleOn(id, answers);
+		}
+		return step?.settled;
+	}
+
+	/**
+	 * Measures pages on some screens, one after the other, and only while nothing else is to do. `onMeasured` is told
+	 * of each; `seeing` says how they are looked at.
+	 */
+	async measureAll(
+		pages: readonly string[],
+		screens: readonly number[],
+		screen: ScreenKind,
+		signal: AbortSignal,
+		onMeasured: (page: string) => void,
+		seeing: Seeing = store.seeing
+	): Promise<void> {
+		let since = -Infinity;
+		for (const page of pages) {
+			if (performance.now() - since > betweenRests) {
+				await idle();
+				since = performance.now();
+			}
+			const wish: PageWish = { page, address: undefined, ...seeing };
+			const shown = signal.aborted ? undefined : await store.core.stageOf(wish);
+			if (shown) {
+				const { html, address } = shown;
+				const asking = { wish: { ...wish, address }, html, scrollbars: screen.scrollbar > 0 };
+				await this.settle(asking, signal, () => store.core.measure(wish, screens, screen));
+			}
+			if (signal.aborted) return;
+			onMeasured(page);
+		}
+	}
+}
+
+/** ms of work in small steps, after which it is asked again whether there is something else to do. */
+const betweenRests = 150;
+
+/** Waits until the browser has nothing else to do. */
+function idle(): Promise<void> {
+	return new Promise((done) => {
+		if ('requestIdleCallback' in window) requestIdleCallback(() => done(), { timeout: 2000 });
+		else setTimeout(done, 50);
+	});
+}

@@ -1,0 +1,392 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page as address } from '$app/state';
+	import { untrack } from 'svelte';
+	import { SvelteSet } from 'svelte/reactivity';
+	import { columnsOf, papers, plainHeight, type Column } from '$core/across/columns.ts';
+	import { groupRows, rowsWith } from '$core/across/sheet/groups.ts';
+	import { drawingSize, type DrawingWay } from '$core/across/sheet/svg.ts';
+	import { counted, reasonOf } from '$core/messages/problem.ts';
+	import { clampWidth, placeQuery } from '$store/address.ts';
+	import { look } from '$store/look.svelte.ts';
+	import { store } from '$store/site.svelte.ts';
+	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
+	import { screenOf, Settler } from '$views/frame/settler.ts';
+	import LayerMark from '$views/shell/LayerMark.svelte';
+	import ChangesView from './changes/ChangesView.svelte';
+	import DrawingStyle from './DrawingStyle.svelte';
+	import HeldDrawings from './HeldDrawings.svelte';
+	import { saveSheet } from './save.ts';
+	import { keeping } from './keeping.ts';
+	import SheetBar from './SheetBar.svelte';
+	import { readChoices, sizes, withChoices, type SheetChoices } from './sheet-choices.ts';
+	import { itemsIn, itemsOf } from './sheet-items.ts';
+	import SheetRowView from './SheetRowView.svelte';
+	import { Sheet } from './sheet.svelte.ts';
+
+	/** Every page at every band, small: drawn from computed boxes, never by loading pages. */
+
+	const sheet = new Sheet();
+	/** px; a column has room for what stands above it. */
+	const leastColumn = 92;
+	/** Above a drawing and below it, px. */
+	const around = 18;
+
+	const keepColumns = keeping<readonly Column[]>();
+	const keepWay = keeping<DrawingWay>();
+	const choices = $derived(readChoices(address.url));
+	const bands = $derived(store.site?.bands ?? []);
+	/** The same list as long as the same is in it: what is drawn stays then. */
+	const columns = $derived(
+		keepColumns(store.trial.printed ? papers : columnsOf(bands, choices.widths))
+	);
+	const fold = $derived(look.height ?? plainHeight);
+	const scale = $derived(sizes.find(({ name }) => name === choices.size)?.scale ?? sizes[1].scale);
+	const way = $derived(
+		keepWay({
+			scale,
+			depth: fold * 1.25,
+			fold,
+			...(choices.only !== '' && { single: choices.only }),
+			...(choices.colours !== 'layouts' && { painted: choices.colours })
+		})
+	);
+	const wish = $derived({ columns, screen: screenOf(fold), ...store.seeing });
+	const widths = $derived(
+		columns.map(({ width }) => Math.max(leastColumn, drawingSize({ width, height: 1 }, way).width))
+	);
+	const unfolded = new SvelteSet<string>();
+	const rows = $derived(rowsWith(sheet.rows, choices.words));
+	const groups = $derived(groupRows(rows, choices.by));
+	const rowHeight = $derived(Math.max(104, Math.round(way.depth * scale) + around));
+	const items = $derived(itemsOf(groups, unfolded, rowHeight));
+	const total = $derived(items.at(-1)); // the list ends where its last item does
+	const regions = $derived([...new Set(sheet.rows.flatMap((row) => row.regions))]);
+	const marks = $derived(new Map(store.roofline.layouts.map((one) => [one.name, one.mark])));
+
+	let body = $state<HTMLElement | undefined>();
+	let scrolled = $state(0);
+	let height = $state(600);
+	let settler = $state.raw<Settler | undefined>();
+	let held = $state.raw<readonly { page: string; width: number }[]>([]);
+	let saving = $state('');
+	/** What changed is shown in place of all. */
+	let comparing = $state(false);
+
+	const shown = $derived(itemsIn(items, scrolled, height));
+	const inSight = $derived(shown.flatMap((item) => (item.kind === 'row' ? [item.row.page] : [])));
+	const inSightWord = $derived(inSight.join('\n'));
+	const estimated = $derived(rows.filter((row) => isEstimated(row.page)).length);
+	const summary = $derived(summaryWords());
+
+	function isEstimated(page: string): boolean {
+		return sheet.drawn.get(page)?.row.estimated ?? !measured.has(page);
+	}
+	/** Pages that have been measured since the last edit. */
+	const measured = new SvelteSet<string>();
+
+	function summaryWords(): string {
+		const { progress } = sheet;
+		if (progress) return `${progress.done} of ${counted(progress.total, 'page')} laid out`;
+		const at = counted(columns.length, 'width');
+		const rest =
+			estimated > 0 ? `; ${estimated} rest on estimates and are drawn lighter until measured` : '';
+		return `${counted(rows.length, 'page')} at ${at}, drawn from computed boxes${rest}`;
+	}
+
+	// All rows, again after each edit; those that it did not touch are known.
+	$effect(() => {
+		const asked = wish;
+		void store.site;
+		untrack(() => {
+			measured.clear();
+			void sheet.readAll(asked);
+		});
+	});
+
+	// Drawings in another way are others.
+	$effect(() => {
+		void [way, columns];
+		untrack(() => sheet.forgetDrawings());
+	});
+
+	// What is in sight is drawn, at once after an edit; what that changed is marked for a moment.
+	$effect(() => {
+		const [asked, drawnAs] = [wish, way];
+		const site = store.site;
+		const pages = inSightWord === '' ? [] : inSightWord.split('\n');
+		const given = new AbortController();
+		untrack(() => {
+			const isEdit = site !== lastSite;
+			lastSite = site;
+			const open = isEdit ? pages : pages.filter((page) => !sheet.drawn.has(page));
+			void drawInTurn(open, asked, drawnAs, isEdit, given.signal);
+		});
+		return () => given.abort();
+	});
+	let lastSite: unknown;
+
+	/** A few at a time, so that the first are seen at once. */
+	async function drawInTurn(
+		pages: readonly string[],
+		asked: typeof wish,
+		drawnAs: typeof way,
+		marks: boolean,
+		signal: AbortSignal
+	): Promise<void> {
+		const atOnce = 4;
+		for (let from = 0; from < pages.length && !signal.aborted; from += atOnce) {
+			await sheet.draw(pages.slice(from, from + atOnce), asked, drawnAs, marks, signal);
+		}
+	}
+
+	// What rests on estimates is measured: what is in sight first.
+	$effect(() => {
+		const settles = settler;
+		const [asked, drawnAs] = [wish, way];
+		const pages = inSightWord === '' ? [] : inSightWord.split('\n');
+		void store.site;
+		if (!settles || sheet.progress) return;
+		const given = new AbortController();
+		const { signal } = given;
+		const timer = setTimeout(() => {
+			const others = untrack(() => sheet.rows).map((row) => row.page);
+			const all = [...new Set([...pages, ...others])].filter((page) => !measured.has(page));
+			const screens = asked.columns.map(({ width }) => width);
+			const onMeasured = (page: string): void => {
+				measured.add(page);
+				if (sheet.drawn.has(page)) void sheet.draw([page], asked, drawnAs, false, signal);
+			};
+			void settles.measureAll(all, screens, asked.screen, signal, onMeasured, store.seeing);
+		}, 300);
+		return () => {
+			clearTimeout(timer);
+			given.abort();
+		};
+	});
+
+	function choose(next: SheetChoices): void {
+		const to = withChoices(address.url, next);
+		void goto(to, { replaceState: true, keepFocus: true, noScroll: true });
+	}
+
+	function linkTo(page: string, width: number): string {
+		const place = {
+			wish: { page, address: undefined },
+			...store.seeing,
+			width,
+			height: look.height
+		};
+		return `/plan?${placeQuery(place)}`;
+	}
+
+	function go(page: string, width: number): void {
+		look.width = clampWidth(width);
+		void store.goTo({ page, address: undefined });
+	}
+
+	function isHeld(page: string, width: number): boolean {
+		return held.some((one) => one.page === page && one.width === width);
+	}
+
+	function hold(page: string, width: number): void {
+		held = isHeld(page, width)
+			? held.filter((one) => one.page !== page || one.width !== width)
+			: [...held, { page, width }];
+	}
+
+	function unfold(page: string): void {
+		if (!unfolded.delete(page)) unfolded.add(page);
+	}
+
+	async function save(kind: 'svg' | 'png' | 'print'): Promise<void> {
+		const pages = items.flatMap((item) =>
+			item.kind === 'row'
+				? [{ page: item.row.page, alike: item.open ? 0 : item.behind.length }]
+				: []
+		);
+		try {
+			await saveSheet(kind, store.site?.name ?? '', pages, wish, way, (words) => (saving = words));
+		} catch (failure) {
+			store.say(`The sheet could not be saved: ${reasonOf(failure)}.`);
+		}
+		saving = '';
+	}
+
+	/** Arrows go from drawing to drawing, H holds one. */
+	function onKey(event: KeyboardEvent): void {
+		const link = event.target instanceof Element ? event.target.closest('.drawing-link') : null;
+		if (!(link instanceof HTMLElement) || !body) return;
+		const [page = '', width = ''] = splitLast(link.dataset['drawing'] ?? '');
+		if (event.key.toLowerCase() === 'h') {
+			hold(page, Number(width));
+			event.preventDefault();
+			return;
+		}
+		const steps: Readonly<Record<string, number>> = {
+			ArrowRight: 1,
+			ArrowLeft: -1,
+			ArrowDown: columns.length,
+			ArrowUp: -columns.length
+		};
+		const step = steps[event.key];
+		if (step === undefined) return;
+		const links = [...body.querySelectorAll<HTMLElement>('.drawing-link')];
+		links[links.indexOf(link) + step]?.focus();
+		event.preventDefault();
+	}
+
+	function splitLast(word: string): [string, string] {
+		const at = word.lastIndexOf(' ');
+		return [word.slice(0, at), word.slice(at + 1)];
+	}
+</script>
+
+<div class="sheet" data-drawn={sheet.drawings} data-made={sheet.made} data-measured={measured.size}>
+	<DrawingStyle />
+	{#if comparing}
+		<ChangesView
+			{wish}
+			{way}
+			{columns}
+			{widths}
+			{rowHeight}
+			{linkTo}
+			{go}
+			close={() => (comparing = false)}
+		/>
+	{:else}
+		<SheetBar
+			{choices}
+			{summary}
+			{regions}
+			{saving}
+			{choose}
+			compare={() => (comparing = true)}
+			save={(kind) => void save(kind)}
+		/>
+		<div class="head cap" aria-hidden="true">
+			<span class="first">page</span>
+			{#each columns as { name, width }, index (width)}
+				<span style:width="{widths[index]}px">
+					{name} <b class="mono">{width} px</b>
+					{#if choices.widths.includes(width)}
+						<button
+							class="act"
+							aria-label="Leave out {width} px"
+							onclick={() =>
+								choose({ ...choices, widths: choices.widths.filter((one) => one !== width) })}
+							>×</button
+						>
+					{/if}
+				</span>
+			{/each}
+			<span>what was found, and what the widths disagree on</span>
+		</div>
+		<div
+			class="body"
+			bind:this={body}
+			bind:clientHeight={height}
+			onscroll={(event) => (scrolled = event.currentTarget.scrollTop)}
+			role="region"
+			aria-label="Pages"
+			tabindex="-1"
+		>
+			<div class="all" style:height="{total ? total.top + total.height : 0}px">
+				{#each shown as item (item.key)}
+					{#if item.kind === 'group'}
+						<h2 class="group" style:top="{item.top}px" style:height="{item.height}px">
+							{#each item.group.chain as name (name)}<LayerMark mark={marks.get(name)} />{/each}
+							<span>{item.group.title}</span>
+							<span class="small">{counted(item.pages, 'page')}</span>
+						</h2>
+					{:else}
+						<SheetRowView
+							{item}
+							drawn={sheet.drawn.get(item.row.page)}
+							{columns}
+							{widths}
+							changed={[item.row, ...item.behind].some((row) => sheet.changed.has(row.page))}
+							{linkTo}
+							{go}
+							{isHeld}
+							{hold}
+							{unfold}
+							{onKey}
+						/>
+					{/if}
+				{/each}
+			</div>
+			{#if sheet.rows.length > 0 && rows.length === 0}
+				<p class="empty">
+					No page has “{choices.words}” in its route, its title or the names of its layouts.
+					<button class="act" onclick={() => choose({ ...choices, words: '' })}>Show all</button>
+				</p>
+			{:else if sheet.rows.length === 0 && !sheet.progress}
+				<p class="empty">This site has no pages yet. Add a route in Plan, and it is drawn here.</p>
+			{/if}
+		</div>
+	{/if}
+	{#if held.length > 0}
+		<HeldDrawings
+			{held}
+			{wish}
+			{fold}
+			painted={way.painted}
+			{linkTo}
+			{go}
+			letGo={hold}
+			clear={() => (held = [])}
+		/>
+	{/if}
+	<HiddenFrame onReady={(frame) => (settler = new Settler(frame))} />
+</div>
+
+<style>
+	.sheet {
+		position: relative;
+		display: flex;
+		flex-direction: column;
+		height: 100%;
+	}
+	.head {
+		display: flex;
+		gap: 16px;
+		padding: 5px 16px;
+		background: var(--sunk);
+		white-space: nowrap;
+	}
+	.head span {
+		flex: none;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.head .first {
+		width: 196px;
+	}
+	.body {
+		position: relative;
+		flex: 1;
+		min-height: 0;
+		overflow: auto;
+	}
+	.all {
+		position: relative;
+		min-width: max-content;
+	}
+	.group {
+		position: absolute;
+		left: 0;
+		right: 0;
+		display: flex;
+		align-items: center;
+		gap: 7px;
+		padding: 8px 16px 0;
+		font-size: var(--text);
+		font-weight: 600;
+	}
+	.empty {
+		padding: 24px;
+		max-width: 62ch;
+	}
+</style>

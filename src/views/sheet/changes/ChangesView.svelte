@@ -1,0 +1,195 @@
+<script lang="ts">
+	import ControlsLine from '$views/shell/ControlsLine.svelte';
+	import { untrack } from 'svelte';
+	import { changeWords } from '$core/across/changes/site-changes.ts';
+	import type { Column } from '$core/across/columns.ts';
+	import type { DrawingWay } from '$core/across/sheet/svg.ts';
+	import { counted, reasonOf } from '$core/messages/problem.ts';
+	import type { SiteFiles } from '$core/model/files.ts';
+	import { filesBefore } from '$store/keep/history.ts';
+	import { store } from '$store/site.svelte.ts';
+	import { windowed } from '$views/shell/windowed.ts';
+	import type { SheetWish } from '$workers/sheets.ts';
+	import { Changes } from './changes.svelte.ts';
+
+	/** Before and after: the pages that two states of the site draw differently, both laid over each other. */
+	interface Props {
+		wish: SheetWish;
+		way: DrawingWay;
+		columns: readonly Column[];
+		/** Where each drawing has room, px. */
+		widths: readonly number[];
+		rowHeight: number;
+		linkTo: (page: string, width: number) => string;
+		go: (page: string, width: number) => void;
+		close: () => void;
+	}
+	const { wish, way, columns, widths, rowHeight, linkTo, go, close }: Props = $props();
+
+	const changes = new Changes();
+	/** Steps that one can go back by in the menus. */
+	const mostOffered = 60;
+	/** How many steps back the two states are; a file in place of the first. */
+	let back = $state(1);
+	let until = $state(0);
+	let file = $state.raw<{ name: string; files: SiteFiles } | undefined>();
+	let scrolled = $state(0);
+	let height = $state(600);
+
+	const past = $derived(store.history.past);
+	const steps = $derived(
+		past
+			.slice(-mostOffered)
+			.toReversed()
+			.map(({ label }, index) => ({ steps: index + 1, label }))
+	);
+	const shown = $derived(windowed(changes.found.length, rowHeight, scrolled, height));
+	const inSight = $derived(changes.found.slice(shown.from, shown.to));
+	const summary = $derived(summaryWords());
+
+	function summaryWords(): string {
+		const { gone, total, done } = changes.progress;
+		if (changes.fault !== '') return changes.fault;
+		if (past.length === 0 && !file)
+			return 'Nothing was changed here yet: choose a file to compare with.';
+		if (!done) return `${gone} of ${counted(total, 'page')} compared`;
+		const { length } = changes.found;
+		return length === 0
+			? `All ${counted(total, 'page')} are drawn alike before and after.`
+			: `${length} of ${counted(total, 'page')} changed; what moved has its old place dashed, its new one in full`;
+	}
+
+	$effect(() => {
+		const [asked, from, to] = [wish, back, until];
+		const { texts, assets, history } = store.work;
+		const before =
+			file?.files ??
+			(history.past.length > 0
+				? filesBefore({ texts, assets }, history, Math.min(from, history.past.length))
+				: undefined);
+		const after = to > 0 ? filesBefore({ texts, assets }, history, to) : undefined;
+		void store.site;
+		untrack(() => {
+			if (before) void changes.compare(before, after, asked);
+		});
+	});
+
+	$effect(() => {
+		const pages = inSight.map(({ page }) => page);
+		const drawnAs = way;
+		untrack(() => void changes.draw(pages, wish, drawnAs));
+	});
+
+	async function takeFile(chosen: File | undefined): Promise<void> {
+		if (!chosen) return;
+		try {
+			const taken = await store.core.takeIn(
+				chosen.name,
+				new Uint8Array(await chosen.arrayBuffer())
+			);
+			if ('refused' in taken) store.say(taken.refused);
+			else file = { name: chosen.name, files: taken };
+		} catch (failure) {
+			store.say(`${chosen.name} cannot be read: ${reasonOf(failure)}.`);
+		}
+	}
+</script>
+
+<ControlsLine {summary}>
+	<label>
+		before
+		{#if file}
+			<span class="mono">{file.name}</span>
+			<button class="act" onclick={() => (file = undefined)}>Not the file</button>
+		{:else}
+			<select class="field" bind:value={back} disabled={past.length === 0}>
+				{#each steps as { steps: count, label } (count)}
+					<option value={count}>before “{label}”, {counted(count, 'step')} back</option>
+				{/each}
+			</select>
+		{/if}
+	</label>
+	<label class="field file">
+		or a file
+		<input
+			class="unseen"
+			type="file"
+			accept=".zip,.eave"
+			onchange={(event) => void takeFile(event.currentTarget.files?.[0])}
+		/>
+	</label>
+	<label>
+		after
+		<select class="field" bind:value={until}>
+			<option value={0}>as it is now</option>
+			{#each steps.filter((one) => file || one.steps < back) as { steps: count, label } (count)}
+				<option value={count}>before “{label}”, {counted(count, 'step')} back</option>
+			{/each}
+		</select>
+	</label>
+	<button class="act" onclick={close}>Back to the sheet</button>
+</ControlsLine>
+<div
+	class="body"
+	bind:clientHeight={height}
+	onscroll={(event) => (scrolled = event.currentTarget.scrollTop)}
+	role="region"
+	aria-label="Pages that changed"
+>
+	<div style:height="{shown.before}px"></div>
+	{#each inSight as change (change.page)}
+		<article style:height="{rowHeight}px" aria-label={change.page}>
+			<div class="name">
+				<span class="mono">{change.page}</span>
+				<span class="small">{change.chain.join(', ') || 'bare'}</span>
+			</div>
+			{#each columns as { width }, index (width)}
+				<div style:width="{widths[index]}px" class="cell">
+					<a href={linkTo(change.page, width)} onclick={() => go(change.page, width)}>
+						<!-- eslint-disable-next-line svelte/no-at-html-tags -- written by the core, which escapes every name -->
+						{@html changes.drawn.get(change.page)?.[index] ?? ''}
+					</a>
+				</div>
+			{/each}
+			<div class="words">
+				{#each changeWords(change) as words (words)}<p>{words}</p>{/each}
+			</div>
+		</article>
+	{/each}
+	<div style:height="{shown.after}px"></div>
+</div>
+
+<style>
+	select {
+		max-width: 260px;
+	}
+	.file:focus-within {
+		outline: 2px solid var(--cedar);
+	}
+	.body {
+		flex: 1;
+		min-height: 0;
+		overflow: auto;
+	}
+	article {
+		display: flex;
+		gap: 16px;
+		padding: 9px 16px 0;
+		border-bottom: 1px solid var(--hair);
+		overflow: hidden;
+	}
+	.name {
+		display: flex;
+		flex-direction: column;
+		width: 196px;
+		flex: none;
+	}
+	.cell {
+		flex: none;
+	}
+	.words {
+		flex: 1;
+		min-width: 200px;
+		font-size: var(--text-small);
+	}
+</style>

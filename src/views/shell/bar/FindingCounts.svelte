@@ -1,0 +1,42 @@
+<script lang="ts">
+	import { severities } from '$core/messages/catalogue.ts';
+	import { counted } from '$core/messages/problem.ts';
+	import { found } from '$store/findings.svelte.ts';
+	import TileMark from '../TileMark.svelte';
+
+	/** How much is found of each kind; none of what there is none of. */
+	const counts = $derived(
+		severities.map((severity) => ({ severity, count: found.sure(severity) }))
+	);
+	const some = $derived(counts.filter(({ count }) => count > 0));
+	const words = $derived(some.map(({ severity, count }) => counted(count, severity)).join(', '));
+</script>
+
+{#if some.length > 0}
+	<span class="counts" title={words}>
+		<span class="unseen">({words})</span>
+		{#each some as { severity, count } (severity)}
+			<span aria-hidden="true"><TileMark {severity} />{count}</span>
+		{/each}
+	</span>
+{/if}
+
+<style>
+	.counts {
+		display: flex;
+		gap: 7px;
+		margin-left: 7px;
+		font-size: var(--text-small);
+	}
+	.counts > span:not(.unseen) {
+		display: flex;
+		align-items: center;
+		gap: 3px;
+	}
+	@media (max-width: 1180px) {
+		.counts {
+			gap: 4px;
+			margin-left: 4px;
+		}
+	}
+</style>

@@ -1,0 +1,128 @@
+<script lang="ts">
+	import { Menu } from '@skeletonlabs/skeleton-svelte';
+	import { isLeftOut } from '$core/model/files.ts';
+	import { openDemo, openFile, openFolder, switchTo } from '$store/opening.ts';
+	import { store } from '$store/site.svelte.ts';
+	import KeptSites from '../dialogs/KeptSites.svelte';
+	import DeviceDialog from '../dialogs/DeviceDialog.svelte';
+	import NewSite from '../dialogs/NewSite.svelte';
+
+	let fileInput: HTMLInputElement;
+	let folderInput: HTMLInputElement;
+	let asking = $state(false);
+	let listing = $state(false);
+	let onDevice = $state(false);
+	/** As many as are quickly looked through; the others are in the list of all. */
+	const most = 5;
+
+	const others = $derived(store.sites.filter((site) => site.id !== store.id));
+
+	function choose(value: string): void {
+		if (value === 'new') asking = true;
+		else if (value === 'open') fileInput.click();
+		else if (value === 'folder') folderInput.click();
+		else if (value === 'list') listing = true;
+		else if (value === 'device') onDevice = true;
+		else if (value === 'demo') void openDemo();
+		else if (value.startsWith('site ')) void switchTo(value.slice(5));
+	}
+
+	async function openChosen(): Promise<void> {
+		const [file] = fileInput.files ?? [];
+		if (file) await openFile(file);
+		fileInput.value = '';
+	}
+
+	async function openChosenFolder(): Promise<void> {
+		const files = new Map<string, Uint8Array>();
+		for (const file of folderInput.files ?? []) {
+			if (isLeftOut(file.webkitRelativePath)) continue;
+			files.set(file.webkitRelativePath, new Uint8Array(await file.arrayBuffer()));
+		}
+		if (files.size > 0) await openFolder(files);
+		folderInput.value = '';
+	}
+</script>
+
+<div class="site">
+	<Menu
+		onSelect={({ value }) => choose(value)}
+		positioning={{ placement: 'bottom-start', strategy: 'fixed' }}
+	>
+		<Menu.Trigger class="site-name">
+			{store.site?.name || 'Site'}
+			<span class="small" aria-hidden="true">▾</span>
+		</Menu.Trigger>
+		<Menu.Positioner>
+			<Menu.Content class="menu">
+				<Menu.Item class="menu-item" value="new">
+					<Menu.ItemText>New site …</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="device">
+					<Menu.ItemText>Open on a device …</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="open">
+					<Menu.ItemText>Open a file (.eave or .zip) …</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="folder">
+					<Menu.ItemText>Open a folder …</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="demo">
+					<Menu.ItemText>Open the demo site</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="list">
+					<Menu.ItemText>All sites kept in this browser …</Menu.ItemText>
+				</Menu.Item>
+				{#if others.length > 0}
+					<Menu.ItemGroup>
+						<Menu.ItemGroupLabel class="small menu-item">Kept in this browser</Menu.ItemGroupLabel>
+						{#each others.slice(0, most) as site (site.id)}
+							<Menu.Item class="menu-item" value="site {site.id}">
+								<Menu.ItemText>{site.name}</Menu.ItemText>
+								<span class="small">{new Date(site.changed).toLocaleString()}</span>
+							</Menu.Item>
+						{/each}
+					</Menu.ItemGroup>
+				{/if}
+			</Menu.Content>
+		</Menu.Positioner>
+	</Menu>
+	<input
+		bind:this={fileInput}
+		type="file"
+		accept=".eave,.zip"
+		aria-label="Open a file"
+		hidden
+		onchange={() => void openChosen()}
+	/>
+	<input
+		bind:this={folderInput}
+		type="file"
+		webkitdirectory
+		aria-label="Open a folder"
+		hidden
+		onchange={() => void openChosenFolder()}
+	/>
+</div>
+
+<NewSite bind:open={asking} />
+<DeviceDialog open={onDevice} onClose={() => (onDevice = false)} />
+<KeptSites bind:open={listing} />
+
+<style>
+	.site {
+		padding-left: 16px;
+		border-left: 1px solid var(--hair);
+		font-weight: 500;
+	}
+	.site :global(.site-name) {
+		padding: 4px 6px;
+		border-radius: var(--radius);
+		max-width: 260px;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.site :global(.site-name:hover) {
+		background: var(--paper);
+	}
+</style>

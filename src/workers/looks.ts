@@ -1,0 +1,299 @@
+import type { FileRow } from '$core/across/sheet/sheet-file.ts';
+import type { DrawingWay } from '$core/across/sheet/svg.ts';
+import type { Jump } from '$core/across/sweep/jump-words.ts';
+import { mendIdeas, type MendIdea } from '$core/across/sweep/mends.ts';
+import type { Misfit } from '$core/check/fit/misfits.ts';
+import { checkSite, isSound, type CheckedSite } from '$core/check/site.ts';
+import { keepMarks } from '$core/drawing/marks.ts';
+import { changedLines, type ChangedLines } from '$core/edit/changed-lines.ts';
+import type { Prepared } from '$core/edit/propose.ts';
+import { stageHtml } from '$core/emit/stage.ts';
+import type { Answers as Measured } from '$core/measure/asks.ts';
+import { becauseOf } from '$core/measure/because.ts';
+import type { ScrollerName } from '$core/geometry/page.ts';
+import type { SizeStore } from '$core/measure/size-store.ts';
+import { sentenceOf } from '$core/messages/problem.ts';
+import { layerName, pagesOf } from '$core/model/site.ts';
+import type { Wish } from '$core/model/wish.ts';
+import { frameMoves } from '$core/reach/frame-moves.ts';
+import type { PageInstance } from '$core/resolve/instance.ts';
+import { seenAs, type ResolvedSite } from '$core/resolve/site.ts';
+import { readSiteFiles } from '$core/source/read.ts';
+import { Answers } from './answers.ts';
+import { AssetUrls } from './asset-urls.ts';
+import type { FilesMessage, PageWish, PlaceView } from './messages.ts';
+import { fitHeight } from '$core/findings/rough-fit.ts';
+import { FindingsWork, type FindingsStep } from './findings.ts';
+import { Settlings, type ScreenKind, type SettleStep } from './settling.ts';
+import {
+	Sheets,
+	type ChangesPart,
+	type DrawnPage,
+	type SheetPart,
+	type SheetWish
+} from './sheets.ts';
+
+/** What findings are looked for on. */
+const fitScreen: ScreenKind = { height: fitHeight, scrollbar: 0 };
+
+/**
+ * What is worked out of pages from their computed boxes: on the stage, on the sheet and over all widths. What has to
+ * be measured for it is asked of whoever has a frame.
+ */
+export abstract class Looks extends Answers {
+	protected readonly assetUrls = new AssetUrls();
+	private readonly settlings = new Settlings(this.year, () => this.onSettled?.());
+	private readonly sheets = new Sheets(this.year, (...of) => this.settlings.pageOf(...of));
+	/** Pages are looked over on a screen of one height, without a scrollbar that takes room. */
+	private readonly finding = new FindingsWork(this.year, (instance, seen) =>
+		this.settlings.boxesKnown(instance, seen, fitScreen)
+	);
+	/** Told whenever sizes of content may have been measured. */
+	onSettled: (() => void) | undefined;
+
+	/** A wish prepared, worked out once as long as the site is the same. */
+	protected abstract prepareOnce(wish: Wish): Prepared;
+
+	/** The boxes of a page on a screen, scrolled by some px, as soon as what is in them has been measured; undefined where it is gone. */
+	boxesAt(wish: PageWish, width: number, screen: ScreenKind, scrolled = 0): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.boxesAt(...of, width, screen, scrolled));
+	}
+
+	/** Measures what a page needs on some screens, so that its boxes are known at once when they are asked for. */
+	measure(wish: PageWish, widths: readonly number[], screen: ScreenKind): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.measure(...of, widths, screen));
+	}
+
+	/** Widths at which a box of a page jumps, likewise. */
+	jumps(wish: PageWish, screen: ScreenKind): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.jumps(...of, screen));
+	}
+
+	/** Goes on with a calculation that asked for something; undefined where nothing is known of it any more. */
+	settleOn(id: number, answers: Measured): SettleStep | undefined {
+		return this.settlings.goOn(id, answers);
+	}
+
+	/** A page as the stage would show it, to be measured. */
+	stageOf(wish: PageWish): { readonly html: string; readonly address: string } | undefined {
+		return this.settled(wish, (instance, seen) => ({
+			html: stageHtml(instance, seen, this.assetUrls, this.year),
+			address: instance.address
+		}));
+	}
+
+	/** What a page does over all widths, as soon as its content is measured. */
+	sweep(wish: PageWish, screen: ScreenKind): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.sweep(...of, screen));
+	}
+
+	/** What scrolling does on a page at a width, likewise. */
+	scroll(
+		wish: PageWish,
+		width: number,
+		screen: ScreenKind,
+		within: ScrollerName | undefined
+	): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.scroll(...of, width, screen, within));
+	}
+
+	/** How much of screens of several heights is left for the content of a page, likewise. */
+	room(wish: PageWish, screen: ScreenKind): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.room(...of, screen));
+	}
+
+	/** What of a page does not fit, at any width, likewise. */
+	misfits(wish: PageWish, screen: ScreenKind): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.misfits(...of, screen));
+	}
+
+	/** What of pages does not fit by guesses alone: of the first ones, as many as there is time for. */
+	roughMisfits(names: readonly string[], wish: Omit<SheetWish, 'columns'>): Misfit[][] {
+		return this.shown ? this.sheets.roughMisfits(names, this.shown, wish) : [];
+	}
+
+	/**
+	 * Goes on looking over the site for a while: the pages in sight come first. While the text has errors, its
+	 * last state without is looked over, and only the errors are told of the text.
+	 */
+	findings(near: readonly string[]): FindingsStep | undefined {
+		return this.latest && this.finding.step(this.latest, this.files, near);
+	}
+
+	/** Measures a page at all widths, so that nothing that is found on it rests on guesses. */
+	measureFindings(wish: PageWish): SettleStep | undefined {
+		return this.settled(wish, (...of) => this.settlings.misfits(...of, fitScreen));
+	}
+
+	/**
+	 * A page at a width as it is and as a mend would make it, with the lines that the mend changes, and whether
+	 * that takes away what was found.
+	 */
+	lookAtMend(mend: Wish, code: string, page: string, width: number, way: DrawingWay): MendLook {
+		const { proposal, after } = this.prepareOnce(mend);
+		if (proposal.kind === 'refused') {
+			return { refused: proposal.sentence, lines: [], drawings: [], left: 0 };
+		}
+		const wish: SheetWish = { columns: [{ name: '', width }], screen: fitScreen };
+		const drawn = (site: CheckedSite): string[] => {
+			const drawing = settledIn(site, { page, address: undefined }, (instance) =>
+				this.sheets.drawn(instance, site, wish, way)
+			);
+			return [...(drawing?.drawings ?? [])];
+		};
+		const { shown } = this;
+		const isDrawn = page !== '' && shown && after && isSound(after);
+		return {
+			refused: undefined,
+			lines: changedLines(this.files, proposal.changes),
+			drawings: isDrawn ? [...drawn(shown), ...drawn(after)] : [],
+			left: after && page !== '' ? this.finding.countOn(after, code, page) : 0
+		};
+	}
+
+	/** The same has been done. */
+	measuredFindings(page: string, address: string): void {
+		this.finding.measuredNow(page, address);
+	}
+
+	/** What might make something fit; whether it does is worked out by `mendSweep`. */
+	mendIdeas(wish: PageWish, misfit: Misfit, jumps: readonly Jump[]): MendIdea[] {
+		const ideas = this.settled(wish, (instance, seen) =>
+			mendIdeas(misfit, seen.page(instance.page), seen.site, jumps)
+		);
+		return ideas ?? [];
+	}
+
+	/** A page as a wish would make it, to be measured, and the lines that it changes; undefined where it is refused. */
+	mendStage(mend: Wish, wish: PageWish): MendStage | undefined {
+		const { proposal, after } = this.prepareOnce(mend);
+		if (proposal.kind === 'refused' || !after || !isSound(after)) return undefined;
+		const stage = settledIn(after, wish, (instance, seen) => ({
+			html: stageHtml(instance, seen, this.assetUrls, this.year),
+			address: instance.address
+		}));
+		return stage && { ...stage, lines: changedLines(this.files, proposal.changes) };
+	}
+
+	/** What it would do over all widths. */
+	mendSweep(mend: Wish, wish: PageWish, screen: ScreenKind): SettleStep | undefined {
+		const { after } = this.prepareOnce(mend);
+		return after && settledIn(after, wish, (...of) => this.settlings.sweep(...of, screen));
+	}
+
+	/** Rows of the sheet from one page on; undefined where no site is open. */
+	sheetPart(wish: SheetWish, from: number): SheetPart | undefined {
+		return this.shown && this.sheets.part(this.shown, wish, from);
+	}
+
+	/** Pages of the sheet with their drawings, by what is known of them; those that are gone are left out. */
+	sheetDrawings(pages: readonly string[], wish: SheetWish, way: DrawingWay): DrawnPage[] {
+		const { shown } = this;
+		if (!shown) return [];
+		return pages.flatMap((name) => {
+			const page = this.find({ page: name, address: undefined }, shown);
+			const [instance] = page ? shown.instances(page) : [];
+			return instance ? [this.sheets.drawn(instance, shown, wish, way)] : [];
+		});
+	}
+
+	/** Pages as rows of the sheet's file, each with how many more draw like it. */
+	sheetFileRows(
+		pages: readonly { readonly page: string; readonly alike: number }[],
+		wish: SheetWish,
+		way: DrawingWay
+	): FileRow[] {
+		const { shown } = this;
+		if (!shown) return [];
+		return pages.flatMap(({ page: name, alike }) => {
+			const page = this.find({ page: name, address: undefined }, shown);
+			const [instance] = page ? shown.instances(page) : [];
+			return instance ? [this.sheets.fileRow(instance, shown, wish, way, alike)] : [];
+		});
+	}
+
+	/**
+	 * Begins to compare two states of the site; gives why that cannot be. Without `after`, with what is open.
+	 */
+	compareStates(
+		before: FilesMessage,
+		after: FilesMessage | undefined,
+		wish: SheetWish
+	): string | undefined {
+		const old = checkSite(readSiteFiles(before, this.latest?.reading));
+		const now = after ? checkSite(readSiteFiles(after, this.latest?.reading)) : this.shown;
+		for (const site of [old, now]) {
+			const fault = site?.problems.find(({ severity }) => severity === 'error');
+			// Layouts have the hues that they have in all other drawings.
+			if (site) keepMarks(this.shown?.structure, site.structure);
+			if (fault)
+				return `One of the two has errors, so its pages cannot be drawn: ${sentenceOf(fault)}`;
+		}
+		if (now) this.sheets.compare(old, now, wish);
+		return undefined;
+	}
+
+	/** Goes on with that for a while. */
+	compareOn(): ChangesPart | undefined {
+		return this.sheets.compareOn();
+	}
+
+	/** A page that changed with what moved over it, as SVG in the order of the columns. */
+	changeDrawings(page: string, wish: SheetWish, way: DrawingWay): readonly string[] | undefined {
+		return this.sheets.changed(page, wish, way);
+	}
+
+	/** Which rule of a style moves boxes that are not where they were computed; boxes by their words. */
+	styleBehind(
+		wish: PageWish,
+		words: readonly string[]
+	): { readonly words: string; readonly place: PlaceView | undefined } | undefined {
+		const moves = this.settled(wish, (instance, seen) => frameMoves(instance, seen, this.year));
+		const because = moves && becauseOf(words, moves);
+		return because && { words: because.words, place: this.placeView(because.span) };
+	}
+
+	private settled<T>(
+		wish: PageWish,
+		settle: (instance: PageInstance, seen: ResolvedSite) => T
+	): T | undefined {
+		return this.shown && settledIn(this.shown, wish, settle);
+	}
+
+	/** Sizes of content that were measured, by whatever site. */
+	get sizes(): SizeStore {
+		return this.settlings.store;
+	}
+}
+
+/** Does something with a page of a site, as it is seen; undefined where it is not there. */
+function settledIn<T>(
+	site: ResolvedSite,
+	wish: PageWish,
+	settle: (instance: PageInstance, seen: ResolvedSite) => T
+): T | undefined {
+	const page = pagesOf(site.site).find((one) => layerName(one) === wish.page);
+	if (!page) return undefined;
+	const seen = seenAs(site, wish);
+	const instances = seen.instances(page);
+	const instance = instances.find((one) => one.address === wish.address) ?? instances[0];
+	return instance && settle(instance, seen);
+}
+
+/** What a mend would do. */
+export interface MendLook {
+	/** Why it cannot be made. */
+	readonly refused: string | undefined;
+	readonly lines: readonly ChangedLines[];
+	/** The page before and after, as SVG; none where it is about no page. */
+	readonly drawings: readonly string[];
+	/** Findings of the kind that would be left on the page. */
+	readonly left: number;
+}
+
+/** A page as an edit would make it, and the lines of the text that the edit changes. */
+export interface MendStage {
+	readonly html: string;
+	readonly address: string;
+	readonly lines: readonly ChangedLines[];
+}

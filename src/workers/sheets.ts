@@ -1,0 +1,260 @@
+import type { Column } from '$core/across/columns.ts';
+import { roughMisfits, roughPage } from '$core/across/rough-page.ts';
+import type { Misfit } from '$core/check/fit/misfits.ts';
+import { layPage, miniaturesOf } from '$core/across/laid-page.ts';
+import type { Miniature } from '$core/across/sheet/miniature.ts';
+import {
+	problemsByLayer,
+	sheetRow,
+	type LaidPage,
+	type SheetRow
+} from '$core/across/sheet/sheet-row.ts';
+import { siteChanges, type PageChange } from '$core/across/changes/site-changes.ts';
+import { miniatureSvg, movedSvg, type DrawingWay } from '$core/across/sheet/svg.ts';
+import type { CheckedSite } from '$core/check/site.ts';
+import { paintedMiniature } from '$core/across/sheet/painted.ts';
+import { PagePaint } from '$core/reach/paint.ts';
+import { madeFrom } from '$core/edit/touches.ts';
+import type { Problem } from '$core/messages/problem.ts';
+import { layerName, pagesOf, type Layer } from '$core/model/site.ts';
+import type { MeasuredPage } from '$core/measure/measured-page.ts';
+import type { PageInstance } from '$core/resolve/instance.ts';
+import { seeingWord, seenAs, type ResolvedSite, type Seeing } from '$core/resolve/site.ts';
+import { fileRow, type FileRow } from '$core/across/sheet/sheet-file.ts';
+import type { ScreenKind } from './settling.ts';
+
+/** What the sheet is asked for: on which screens, and how they are looked at. */
+export interface SheetWish extends Seeing {
+	readonly columns: readonly Column[];
+	readonly screen: ScreenKind;
+}
+
+/** Some rows of the sheet, and where to go on. */
+export interface SheetPart {
+	readonly rows: readonly SheetRow[];
+	/** How many pages there are. */
+	readonly total: number;
+	/** The page to go on from; undefined at the end. */
+	readonly next: number | undefined;
+	/** How many of these rows had to be worked out. */
+	readonly made: number;
+	/** Pages of these whose row was another before. */
+	readonly changed: readonly string[];
+}
+
+/** A page of the sheet with its drawings, as SVG in the order of the columns. */
+export interface DrawnPage {
+	readonly row: SheetRow;
+	readonly drawings: readonly string[];
+}
+
+/** Pages that were found to have changed, and how far the comparing has got. */
+export interface ChangesPart {
+	readonly changes: readonly PageChange[];
+	readonly gone: number;
+	readonly total: number;
+	readonly done: boolean;
+}
+
+/** Rows that are kept, in whatever way they were asked for. */
+const mostRows = 20_000;
+
+/** ms for which nothing else is answered. */
+const mostAtOnce = 40;
+
+/** Works out the sheet of a site: all rows by guesses, and what is in sight by what is known. */
+export class Sheets {
+	private readonly rows = new Map<string, { readonly of: string; readonly row: SheetRow }>();
+	private comparing:
+		| {
+				readonly old: ResolvedSite;
+				readonly now: ResolvedSite;
+				readonly going: ReturnType<typeof siteChanges>;
+				readonly found: Map<string, PageChange>;
+				readonly total: number;
+				gone: number;
+		  }
+		| undefined;
+	private problems:
+		{ readonly of: CheckedSite; readonly byLayer: Map<Layer, Problem[]> } | undefined;
+
+	constructor(
+		private readonly year: number,
+		private readonly measured: (
+			instance: PageInstance,
+			seen: ResolvedSite,
+			screen: ScreenKind
+		) => MeasuredPage
+	) {}
+
+	/** Rows of the sheet from one page on, as many as there is time for. */
+	part(shown: CheckedSite, wish: SheetWish, from: number): SheetPart {
+		const { columns, screen } = wish;
+		const seen = seenAs(shown, wish);
+		const pages = [...shown.routes, ...shown.site.states];
+		const until = performance.now() + mostAtOnce;
+		const rows: SheetRow[] = [];
+		const changed: string[] = [];
+		let [at, made] = [from, 0];
+		for (; at < pages.length && performance.now() < until; at++) {
+			const page = pages[at];
+			const [instance] = page ? seen.instances(page) : [];
+			if (!page || !instance) continue;
+			const key = `${layerName(page)} ${seeingWord(wish)} ${wayWord(columns, screen)}`;
+			const of = madeFrom(page, seen) + foundWord(this.problemsOf(shown).get(page));
+			let known = this.rows.get(key);
+			if (known?.of !== of) {
+				if (known) changed.push(layerName(page));
+				const laid = roughPage(instance, seen, columns, screen, this.year);
+				known = { of, row: this.row(instance, shown, seen, columns, laid) };
+				if (this.rows.size >= mostRows) this.rows.clear();
+				this.rows.set(key, known);
+				made++;
+			}
+			rows.push(known.row);
+		}
+		const next = at < pages.length ? at : undefined;
+		return { rows, total: pages.length, next, made, changed };
+	}
+
+	/** What of some pages does not fit by guesses alone, of as many of them as there is time for, in their order. */
+	roughMisfits(
+		names: readonly string[],
+		shown: CheckedSite,
+		wish: Pick<SheetWish, 'screen' | 'role' | 'trial'>
+	): Misfit[][] {
+		const seen = seenAs(shown, wish);
+		const pages = new Map(pagesOf(seen.site).map((page) => [layerName(page), page]));
+		const until = performance.now() + mostAtOnce;
+		const found: Misfit[][] = [];
+		for (const name of names) {
+			if (found.length > 0 && performance.now() > until) break;
+			const page = pages.get(name);
+			const [instance] = page ? seen.instances(page) : [];
+			found.push(instance ? roughMisfits(instance, seen, wish.screen, this.year) : []);
+		}
+		return found;
+	}
+
+	/** A page by what is known of the size of its content, with its drawings. */
+	drawn(instance: PageInstance, shown: CheckedSite, wish: SheetWish, way: DrawingWay): DrawnPage {
+		const { columns, screen } = wish;
+		const seen = seenAs(shown, wish);
+		const { laid, miniatures } = this.miniatures(instance, seen, columns, screen, way);
+		const row = this.row(instance, shown, seen, columns, laid);
+		return {
+			row,
+			drawings: miniatures.map((miniature, index) =>
+				miniatureSvg(miniature, way, `${row.page} at ${columns[index]?.width ?? 0} px`)
+			)
+		};
+	}
+
+	/** A page as a row of the sheet's file; `alike` more draw like it. */
+	fileRow(
+		instance: PageInstance,
+		shown: CheckedSite,
+		wish: SheetWish,
+		way: DrawingWay,
+		alike: number
+	): FileRow {
+		const { columns, screen } = wish;
+		const seen = seenAs(shown, wish);
+		const { laid, miniatures } = this.miniatures(instance, seen, columns, screen, way);
+		const row = this.row(instance, shown, seen, columns, laid);
+		const drawings = miniatures.map((miniature) => ({ miniature }));
+		return fileRow({ row, alike, drawings }, columns, way);
+	}
+
+	/** Begins to compare two states of the site. */
+	compare(before: CheckedSite, after: CheckedSite, wish: SheetWish): void {
+		const { columns, screen } = wish;
+		const [old, now] = [seenAs(before, wish), seenAs(after, wish)];
+		const lay = (instance: PageInstance, site: ResolvedSite): LaidPage =>
+			layPage(this.measured(instance, site, screen), columns);
+		const total = new Set([before, after].flatMap(({ site }) => pagesOf(site).map(layerName))).size;
+		const found = new Map<string, PageChange>();
+		const going = siteChanges(old, now, columns, lay);
+		this.comparing = { old, now, going, found, total, gone: 0 };
+	}
+
+	/** Goes on comparing for a while: what was found since. */
+	compareOn(): ChangesPart | undefined {
+		const { comparing } = this;
+		if (!comparing) return undefined;
+		const until = performance.now() + mostAtOnce;
+		const changes: PageChange[] = [];
+		let done = false;
+		while (!done && performance.now() < until) {
+			const step = comparing.going.next();
+			done = step.done === true;
+			if (step.done) break;
+			comparing.gone++;
+			if (!step.value) continue;
+			changes.push(step.value);
+			comparing.found.set(step.value.page, step.value);
+		}
+		return { changes, gone: comparing.gone, total: comparing.total, done };
+	}
+
+	/** A page that changed, as it is now or was last, with what moved laid over it: before and after. */
+	changed(
+		page: string,
+		{ columns, screen }: SheetWish,
+		way: DrawingWay
+	): readonly string[] | undefined {
+		const { comparing } = this;
+		const change = comparing?.found.get(page);
+		const site = change?.kind === 'removed' ? comparing?.old : comparing?.now;
+		const declared = site && pagesOf(site.site).find((one) => layerName(one) === page);
+		const [instance] = declared && site ? site.instances(declared) : [];
+		if (!change || !site || !instance) return undefined;
+		const { miniatures } = this.miniatures(instance, site, columns, screen, way);
+		return miniatures.map((miniature, index) => {
+			const width = columns[index]?.width ?? 0;
+			const screenChange = change.screens.find(({ column }) => column.width === width);
+			const over = movedSvg(screenChange?.moved ?? [], way);
+			return miniatureSvg(miniature, way, `${page} at ${width} px, before and after`, over);
+		});
+	}
+
+	/** The same as drawings that are not written yet. */
+	miniatures(
+		instance: PageInstance,
+		seen: ResolvedSite,
+		columns: readonly Column[],
+		screen: ScreenKind,
+		{ depth, painted }: DrawingWay
+	): { readonly laid: LaidPage; readonly miniatures: readonly Miniature[] } {
+		const page = this.measured(instance, seen, screen);
+		const laid = layPage(page, columns);
+		const miniatures = miniaturesOf(laid, page, instance, seen, columns, depth);
+		if (!painted) return { laid, miniatures };
+		const paint = new PagePaint(instance, seen, this.year);
+		const inColours = miniatures.map((one) => paintedMiniature(one, paint, painted === 'night'));
+		return { laid, miniatures: inColours };
+	}
+
+	private row(
+		instance: PageInstance,
+		shown: CheckedSite,
+		seen: ResolvedSite,
+		columns: readonly Column[],
+		laid: LaidPage
+	): SheetRow {
+		return sheetRow(instance, seen, columns, laid, this.problemsOf(shown), this.year);
+	}
+
+	private problemsOf(shown: CheckedSite): Map<Layer, Problem[]> {
+		if (this.problems?.of !== shown) this.problems = { of: shown, byLayer: problemsByLayer(shown) };
+		return this.problems.byLayer;
+	}
+}
+
+function wayWord(columns: readonly Column[], { height, scrollbar }: ScreenKind): string {
+	return [...columns.map(({ width }) => width), height, scrollbar].join();
+}
+
+function foundWord(problems: readonly Problem[] | undefined): string {
+	return problems?.map(({ code, details }) => `${code} ${JSON.stringify(details)}`).join() ?? '';
+}

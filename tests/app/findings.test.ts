@@ -1,0 +1,139 @@
+import assert from 'node:assert/strict';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { after, before, test } from 'node:test';
+import { judgeFits } from '../../scripts/oracle/fits.ts';
+import { openBrowser } from '../../scripts/lib/browser.ts';
+import { named, startApp, until, type App } from '../lib/app.ts';
+
+test('what scrolls sideways, is cut or covered on random sites is what the browser shows', async () => {
+	const { browser, close } = await openBrowser();
+	try {
+		const { shown, missed, invented } = await judgeFits(browser, 40, 7);
+		assert.ok(shown > 300, `${shown} things do not fit`);
+		assert.deepEqual(missed, []);
+		assert.deepEqual(invented, []);
+	} finally {
+		await close();
+	}
+});
+
+let app: App;
+before(async () => {
+	app = await startApp();
+});
+after(async () => {
+	assert.deepEqual(app.faults, []);
+	await app.close();
+});
+
+const doubtful = `site "Doubtful" { lang en; bands { narrow 0; wide 1000 } }
+layout frame at / {
+  description "Seed that is lent."
+  arrange areas { "main" 1fr; "foot" auto }
+  region main as main { slot }
+  region foot as footer { piece small """<p>&copy; 2024 Seeds, <b>&copy; 2023</b></p>""" }
+}
+route / { title "Home"; piece body { width 500px } """<h1>Seeds</h1><h3>Beans</h3>""" }
+route /two { title "Two"; piece body """<h1>Two</h1><a href="/">Home</a>""" }
+`;
+
+async function openDoubtful(): Promise<void> {
+	const folder = await mkdtemp(join(tmpdir(), 'eave-findings-'));
+	const file = join(folder, 'doubtful.eave');
+	await writeFile(file, doubtful);
+	const input = await app.page.$('input[type=file]');
+	assert.ok(input);
+	await (await input.toElement('input')).uploadFile(file);
+	await until('it is open', async () =>
+		/Doubtful/.test(await app.page.$eval('header', (one) => one.textContent ?? ''))
+	);
+	await rm(folder, { recursive: true });
+}
+
+/** Kinds of findings in the list, in their order. */
+function kinds(): Promise<string[]> {
+	return app.page.$$eval('section.kind', (all) =>
+		all.map((one) => one.getAttribute('aria-label') ?? '')
+	);
+}
+
+async function kindsAre(what: string, holds: (kinds: readonly string[]) => boolean): Promise<void> {
+	let last: string[] = [];
+	await until(`${what}: ${last.join()}`, async () => holds((last = await kinds())));
+}
+
+async function press(text: string): Promise<void> {
+	await (await app.page.waitForSelector(`.view ::-p-text(${text})`))?.click();
+}
+
+test('a finding says where it is, shows the page there, and its mend before it is taken; undo brings it back', async () => {
+	const { page } = app;
+	await app.open('/findings');
+	await openDoubtful();
+	await kindsAre('all is found', (all) =>
+		['foot-floats', 'heading-skips', 'year-fixed'].every((one) => all.includes(one))
+	);
+	await until('the bar counts them', async () =>
+		/warning/.test(await page.$eval('nav .counts', (one) => one.textContent ?? ''))
+	);
+	await press('Where a page is short');
+	await until('the address says which', async () => page.url().includes('finding=foot-floats'));
+	await until(
+		'the page is drawn before and after',
+		async () => (await page.$$('.mend .drawings svg')).length === 2
+	);
+	await until('the pages are named', async () =>
+		/2 pages come out differently/.test(await page.$eval('.mend', (one) => one.textContent ?? ''))
+	);
+	await press('Mend it');
+	await kindsAre('it goes by itself', (all) => !all.includes('foot-floats'));
+	await page.keyboard.down('Control');
+	await page.keyboard.press('z');
+	await page.keyboard.up('Control');
+	await kindsAre('undo brings it back', (all) => all.includes('foot-floats'));
+});
+
+test('all of a kind are mended in one step of undo, and one is set aside with a reason and told again', async () => {
+	const { page } = app;
+	await press('Mend all 2');
+	await kindsAre('both years are gone', (all) => !all.includes('year-fixed'));
+	await (await named(page, 'button', 'undo')).click();
+	await kindsAre('one step brings both back', (all) => all.includes('year-fixed'));
+	await press('This heading of level 3');
+	await press('Set aside …');
+	await (await page.waitForSelector('.reason input'))?.type('beans are small');
+	await page.keyboard.press('Enter');
+	await kindsAre('it is set aside', (all) => !all.includes('heading-skips'));
+	await until('its reason is listed', async () =>
+		/beans are small/.test(
+			await page.$eval('[aria-label="Set aside"]', (one) => one.textContent ?? '')
+		)
+	);
+	await press('Tell again');
+	await kindsAre('it is told again', (all) => all.includes('heading-skips'));
+});
+
+test('show goes to the page, the width and the region; the drawings and the source carry marks', async () => {
+	const { page } = app;
+	await press('The page scrolls sideways');
+	await until('it is chosen', async () => page.url().includes('finding=page-scrolls-sideways'));
+	await press('Show on the page');
+	await until('the stage is at a width where it is so', async () => {
+		const url = new URL(page.url());
+		const width = Number(url.searchParams.get('width'));
+		return (
+			url.pathname === '/plan' &&
+			url.searchParams.get('route') === '/' &&
+			width >= 280 &&
+			width < 500
+		);
+	});
+	await page.waitForSelector('.row .found svg');
+	await page.waitForSelector('.lands .found svg');
+	await page.waitForSelector('.ruler .found');
+	await (await named(page, 'link', 'Source')).click();
+	await page.waitForSelector('.cm-lintRange-hint');
+	await page.waitForSelector('.cm-lint-marker-warning');
+});

@@ -1,0 +1,231 @@
+import assert from 'node:assert/strict';
+import { readFile } from 'node:fs/promises';
+import { test } from 'node:test';
+import {
+	plainLayout,
+	plainPage,
+	wholeExample,
+	type Example
+} from '../../src/core/check/example.ts';
+import { checks } from '../../src/core/check/list.ts';
+import { mendOf } from '../../src/core/check/mend.ts';
+import { foundElsewhere } from '../../src/core/check/elsewhere.ts';
+import { prepare } from '../../src/core/edit/propose.ts';
+import type { Problem } from '../../src/core/messages/problem.ts';
+import { applyChanges } from '../../src/core/source/change.ts';
+import { readSiteFiles } from '../../src/core/source/read.ts';
+import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
+import { LookingOver } from '../../src/core/findings/look-over.ts';
+import { PageLayout } from '../../src/core/geometry/page-layout.ts';
+import { fixedSize } from '../../src/core/geometry/pieces/piece-size.ts';
+import { Sweep } from '../../src/core/geometry/widths/sweep.ts';
+import { findingsDocument } from '../../scripts/lib/findings-document.ts';
+import { findingsOf, lookOver } from '../lib/findings.ts';
+import { resolve } from '../lib/site.ts';
+
+/** What is wrong, where, and the mend. */
+
+function codesIn(text: string, files: Example['files']): string[] {
+	return lookOver(wholeExample(text), files).findings.map(({ problem }) => problem.code);
+}
+
+for (const check of [...foundElsewhere, ...checks]) {
+	test(`${check.codes.join(', ')}: each example sets it off once, and mended not at all`, () => {
+		assert.deepEqual(Object.keys(check.examples).sort(), [...check.codes].sort());
+		for (const [code, example] of Object.entries(check.examples)) {
+			const wrong = codesIn(example.wrong, example.files);
+			assert.equal(wrong.filter((one) => one === code).length, 1, `${code}: ${wrong.join(', ')}`);
+			const mended = codesIn(example.mended, example.files);
+			assert.ok(!mended.includes(code), `${code} mended: ${mended.join(', ')}`);
+		}
+	});
+}
+
+/** A site after the mend of a problem; undefined where it has none. */
+function mended(site: CheckedSite, problem: Problem): CheckedSite | undefined {
+	const wish = mendOf(problem, site);
+	if (wish) return prepare(site, wish).after;
+	if (!problem.mend) return undefined;
+	const { span, insert } = problem.mend;
+	const change = { kind: 'edit', file: span.file, from: span.from, to: span.to, insert } as const;
+	const { texts, assets } = applyChanges(site.reading.files, [change]);
+	return checkSite(readSiteFiles({ texts, assets }));
+}
+
+test('a mend takes its finding away and brings no error and no warning', () => {
+	let count = 0;
+	for (const check of checks) {
+		for (const [code, example] of Object.entries(check.examples)) {
+			const site = resolve(wholeExample(example.wrong), example.files);
+			const { findings } = findingsOf(site);
+			const finding = findings.find(({ problem }) => problem.code === code);
+			assert.ok(finding);
+			const after = mended(site, finding.problem);
+			if (check.mend) assert.ok(after ?? code !== check.codes[0], `${code} has a mend`);
+			if (!after) continue;
+			count++;
+			const left = findingsOf(after).findings.map(({ problem }) => problem);
+			assert.ok(!left.some((one) => one.code === code), `${code} is gone`);
+			const known = findings.map(({ problem }) => problem.code);
+			const fresh = left.filter((one) => one.severity !== 'hint' && !known.includes(one.code));
+			assert.deepEqual(
+				fresh.map((one) => one.code),
+				[],
+				code
+			);
+		}
+	}
+	assert.ok(count > 15, `${count} mends were tried`);
+});
+
+test('what is wrong with a frame is one finding, however many pages it covers', () => {
+	const routes = Array.from(
+		{ length: 38 },
+		(_, at) => `route /p${at} { title "P${at}"; piece text """<h1>P${at}</h1>""" }`
+	);
+	const wide = plainLayout(
+		'region side as aside { width 640px; piece hours """<p>Two to six.</p>""" }'
+	);
+	const { findings } = lookOver(wholeExample(`${wide}\n${routes.join('\n')}`));
+	const scrolling = findings.filter(({ problem }) => problem.code === 'page-scrolls-sideways');
+	assert.equal(scrolling.length, 1);
+	assert.equal(scrolling[0]?.on.length, 39);
+	assert.deepEqual(scrolling[0]?.on[0]?.widths, [{ from: 280, to: 638 }], 'one px is let pass');
+	const cause = findings.find(({ problem }) => problem.code === 'fixed-too-wide');
+	assert.ok(cause);
+	assert.equal(scrolling[0]?.because, cause.cause);
+	assert.ok(findings.indexOf(cause) < findings.indexOf(scrolling[0]), 'what explains stands first');
+	assert.equal(scrolling[0]?.estimated, false, 'no guess has a part in it');
+});
+
+test('what content comes to is estimated, and settled by what was measured', () => {
+	const site = resolve(
+		wholeExample(plainPage('<h1>Seed</h1><p>Donaudampfschiffahrtsgesellschaftskapitaenspatent</p>'))
+	);
+	const guessed = findingsOf(site).findings.filter(
+		({ problem }) => problem.code === 'region-too-narrow'
+	);
+	assert.deepEqual(
+		guessed.map(({ estimated }) => estimated),
+		[true]
+	);
+	const layout = (width: number): PageLayout =>
+		new PageLayout({
+			page: site.page(site.site.routes[0] ?? assert.fail()),
+			site: site.site,
+			open: new Set(),
+			sizes: () => fixedSize(width, 20)
+		});
+	for (const [width, count] of [
+		[100, 0],
+		[500, 1]
+	] as const) {
+		const over = new LookingOver(2026, () => ({
+			stretches: Sweep.over(layout(width), 280, 1760, 800).stretches,
+			leastWidths: () => [],
+			endMargin: () => 0
+		}));
+		over.measuredNow('/', '/');
+		const found = findingsOf(site, over).findings.filter(
+			({ problem }) => problem.code === 'region-too-narrow'
+		);
+		assert.deepEqual(
+			found.map(({ estimated }) => estimated),
+			Array.from({ length: count }, () => false)
+		);
+	}
+});
+
+test('what a layout sets aside is set aside on its pages, what a page does on it alone', () => {
+	const long = `<h1>Seed</h1><p>${'Borrow seed in spring, bring some back in autumn. '.repeat(4)}</p>`;
+	const site = (inLayout: string, inPage: string): string =>
+		wholeExample(
+			`layout frame at / { description "Seed"; ${inLayout} region main as main { slot } }\n` +
+				`route / { title "Home"; ${inPage} piece text """${long}<a href="/two">2</a>""" }\nroute /two { title "Two"; piece text """${long}""" }`
+		);
+	const allow = 'allow measure-too-long "a poem keeps its lines";';
+	const pagesOf = (text: string): string[] =>
+		lookOver(text).findings.flatMap(({ problem, on }) =>
+			problem.code === 'measure-too-long' ? on.map(({ page }) => page) : []
+		);
+	assert.deepEqual(pagesOf(site('', '')), ['/', '/two']);
+	assert.deepEqual(pagesOf(site('', allow)), ['/two']);
+	assert.deepEqual(pagesOf(site(allow, '')), []);
+	const { aside } = lookOver(site(allow, ''));
+	assert.deepEqual(
+		aside.map(({ in: where, allowance, finding }) => [
+			where.name,
+			allowance.reason.text,
+			finding.on.length
+		]),
+		[['frame', 'a poem keeps its lines', 2]]
+	);
+});
+
+test('findings are set aside and told again by wishes, and the text is as before', () => {
+	const site = resolve(wholeExample(plainPage('<h1>Seed</h1><h3>Beans</h3>')));
+	const where = { kind: 'route', name: '/' } as const;
+	const { after } = prepare(site, {
+		kind: 'set-aside',
+		code: 'heading-skips',
+		in: where,
+		reason: 'it is "so"'
+	});
+	assert.ok(after);
+	assert.ok(!findingsOf(after).findings.some(({ problem }) => problem.code === 'heading-skips'));
+	assert.equal(after.site.routes[0]?.allows[0]?.reason.text, 'it is "so"');
+	const again = prepare(after, { kind: 'tell-again', code: 'heading-skips', in: where });
+	assert.deepEqual(again.after?.reading.files.texts, site.reading.files.texts);
+	const refused = prepare(site, {
+		kind: 'set-aside',
+		code: 'heading-skips',
+		in: where,
+		reason: ' '
+	});
+	assert.equal(refused.proposal.kind, 'refused');
+});
+
+test('only pages that an edit touched are looked at again', () => {
+	const text = (title: string): string =>
+		wholeExample(
+			`${plainPage('<h1>Seed</h1><a href="/two">2</a>')}\nroute /two { title "Two"; piece text """<h1>${title}</h1>""" }`
+		);
+	const over = new LookingOver(2026);
+	const first = resolve(text('Two'));
+	findingsOf(first, over);
+	const read = checkSite(readSiteFiles(resolve(text('Zwei')).reading.files, first.reading));
+	const going = over.over(read);
+	const gone: number[] = [];
+	for (let step = going.next(); !step.done; step = going.next()) gone.push(step.value.gone);
+	// A page that is worked out gives way once more than one that is known; what is seen of all pages comes behind.
+	assert.deepEqual(
+		gone.filter((pages) => pages < 2),
+		[1, 1],
+		'of two pages, one is made anew'
+	);
+});
+
+test('the document of findings is what the checks say', async () => {
+	assert.equal(
+		await readFile('docs/findings.md', 'utf8'),
+		findingsDocument(),
+		'run npm run findings'
+	);
+});
+
+test('the name of a token is put in the place of a value, and nowhere else', () => {
+	const site = resolve(
+		`site "T" { lang en; bands { narrow 0; wide 1000 }; tokens { --bed: #bed; --gap: 8px } }
+layout frame at / { pad  4px   8px; region main as main { slot }; style """ #bed { color: #BED; margin: var(--gap) var(--bed); } """ }
+route / { title "Home"; piece text """<h1 id="bed">Seed</h1>""" }`
+	);
+	const { findings } = findingsOf(site);
+	const mends = findings
+		.filter(({ problem }) => problem.code === 'value-not-token')
+		.flatMap(({ problem }) => mendOf(problem, site) ?? []);
+	assert.equal(mends.length, 2);
+	const { after } = prepare(site, { kind: 'mend-all', label: 'All', mends });
+	const text = after?.reading.files.texts.get('site.eave') ?? '';
+	assert.match(text, /pad {2}4px {3}var\(--gap\); region/);
+	assert.match(text, /#bed \{ color: var\(--bed\); margin/);
+});
