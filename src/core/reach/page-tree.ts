@@ -1,4 +1,4 @@
-import { is, selectAll } from 'css-select';
+import { compile, selectAll } from 'css-select';
 import { isTag, type AnyNode, type Document, type Element } from 'domhandler';
 import { parse as parseSelectors, walk, generate, type CssNode } from 'css-tree';
 import { parse } from 'parse5';
@@ -101,26 +101,46 @@ function subjectOf(selector: CssNode): Subject {
 	return { selector: generate(selector).trim() || '*', pseudo, passing };
 }
 
-/** Whether an element is one that a selector names, seen from the root of its scope. */
-export function isNamed(
-	element: Element,
-	selector: string,
-	scope: Element | undefined
-): boolean | undefined {
+/** Elements in a root that a selector names, and maybe the root; undefined where no one can tell. */
+export function namedFrom(root: Element, selector: string): readonly Element[] | undefined {
+	if (selector === ':scope') return [root];
+	const isOne = testOf(selector, root);
+	return isOne && elementsFrom(root).filter(isOne);
+}
+
+type Test = (element: Element) => boolean;
+
+/** Tests of single elements by selectors that name nothing around them. */
+const tests = new Map<string, Test | undefined>();
+const mostTests = 4000;
+const isPlain = /^[\w.#*-]+(:(?!scope)[a-z-]+)*$/;
+
+/**
+ * Whether an element is what a selector names; undefined where it cannot be read. What else a scope's rule names has
+ * to be in the scope too (CSS Cascade 6, section 2.5.3). The root counts as being in itself: browsers differ there.
+ */
+function testOf(selector: string, root: Element): Test | undefined {
+	if (!isPlain.test(selector)) return compiled(selector, root);
+	if (!tests.has(selector)) {
+		if (tests.size >= mostTests) tests.clear();
+		tests.set(selector, compiled(selector));
+	}
+	return tests.get(selector);
+}
+
+function compiled(selector: string, root?: Element): Test | undefined {
 	try {
-		return is<AnyNode, Element>(element, selector, scope && { context: [scope] });
+		return compile<AnyNode, Element>(selector, {}, root && [root]);
 	} catch {
 		return undefined;
 	}
 }
 
-/** Elements in a root that a selector names, and maybe the root; undefined where no one can tell. */
-export function namedFrom(root: Element, selector: string): Element[] | undefined {
-	try {
-		const inside = selectAll<AnyNode, Element>(selector, [...root.children], { context: [root] });
-		const own = is<AnyNode, Element>(root, selector, { context: [root] });
-		return own ? [root, ...inside] : inside;
-	} catch {
-		return undefined;
-	}
+const found = new WeakMap<Element, readonly Element[]>();
+
+/** An element and all in it, in their order; pages do not change once they are trees. */
+export function elementsFrom(root: Element): readonly Element[] {
+	let elements = found.get(root);
+	if (!elements) found.set(root, (elements = [...inward(root)]));
+	return elements;
 }

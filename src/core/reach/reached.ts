@@ -1,5 +1,5 @@
 import type { AuthorRule, Scope } from './author-rules.ts';
-import { inward, named, namedFrom, subjectsOf, type Element, type PageTree } from './page-tree.ts';
+import { elementsFrom, named, namedFrom, subjectsOf, type Element, type PageTree } from './page-tree.ts';
 
 /** An element that a rule reaches, by one of its selectors. */
 export interface Reached {
@@ -31,7 +31,7 @@ function findReached({ selectors, scopes }: AuthorRule, { document }: PageTree):
 	);
 	return subjectsOf(selectors).flatMap(({ selector, pseudo, passing }) => {
 		const found = roots.flatMap(({ element: root, beyond }) => {
-			const there = namedFrom(root, selector) ?? [...inward(root)];
+			const there = namedFrom(root, selector) ?? elementsFrom(root);
 			return there.filter((element) => !beyond.has(element));
 		});
 		return [...new Set(found)].map((element) => ({ element, pseudo, passing }));
@@ -48,7 +48,7 @@ function rootsIn({ element, beyond }: ScopeRoot, { starts, limits }: Scope): Sco
 	const roots = (namedFrom(element, starts) ?? []).filter((root) => !beyond.has(root));
 	return roots.map((root) => {
 		const ends = limits === undefined ? [] : (namedFrom(root, limits) ?? []);
-		const outside = ends.filter((end) => end !== root).flatMap((end) => [...inward(end)]);
+		const outside = ends.filter((end) => end !== root).flatMap((end) => elementsFrom(end));
 		return { element: root, beyond: new Set([...beyond, ...outside]) };
 	});
 }

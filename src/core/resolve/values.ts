@@ -146,13 +146,34 @@ export function formatted(value: unknown, format: ValueFormat, lang: string): st
 	if (format === 'number') {
 		const number = typeof value === 'string' && value.trim() !== '' ? Number(value) : value;
 		if (typeof number !== 'number' || !Number.isFinite(number)) return undefined;
-		return new Intl.NumberFormat(localeOf(lang)).format(number);
+		return formatsOf(lang).number.format(number);
 	}
 	const date = typeof value === 'string' ? isoMs(value) : undefined;
-	if (date === undefined) return undefined;
-	return new Intl.DateTimeFormat(localeOf(lang), { dateStyle: 'long', timeZone: 'UTC' }).format(
-		date
-	);
+	return date === undefined ? undefined : formatsOf(lang).date.format(date);
+}
+
+interface Formats {
+	readonly number: Intl.NumberFormat;
+	readonly date: Intl.DateTimeFormat;
+}
+
+/** Formats of languages that were asked for: each takes a while to make. */
+const formats = new Map<string, Formats>();
+const mostFormats = 100;
+
+function formatsOf(lang: string): Formats {
+	let known = formats.get(lang);
+	if (!known) {
+		const locale = localeOf(lang);
+		known = {
+			number: new Intl.NumberFormat(locale),
+			date: new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' })
+		};
+		// A language may be typed letter by letter.
+		if (formats.size >= mostFormats) formats.clear();
+		formats.set(lang, known);
+	}
+	return known;
 }
 
 /** The language of a site, where it is one that BCP 47 knows; else English. */
