@@ -1,7 +1,6 @@
 // npm test: sets everything up, then types, lint, core tests and browser tests.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readdirSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync } from 'node:fs';
 import { build, install, must, root } from './lib/setup.js';
 
 install();
@@ -16,19 +15,22 @@ if (!chromium) {
 const env = { ...process.env, CHROMIUM: chromium };
 must('npx', ['svelte-kit', 'sync']);
 build();
-const coreTests = readdirSync(join(root, 'tests/core'))
-	.filter((name) => name.endsWith('.test.ts'))
-	.map((name) => join('tests/core', name));
+const typed = [process.execPath, '--import', 'tsx'];
+/** Processes that the core tests are shared among. */
+const shares = 2;
+const coreTests = Array.from({ length: shares }, (_, share) =>
+	all([[...typed, 'scripts/core-tests.ts', String(share), String(shares)]])
+);
 // What judges the text of the code beside what runs it; the browser tests want both cores.
 const judged = await Promise.all([
 	all([
 		['npm', 'run', '--silent', 'types'],
 		['npm', 'run', '--silent', 'lint']
 	]),
-	all([[process.execPath, '--import', 'tsx', '--test', '--test-concurrency=2', ...coreTests]])
+	...coreTests
 ]);
 if (judged.includes(false)) process.exit(1);
-must(process.execPath, ['--import', 'tsx', 'scripts/app-tests.ts'], env);
+must(typed[0], [...typed.slice(1), 'scripts/app-tests.ts'], env);
 
 /** Runs commands one after the other; gives whether all went well. */
 async function all(commands) {

@@ -84,7 +84,8 @@
 	$effect(() => {
 		void store.site;
 		const shown = store.page?.page;
-		if (store.ready) untrack(() => void found.follow(shown));
+		const rests = page.url.pathname !== '/findings';
+		if (store.ready) untrack(() => void found.follow(shown, rests));
 	});
 
 	// Other devices that show the site follow each edit.

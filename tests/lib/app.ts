@@ -40,6 +40,8 @@ export async function startApp(): Promise<App> {
 		async open(path) {
 			await page.goto(address + path);
 			await page.waitForSelector('[data-ready]');
+			// Letters that come later would move what is about to be pressed.
+			await page.evaluate(() => document.fonts.ready.then(() => undefined));
 		},
 		async stage() {
 			// A frame that measures may still be there from the view before.

@@ -1,5 +1,12 @@
 import type { AuthorRule, Scope } from './author-rules.ts';
-import { elementsFrom, named, namedFrom, subjectsOf, type Element, type PageTree } from './page-tree.ts';
+import {
+	elementsFrom,
+	named,
+	namedFrom,
+	subjectsOf,
+	type Element,
+	type PageTree
+} from './page-tree.ts';
 
 /** An element that a rule reaches, by one of its selectors. */
 export interface Reached {

@@ -22,21 +22,19 @@
 {/if}
 
 <style>
+	/* Beneath the name of the view: what is found later moves nothing. */
 	.counts {
+		position: absolute;
+		left: 10px;
+		bottom: 1px;
 		display: flex;
-		gap: 7px;
-		margin-left: 7px;
+		gap: 6px;
 		font-size: var(--text-small);
+		line-height: 1;
 	}
 	.counts > span:not(.unseen) {
 		display: flex;
 		align-items: center;
 		gap: 3px;
-	}
-	@media (max-width: 1180px) {
-		.counts {
-			gap: 4px;
-			margin-left: 4px;
-		}
 	}
 </style>

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { placeQuery, readPlace } from '$store/address.ts';
+	import { found } from '$store/findings.svelte.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import BusyLine from './BusyLine.svelte';
@@ -23,7 +24,7 @@
 	const nextStep = $derived(store.history.future.at(-1));
 </script>
 
-<header>
+<header data-gone={found.working ? found.gone : undefined}>
 	<a class="brand" href="/plan?{place}" aria-label="Long Eave, to the plan">
 		<svg width="30" height="20" viewBox="0 0 30 20" aria-hidden="true">
 			<path class="eave" d="M1 12 L11 3 L29 9.5" />
@@ -112,6 +113,7 @@
 		align-self: stretch;
 	}
 	nav a {
+		position: relative;
 		display: flex;
 		align-items: center;
 		padding: 0 10px;
