@@ -1,7 +1,7 @@
 // npm test: sets everything up, then types, lint, core tests and browser tests.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { build, install, must, root } from './lib/setup.js';
+import { install, must, root } from './lib/setup.js';
 
 install();
 must('npm', ['run', '--silent', 'grammar']);
@@ -14,20 +14,12 @@ if (!chromium) {
 }
 const env = { ...process.env, CHROMIUM: chromium };
 must('npx', ['svelte-kit', 'sync']);
-build();
 const typed = [process.execPath, '--import', 'tsx'];
-/** Processes that the core tests are shared among. */
-const shares = 2;
-const coreTests = Array.from({ length: shares }, (_, share) =>
-	all([[...typed, 'scripts/core-tests.ts', String(share), String(shares)]])
-);
+const coreTests = (share) => [...typed, 'scripts/core-tests.ts', String(share), '2'];
 // What judges the text of the code beside what runs it; the browser tests want both cores.
 const judged = await Promise.all([
-	all([
-		['npm', 'run', '--silent', 'types'],
-		['npm', 'run', '--silent', 'lint']
-	]),
-	...coreTests
+	all([[process.execPath, 'scripts/build.js'], coreTests(0)]),
+	all([['npm', 'run', '--silent', 'types'], ['npm', 'run', '--silent', 'lint'], coreTests(1)])
 ]);
 if (judged.includes(false)) process.exit(1);
 must(typed[0], [...typed.slice(1), 'scripts/app-tests.ts'], env);

@@ -5,7 +5,7 @@ import { store } from './site.svelte.ts';
 
 /** ms after an edit until the page in sight is looked at again, and until all others are: whoever edits is not done yet. */
 const restTime = 250;
-const longRest = 3000;
+const longRest = 4000;
 /** ms between two turns, in which others are answered. */
 const betweenTurns = 4;
 

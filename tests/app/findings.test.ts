@@ -10,7 +10,7 @@ import { named, startApp, until, type App } from '../lib/app.ts';
 test('what scrolls sideways, is cut or covered on random sites is what the browser shows', async () => {
 	const { browser, close } = await openBrowser();
 	try {
-		const { shown, missed, invented } = await judgeFits(browser, 40, 7);
+		const { shown, missed, invented } = await judgeFits(browser, 25, 7);
 		assert.ok(shown > 300, `${shown} things do not fit`);
 		assert.deepEqual(missed, []);
 		assert.deepEqual(invented, []);

@@ -48,7 +48,8 @@ export class MeasuringFrame {
 	}
 }
 
-function isSame(one: Measured, other: Measured): boolean {
+/** Whether two are the same to a frame, so that it need not be brought again. */
+export function isSame(one: Measured, other: Measured): boolean {
 	return (
 		one.html === other.html && one.address === other.address && one.scrollbars === other.scrollbars
 	);

@@ -4,7 +4,7 @@ import type { Seeing } from '$core/resolve/site.ts';
 import type { PageWish } from '$workers/messages.ts';
 import type { ScreenKind, Settled, SettleStep } from '$workers/settling.ts';
 import { classicScrollbar } from './dom.ts';
-import type { MeasuringFrame } from './measuring-frame.ts';
+import { isSame, type Measured, type MeasuringFrame } from './measuring-frame.ts';
 
 /** A page that a calculation is about. */
 export interface Asking {
@@ -20,18 +20,52 @@ export function screenOf(height: number, scrollbars = look.scrollbars): ScreenKi
 
 /** Goes through calculations of the worker, and measures in a frame what they ask for. */
 export class Settler {
+	/** The page that is calculated, and how many calculations of it are going on. */
+	private current: { readonly page: Measured; going: number } | undefined;
+	private readonly waiting: (() => void)[] = [];
+
 	constructor(private readonly frame: MeasuringFrame) {}
 
-	/** What a calculation comes to; undefined where it was given up. */
+	/**
+	 * What a calculation comes to; undefined where it was given up. One page is calculated at a time: the frame
+	 * holds one, and two by turns would have to be brought again for each question.
+	 */
 	async settle(
 		{ html, wish: { address }, scrollbars }: Asking,
+		signal: AbortSignal,
+		begin: () => Promise<SettleStep | undefined>
+	): Promise<Settled | undefined> {
+		const page = { html, address, scrollbars };
+		await this.take(page);
+		try {
+			return signal.aborted ? undefined : await this.goThrough(page, signal, begin);
+		} finally {
+			this.giveBack();
+		}
+	}
+
+	private async take(page: Measured): Promise<void> {
+		while (this.current && !isSame(this.current.page, page)) {
+			await new Promise<void>((wake) => this.waiting.push(wake));
+		}
+		this.current ??= { page, going: 0 };
+		this.current.going++;
+	}
+
+	private giveBack(): void {
+		if (!this.current || --this.current.going > 0) return;
+		this.current = undefined;
+		for (const wake of this.waiting.splice(0)) wake();
+	}
+
+	private async goThrough(
+		page: Measured,
 		signal: AbortSignal,
 		begin: () => Promise<SettleStep | undefined>
 	): Promise<Settled | undefined> {
 		let step = await begin();
 		while (step?.kind === 'asks') {
 			const { id, asked } = step;
-			const page = { html, address, scrollbars };
 			const answers = asked.length === 0 ? [] : await this.frame.answer(page, asked, signal);
 			if (!answers || signal.aborted) return undefined;
 			step = await store.core.settleOn(id, answers);

@@ -1,6 +1,7 @@
 import { warning } from '../../messages/problem.ts';
 import type { BoxName } from '../../geometry/layout-box.ts';
 import type { PlacedBox } from '../../geometry/page-layout.ts';
+import type { Stretch } from '../../geometry/widths/sweep.ts';
 import type { FitCheck } from '../check.ts';
 import { joinedWidths, widthsWithout, type Widths } from '../subject/sighting.ts';
 import { boxWord, widthsAbove, type Fit } from '../subject/fitted-page.ts';
@@ -25,20 +26,19 @@ export const contentCut: FitCheck = {
 	examples: { 'content-cut': { wrong: head('height 60px'), mended: head('min auto 60px') } },
 	find({ stretches, endMargin }) {
 		const found = new Map<string, { box: BoxName; widths: Widths[]; worst: number }>();
-		for (const { from, to, first, last } of stretches) {
+		for (const stretch of stretches) {
+			const { first, last } = stretch;
 			const begin = outOf(first, endMargin);
 			const end = outOf(last, endMargin);
-			const ranges = first.map((_, index) =>
-				widthsAbove([begin[index] ?? -1], [end[index] ?? -1], from, to)
-			);
+			const ranges = first.map((_, index) => cutIn(index, stretch, begin, end, endMargin));
 			for (const [index, range] of ranges.entries()) {
 				const box = first[index];
-				if (!range || !box) continue;
+				if (range.length === 0 || !box) continue;
 				// What sticks out of a box sticks out of those around it too; only the innermost is said.
 				const inner = ranges.flatMap((one, at) =>
-					one && at > index && isIn(at, index, first) && isAll(at, index, begin, end) ? one : []
+					at > index && isIn(at, index, first) && isAll(at, index, begin, end) ? one : []
 				);
-				const widths = widthsWithout(range, inner);
+				const widths = range.flatMap((one) => widthsWithout(one, inner));
 				if (widths.length === 0) continue;
 				const worst = Math.max(begin[index] ?? 0, end[index] ?? 0);
 				const known = found.get(boxWord(box.name));
@@ -61,6 +61,33 @@ export const contentCut: FitCheck = {
 	}
 };
 
+/**
+ * Widths of a stretch at which something sticks out of a box below. Each content in it is asked by itself: which
+ * of them reaches the lowest may change from one width to the next.
+ */
+function cutIn(
+	index: number,
+	{ from, to, first, last }: Stretch,
+	begin: readonly number[],
+	end: readonly number[],
+	endMargin: (name: BoxName) => number
+): Widths[] {
+	const [atFirst, atLast] = [begin[index] ?? -tolerance, end[index] ?? -tolerance];
+	if (atFirst <= 0 && atLast <= 0) return [];
+	if (first[index]?.name.kind === 'piece')
+		return [widthsAbove([atFirst], [atLast], from, to) ?? []].flat();
+	const out = (boxes: readonly PlacedBox[], at: number): number => {
+		const [box, inner] = [boxes[index], boxes[at]];
+		if (!box || !inner || isHeld(box)) return -tolerance;
+		return endOf(inner, endMargin) - bottomOf(box) - tolerance;
+	};
+	const ranges = first.flatMap((_, at) => {
+		if (at < index || !reachesOut(at, index, first)) return [];
+		return widthsAbove([out(first, at)], [out(last, at)], from, to) ?? [];
+	});
+	return joinedWidths(ranges);
+}
+
 /** By how much what is in each box sticks out of it below, px. */
 function outOf(
 	boxes: readonly PlacedBox[],
@@ -68,32 +95,52 @@ function outOf(
 ): readonly number[] {
 	const ends = endsOf(boxes, endMargin);
 	return boxes.map((box, index) => {
-		if (box.scrolls || box.inScroller || box.overflowY <= tolerance) return -tolerance;
-		const { kind } = box.name;
-		// Straight on below nothing, too: else what lies between two widths would be guessed.
-		if (kind === 'piece') return box.overflowY - endMargin(box.name) - tolerance;
-		return (ends[index] ?? 0) - box.y - box.height - tolerance;
+		if (isHeld(box) || box.overflowY <= tolerance) return -tolerance;
+		if (box.name.kind === 'piece') return box.overflowY - endMargin(box.name) - tolerance;
+		return (ends[index] ?? 0) - bottomOf(box) - tolerance;
 	});
 }
 
-/** How far down each box and what is in it reach, px, but for the margin at the end of a content, which shows nothing. */
+/** Whether what sticks out of a box can be scrolled to. */
+function isHeld({ scrolls, inScroller }: PlacedBox): boolean {
+	return scrolls || inScroller;
+}
+
+function bottomOf({ y, height }: PlacedBox): number {
+	return y + height;
+}
+
+/** How far down a box and its own content reach, px, but for the margin at the end of the content, which shows nothing. */
+function endOf(box: PlacedBox, endMargin: (name: BoxName) => number): number {
+	const { kind } = box.name;
+	const end = bottomOf(box) + box.overflowY - endMargin(box.name);
+	if (kind === 'run') return end;
+	return kind === 'piece' && box.overflowY > 0 ? Math.max(bottomOf(box), end) : bottomOf(box);
+}
+
+/** The same with all that is in each box. */
 function endsOf(
 	boxes: readonly PlacedBox[],
 	endMargin: (name: BoxName) => number
 ): readonly number[] {
-	const ends = boxes.map((box) => {
-		const bottom = box.y + box.height;
-		const { kind } = box.name;
-		if (kind === 'run') return bottom + box.overflowY - endMargin(box.name);
-		if (kind !== 'piece' || box.overflowY <= 0) return bottom;
-		return Math.max(bottom, bottom + box.overflowY - endMargin(box.name));
-	});
+	const ends = boxes.map((box) => endOf(box, endMargin));
 	for (let index = boxes.length - 1; index >= 0; index--) {
 		const around = boxes[index]?.inside;
 		if (around === undefined || boxes[around]?.scrolls) continue;
 		ends[around] = Math.max(ends[around] ?? 0, ends[index] ?? 0);
 	}
 	return ends;
+}
+
+/** Whether a box is another or lies in it, with nothing between that scrolls. */
+function reachesOut(inner: number, outer: number, boxes: readonly PlacedBox[]): boolean {
+	let at = inner;
+	while (at > outer) {
+		const around = boxes[at]?.inside;
+		if (around === undefined || boxes[around]?.scrolls) return false;
+		at = around;
+	}
+	return at === outer;
 }
 
 /** Whether all that sticks out of a box sticks out of one in it already. */
