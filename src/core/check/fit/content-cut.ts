@@ -76,14 +76,16 @@ function cutIn(
 	if (atFirst <= 0 && atLast <= 0) return [];
 	if (first[index]?.name.kind === 'piece')
 		return [widthsAbove([atFirst], [atLast], from, to) ?? []].flat();
-	const out = (boxes: readonly PlacedBox[], at: number): number => {
-		const [box, inner] = [boxes[index], boxes[at]];
-		if (!box || !inner || isHeld(box)) return -tolerance;
-		return endOf(inner, endMargin) - bottomOf(box) - tolerance;
-	};
-	const ranges = first.flatMap((_, at) => {
-		if (at < index || !reachesOut(at, index, first)) return [];
-		return widthsAbove([out(first, at)], [out(last, at)], from, to) ?? [];
+	const out = (end: number, box: PlacedBox | undefined): number =>
+		box && !isHeld(box) ? end - bottomOf(box) - tolerance : -tolerance;
+	const ranges = first.flatMap((inner, at) => {
+		const then = last[at];
+		if (!then || at < index || !reachesOut(at, index, first)) return [];
+		const ends = ownEnds(then, endMargin);
+		return ownEnds(inner, endMargin).flatMap((end, which) => {
+			const [here, there] = [out(end, first[index]), out(ends[which] ?? end, last[index])];
+			return widthsAbove([here], [there], from, to) ?? [];
+		});
 	});
 	return joinedWidths(ranges);
 }
@@ -110,20 +112,21 @@ function bottomOf({ y, height }: PlacedBox): number {
 	return y + height;
 }
 
-/** How far down a box and its own content reach, px, but for the margin at the end of the content, which shows nothing. */
-function endOf(box: PlacedBox, endMargin: (name: BoxName) => number): number {
+/** How far down a box and its own content reach, px; the margin at the end of the content shows nothing. */
+function ownEnds(box: PlacedBox, endMargin: (name: BoxName) => number): readonly number[] {
+	const bottom = bottomOf(box);
 	const { kind } = box.name;
-	const end = bottomOf(box) + box.overflowY - endMargin(box.name);
-	if (kind === 'run') return end;
-	return kind === 'piece' && box.overflowY > 0 ? Math.max(bottomOf(box), end) : bottomOf(box);
+	if (kind !== 'run' && kind !== 'piece') return [bottom];
+	const end = bottom + box.overflowY - endMargin(box.name);
+	return kind === 'run' ? [end] : [bottom, end];
 }
 
-/** The same with all that is in each box. */
+/** How far down each box and all that is in it reach, px. */
 function endsOf(
 	boxes: readonly PlacedBox[],
 	endMargin: (name: BoxName) => number
 ): readonly number[] {
-	const ends = boxes.map((box) => endOf(box, endMargin));
+	const ends = boxes.map((box) => Math.max(...ownEnds(box, endMargin)));
 	for (let index = boxes.length - 1; index >= 0; index--) {
 		const around = boxes[index]?.inside;
 		if (around === undefined || boxes[around]?.scrolls) continue;
