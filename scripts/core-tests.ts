@@ -1,12 +1,9 @@
-// Runs a share of the core tests in one process: reading the core anew for each file took longer than most tests.
+// Runs the core tests in one process: reading the core anew for each file took longer than most tests.
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { root } from './lib/setup.js';
 
-const [share = 0, shares = 1] = process.argv.slice(2).map(Number);
 const folder = join(root, 'tests/core');
 const names = readdirSync(folder).filter((name) => name.endsWith('.test.ts'));
-for (const name of names.filter((_, index) => index % shares === share)) {
-	await import(pathToFileURL(join(folder, name)).href);
-}
+for (const name of names) await import(pathToFileURL(join(folder, name)).href);

@@ -15,11 +15,16 @@ if (!chromium) {
 const env = { ...process.env, CHROMIUM: chromium };
 must('npx', ['svelte-kit', 'sync']);
 const typed = [process.execPath, '--import', 'tsx'];
-const coreTests = (share) => [...typed, 'scripts/core-tests.ts', String(share), '2'];
 // What judges the text of the code beside what runs it; the browser tests want both cores.
 const judged = await Promise.all([
-	all([[process.execPath, 'scripts/build.js'], coreTests(0)]),
-	all([['npm', 'run', '--silent', 'types'], ['npm', 'run', '--silent', 'lint'], coreTests(1)])
+	all([
+		[process.execPath, 'scripts/build.js'],
+		[...typed, 'scripts/core-tests.ts']
+	]),
+	all([
+		['npm', 'run', '--silent', 'types'],
+		['npm', 'run', '--silent', 'lint']
+	])
 ]);
 if (judged.includes(false)) process.exit(1);
 must(typed[0], [...typed.slice(1), 'scripts/app-tests.ts'], env);

@@ -74,7 +74,10 @@ test('tried with more content, from the other side, with large text and on paper
 	const sites = [...(await readdir(folder)).map((name) => join(folder, name)), join(root, 'demo')];
 	const off: string[] = [];
 	let boxes = 0;
-	for (const words of [['long', 'large'], ['short', 'mirrored'], ['printed']]) {
+	for (const words of [
+		['long', 'large', 'mirrored'],
+		['short', 'printed']
+	]) {
 		const trial = trialOf(words);
 		await judgePage.emulateMediaType(trial.printed ? 'print' : 'screen');
 		for (const path of sites) {
@@ -96,7 +99,7 @@ test('tried with more content, from the other side, with large text and on paper
 		}
 	}
 	await judgePage.emulateMediaType('screen');
-	assert.ok(boxes > 3500, `${boxes} boxes are not few`);
+	assert.ok(boxes > 2300, `${boxes} boxes are not few`);
 	assert.deepEqual(off, []);
 });
 

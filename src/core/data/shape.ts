@@ -44,7 +44,7 @@ function joinShapes(one: Shape, other: Shape): Shape {
 		...Object.keys(other.properties ?? {})
 	]);
 	const properties = [...names].map((name): [string, Shape] => {
-		const [a, b] = [one.properties?.[name], other.properties?.[name]];
+		const [a, b] = [propertyOf(one, name), propertyOf(other, name)];
 		return [name, a && b ? joinShapes(a, b) : (a ?? b ?? {})];
 	});
 	const isObject = types.has('object');
@@ -59,6 +59,11 @@ function joinShapes(one: Shape, other: Shape): Shape {
 		}),
 		...(items && { items })
 	};
+}
+
+/** What objects have from elsewhere, such as `valueOf`, is none of theirs. */
+function propertyOf({ properties = {} }: Shape, name: string): Shape | undefined {
+	return Object.hasOwn(properties, name) ? properties[name] : undefined;
 }
 
 function typesOf({ type }: Shape): readonly string[] {
@@ -102,7 +107,7 @@ export function readShape(schema: unknown): ReadShape {
 		kind: 'shape',
 		find(value) {
 			try {
-				const result = reader.safeParse(value);
+				const result = reader.safeParse(withoutInherited(value));
 				if (result.success) return [];
 				return result.error.issues.map(({ path, message }) => ({
 					path: path.map((one) => (typeof one === 'number' ? one : String(one))),
@@ -113,6 +118,15 @@ export function readShape(schema: unknown): ReadShape {
 			}
 		}
 	};
+}
+
+/** The same JSON in objects that inherit nothing: to a reader, `valueOf` would be there else where it is not. */
+function withoutInherited(value: unknown): unknown {
+	if (Array.isArray(value)) return value.map(withoutInherited);
+	if (typeof value !== 'object' || value === null) return value;
+	const bare: Record<string, unknown> = Object.create(null);
+	for (const [name, inner] of Object.entries(value)) bare[name] = withoutInherited(inner);
+	return bare;
 }
 
 function lowerFirst(text: string): string {
