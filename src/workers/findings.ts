@@ -75,7 +75,7 @@ export interface FindingsStep {
 }
 
 /** ms for which nothing else is answered. */
-const mostAtOnce = 20;
+const mostAtOnce = 12;
 /** More of one kind than anyone goes through; what else there is, is counted. */
 const mostOfKind = 200;
 /** Pages that are named with a finding. */

@@ -19,8 +19,8 @@ export const mostInstances = 50;
 
 /** What is found on one page, and what it says of itself. */
 interface PageFound {
-	readonly facts: readonly PageFacts[];
-	readonly seen: readonly Seen[];
+	readonly facts: PageFacts[];
+	readonly seen: Seen[];
 }
 
 /** The boxes of a page where its content has been measured at all widths; undefined where it has not. */
@@ -177,40 +177,36 @@ export class LookingOver {
 		];
 		const known = this.pages.peek(page, depends);
 		if (known) return known;
-		const facts: PageFacts[] = [];
-		const seen: Seen[] = [];
+		const found: PageFound = { facts: [], seen: [] };
 		for (const instance of checked.instances(page).slice(0, mostInstances)) {
 			const problems: Problem[] = [];
 			const about = { what: layerName(page), span: layerSpan(page) };
-			atEdge(
-				about,
-				problems,
-				() => {
-					const written = new WrittenPage(instance, checked, this.year);
-					facts.push(factsOf(written));
-					const key = `${written.name} ${instance.address}`;
-					const measured = this.measuredAt.has(key) ? this.boxesOf(instance, checked) : undefined;
-					const fits = measured ? this.measuredFits(written, measured) : this.fits.of(written);
-					const on = { page: written.name, address: instance.address };
-					for (const check of pageChecks) {
-						for (const sighting of check.find(written)) seen.push({ sighting, ...on });
-					}
-					for (const sighting of fits) seen.push({ sighting, ...on });
-				},
-				undefined
-			);
-			for (const problem of problems) {
-				seen.push({
-					sighting: { problem },
-					page: about.what,
-					address: instance.address
-				});
-			}
+			const looking = this.lookAt(instance, checked, found);
+			while (!atEdge(about, problems, () => looking.next().done === true, true)) yield;
+			const on = { page: about.what, address: instance.address };
+			for (const problem of problems) found.seen.push({ sighting: { problem }, ...on });
 			yield;
 		}
-		const found = { facts, seen };
 		this.pages.put(page, depends, found);
 		return found;
+	}
+
+	/** Looks at one page, in steps that are short each, and adds what it finds. */
+	private *lookAt(
+		instance: PageInstance,
+		checked: CheckedSite,
+		{ facts, seen }: PageFound
+	): Generator<undefined, void> {
+		const written = new WrittenPage(instance, checked, this.year);
+		const on = { page: written.name, address: instance.address };
+		const add = (sightings: readonly Sighting[]): void => {
+			for (const sighting of sightings) seen.push({ sighting, ...on });
+		};
+		facts.push(factsOf(written));
+		for (const check of pageChecks) add(check.find(written));
+		const isMeasured = this.measuredAt.has(`${written.name} ${instance.address}`);
+		const measured = isMeasured ? this.boxesOf(instance, checked) : undefined;
+		add(measured ? this.measuredFits(written, measured) : yield* this.fits.of(written));
 	}
 
 	private measuredFits(written: WrittenPage, boxes: LaidBoxes): Sighting[] {

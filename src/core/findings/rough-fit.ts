@@ -11,6 +11,7 @@ import { sweepFrom, sweepTo } from '../geometry/widths/jumps.ts';
 import { Sweep, type Stretch } from '../geometry/widths/sweep.ts';
 import { contentHtml } from '../measure/guesses.ts';
 import type { MeasuredPage } from '../measure/measured-page.ts';
+import type { Code } from '../messages/catalogue.ts';
 import type { PieceKey } from '../model/piece-key.ts';
 import { layerName, type Layer } from '../model/site.ts';
 import { namesIn, standingIn } from '../resolve/runs.ts';
@@ -35,10 +36,14 @@ interface SettledFit {
 const little = fixedSize(4, 4);
 const much = fixedSize(4, 4000);
 
+function codeOf({ problem }: Fit): Code {
+	return problem({ file: '', from: 0, to: 0 }).code;
+}
+
 /** Equal for fits that say the same of the same box. */
-function fitWord({ box, widths, cause, problem }: Fit): string {
-	const { code } = problem({ file: '', from: 0, to: 0 });
-	return JSON.stringify([code, box, widths, cause]);
+function fitWord(fit: Fit): string {
+	const { box, widths, cause } = fit;
+	return JSON.stringify([codeOf(fit), box, widths, cause]);
 }
 
 const mostFits = 4000;
@@ -52,15 +57,16 @@ export class RoughFits {
 
 	constructor(private readonly checks: readonly FitCheck[]) {}
 
-	/** What is found on a page. */
-	of(written: WrittenPage): Sighting[] {
+	/** What is found on a page, with a rest after each time it was laid out at all widths. */
+	*of(written: WrittenPage): Generator<undefined, Sighting[]> {
 		const { instance, resolved, year } = written;
 		const html = contentHtml(instance, resolved, year);
 		const sizeOf = (key: PieceKey): PieceSize => this.sizeFor(html(key));
 		const word = this.wordOf(written, sizeOf);
 		let known = this.known.get(word);
 		if (!known) {
-			known = { page: written.name, fits: this.look(written, sizeOf) };
+			yield;
+			known = { page: written.name, fits: yield* this.look(written, sizeOf) };
 			if (this.known.size >= mostFits) this.known.clear();
 			this.known.set(word, known);
 		}
@@ -68,17 +74,28 @@ export class RoughFits {
 	}
 
 	/** What is found by guesses; what would be found whatever the guess does not rest on it. */
-	private look(written: WrittenPage, sizeOf: (key: PieceKey) => PieceSize): SettledFit[] {
-		const fits = this.fitsWith(written, sizeOf);
-		if (fits.length === 0) return [];
-		const small = new Set(this.fitsWith(written, () => little).map(fitWord));
-		const left = fits.filter((fit) => small.has(fitWord(fit)));
-		const large = new Set(left.length === 0 ? [] : this.fitsWith(written, () => much).map(fitWord));
-		const sure = new Set(left.filter((fit) => large.has(fitWord(fit))));
-		return fits.map((fit) => ({ fit, estimated: !sure.has(fit) }));
+	private *look(
+		written: WrittenPage,
+		sizeOf: (key: PieceKey) => PieceSize
+	): Generator<undefined, SettledFit[]> {
+		const fits = this.fitsWith(written, sizeOf, this.checks);
+		let sure = fits;
+		for (const size of [little, much]) {
+			if (sure.length === 0) break;
+			yield;
+			const codes = new Set(sure.map(codeOf));
+			const asked = this.checks.filter((check) => check.codes.some((code) => codes.has(code)));
+			const words = new Set(this.fitsWith(written, () => size, asked).map(fitWord));
+			sure = sure.filter((fit) => words.has(fitWord(fit)));
+		}
+		return fits.map((fit) => ({ fit, estimated: !sure.includes(fit) }));
 	}
 
-	private fitsWith(written: WrittenPage, sizes: (key: PieceKey) => PieceSize): Fit[] {
+	private fitsWith(
+		written: WrittenPage,
+		sizes: (key: PieceKey) => PieceSize,
+		checks: readonly FitCheck[]
+	): Fit[] {
 		const { page, resolved } = written;
 		const layout = new PageLayout({ page, site: resolved.site, open: new Set(), sizes });
 		const { stretches } = Sweep.over(layout, sweepFrom, sweepTo, fitHeight);
@@ -89,7 +106,7 @@ export class RoughFits {
 				endMargin: (name) => sizes(keyOf(name)).endMargin ?? 0
 			},
 			written,
-			this.checks
+			checks
 		);
 	}
 
