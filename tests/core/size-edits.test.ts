@@ -80,6 +80,10 @@ test('a setting is written for one band, changed in place, let hold longer, and 
 		'  region side as aside { show hidden',
 		'  piece note """<p>note</p>""" }'
 	]); // prettier-ignore
+	const commented = text.replace('{ pad 4px; pad 8px @wide }', '{\n    pad 4px  // snug\n  }');
+	assert.deepEqual(changed({ ...set, value: '6px', band: 'medium' }, commented), [
+		'    pad 6px @medium'
+	]);
 	assert.match(refusal({ ...set, value: '-1px', band: 'narrow' }), /below zero/);
 	assert.match(refusal({ ...set, value: undefined, band: 'medium' }), /sets no pad for medium/);
 });

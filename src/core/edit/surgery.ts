@@ -94,6 +94,11 @@ export class Surgery {
 		this.cut(span.file, span.from, span.from, `${text}\n${indent}`);
 	}
 
+	/** Whether a comment follows a statement on its line; it is about that statement, and stays with it. */
+	hasComment({ file, to }: Span): boolean {
+		return /^[ \t]*;?[ \t]*\/\//.test(this.text(file).slice(to));
+	}
+
 	/** Puts something right behind a statement, on its line. */
 	insertBehind(span: Span, text: string, separator = '; '): void {
 		this.cut(span.file, span.to, span.to, separator + text);

@@ -66,9 +66,10 @@ function settingLine(kind: SettingKind, value: string, bands: Bands, band: numbe
 	return `${kind}${value === '' ? '' : ` ${value}`}${bandWord(bands, band)}`;
 }
 
-/** Settings stand together: behind the last one, or before what the box holds. */
+/** Settings stand together: behind the last one or below its comment, or before what the box holds. */
 function insertSetting(box: SizedBox, surgery: Surgery, line: string): void {
 	const last = box.settings.at(-1);
+	if (last && surgery.hasComment(last.span)) return surgery.insertBelow(last.span, [line]);
 	if (last) return surgery.insertBehind(last.span, line);
 	if (box.kind === 'markup' || box.kind === 'nav') {
 		const { block } = surgery.statementAt(box.span);
