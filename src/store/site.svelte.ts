@@ -296,8 +296,10 @@ class SiteStore {
 
 	/** Takes the text as it is kept, where another tab has written it. */
 	private async fetchAgain(): Promise<void> {
-		const kept = await fetchSite(this.id).catch(() => undefined);
-		if (!kept || kept.number <= this.work.number) return;
+		const { id } = this;
+		const kept = await fetchSite(id).catch(() => undefined);
+		// Meanwhile another site may have been opened.
+		if (id !== this.id || !kept || kept.number <= this.work.number) return;
 		const { texts, assets, history, number } = kept;
 		this.work = { texts, assets, history, number };
 		await this.reopen();
@@ -341,19 +343,21 @@ class SiteStore {
 	private async show(listed: ListedSite, work: Work): Promise<void> {
 		this.tab?.close();
 		this.id = listed.id;
-		this.tab = new SiteTab(listed.id, {
+		const tab = (this.tab = new SiteTab(listed.id, {
 			gained: () => void this.onGained(),
 			lost: () => void this.onLost(),
 			heard: (entries) => void this.heard(entries),
 			asked: () => this.keepNow()
-		});
+		}));
 		const { texts, assets, history, number } = work;
 		this.work = { texts, assets, history, number };
 		this.outside = listed.outside ?? false;
 		this.notice = undefined;
 		this.held = undefined;
 		this.reader.stopped = undefined;
-		this.writes = await this.tab.join();
+		const writes = await tab.join();
+		if (tab !== this.tab) return;
+		this.writes = writes;
 		noteTab(listed.id);
 		if (this.writes) await this.takeNewer();
 		await this.reopen();
@@ -365,15 +369,17 @@ class SiteStore {
 	 */
 	private async takeNewer(): Promise<void> {
 		const late = new Promise<undefined>((resolve) => setTimeout(resolve, 1500));
-		const asking = fetchNewer(this.id, this.work.number).catch(() => undefined);
+		const { id } = this;
+		const asking = fetchNewer(id, this.work.number).catch(() => undefined);
 		const newer = await Promise.race([asking, late]);
-		if (newer) this.work = newer;
+		if (newer && id === this.id) this.work = newer;
 	}
 
 	/** It may write. What another tab kept last is taken first, as long as the browser answers. */
 	private async onGained(): Promise<void> {
+		const { tab } = this;
 		await Promise.race([this.fetchAgain(), new Promise((resolve) => setTimeout(resolve, 1500))]);
-		this.writes = true;
+		if (tab === this.tab) this.writes = true;
 	}
 
 	/** Another tab took the site. What was not kept here yet must not be lost: it becomes a copy. */
