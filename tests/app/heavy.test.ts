@@ -12,8 +12,8 @@ before(async () => {
 });
 after(() => app.close());
 
-/** ms; the aim is 200 on a quiet machine, where tests run beside other work it may be more. */
-const most = 600;
+/** ms; the aim is 200 on a quiet machine, on one that is three times as slow and busy elsewhere it may be more. */
+const most = 1000;
 
 function isQuick(steps: Readonly<Record<string, number>>): boolean {
 	return Object.values(steps).every((step) => step < most);
