@@ -17,7 +17,7 @@ import { authorRules } from '../core/reach/author-rules.ts';
 import { pageTree } from '../core/reach/page-tree.ts';
 import type { PageInstance } from '../core/resolve/instance.ts';
 import type { ResolvedSite } from '../core/resolve/site.ts';
-import { findChromium, openChromium } from './measure/chromium.ts';
+import { findChromium, noChromium, openChromium } from './measure/chromium.ts';
 import { Measurer } from './measure/measurer.ts';
 import { listWords } from '../core/messages/problem.ts';
 import { allTrialWords, trialOf } from '../core/model/trial.ts';
@@ -136,9 +136,7 @@ async function measured(
 	out: string | undefined
 ): Promise<Found | string> {
 	const path = findChromium();
-	if (path === undefined) {
-		return 'There is no Chromium to measure with: install one, or name it in the variable CHROMIUM.';
-	}
+	if (path === undefined) return noChromium;
 	const year = new Date().getFullYear();
 	const { from, to, height, scrollbar } = screens;
 	const { browser, close } = await openChromium(path, scrollbar > 0);

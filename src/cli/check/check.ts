@@ -4,7 +4,7 @@ import { reportOf, reportSchema, type Report } from '../../core/findings/report.
 import type { CheckedSite } from '../../core/check/site.ts';
 import { severities, type Severity } from '../../core/messages/catalogue.ts';
 import { counted, listWords, reasonOf } from '../../core/messages/problem.ts';
-import { findChromium } from '../measure/chromium.ts';
+import { findChromium, noChromium } from '../measure/chromium.ts';
 import { loadSite } from '../open-site.ts';
 import type { Streams } from '../streams.ts';
 import { lookOverMeasured } from './measure-site.ts';
@@ -53,11 +53,7 @@ export async function checkCommand(
 		options.baseline === undefined ? new Set<string>() : await readBaseline(options.baseline);
 	if (typeof known === 'string') return refuse(known);
 	const chromium = options.measure ? findChromium() : undefined;
-	if (options.measure && chromium === undefined) {
-		return refuse(
-			'There is no Chromium to measure with: install one, or name it in the variable CHROMIUM.'
-		);
-	}
+	if (options.measure && chromium === undefined) return refuse(noChromium);
 	let site = await loadSite(path, streams);
 	if (typeof site === 'number') return site === 1 ? 1 : 2;
 	if (options.mend) site = await mended(path, site, year, streams);

@@ -23,6 +23,10 @@ const switches = [
 	'--force-color-profile=srgb'
 ];
 
+/** What is said where there is none. */
+export const noChromium =
+	'There is no Chromium to measure with: install one, or name it in the variable CHROMIUM.';
+
 /** Where there is a Chromium: what `CHROMIUM` says, else the first that is found; undefined where there is none. */
 export function findChromium(): string | undefined {
 	const said = process.env['CHROMIUM'];

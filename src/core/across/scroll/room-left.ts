@@ -1,3 +1,4 @@
+import { isInside } from '../../geometry/inside.ts';
 import { pageHeight, type PlacedBox } from '../../geometry/page-layout.ts';
 import type { Rectangle } from '../rectangle.ts';
 
@@ -58,8 +59,5 @@ function isOver(box: Rectangle, other: Rectangle): boolean {
 
 /** Whether a box of a page is around another, or is that other: what sticks takes along what is in it. */
 export function isAround(box: PlacedBox, other: PlacedBox, boxes: readonly PlacedBox[]): boolean {
-	const at = boxes.indexOf(box);
-	let now: number | undefined = boxes.indexOf(other);
-	while (now !== undefined && now > at) now = boxes[now]?.inside;
-	return now === at;
+	return isInside(boxes.indexOf(other), boxes.indexOf(box), boxes);
 }

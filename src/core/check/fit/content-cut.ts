@@ -1,4 +1,5 @@
 import { warning } from '../../messages/problem.ts';
+import { isInside } from '../../geometry/inside.ts';
 import type { BoxName } from '../../geometry/layout-box.ts';
 import type { PlacedBox } from '../../geometry/page-layout.ts';
 import type { Stretch } from '../../geometry/widths/sweep.ts';
@@ -36,7 +37,7 @@ export const contentCut: FitCheck = {
 				if (range.length === 0 || !box) continue;
 				// What sticks out of a box sticks out of those around it too; only the innermost is said.
 				const inner = ranges.flatMap((one, at) =>
-					at > index && isIn(at, index, first) && isAll(at, index, begin, end) ? one : []
+					at > index && isInside(at, index, first) && isAll(at, index, begin, end) ? one : []
 				);
 				const widths = range.flatMap((one) => widthsWithout(one, inner));
 				if (widths.length === 0) continue;
@@ -149,10 +150,4 @@ function reachesOut(inner: number, outer: number, boxes: readonly PlacedBox[]): 
 /** Whether all that sticks out of a box sticks out of one in it already. */
 function isAll(inner: number, outer: number, ...all: readonly (readonly number[])[]): boolean {
 	return all.every((out) => (out[inner] ?? 0) >= (out[outer] ?? 0) - 2);
-}
-
-function isIn(index: number, around: number, boxes: readonly PlacedBox[]): boolean {
-	let at: number | undefined = index;
-	while (at !== undefined && at > around) at = boxes[at]?.inside;
-	return at === around;
 }

@@ -59,7 +59,7 @@ export interface Candidate {
 }
 
 /** Where candidates are so, and how far the first of their numbers gets above zero there. */
-export interface Seen {
+interface WidthsSeen {
 	readonly box: BoxName;
 	readonly other: BoxName | undefined;
 	readonly widths: readonly Widths[];
@@ -73,7 +73,7 @@ export interface Seen {
 export function seenWhere(
 	stretches: readonly Stretch[],
 	candidates: (boxes: readonly PlacedBox[], width: number) => readonly Candidate[]
-): Seen[] {
+): WidthsSeen[] {
 	const found = new Map<
 		string,
 		{ box: BoxName; other: BoxName | undefined; widths: Widths[]; worst: number }
