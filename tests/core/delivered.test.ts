@@ -64,8 +64,9 @@ test('rules of the frame have two simple selectors at most, and none says what o
 	assert.ok(sheets.length >= 7);
 	for (const { path, content } of sheets) {
 		const css = String(content);
-		assert.ok((css.match(/^ {2}@scope/gm) ?? []).length <= 1, `${path}: a scope is written once`);
-		const rules = frameRules(css.slice(0, css.search(/^ {2}@scope/m)));
+		assert.doesNotMatch(css, /@scope/, `${path}: not every browser knows scopes`);
+		// What an author wrote is held to its layer by a test that adds no weight.
+		const rules = frameRules(css).filter(({ text }) => !text.includes(':where('));
 		assert.ok(rules.length > 3, path);
 		for (const { selector, text, says } of rules) {
 			assert.ok(selector.length <= 2, `${path}: ${text}`);

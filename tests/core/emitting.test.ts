@@ -95,12 +95,12 @@ test('styles begin at what their layer wrote, and end where another layer’s be
 	const page = pageNamed(resolved, '/shop');
 	assert.ok(shop && page.kind === 'route');
 	assert.deepEqual(
-		rulesOf(layoutSheet(shop, site, structure).css).filter((one) => one.startsWith('@scope')),
-		['@scope (.shop,.shop-brought) to (.shop-shelf>*) i{color:red}']
+		rulesOf(layoutSheet(shop, site, structure).css).filter((one) => one.startsWith('i:')),
+		['i:where(.shop,.shop *,.shop-brought,.shop-brought *):where(:not(.shop-shelf *)){color:red}']
 	);
 	assert.deepEqual(
-		rulesOf(pageSheet(page, site, structure)?.css ?? '').filter((one) => one.startsWith('@scope')),
-		['@scope (.shop-shelf>*) i{color:blue}']
+		rulesOf(pageSheet(page, site, structure)?.css ?? '').filter((one) => one.startsWith('i:')),
+		['i:where(.shop-shelf *){color:blue}']
 	);
 	const classes = outlineOf(htmlOf(resolved, '/shop')).map((line) => line.trim());
 	assert.ok(classes.includes('div.shop-brought'), 'the piece in the head');
@@ -239,7 +239,7 @@ test('style sheets are CSS that can be read back, and say what the text says', (
 	assert.match(flat, /@layer site, layout-f, pages;/);
 	assert.match(flat, /:root \{ --a: 1px; \} @media \(width >= 900px\) \{ :root \{ --a: 2px; \} \}/);
 	assert.match(flat, /display: grid; grid-template-columns: 1fr; grid-template-rows: auto 1fr; grid-template-areas: 'head' 'main'; gap: 4px; min-height: 100dvh;/);
-	assert.match(flat, /@scope \(\.f\) to \(\.f-main > \*\) \{ a:hover \{ color: red \} @scope \(\.f-head\) \{ p \{ margin: 0 \} \} \}/);
+	assert.match(flat, /a:hover:where\(\.f, \.f \*\):where\(:not\(\.f-main \*\)\) \{ color: red \} p:where\(\.f-head, \.f-head \*\):where\(:not\(\.f-main \*\)\) \{ margin: 0 \}/);
 	assert.equal(sheets[2]?.path, 'styles/pages/home.css');
 }); // prettier-ignore
 
@@ -434,7 +434,7 @@ route /in { }`);
 	assert.match(flat, /@container layout-g \(width >= 700px\) \{ \.g \{ isolation: isolate; \} \.g-body \{ position: relative; z-index: var\(--under\); margin-block-end: -20px; \} \}/);
 	assert.match(flat, /@supports \(animation-timeline: scroll\(\)\) \{ \.g-bar \{ animation: shrink-g-bar linear both, shadow-scrolled linear both; animation-timeline: scroll\(\), scroll\(\); animation-range: 0 calc\(128px - 56px\), 0 24px; \}/);
 	assert.match(flat, /@supports not \(animation-timeline: scroll\(\)\) \{ \.g-bar \{ inset-block-start: calc\(56px - 128px\); \} \}/);
-	assert.match(flat, /@container layout-g \(width >= 700px\) \{ @scope/);
+	assert.match(flat, /@container layout-g \(width >= 700px\) \{ p:where\(\.g-body,/);
 	assert.ok(outlineOf(htmlOf(resolved, '/in')).join('\n').includes('div.g-space\n      div.g\n'));
 }); // prettier-ignore
 

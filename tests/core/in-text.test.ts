@@ -110,7 +110,7 @@ test('the style of a part begins at it and ends at what it wraps', () => {
 	const files = new Map(deliver(site, 2026).map(({ path, content }) => [path, String(content)]));
 	assert.match(
 		files.get('styles/parts.css') ?? '',
-		/@scope \(\.part-card\) to \(\.part-card-content\)/
+		/p:where\(\.part-card, \.part-card \*\):where\(:not\(\.part-card-content, /
 	);
 	assert.match(
 		files.get('x/index.html') ?? '',

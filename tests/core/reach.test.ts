@@ -17,12 +17,19 @@ const answers: Readonly<Record<string, string>> = {
 	'li:has(> b) { color: red }': 'bean',
 	'main :scope li { color: red }': 'bean pea',
 	':is(.row b) { color: red }': 'in-bean',
-	// What stands outside the scope is no part of what a selector may name.
-	'header ~ main .seed { color: red }': '',
-	'main > ul { color: red }': '',
-	'html li:first-child { color: red }': '',
-	':is(main, footer) b { color: red }': '',
-	'header b { color: red }': '',
+	'ul, p { color: red }': 'list note',
+	'* { color: red }': 'list bean in-bean pea note',
+	':first-child { color: red }': 'list bean in-bean',
+	'.seed + li, ul + .seed { color: red }': 'pea note',
+	'& { color: red }': 'list note',
+	'p { color: red; b, & { color: blue } }': 'note',
+	// What stands around is anyone's; only what is named has to be the page's own.
+	'header ~ main .seed { color: red }': 'bean pea note',
+	'main > ul { color: red }': 'list',
+	'html li:first-child { color: red }': 'bean',
+	':is(main, footer) b { color: red }': 'in-bean',
+	'main { color: red; > p { color: blue } }': 'note',
+	'header b, header, main, html { color: red }': '',
 	'@scope (:scope) to (b) { li, b { color: red } }': 'bean pea',
 	'@scope (li) { main .row b { color: red } }': ''
 };
@@ -50,6 +57,6 @@ route / {
 	return order.filter((id) => ids.has(id)).join(' ');
 }
 
-test('a rule reaches what a browser says it does, and nothing by what stands outside its scope', () => {
+test('a rule reaches what a browser says it does, and nothing of another layer', () => {
 	for (const [rule, ids] of Object.entries(answers)) assert.equal(reachedBy(rule), ids, rule);
 });

@@ -1,6 +1,7 @@
 import { Memory } from '../model/memory.ts';
 import type { Layer, Layout, Part, Piece, Region, Site } from '../model/site.ts';
 import { membersIn } from '../resolve/members.ts';
+import { partDepth } from '../resolve/part-depth.ts';
 
 /** A layout that landed in another: there a style of the layers around it ends. */
 export const layerClass = 'layer';
@@ -19,7 +20,8 @@ const pageBroughtClass = 'page-brought';
  */
 export class ClassNames {
 	private readonly given = new Map<string, string>();
-	private readonly frame = new Set<string>();
+	/** Classes of boxes of layouts. */
+	private readonly boxes: ReadonlySet<string>;
 	private readonly taken = new Set<string>([
 		layerClass,
 		broughtClass,
@@ -29,7 +31,8 @@ export class ClassNames {
 		pageBroughtClass
 	]);
 
-	constructor({ layouts, parts }: Site) {
+	constructor(site: Site) {
+		const { layouts, parts } = site;
 		for (const layout of layouts) this.layout(layout);
 		for (const layout of layouts) {
 			for (const { name } of membersIn(layout.members)) this.member(layout, name.text);
@@ -42,15 +45,22 @@ export class ClassNames {
 				this.closer(layout, name.text);
 			}
 		}
+		this.boxes = new Set(this.given.values());
 		for (const part of parts) {
 			this.part(part);
 			this.partContent(part);
+		}
+		for (const part of parts) {
+			for (let depth = 1; depth < partDepth(part, site); depth++) {
+				this.part(part, depth);
+				this.partContent(part, depth);
+			}
 		}
 	}
 
 	/** Whether a class is that of a box of some layout. */
 	isFrame(name: string): boolean {
-		return this.frame.has(name);
+		return this.boxes.has(name);
 	}
 
 	/** A layout's root. */
@@ -90,14 +100,17 @@ export class ClassNames {
 		);
 	}
 
-	/** The outermost elements of a part, where its style begins. */
-	part(part: Part): string {
-		return this.nameFor(`part ${part.name.text}`, `part-${part.name.text}`);
+	/**
+	 * The outermost elements of a part, where its style begins; `depth`: in how many of the same part they stand, each
+	 * in what the one around it wraps.
+	 */
+	part(part: Part, depth = 0): string {
+		return this.nameFor(`part ${part.name.text} ${depth}`, partName(part, depth));
 	}
 
 	/** What a part wraps, where its style ends. */
-	partContent(part: Part): string {
-		return this.nameFor(`content ${part.name.text}`, `${this.part(part)}-content`);
+	partContent(part: Part, depth = 0): string {
+		return this.nameFor(`content ${part.name.text} ${depth}`, `${this.part(part, depth)}-content`);
 	}
 
 	/**
@@ -117,10 +130,13 @@ export class ClassNames {
 		let name = wanted;
 		for (let count = 2; this.taken.has(name); count++) name = `${wanted}-${count}`;
 		this.taken.add(name);
-		this.frame.add(name);
 		this.given.set(key, name);
 		return name;
 	}
+}
+
+function partName({ name }: Part, depth: number): string {
+	return depth === 0 ? `part-${name.text}` : `part-${name.text}-in-${depth}`;
 }
 
 /** Whether sheets have a rule for a piece: it has settings, or an area of its region by its name. */

@@ -1,5 +1,4 @@
-import { generate, parse, type Atrule, type Block, type CssNode, type Declaration } from 'css-tree';
-import { layoutScopeStarts, pageScopeStarts, scopeLimits } from '../emit/brought.ts';
+import { layerScope, partScope, regionScope, type StyleScope } from '../emit/style-scope.ts';
 import { classNames } from '../emit/names.ts';
 import { Memory } from '../model/memory.ts';
 import type { Layer, Layout, Part, Style } from '../model/site.ts';
@@ -7,6 +6,8 @@ import type { Named, Span } from '../model/span.ts';
 import { placeOfStyle } from '../model/style-place.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
+import { parseDeclaration } from '../size/css-declaration.ts';
+import { CssText, isGroup, type CssItem, type CssRange } from '../size/css-items.ts';
 
 /** What an author wrote in a style: a rule, with all that it stands in. */
 export interface AuthorRule {
@@ -15,7 +16,9 @@ export interface AuthorRule {
 	readonly owner: Layer | Part;
 	/** Its selectors, those of the rules around it put in. */
 	readonly selectors: string;
-	/** Scopes that it stands in, the outermost first. */
+	/** What it may reach: what its layer or part wrote; undefined: everything. */
+	readonly within: StyleScope | undefined;
+	/** Scopes that the author wrote around it, the outermost first. */
 	readonly scopes: readonly Scope[];
 	/** What has to be so for it to hold: queries of the screen and of containers. */
 	readonly conditions: readonly Condition[];
@@ -57,7 +60,7 @@ export function authorRules({ page }: PageInstance, resolved: ResolvedSite): Aut
 	const { site, structure } = resolved;
 	const names = classNames(site);
 	const rules: AuthorRule[] = [];
-	const add = (style: Style, owner: Layer | Part, scopes: readonly Scope[]): void => {
+	const add = (style: Style, owner: Layer | Part, scope: StyleScope): void => {
 		const space = owner.kind === 'layout' && owner.measure === 'space' ? owner : undefined;
 		const band: Condition[] = style.band ? [{ of: 'band', band: style.band, space }] : [];
 		for (const rule of rulesIn(style)) {
@@ -65,27 +68,22 @@ export function authorRules({ page }: PageInstance, resolved: ResolvedSite): Aut
 				...rule,
 				style,
 				owner,
-				scopes: [...(style.global ? [] : scopes), ...rule.scopes],
+				within: style.global ? undefined : scope,
 				conditions: [...band, ...rule.conditions]
 			});
 		}
 	};
 	for (const part of site.parts) {
-		const scope = { starts: `.${names.part(part)}`, limits: `.${names.partContent(part)}` };
-		for (const style of part.styles) add(style, part, [scope]);
+		const scope = partScope(part, site, names);
+		for (const style of part.styles) add(style, part, scope);
 	}
 	for (const layer of [...structure.chainOf(page), page]) {
-		const starts =
-			layer.kind === 'layout'
-				? layoutScopeStarts(layer, names)
-				: pageScopeStarts(layer, structure, names);
-		const limits = scopeLimits(layer, structure, names);
-		const scope = { starts: starts.join(', '), limits: limits.join(', ') || undefined };
-		for (const style of layer.styles) add(style, layer, [scope]);
+		const scope = layerScope(layer, structure, names);
+		for (const style of layer.styles) add(style, layer, scope);
 		if (layer.kind !== 'layout') continue;
 		for (const region of layer.regions) {
-			const own = { starts: `.${names.member(layer, region.name.text)}`, limits: undefined };
-			for (const style of region.styles) add(style, layer, [scope, own]);
+			const own = regionScope(region, layer, structure, names);
+			for (const style of region.styles) add(style, layer, own);
 		}
 	}
 	return rules;
@@ -93,18 +91,11 @@ export function authorRules({ page }: PageInstance, resolved: ResolvedSite): Aut
 
 const known = new Memory<Style, readonly OwnRule[]>();
 
-/** Styles were parsed when they were read, so they can be parsed again. */
 function rulesIn(style: Style): readonly OwnRule[] {
 	return known.get(style, [], () => {
 		const rules: OwnRule[] = [];
-		const sheet = parse(style.css, { positions: true });
-		if (sheet.type === 'StyleSheet') {
-			collect(
-				sheet.children.toArray(),
-				{ selectors: undefined, scopes: [], conditions: [] },
-				rules
-			);
-		}
+		const text = new CssText(style.css);
+		collect(text, text.whole, { selectors: undefined, scopes: [], conditions: [] }, rules);
 		return rules;
 	});
 }
@@ -116,28 +107,38 @@ interface Around {
 	readonly conditions: readonly Condition[];
 }
 
-function collect(nodes: readonly CssNode[], around: Around, rules: OwnRule[]): void {
-	const own = nodes.filter((node): node is Declaration => node.type === 'Declaration');
+function collect(text: CssText, range: CssRange, around: Around, rules: OwnRule[]): void {
+	const items = text.items(range);
+	const own = items.filter(({ kind }) => kind === 'declaration');
 	if (own.length > 0 && around.selectors !== undefined) {
 		const { selectors, scopes, conditions } = around;
-		rules.push({ selectors, scopes, conditions, declarations: own.map(declarationOf) });
+		const declarations = own.flatMap((item) => declarationOf(text, item));
+		rules.push({ selectors, scopes, conditions, declarations });
 	}
-	for (const node of nodes) {
-		if (node.type === 'Rule') {
-			const selectors = nested(generate(node.prelude), around.selectors);
-			collect(childrenOf(node.block), { ...around, selectors }, rules);
-		} else if (node.type === 'Atrule' && node.block) {
-			collect(childrenOf(node.block), within(node, around), rules);
+	for (const item of items) {
+		if (!item.inner) continue;
+		if (item.kind === 'rule') {
+			const written = plainText(text.text(item.prelude));
+			const selectors = nested(written, around.selectors);
+			collect(text, item.inner, { ...around, selectors }, rules);
+		} else if (isGroup(item)) {
+			const query = plainText(text.text(item.prelude));
+			collect(text, item.inner, within(item.name, query, around), rules);
 		}
 	}
 }
 
-function childrenOf(block: Block): CssNode[] {
-	return block.children.toArray();
+/** Without comments, and with single blanks. */
+function plainText(css: string): string {
+	return css
+		.replaceAll(/\/\*[^]*?\*\//g, ' ')
+		.replaceAll(/\s+/g, ' ')
+		.trim();
 }
 
-function declarationOf({ property, value, loc }: Declaration): AuthorDeclaration {
-	return { property, value: generate(value), at: loc?.start.offset ?? 0 };
+function declarationOf(text: CssText, { start, to }: CssItem): AuthorDeclaration[] {
+	const declared = parseDeclaration(text.css.slice(start, to));
+	return declared ? [{ ...declared, at: start }] : [];
 }
 
 /** CSS Nesting 1, section 3: `&` is what the rule around means; without it, what is in that. */
@@ -153,9 +154,8 @@ function nested(selectors: string, around: string | undefined): string {
 		.join(', ');
 }
 
-function within({ name, prelude }: Atrule, around: Around): Around {
-	const query = prelude ? generate(prelude) : '';
-	switch (name.toLowerCase()) {
+function within(name: string, query: string, around: Around): Around {
+	switch (name) {
 		case 'media':
 			return { ...around, conditions: [...around.conditions, { of: 'screen', query }] };
 		case 'container':

@@ -101,26 +101,24 @@ function subjectOf(selector: CssNode): Subject {
 	return { selector: generate(selector).trim() || '*', pseudo, passing };
 }
 
-/** Elements in a root that a selector names, and maybe the root; undefined where no one can tell. */
-export function namedFrom(root: Element, selector: string): readonly Element[] | undefined {
-	if (selector === ':scope') return [root];
-	const isOne = testOf(selector, root);
-	return isOne && elementsFrom(root).filter(isOne);
+/** Elements in an element, or that itself, which a selector names; undefined where it cannot be read. */
+export function namedFrom(
+	within: Element,
+	selector: string,
+	scope?: Element
+): readonly Element[] | undefined {
+	const isOne = testOf(selector, scope);
+	return isOne && elementsFrom(within).filter(isOne);
 }
 
 type Test = (element: Element) => boolean;
 
-/** Tests of single elements by selectors that name nothing around them. */
+/** Tests of single elements, by what they say; one that has a root of its own is made for that. */
 const tests = new Map<string, Test | undefined>();
 const mostTests = 4000;
-const isPlain = /^[\w.#*-]+(:(?!scope)[a-z-]+)*$/;
 
-/**
- * Whether an element is what a selector names; undefined where it cannot be read. What else a scope's rule names has
- * to be in the scope too (CSS Cascade 6, section 2.5.3). The root counts as being in itself: browsers differ there.
- */
-function testOf(selector: string, root: Element): Test | undefined {
-	if (!isPlain.test(selector)) return compiled(selector, root);
+function testOf(selector: string, scope: Element | undefined): Test | undefined {
+	if (scope) return compiled(selector, scope);
 	if (!tests.has(selector)) {
 		if (tests.size >= mostTests) tests.clear();
 		tests.set(selector, compiled(selector));
@@ -128,9 +126,9 @@ function testOf(selector: string, root: Element): Test | undefined {
 	return tests.get(selector);
 }
 
-function compiled(selector: string, root?: Element): Test | undefined {
+function compiled(selector: string, scope?: Element): Test | undefined {
 	try {
-		return compile<AnyNode, Element>(selector, {}, root && [root]);
+		return compile<AnyNode, Element>(selector, {}, scope && [scope]);
 	} catch {
 		return undefined;
 	}

@@ -22,6 +22,12 @@ const closings = new Map<number, number>([
 ]);
 const closing = new Set(closings.values());
 
+/** How much deeper in brackets one is behind a token. */
+export function stepsOf({ type }: Pick<CssToken, 'type'>): -1 | 0 | 1 {
+	if (closings.has(type)) return 1;
+	return closing.has(type) ? -1 : 0;
+}
+
 /** How deep brackets of any kind stand inside each other. */
 export function nestingOf(text: string): number {
 	let [depth, deepest] = [0, 0];

@@ -1,4 +1,4 @@
-import { parse as parseCss, walk } from 'css-tree';
+import { walk } from 'css-tree';
 import { formatHex8, parse } from 'culori';
 import { hint, type Problem } from '../../messages/problem.ts';
 import { layersOf, type Site, type Style } from '../../model/site.ts';
@@ -7,6 +7,8 @@ import type { Span } from '../../model/span.ts';
 import { placeOfStyle } from '../../model/style-place.ts';
 import { boxesOf } from '../../resolve/members.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
+import { declarationNode } from '../../size/css-declaration.ts';
+import { CssText } from '../../size/css-items.ts';
 import type { WholeCheck } from '../check.ts';
 
 const styled = (colour: string): string =>
@@ -81,20 +83,17 @@ function hexOf(text: string): string | undefined {
 /** Colours that are written out in values; white, black and the like are words of their own. */
 function coloursIn(style: Style, colours: ReadonlyMap<string, string>): Problem[] {
 	const found: Problem[] = [];
-	walk(parseCss(style.css, { positions: true }), {
-		visit: 'Declaration',
-		enter({ value }) {
-			walk(value, ({ type, loc }) => {
-				if ((type !== 'Hash' && type !== 'Function') || !loc) return;
-				const written = style.css.slice(loc.start.offset, loc.end.offset);
-				const token = colours.get(hexOf(written) ?? '');
-				if (token === undefined) return;
-				found.push(
-					problemAt(placeOfStyle(style, loc.start.offset, written.length), written, token)
-				);
-			});
-		}
-	});
+	for (const { start, to } of new CssText(style.css).declarations()) {
+		const node = declarationNode(style.css.slice(start, to), start);
+		if (!node) continue;
+		walk(node.value, ({ type, loc }) => {
+			if ((type !== 'Hash' && type !== 'Function') || !loc) return;
+			const written = style.css.slice(loc.start.offset, loc.end.offset);
+			const token = colours.get(hexOf(written) ?? '');
+			if (token === undefined) return;
+			found.push(problemAt(placeOfStyle(style, loc.start.offset, written.length), written, token));
+		});
+	}
 	return found;
 }
 

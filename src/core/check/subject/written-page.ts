@@ -21,6 +21,7 @@ import {
 } from '../../reach/page-tree.ts';
 import { classNames, type ClassNames } from '../../emit/names.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
+import { partDepth } from '../../resolve/part-depth.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
@@ -128,14 +129,21 @@ export class WrittenPage {
 	partOf(element: Element): Part | undefined {
 		if (this.resolved.site.parts.length === 0) return undefined;
 		const names: ClassNames = classNames(this.resolved.site);
+		const { site } = this.resolved;
+		const marks = site.parts.flatMap((part) =>
+			Array.from({ length: partDepth(part, site) }, (_, depth) => ({
+				part,
+				start: names.part(part, depth),
+				end: names.partContent(part, depth)
+			}))
+		);
+		/** Classes of parts that wrap the element, so that they did not write it. */
+		const wrapping = new Set<string>();
 		for (const around of outward(element)) {
 			const words = (attributeOf(around, 'class') ?? '').split(' ');
-			const wraps = this.resolved.site.parts.some((part) =>
-				words.includes(names.partContent(part))
-			);
-			if (wraps && around !== element) return undefined;
-			const part = this.resolved.site.parts.find((one) => words.includes(names.part(one)));
-			if (part) return part;
+			const found = marks.find(({ start }) => words.includes(start) && !wrapping.has(start));
+			if (found) return found.part;
+			for (const { start, end } of marks) if (words.includes(end)) wrapping.add(start);
 			if (attributeOf(around, 'data-piece') !== undefined) return undefined;
 		}
 		return undefined;

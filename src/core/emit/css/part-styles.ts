@@ -1,12 +1,12 @@
 import { Memory } from '../../model/memory.ts';
 import type { Layer, Page, Part, Site } from '../../model/site.ts';
-import { bandPlace } from '../../resolve/bands.ts';
-import { partBook, partsUsed } from '../../resolve/parts.ts';
+import { partsUsed } from '../../resolve/parts.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { Structure } from '../../resolve/structure.ts';
 import { classNames } from '../names.ts';
-import { bandQuery } from './banded.ts';
+import { partScope } from '../style-scope.ts';
 import { group } from './css-text.ts';
+import { authorCss } from './styles.ts';
 
 /** Where the styles of all parts are. */
 export const partSheetPath = 'styles/parts.css';
@@ -20,28 +20,20 @@ export function hasStyle({ styles }: Part): boolean {
 
 /**
  * The sheet of all parts: each style begins at the outermost elements of its part and ends at what the
- * part wraps (CSS Cascade 6, section 2.5). Undefined where no part has one.
+ * part wraps. Undefined where no part has one.
  */
 export function partSheet(site: Site): { path: string; css: string } | undefined {
-	const rules = site.parts.flatMap((part) => stylesOf(part, site));
+	const names = classNames(site);
+	const rules = site.parts.flatMap((part) => {
+		const scope = partScope(part, site, names);
+		return part.styles.map((style) => authorCss(style, scope, site));
+	});
 	if (rules.length === 0) return undefined;
 	const css = [
 		'/* What is written once and used in many places. */',
 		group(`@layer ${partLayer}`, rules)
 	];
 	return { path: partSheetPath, css: css.join('\n') + '\n' };
-}
-
-function stylesOf(part: Part, site: Site): string[] {
-	const { bands } = site.settings;
-	const names = classNames(site);
-	const wraps = partBook(site.parts).wraps(part.name.text);
-	const end = wraps ? ` to (.${names.partContent(part)})` : '';
-	return part.styles.map(({ css, band, global }) => {
-		const from = bands[bandPlace(bands, band)]?.from ?? 0;
-		const own = global ? css.trim() : group(`@scope (.${names.part(part)})${end}`, [css.trim()]);
-		return from === 0 ? own : group(bandQuery(from, undefined), [own]);
-	});
 }
 
 /** Whether a page shows, or may show, a part that has a style. */

@@ -1,6 +1,8 @@
-import { parse, walk, type CssNode, type Declaration } from 'css-tree';
+import { walk, type CssNode, type Declaration } from 'css-tree';
 import type { Token } from '../../model/site.ts';
 import { remOf, noTrial, type Trial } from '../../model/trial.ts';
+import { declarationNode } from '../../size/css-declaration.ts';
+import { CssText } from '../../size/css-items.ts';
 import { nestingOf } from '../../size/css-tokens.ts';
 import { deepestNesting } from '../../size/css-value.ts';
 
@@ -21,15 +23,17 @@ export function triedCss(css: string, trial: Trial, tokens: readonly Token[]): s
 	const { printed, lessMotion, largeText } = trial;
 	if ((!printed && !lessMotion && !largeText) || nestingOf(css) > deepestNesting) return css;
 	const cuts: Cut[] = [];
-	walk(parse(css, { positions: true }), (node) => {
-		if (node.type === 'Atrule' && node.name === 'media' && node.prelude?.loc) {
-			const { start, end } = node.prelude.loc;
-			const query = css.slice(start.offset, end.offset);
-			const text = queryWhere(query, trial);
-			if (text !== query) cuts.push({ from: start.offset, to: end.offset, text });
-		}
-		if (largeText && node.type === 'Declaration') cuts.push(...largerIn(node, css, tokens));
-	});
+	const text = new CssText(css);
+	for (const { name, prelude } of text.atRules()) {
+		if (name !== 'media') continue;
+		const query = text.text(prelude);
+		const tried = queryWhere(query, trial);
+		if (tried !== query) cuts.push({ ...prelude, text: tried });
+	}
+	for (const { start, to } of largeText ? text.declarations() : []) {
+		const node = declarationNode(css.slice(start, to), start);
+		if (node) cuts.push(...largerIn(node, css, tokens));
+	}
 	return cuts
 		.sort((a, b) => a.from - b.from)
 		.reduceRight((text, cut) => text.slice(0, cut.from) + cut.text + text.slice(cut.to), css);

@@ -6,6 +6,7 @@ import {
 	type MarkupPart
 } from '../../resolve/markup/compile.ts';
 import type { Body } from '../../resolve/markup/blocks.ts';
+import { partDepth } from '../../resolve/part-depth.ts';
 import { partBook } from '../../resolve/parts.ts';
 import { choose, evaluate, evaluateBody, scopeOfPart, type Scope } from '../../resolve/values.ts';
 import type { ClassNames } from '../names.ts';
@@ -21,19 +22,25 @@ export interface MarkupTarget {
 /** What outermost elements are given: marks behind their attributes, and classes. */
 interface Roots {
 	readonly marks: string;
-	readonly classes: readonly string[];
+	/** Classes at which the styles of parts begin that wrote them. */
+	readonly starts: readonly string[];
+	/** Classes at which the styles of parts end that wrap them. */
+	readonly ends: readonly string[];
 }
 
 /** What a part wraps, with the values it was written with. */
 interface Wrapped {
+	readonly of: Part;
 	readonly parts: readonly MarkupPart[];
 	readonly scope: Scope;
 	readonly wrapped: Wrapped | undefined;
-	/** The class that ends the part's style there. */
-	readonly classes: readonly string[];
+	/** Classes at which the styles of the parts begin whose text it is, where it is outermost there too. */
+	readonly starts: readonly string[];
+	/** Classes that end the part's style there. */
+	readonly ends: readonly string[];
 }
 
-const noRoots: Roots = { marks: '', classes: [] };
+const noRoots: Roots = { marks: '', starts: [], ends: [] };
 
 /**
  * Writes compiled markup for one page; `marks` stand behind the attributes of each outermost element. `own`:
@@ -47,13 +54,17 @@ export function renderMarkup(
 	own?: { readonly of: Part; readonly html: string }
 ): string {
 	const renderer = new Renderer(target);
-	if (!own) return renderer.write(parts, scope, { marks, classes: [] }, undefined);
-	const classes = [target.names.part(own.of)];
-	const wrapped = { parts: [own.html], scope, wrapped: undefined, classes: [] };
-	return renderer.write(parts, scope, { marks, classes }, wrapped);
+	if (!own) return renderer.write(parts, scope, { ...noRoots, marks }, undefined);
+	const starts = [target.names.part(own.of)];
+	const ends = [target.names.partContent(own.of)];
+	const wrapped = { of: own.of, parts: [own.html], scope, wrapped: undefined, starts: [], ends };
+	return renderer.write(parts, scope, { marks, starts, ends: [] }, wrapped);
 }
 
 class Renderer {
+	/** How many of each part wrap what is being written. */
+	private readonly inside = new Map<Part, number>();
+
 	constructor(private readonly target: MarkupTarget) {}
 
 	write(
@@ -86,11 +97,13 @@ class Renderer {
 			case 'url':
 				return escapeHtml(this.target.link(renderUrl(part.body, scope)));
 			case 'root': {
-				const classes = part.hasClass ? '' : roots.classes.join(' ');
+				const classes = part.hasClass ? '' : classesOf(roots).join(' ');
 				return (classes === '' ? '' : ` class="${escapeHtml(classes)}"`) + roots.marks;
 			}
 			case 'classes':
-				return roots.classes.map((name) => ` ${escapeHtml(name)}`).join('');
+				return classesOf(roots)
+					.map((name) => ` ${escapeHtml(name)}`)
+					.join('');
 			case 'block':
 				return this.block(part, scope, part.isRoot ? roots : noRoots, wrapped);
 		}
@@ -102,11 +115,7 @@ class Renderer {
 		roots: Roots,
 		wrapped: Wrapped | undefined
 	): string {
-		if (node.kind === 'content') {
-			if (!wrapped) return '';
-			const own = { marks: roots.marks, classes: wrapped.classes };
-			return this.write(wrapped.parts, wrapped.scope, own, wrapped.wrapped);
-		}
+		if (node.kind === 'content') return wrapped ? this.content(wrapped, roots) : '';
 		if (node.kind !== 'use') {
 			const shown = choose(node, scope);
 			return shown
@@ -118,20 +127,45 @@ class Renderer {
 		const part = book.get(node.tag.part.text);
 		if (!part || book.cycleOf(part.name.text) || scope.repeats.left <= 0) return '';
 		const hasStyle = part.styles.some((style) => !style.global);
-		const classes = hasStyle ? [this.target.names.part(part)] : [];
+		const depth = Math.min(this.inside.get(part) ?? 0, partDepth(part, scope.site) - 1);
 		const inside: Wrapped = {
+			of: part,
 			parts: bodies[0] ?? [],
 			scope,
 			wrapped,
-			classes: hasStyle ? [this.target.names.partContent(part)] : []
+			starts: roots.starts,
+			ends: hasStyle ? [this.target.names.partContent(part, depth)] : []
 		};
+		const starts = hasStyle ? [this.target.names.part(part, depth)] : [];
 		return this.write(
 			compileMarkup(part.markup, parts).parts,
 			scopeOfPart(part, node.tag, scope),
-			{ marks: roots.marks, classes: [...roots.classes, ...classes] },
+			{ ...roots, starts: [...roots.starts, ...starts] },
 			inside
 		);
 	}
+
+	/** What a part wraps: whatever wraps that ends there too. */
+	private content(wrapped: Wrapped, roots: Roots): string {
+		const count = this.inside.get(wrapped.of) ?? 0;
+		this.inside.set(wrapped.of, count + 1);
+		const html = this.write(
+			wrapped.parts,
+			wrapped.scope,
+			{
+				marks: roots.marks,
+				starts: roots === noRoots ? [] : wrapped.starts,
+				ends: [...roots.ends, ...wrapped.ends]
+			},
+			wrapped.wrapped
+		);
+		this.inside.set(wrapped.of, count);
+		return html;
+	}
+}
+
+function classesOf({ starts, ends }: Roots): string[] {
+	return [...starts, ...ends];
 }
 
 function same(text: string): string {

@@ -9,7 +9,7 @@ import type { Landed, ResolvedPage, ResolvedRegion } from '../../resolve/page.ts
 import { namesIn, standingIn } from '../../resolve/runs.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { slotOf } from '../../resolve/structure.ts';
-import { hasScope, openSlot } from '../brought.ts';
+import { hasScope, openSlot } from '../style-scope.ts';
 import {
 	broughtClass,
 	classNames,

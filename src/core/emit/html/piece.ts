@@ -8,7 +8,7 @@ import type { PageInstance } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { hasOwnBox } from '../../resolve/runs.ts';
 import type { Scope } from '../../resolve/values.ts';
-import { broughtClasses } from '../brought.ts';
+import { broughtClasses } from '../style-scope.ts';
 import { hasPieceClass, listClass, type ClassNames } from '../names.ts';
 import { escapeHtml } from './escape.ts';
 import { HtmlLines } from './lines.ts';

@@ -1,6 +1,6 @@
-import { parse, type SyntaxParseError } from 'css-tree';
-import { error, reasonOf } from '../../messages/problem.ts';
+import { error } from '../../messages/problem.ts';
 import type { Style } from '../../model/site.ts';
+import { cssFailure, type CssFailure } from '../../size/css-failure.ts';
 import { nestingOf, unbalancedAt } from '../../size/css-tokens.ts';
 import { deepestNesting } from '../../size/css-value.ts';
 import { placeInFile } from '../markup-block.ts';
@@ -30,18 +30,11 @@ export function readStyle(cursor: Cursor, context: ReadContext): Style | undefin
 }
 
 /** Why a text is no style sheet, and where. Never throws, whatever the parser does. */
-function failureOf(css: string): { at: number; why: string } | undefined {
+function failureOf(css: string): CssFailure | undefined {
 	if (nestingOf(css) > deepestNesting) {
 		return { at: 0, why: `it has brackets more than ${deepestNesting} deep inside each other` };
 	}
-	let failure: SyntaxParseError | undefined;
-	try {
-		parse(css, { onParseError: (problem) => (failure ??= problem), positions: true });
-	} catch (thrown) {
-		return { at: 0, why: reasonOf(thrown) };
-	}
-	if (failure) return { at: failure.offset, why: failure.message };
 	const at = unbalancedAt(css);
-	if (at === undefined) return undefined;
-	return { at, why: 'a brace, bracket or text in it is not closed' };
+	if (at !== undefined) return { at, why: 'a brace, bracket or text in it is not closed' };
+	return cssFailure(css);
 }

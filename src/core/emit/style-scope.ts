@@ -1,0 +1,137 @@
+import { Memory } from '../model/memory.ts';
+import {
+	layersOf,
+	type Layer,
+	type Layout,
+	type Page,
+	type Part,
+	type Region,
+	type Site
+} from '../model/site.ts';
+import { openersOf } from '../resolve/drawers.ts';
+import type { ResolvedRegion } from '../resolve/page.ts';
+import { landingFills } from '../resolve/fill-target.ts';
+import { partDepth } from '../resolve/part-depth.ts';
+import { partBook } from '../resolve/parts.ts';
+import { slotOf, type Structure } from '../resolve/structure.ts';
+import { broughtClass, pageClass, type ClassNames } from './names.ts';
+
+/**
+ * Which elements the styles of a layer or part may reach: what it wrote itself. What lands in the slot of
+ * a layout is known by the slot; what other layers put into its other regions has classes that say so.
+ */
+
+/** Elements from those that a selector names, with all in them, to those that others name, without them. */
+export interface ScopeRange {
+	/** Selectors of the outermost elements; they belong to it. */
+	readonly starts: readonly string[];
+	/** Selectors of elements that belong to others, with all in them. */
+	readonly limits: readonly string[];
+}
+
+/** What belongs to a layer or part: all of these ranges. */
+export type StyleScope = readonly ScopeRange[];
+
+/** Whether a layer has styles that reach only what it wrote itself, so that pages must say what that is. */
+export function hasScope(layer: Layer): boolean {
+	const own = layer.kind === 'layout' ? layer.regions.flatMap((region) => region.styles) : [];
+	return [...layer.styles, ...own].some((style) => !style.global);
+}
+
+/** The slot of a layout, where nothing but what other layers bring can ever stand in it. */
+export function openSlot(layout: Layout): Region | undefined {
+	const slot = slotOf(layout);
+	return slot?.pieces.length === 0 ? slot : undefined;
+}
+
+/** The classes that say whose a piece is, for the styles of its layer and of the layout it stands in. */
+export function broughtClasses(
+	owner: Layer,
+	host: ResolvedRegion | undefined,
+	names: ClassNames
+): string[] {
+	if (!host || owner === host.layout) return [];
+	const inOpenSlot = openSlot(host.layout) === host.region;
+	const starts = inOpenSlot && owner.kind !== 'layout' && isContent(owner, host);
+	return [
+		...(hasScope(owner) && !starts ? [names.brought(owner)] : []),
+		...(hasScope(host.layout) && !inOpenSlot ? [broughtClass] : [])
+	];
+}
+
+/** Whether a region is the slot in which a page's content lands. */
+function isContent(page: Page, { steps }: ResolvedRegion): boolean {
+	return steps.at(1)?.layer === page;
+}
+
+/** What the styles of a layer may reach. */
+export function layerScope(layer: Layer, structure: Structure, names: ClassNames): StyleScope {
+	if (layer.kind !== 'layout') {
+		return [{ starts: pageStarts(layer, structure, names), limits: [] }];
+	}
+	const root = `.${names.layout(layer)}`;
+	const brought = layer.fills.length > 0 ? [`.${names.brought(layer)}`] : [];
+	return [{ starts: [root, ...brought], limits: limitsIn(layer, root, structure, names) }];
+}
+
+/** What the styles of a region of a layout may reach: the part of it that its layout wrote. */
+export function regionScope(
+	region: Region,
+	layout: Layout,
+	structure: Structure,
+	names: ClassNames
+): StyleScope {
+	const limits = limitsIn(layout, `.${names.layout(layout)}`, structure, names);
+	return [{ starts: [`.${names.member(layout, region.name.text)}`], limits }];
+}
+
+/** What the style of a part may reach: from its outermost elements to what it wraps. */
+export function partScope(part: Part, site: Site, names: ClassNames): StyleScope {
+	const wraps = partBook(site.parts).wraps(part.name.text);
+	return Array.from({ length: partDepth(part, site) }, (_, depth) => ({
+		starts: [`.${names.part(part, depth)}`],
+		limits: wraps ? [`.${names.partContent(part, depth)}`] : []
+	}));
+}
+
+/** Where a page's styles begin: its content, wherever it lands, and what it fills in. */
+function pageStarts(page: Page, structure: Structure, names: ClassNames): string[] {
+	const layout = structure.chainOf(page).at(-1);
+	if (!layout) return [`.${pageClass}`];
+	const brought = `.${names.brought(page)}`;
+	const slot = openSlot(layout);
+	if (!slot) return [brought];
+	const content = landedIn(layout, slot, structure, names);
+	return page.fills.length > 0 ? [content, brought] : [content];
+}
+
+/** What of a layout belongs to other layers: what lands in its slot, and what they put into its regions. */
+function limitsIn(layout: Layout, root: string, structure: Structure, names: ClassNames): string[] {
+	const slot = slotOf(layout);
+	const filled = filledLayouts(structure).has(layout) ? [`${root} .${broughtClass}`] : [];
+	if (!slot) return filled;
+	const landed = openSlot(layout)
+		? landedIn(layout, slot, structure, names)
+		: `.${names.member(layout, slot.name.text)} > .${broughtClass}`;
+	return [landed, ...filled];
+}
+
+/** Elements that land in an open slot: all in it, but for the openers of drawers that stand there. */
+function landedIn(layout: Layout, slot: Region, { site }: Structure, names: ClassNames): string {
+	const openers = openersOf(layout, site.settings.bands).filter(({ host }) => host === slot);
+	const own = openers.map(({ region }) => `.${names.opener(layout, region.name.text)}`);
+	const member = `.${names.member(layout, slot.name.text)}`;
+	return own.length === 0 ? `${member} > *` : `${member} > :not(:where(${own.join(', ')}))`;
+}
+
+const filled = new Memory<Structure, ReadonlySet<Layout>>();
+
+/** Layouts into whose regions, apart from the slot, other layers put something, on whatever page. */
+function filledLayouts(structure: Structure): ReadonlySet<Layout> {
+	return filled.get(structure, [], () => {
+		const { site, chainOf } = structure;
+		const landing = layersOf(site).flatMap((layer) => landingFills(layer, chainOf(layer)));
+		const beside = landing.filter(({ layout, region }) => slotOf(layout) !== region);
+		return new Set(beside.map(({ layout }) => layout));
+	});
+}
