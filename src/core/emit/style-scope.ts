@@ -81,8 +81,10 @@ export function regionScope(
 	structure: Structure,
 	names: ClassNames
 ): StyleScope {
-	const limits = limitsIn(layout, `.${names.layout(layout)}`, structure, names);
-	return [{ starts: [`.${names.member(layout, region.name.text)}`], limits }];
+	const member = `.${names.member(layout, region.name.text)}`;
+	const limits = slotOf(layout) === region ? landedLimits(layout, region, structure, names) : [];
+	const isFilled = slotOf(layout) !== region && filledLayouts(structure).has(layout);
+	return [{ starts: [member], limits: isFilled ? [`${member} > .${broughtClass}`] : limits }];
 }
 
 /** What the style of a part may reach: from its outermost elements to what it wraps. */
@@ -109,11 +111,18 @@ function pageStarts(page: Page, structure: Structure, names: ClassNames): string
 function limitsIn(layout: Layout, root: string, structure: Structure, names: ClassNames): string[] {
 	const slot = slotOf(layout);
 	const filled = filledLayouts(structure).has(layout) ? [`${root} .${broughtClass}`] : [];
-	if (!slot) return filled;
-	const landed = openSlot(layout)
-		? landedIn(layout, slot, structure, names)
-		: `.${names.member(layout, slot.name.text)} > .${broughtClass}`;
-	return [landed, ...filled];
+	return [...(slot ? landedLimits(layout, slot, structure, names) : []), ...filled];
+}
+
+/** What lands in a slot, and so is not its layout's. */
+function landedLimits(
+	layout: Layout,
+	slot: Region,
+	structure: Structure,
+	names: ClassNames
+): string[] {
+	if (openSlot(layout)) return [landedIn(layout, slot, structure, names)];
+	return [`.${names.member(layout, slot.name.text)} > .${broughtClass}`];
 }
 
 /** Elements that land in an open slot: all in it, but for the openers of drawers that stand there. */

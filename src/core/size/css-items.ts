@@ -14,7 +14,7 @@ export interface CssItem extends CssRange {
 	readonly start: number;
 	/** The name of an at-rule, in small letters. */
 	readonly name: string;
-	/** Its selectors, or what stands behind the name of an at-rule. */
+	/** Its selectors, or what stands behind the name of an at-rule, without blanks around. */
 	readonly prelude: CssRange;
 	/** What stands between its braces; undefined where it has none. */
 	readonly inner: CssRange | undefined;
@@ -109,6 +109,11 @@ export class CssText {
 		return /^--[^\s:{};]*\s*:/.test(this.css.slice(start, start + 200));
 	}
 
+	private trimmed({ from, to }: CssRange): CssRange {
+		const text = this.css.slice(from, to);
+		return { from: from + text.length - text.trimStart().length, to: from + text.trimEnd().length };
+	}
+
 	private item(
 		place: Pick<CssItem, 'from' | 'start' | 'to'>,
 		brace: CssToken | undefined,
@@ -120,10 +125,10 @@ export class CssText {
 		const inner = brace && { from: brace.to, to: closing?.from ?? to };
 		const isCustom = this.isCustomProperty(start);
 		const kind = at !== undefined ? 'at-rule' : inner && !isCustom ? 'rule' : 'declaration';
-		const prelude = {
+		const prelude = this.trimmed({
 			from: at === undefined ? start : start + at.length + 1,
 			to: brace && !isCustom ? brace.from : this.css.charAt(to - 1) === ';' ? to - 1 : to
-		};
+		});
 		return {
 			...place,
 			kind,

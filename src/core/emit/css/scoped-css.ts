@@ -65,12 +65,16 @@ class Scoping {
 		if (!inner) return this.text.text({ from: item.start, to: item.to });
 		const { selectors, inOwnScope } = around;
 		const written = this.text.text(item.prelude);
-		const plain = inOwnScope ? written : withScopeRoot(written, selectors, isOutermost);
-		const scoped = scopedSelector(plain, selectors);
-		if (!this.text.hasRules(inner)) return `${scoped}{${this.text.text(inner)}}`;
+		const rooted = (css: string): string =>
+			inOwnScope ? css : withScopeRoot(css, selectors, isOutermost);
+		const plain = rooted(written);
+		const scoped = rooted(scopedSelector(written, selectors, inOwnScope));
+		if (!this.text.hasRules(inner)) {
+			return scoped + this.text.text({ from: item.prelude.to, to: item.to });
+		}
 		// `&` means what the author named around, whoever wrote that; so only what is said there is held to the scope.
 		return this.stretches(inner, around)
-			.map(({ of, css }) => `${(of === 'own' ? scoped : plain).trimEnd()} {\n${indent(css)}\n}`)
+			.map(({ of, css }) => `${of === 'own' ? scoped : plain} {\n${indent(css)}\n}`)
 			.join('\n');
 	}
 
