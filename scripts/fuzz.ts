@@ -1,6 +1,6 @@
 // npm run fuzz -- --runs N --seed S [--from R]: mutated sites through everything that the core does.
 import { Command } from 'commander';
-import { runFuzz } from './fuzz/run.ts';
+import { runFuzz } from '../tests/judge/fuzz/run.ts';
 
 const program = new Command('fuzz')
 	.option('--runs <n>', 'how many mutated sites', '2000')

@@ -3,9 +3,9 @@
 // npm run oracle -- --jumps SITE: every width at which a page of that site jumps, in both.
 import { Command } from 'commander';
 import { openBrowser } from './lib/browser.ts';
-import { judgeFits } from './oracle/fits.ts';
-import { runOracle } from './oracle/run.ts';
-import { siteJumps } from './oracle/site-jumps.ts';
+import { judgeFits } from '../tests/judge/boxes/fits.ts';
+import { runOracle } from '../tests/judge/boxes/run.ts';
+import { siteJumps } from '../tests/judge/boxes/site-jumps.ts';
 
 const program = new Command('oracle')
 	.option('--runs <n>', 'how many random sites', '1000')

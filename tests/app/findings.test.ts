@@ -3,7 +3,7 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
-import { judgeFits } from '../../scripts/oracle/fits.ts';
+import { judgeFits } from '../judge/boxes/fits.ts';
 import { openBrowser } from '../../scripts/lib/browser.ts';
 import { named, startApp, until, type App } from '../lib/app.ts';
 

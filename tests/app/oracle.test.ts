@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { openBrowser } from '../../scripts/lib/browser.ts';
-import { runOracle } from '../../scripts/oracle/run.ts';
+import { runOracle } from '../judge/boxes/run.ts';
 
 test('the boxes of 50 random sites at eight widths are those of the browser', async () => {
 	const { browser, close } = await openBrowser();

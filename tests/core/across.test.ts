@@ -34,7 +34,7 @@ import { roughMisfits } from '../../src/core/across/rough-page.ts';
 import { trialOf } from '../../src/core/model/trial.ts';
 import { Desk } from '../../src/workers/desk.ts';
 import type { SheetWish } from '../../src/workers/sheets.ts';
-import { sizesByName } from '../../scripts/oracle/sizes.ts';
+import { sizesByName } from '../judge/boxes/sizes.ts';
 import { pageNamed, resolve } from '../lib/site.ts';
 
 /** Every page at every size: numbers here are worked out by hand. Contents have the size that their name says. */

@@ -239,7 +239,7 @@ test('style sheets are CSS that can be read back, and say what the text says', (
 	assert.match(flat, /@layer site, layout-f, pages;/);
 	assert.match(flat, /:root \{ --a: 1px; \} @media \(width >= 900px\) \{ :root \{ --a: 2px; \} \}/);
 	assert.match(flat, /display: grid; grid-template-columns: 1fr; grid-template-rows: auto 1fr; grid-template-areas: 'head' 'main'; gap: 4px; min-height: 100dvh;/);
-	assert.match(flat, /a:hover:where\(\.f, \.f \*\):where\(:not\(\.f-main \*\)\) \{ color: red \} p:where\(\.f-head, \.f-head \*\):where\(:not\(\.f-main \*\)\) \{ margin: 0 \}/);
+	assert.match(flat, /a:hover:where\(\.f, \.f \*\):where\(:not\(\.f-main \*\)\) \{ color: red \} p:where\(\.f-head, \.f-head \*\) \{ margin: 0 \}/);
 	assert.equal(sheets[2]?.path, 'styles/pages/home.css');
 }); // prettier-ignore
 

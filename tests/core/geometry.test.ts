@@ -7,7 +7,7 @@ import { metricsSchema, sizesFrom } from '../../src/core/geometry/pieces/metrics
 import { Sweep } from '../../src/core/geometry/widths/sweep.ts';
 import { jumpWidths, sweepFrom, sweepTo } from '../../src/core/geometry/widths/jumps.ts';
 import { PageLayout } from '../../src/core/geometry/page-layout.ts';
-import { sizesByName } from '../../scripts/oracle/sizes.ts';
+import { sizesByName } from '../judge/boxes/sizes.ts';
 import { boxesOf, columnsAt, oneLayout, placedOf } from '../lib/boxes.ts';
 import { pageNamed } from '../lib/site.ts';
 

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { valueOf } from '../../scripts/oracle/random-layouts.ts';
+import { valueOf } from '../judge/boxes/random-layouts.ts';
 import { declare } from '../../src/core/declare/declare.ts';
 import { frameOf } from '../../src/core/declare/frame.ts';
 import { surroundingsOf } from '../../src/core/declare/outside.ts';

@@ -12,8 +12,8 @@ import { SizeStore } from '../../src/core/measure/size-store.ts';
 import { metricsSchema, sizesFrom } from '../../src/core/geometry/pieces/metrics.ts';
 import { writtenMetrics } from '../../src/core/measure/written.ts';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
-import { sizesByName } from '../../scripts/oracle/sizes.ts';
-import { addressOf, randomLayouts, siteText } from '../../scripts/oracle/random-layouts.ts';
+import { sizesByName } from '../judge/boxes/sizes.ts';
+import { addressOf, randomLayouts, siteText } from '../judge/boxes/random-layouts.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { pageNamed } from '../lib/site.ts';
 

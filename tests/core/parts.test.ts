@@ -224,3 +224,28 @@ test('data from elsewhere that has given nothing yet is said, and pages still dr
 	);
 	assert.match(pageText(site, 'x/index.html'), /<p><\/p>/);
 });
+
+test('a part that begins with an element without an end closes nothing around it', () => {
+	const site = resolve(
+		around(
+			'part rule """<hr><b>r</b>"""\nroute /x { piece a """<div>{use rule}</div><section>s</section>""" }'
+		)
+	);
+	const written = deliver(site, 2026).find(({ path }) => path === 'x/index.html');
+	assert.match(String(written?.content), /<div><hr><b>r<\/b><\/div><section>s<\/section>/);
+});
+
+test('what a part wraps is not its own, also where it stands in another of the same part', () => {
+	const box = 'part box { style """p { color: red }""" } """<div>{content}</div>"""';
+	const inside = '{use box}{use box}<p>in</p>{end}<p>between</p>{end}';
+	const site = resolve(around(`${box}\nroute /x { piece a """${inside}""" }`));
+	const files = new Map(deliver(site, 2026).map(({ path, content }) => [path, String(content)]));
+	assert.match(
+		files.get('x/index.html') ?? '',
+		/<div class="part-box"><div class="part-box-in-1 part-box-content"><p class="part-box-in-1-content">in<\/p><\/div><p class="part-box-content">between<\/p><\/div>/
+	);
+	assert.match(
+		files.get('styles/parts.css') ?? '',
+		/p:where\(:is\(\.part-box, \.part-box \*\):not\(\.part-box-content, \.part-box-content \*\), :is\(\.part-box-in-1, /
+	);
+});

@@ -14,7 +14,7 @@ import type { ScrollerName } from '../../src/core/geometry/page.ts';
 import { PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.ts';
 import { noTrial, trialOf, type Trial } from '../../src/core/model/trial.ts';
 import type { ResolvedSite } from '../../src/core/resolve/site.ts';
-import { sizesByName } from '../../scripts/oracle/sizes.ts';
+import { sizesByName } from '../judge/boxes/sizes.ts';
 import { pageNamed, resolve } from '../lib/site.ts';
 
 /** What scrolling does, worked out by hand. Contents have the size that their name says. */

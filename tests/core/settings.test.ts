@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { readFile } from 'node:fs/promises';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { valueOf } from '../../scripts/oracle/random-layouts.ts';
+import { valueOf } from '../judge/boxes/random-layouts.ts';
 import { checks } from '../../src/core/check/list.ts';
 import { severityOf } from '../../src/core/messages/catalogue.ts';
 import { arrangementKinds, arrangements } from '../../src/core/settings/arrangements/list.ts';

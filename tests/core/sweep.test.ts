@@ -1,8 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { addressOf, randomLayouts, siteText } from '../../scripts/oracle/random-layouts.ts';
-import { sizesByName } from '../../scripts/oracle/sizes.ts';
+import { addressOf, randomLayouts, siteText } from '../judge/boxes/random-layouts.ts';
+import { sizesByName } from '../judge/boxes/sizes.ts';
 import { PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.ts';
 import { Sweep } from '../../src/core/geometry/widths/sweep.ts';
 import {

@@ -12,7 +12,7 @@ import { deliver } from '../../src/core/emit/delivery.ts';
 import { noTrial, trialOf, trialWords } from '../../src/core/model/trial.ts';
 import type { Wish } from '../../src/core/model/wish.ts';
 import { PageLayout } from '../../src/core/geometry/page-layout.ts';
-import { sizesByName } from '../../scripts/oracle/sizes.ts';
+import { sizesByName } from '../judge/boxes/sizes.ts';
 import { makeOn, refusal } from '../lib/edits.ts';
 import { around, marked, pageNamed, resolve, sound } from '../lib/site.ts';
 

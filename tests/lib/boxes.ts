@@ -1,4 +1,4 @@
-import { sizesByName } from '../../scripts/oracle/sizes.ts';
+import { sizesByName } from '../judge/boxes/sizes.ts';
 import { PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.ts';
 import { drawerName } from '../../src/core/geometry/page.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';

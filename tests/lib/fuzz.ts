@@ -1,5 +1,5 @@
 import assert from 'node:assert/strict';
-import { runFuzz } from '../../scripts/fuzz/run.ts';
+import { runFuzz } from '../judge/fuzz/run.ts';
 
 /** Sites in each of the two files; `npm run fuzz` goes through as many as one likes. */
 export const fuzzed = 120;

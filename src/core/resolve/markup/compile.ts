@@ -165,7 +165,7 @@ class Compiler {
 		for (const match of text.matchAll(anyMark)) {
 			if (match.index > last) parts.push(text.slice(last, match.index));
 			last = match.index + match[0].length;
-			const [, value, url, comment, element, root, classes] = match;
+			const { value, url, comment, element, root, classes } = match.groups ?? {};
 			if (value !== undefined) {
 				const tag = tags[Number(value)];
 				if (tag) parts.push(this.value(tag, inStyle.has(Number(value))));

@@ -17,11 +17,12 @@ const CLASS_END = '\ue007';
 export const reserved = /[\ue000-\ue011]/g;
 /** The place of a value, by its number. */
 export const mark = /\ue000(\d+)\ue001/g;
+/** An element that stands for a block ends at once; one that is empty by nature has no end tag. */
 const blockMark =
-	'<!--\\ue006(\\d+)-->|<[a-z0-9]+ \\ue006="(\\d+)"(?: \\ue005="")?>(?:<\\/[a-z0-9]+>)?';
-/** Values, URLs, classes of outermost elements, ends of their attributes, and blocks. */
+	'<!--\\ue006(?<comment>\\d+)-->|<(?<name>[a-z0-9]+) \\ue006="(?<element>\\d+)"(?: \\ue005="")?>(?:<\\/\\k<name>>)?';
+/** Values, URLs, classes of outermost elements, ends of their attributes, and blocks, as groups by their names. */
 export const anyMark = new RegExp(
-	`\\ue000(\\d+)\\ue001|\\ue002(\\d+)\\ue003|${blockMark}| \\ue005="(c?)"|(\\ue007)`,
+	`\\ue000(?<value>\\d+)\\ue001|\\ue002(?<url>\\d+)\\ue003|${blockMark}| \\ue005="(?<root>c?)"|(?<classes>\\ue007)`,
 	'g'
 );
 

@@ -1,4 +1,4 @@
-import { jumpWidths, sweepFrom, sweepTo } from '../../src/core/geometry/widths/jumps.ts';
+import { jumpWidths, sweepFrom, sweepTo } from '../../../src/core/geometry/widths/jumps.ts';
 import { judgeSwept, shownPage, type Judged } from './judge.ts';
 
 /** Where boxes jump while the screen gets wider, as it is worked out and as the browser does it. */

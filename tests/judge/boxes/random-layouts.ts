@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { blankOf, readForm, type Blank, type FormPlace } from '../../src/core/settings/form.ts';
+import { blankOf, readForm, type Blank, type FormPlace } from '../../../src/core/settings/form.ts';
 import { contentStyle, realContent } from './random-content.ts';
-import { settings, settingsOn } from '../../src/core/settings/list.ts';
-import type { BoxKind } from '../../src/core/settings/placed.ts';
+import { settings, settingsOn } from '../../../src/core/settings/list.ts';
+import type { BoxKind } from '../../../src/core/settings/placed.ts';
 
 /** Random sites made of everything that the language lets be said about sizes. */
 

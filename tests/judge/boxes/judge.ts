@@ -1,21 +1,21 @@
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../../src/core/messages/problem.ts';
 import type { Browser, Page } from 'puppeteer-core';
-import { stageHtml } from '../../src/core/emit/stage.ts';
+import { stageHtml } from '../../../src/core/emit/stage.ts';
 import { sizesByName } from './sizes.ts';
 import { shownAt, type ShownBox } from './shown.ts';
-import { dataUrls, type Measurer } from '../../src/cli/measure/measurer.ts';
-import { drive } from '../../src/core/measure/drive.ts';
-import { MeasuredPage } from '../../src/core/measure/measured-page.ts';
-import { SizeStore } from '../../src/core/measure/size-store.ts';
-import type { Sweep } from '../../src/core/geometry/widths/sweep.ts';
-import type { PageInstance } from '../../src/core/resolve/instance.ts';
-import type { ResolvedSite } from '../../src/core/resolve/site.ts';
-import { pageHeight, PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.ts';
-import type { BoxName } from '../../src/core/geometry/layout-box.ts';
-import { drawerName } from '../../src/core/geometry/page.ts';
-import { isDrawer } from '../../src/core/resolve/drawers.ts';
-import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
-import { readSiteFiles } from '../../src/core/source/read.ts';
+import { dataUrls, type Measurer } from '../../../src/cli/measure/measurer.ts';
+import { drive } from '../../../src/core/measure/drive.ts';
+import { MeasuredPage } from '../../../src/core/measure/measured-page.ts';
+import { SizeStore } from '../../../src/core/measure/size-store.ts';
+import type { Sweep } from '../../../src/core/geometry/widths/sweep.ts';
+import type { PageInstance } from '../../../src/core/resolve/instance.ts';
+import type { ResolvedSite } from '../../../src/core/resolve/site.ts';
+import { pageHeight, PageLayout, type PlacedBox } from '../../../src/core/geometry/page-layout.ts';
+import type { BoxName } from '../../../src/core/geometry/layout-box.ts';
+import { drawerName } from '../../../src/core/geometry/page.ts';
+import { isDrawer } from '../../../src/core/resolve/drawers.ts';
+import { checkSite, type CheckedSite } from '../../../src/core/check/site.ts';
+import { readSiteFiles } from '../../../src/core/source/read.ts';
 
 /** Compares computed boxes with those of a browser. */
 

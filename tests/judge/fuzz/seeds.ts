@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { readSitePath } from '../../src/cli/site-path.ts';
-import type { SiteFiles } from '../../src/core/model/files.ts';
-import { randomLayouts, siteText } from '../oracle/random-layouts.ts';
+import { readSitePath } from '../../../src/cli/site-path.ts';
+import type { SiteFiles } from '../../../src/core/model/files.ts';
+import { randomLayouts, siteText } from '../boxes/random-layouts.ts';
 
 /** Sites that are sound, to begin with: the demo, parts of it, and random ones of all settings. */
 export async function seedSites(seed: number): Promise<SiteFiles[]> {

@@ -1,6 +1,6 @@
 import type { Browser } from 'puppeteer-core';
 import fc from 'fast-check';
-import { Measurer } from '../../src/cli/measure/measurer.ts';
+import { Measurer } from '../../../src/cli/measure/measurer.ts';
 import {
 	judge,
 	judgeMeasured,

@@ -1,7 +1,7 @@
-import type { Viewport } from '../../src/core/size/length.ts';
-import { larger } from '../../src/core/size/turns.ts';
-import type { PieceSize, PieceSizes } from '../../src/core/geometry/pieces/piece-size.ts';
-import { fixedSize, runSize } from '../../src/core/geometry/pieces/piece-size.ts';
+import type { Viewport } from '../../../src/core/size/length.ts';
+import { larger } from '../../../src/core/size/turns.ts';
+import type { PieceSize, PieceSizes } from '../../../src/core/geometry/pieces/piece-size.ts';
+import { fixedSize, runSize } from '../../../src/core/geometry/pieces/piece-size.ts';
 
 /** A block with the margins above and below it, px. */
 interface Block {

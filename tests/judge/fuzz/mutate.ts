@@ -1,4 +1,4 @@
-import type { Change } from '../../src/core/source/change.ts';
+import type { Change } from '../../../src/core/source/change.ts';
 import type { Random } from './random.ts';
 
 /** Slips of the hand, and worse: changes of a text that no one would make on purpose. */
