@@ -212,3 +212,25 @@ test('an answer is the same whether the site was read at once or after edits', (
 		);
 	}
 });
+
+test('in a branch that is closed, no one else learns what is there and what is not', () => {
+	for (const path of ['/desk/nothing', '/desk/nothing/at/all/', '/desk/nothing.html']) {
+		assert.equal(ask(path).status, 403, path);
+		assert.match(ask(path).text, /keep out/);
+		assert.equal(ask(path, { role: 'keeper' }).status, 404, path);
+	}
+	assert.equal(ask('/kinds%2fkale/').status, 404, 'an escaped slash parts no segments');
+	assert.match(ask('/kinds%2fkale/').text, /nothing here/);
+});
+
+test('of two missing pages as deep, the more specific one stands there', () => {
+	const odd = resolve(
+		text().replace(
+			'state not-found at /kinds',
+			'state not-found at /:x { piece b """<p>any branch</p>""" }\nstate not-found at /kinds'
+		),
+		files
+	);
+	assert.match(ask('/kinds/none', {}, odd).text, /no such kind/);
+	assert.match(ask('/else/none', {}, odd).text, /any branch/);
+});

@@ -20,6 +20,7 @@ import { deliver } from '../../src/core/emit/delivery.ts';
 import { readPattern } from '../../src/core/model/pattern.ts';
 import { activeMarkup } from '../../src/core/resolve/active.ts';
 import { takeIn } from '../../src/core/source/intake.ts';
+import { sentenceOf } from '../../src/core/messages/problem.ts';
 import { encodeUtf8 } from '../../src/core/model/utf8.ts';
 import { around, codes, htmlOf, only, resolve, sound } from '../lib/site.ts';
 import { processorTime } from '../../scripts/lib/processor-time.ts';
@@ -289,4 +290,13 @@ test('zips are not believed: what is larger than it says, doubled, locked or cut
 	assert.throws(() => takeIn('cut.zip', zip.slice(0, 40)), /is not a zip file/);
 	const old = takeIn('old.eave', encodeUtf8('site "x" {\r}\rroute / {\r\n}'));
 	assert.equal(old.texts.get('old.eave'), 'site "x" {\n}\nroute / {\r\n}');
+});
+
+test('a page and a state that would be one file are refused', () => {
+	const site = resolve(
+		'site "T" { urls files }\nroute /denied { title "D"; piece a """<p>d</p>""" }\nstate denied at / { piece a """<p>no</p>""" }'
+	);
+	const [problem, ...others] = deliveryProblems(site, 2026).map(sentenceOf);
+	assert.equal(others.length, 0);
+	assert.match(problem ?? '', /^the page .* would both be written to denied\.html\.$/i);
 });

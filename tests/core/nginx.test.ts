@@ -1,105 +1,68 @@
 import assert from 'node:assert/strict';
-import { spawn, spawnSync } from 'node:child_process';
-import { createServer } from 'node:http';
-import { chmod, mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
+import { join } from 'node:path';
 import { test } from 'node:test';
-import { anyPort } from '../../scripts/lib/setup.js';
-import { handOver } from '../../src/core/emit/hand-over.ts';
+import { root } from '../../scripts/lib/setup.js';
 import { checkSite } from '../../src/core/check/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { readSitePath } from '../../src/cli/site-path.ts';
+import { judgeNginx } from '../judge/nginx/judge-nginx.ts';
+import { hasNginx, startNginx, startSignIn } from '../judge/nginx/run-nginx.ts';
 
 /** What is delivered for a real web server, behind one; skipped where there is none. */
 
-const isThere = spawnSync('nginx', ['-v']).status === 0;
-const skip = isThere
+const skip = hasNginx
 	? false
 	: 'There is no nginx on this machine, so its configuration is not tried.';
 
+test('nginx answers random sites, address by address, as they answer by themselves', { skip }, async () => {
+	const { failure, asked, statuses } = await judgeNginx(6, 1);
+	assert.equal(failure?.text, undefined, failure?.says);
+	assert.ok(asked > 1000);
+	for (const status of [200, 301, 403, 404]) {
+		assert.ok((statuses.get(status) ?? 0) > 50, `${status} is answered now and then`);
+	}
+}); // prettier-ignore
+
 test(
-	'nginx serves the delivery with its configuration as the site answers by itself',
+	'nginx keeps the demo’s desk closed, and says of every file what it is',
 	{ skip },
 	async () => {
 		const folder = await mkdtemp(join(tmpdir(), 'eave-nginx-'));
-		// What serves may be another user than the one that writes.
-		await chmod(folder, 0o755);
-		const [port, signIn] = [await anyPort(), await anyPort()];
-		const site = checkSite(readSiteFiles(await readSitePath('demo')));
-		for (const { path, content } of handOver(site, 2026, {
-			marks: false,
-			closed: true,
-			nginx: true
-		})) {
-			const file = join(folder, path);
-			await mkdir(dirname(file), { recursive: true });
-			const own = String(content).replace('listen 8080;', `listen 127.0.0.1:${port};`).replace('127.0.0.1:4000', `127.0.0.1:${signIn}`); // prettier-ignore
-			await writeFile(file, path === 'nginx.conf' ? own : content);
-		}
-		// A stand-in for the user's own sign-in: the role is what the cookie says.
-		const signer = createServer((request, response) => {
-			const role = /role=(\w+)/.exec(request.headers.cookie ?? '')?.[1] ?? '';
-			const wanted = String(request.headers['x-admit']).split(' ');
-			response.writeHead(wanted.includes(role) ? 200 : 401).end();
-		});
-		await new Promise<void>((resolve) => signer.listen(signIn, '127.0.0.1', resolve));
-		const nginx = spawn('nginx', ['-p', folder, '-c', 'nginx.conf', '-g', 'daemon off;'], {
-			stdio: 'ignore'
-		});
-		const base = `http://127.0.0.1:${port}`;
-		const get = (path: string, role?: string) =>
-			fetch(base + path, {
-				redirect: 'manual',
-				headers: role === undefined ? {} : { cookie: `role=${role}` }
-			});
-		const status = async (path: string, role?: string): Promise<number> =>
-			(await get(path, role)).status;
+		const signIn = await startSignIn();
+		const site = checkSite(readSiteFiles(await readSitePath(join(root, 'demo'))));
+		const { ask, stop } = await startNginx(site, folder, signIn.port);
 		try {
-			for (let attempt = 0; attempt < 50; attempt++) {
-				if (
-					await get('/').then(
-						() => true,
-						() => false
-					)
-				)
-					break;
-				await new Promise((resolve) => setTimeout(resolve, 100));
+			const moved = await ask('/visit?from=home');
+			assert.deepEqual([moved.status, moved.headers['location']], [301, '/visit/?from=home']);
+			for (const path of [
+				'/desk/',
+				'/desk/loans/',
+				'/desk/stock/7/',
+				'/desk/nothing',
+				'/desk/../desk/'
+			]) {
+				assert.equal((await ask(path)).status, 403, path);
+				assert.equal((await ask(path, 'member')).status, 403, path);
+				assert.notEqual((await ask(path, 'keeper')).status, 403, path);
 			}
-			assert.equal(await status('/'), 200);
-			assert.deepEqual(
-				[await status('/visit'), (await get('/visit')).headers.get('location')],
-				[301, '/visit/']
-			);
-			assert.equal((await get('/visit/index.html')).headers.get('location'), '/visit/');
-			assert.equal(await status('/nothing/here'), 404);
-			assert.match(await (await get('/nothing/here')).text(), /Nothing grows at this address/);
-			for (const path of ['/desk', '/desk/', '/desk/loans/', '//desk//stock/7/', '/desk/nothing']) {
-				assert.equal(await status(path), 403, path);
-				assert.equal(await status(path, 'member'), 403, path);
-				assert.notEqual(await status(path, 'keeper'), 403, path);
-			}
-			assert.match(await (await get('/desk/')).text(), /The desk is for keepers/);
-			assert.match(await (await get('/desk/loans/', 'keeper')).text(), /Okafor/);
-			for (const hidden of ['/access.json', '/nginx.conf', '/desk/denied.html', '/404.html']) {
-				assert.equal(await status(hidden), 404, hidden);
-			}
-			const sheet = await get('/styles/site.css');
-			assert.equal(sheet.headers.get('content-type'), 'text/css; charset=utf-8');
-			assert.equal(sheet.headers.get('x-content-type-options'), 'nosniff');
-			assert.equal(
-				(await get('/desk/', 'keeper')).headers.get('cache-control'),
-				'private, no-cache'
-			);
-			assert.equal(
-				(await get('/images/pod.svg')).headers.get('content-type'),
-				'image/svg+xml; charset=utf-8'
-			);
+			assert.match((await ask('/desk/')).text, /The desk is for keepers/);
+			assert.match((await ask('/desk/loans/', 'keeper')).text, /Okafor/);
+			const hidden = ['/access.json', '/nginx.conf', '/nginx.pid', '/.long-eave.json', '/404.html'];
+			for (const path of hidden) assert.equal((await ask(path)).status, 404, path);
+			const sheet = await ask('/styles/site.css');
+			assert.equal(sheet.headers['content-type'], 'text/css; charset=utf-8');
+			assert.equal(sheet.headers['x-content-type-options'], 'nosniff');
+			const desk = await ask('/desk/', 'keeper');
+			assert.equal(desk.headers['cache-control'], 'private, no-cache');
+			assert.equal(desk.headers['vary'], 'Cookie');
+			assert.equal((await ask('/')).headers['vary'], undefined);
+			const picture = await ask('/images/pod.svg');
+			assert.equal(picture.headers['content-type'], 'image/svg+xml; charset=utf-8');
 		} finally {
-			nginx.kill();
-			await new Promise((resolve) => nginx.once('exit', resolve));
-			signer.close();
-			signer.closeAllConnections();
+			await stop();
+			signIn.stop();
 			await rm(folder, { recursive: true });
 		}
 	}

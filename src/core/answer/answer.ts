@@ -3,11 +3,12 @@ import { decodeSegment } from '../model/address.ts';
 import { escapeHtml } from '../emit/html/escape.ts';
 import { pageHtml } from '../emit/html/page.ts';
 import { withUrls } from '../emit/css/style-urls.ts';
-import type { State, StateKind } from '../model/site.ts';
+import { hasParameters } from '../model/pattern.ts';
+import type { Layer, State, StateKind } from '../model/site.ts';
 import { encodeUtf8 } from '../model/utf8.ts';
 import { utcTime } from '../model/utc.ts';
 import type { PageInstance } from '../resolve/instance.ts';
-import { keptOutBy } from '../resolve/roles.ts';
+import { closedAt, keptOutBy } from '../resolve/roles.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { nearestState } from '../resolve/structure.ts';
 import { found, type Representation } from './found.ts';
@@ -61,16 +62,21 @@ class Answerer {
 	answer(): SiteAnswer {
 		// Empty segments lead nowhere of their own; what is left is the address that was meant.
 		const words = this.path.split('/').filter((word) => word !== '');
+		const { structure } = this.seen;
+		if (words.some(isNoWord)) return this.nothing(oddAddress, closedAt(oddAddress, structure));
 		const written = '/' + words.join('/');
 		const sheet = words[0] === 'styles' ? this.plan.sheetAt(words.join('/')) : undefined;
 		if (sheet !== undefined) return this.sheet(sheet);
 		const file = this.plan.fileAt(words.map(decodeSegment).join('/'));
 		if (file) return this.file(file, words.at(-1) ?? '');
 		const page = this.pageAt(written);
-		if (!page) return this.instead('not-found', 404, written);
+		if (!page) {
+			const meant = withoutFile(written);
+			return this.nothing(meant, this.plan.routeAt(meant) ?? closedAt(meant, structure));
+		}
 		const path = this.plan.pathOf(page);
 		if (this.path !== `/${path}`) return this.moved(path);
-		if (keptOutBy(page.page, this.seen.role, this.seen.structure)) {
+		if (keptOutBy(page.page, this.seen.role, structure)) {
 			return this.instead('denied', 403, page.address);
 		}
 		const sources = sourcesOf(page.page, this.seen);
@@ -88,13 +94,21 @@ class Answerer {
 		});
 	}
 
+	/** Where there is no page: in a branch that is closed, no one else learns that. */
+	private nothing(address: string, closing: Layer | undefined): SiteAnswer {
+		const isKeptOut = closing && keptOutBy(closing, this.seen.role, this.seen.structure);
+		return isKeptOut
+			? this.instead('denied', 403, address)
+			: this.instead('not-found', 404, address);
+	}
+
 	/** A page by its address, or by the name of its file as it is delivered. */
 	private pageAt(address: string): PageInstance | undefined {
 		const own = this.plan.pageAt(address);
-		const file = address.replace(/(^|\/)index\.html$|\.html$/, '');
-		const other = file === address ? undefined : this.plan.pageAt(file === '' ? '/' : file);
+		const file = withoutFile(address);
+		if (file === address || (own && isOneOfItsOwn(own))) return own;
 		// A route with a parameter takes whatever name a file has; the page that the file is comes first.
-		return other && this.plan.pathOf(other) === address.slice(1) ? other : (own ?? other);
+		return this.plan.pageAt(file);
 	}
 
 	private get hasRoles(): boolean {
@@ -165,6 +179,25 @@ class Answerer {
 		const vary = this.hasRoles ? 'cookie' : undefined;
 		return found({ ...representation, changed: this.site.changed, vary }, this.request);
 	}
+}
+
+/** The address that is meant where a page's file is named. */
+function withoutFile(address: string): string {
+	const meant = address.replace(/(^|\/)index\.html$|\.html$/, '');
+	return meant === '' ? '/' : meant;
+}
+
+/** Whether there is a file for just this page: its address is written out, or a value of it is. */
+function isOneOfItsOwn({ page }: PageInstance): boolean {
+	return page.kind === 'route' && (page.pages.kind !== 'one' || !hasParameters(page.pattern));
+}
+
+/** Where what no address can be is taken to lead, so that servers that decode it first agree. */
+const oddAddress = '/-';
+
+/** Whether a segment of an address can be none, since what it stands for is a path or cannot be written. */
+function isNoWord(word: string): boolean {
+	return /[/\\\u0000-\u001f\u007f]/.test(decodeSegment(word));
 }
 
 function standing(state: State): PageInstance {

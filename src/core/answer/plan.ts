@@ -18,6 +18,8 @@ import type { ResolvedSite } from '../resolve/site.ts';
 export interface AnswerPlan {
 	/** The page at an address; a route that is one page serves all that match it. */
 	pageAt(address: string): PageInstance | undefined;
+	/** The route whose pattern an address has, also where none of its pages is there. */
+	routeAt(address: string): Route | undefined;
 	/** The path of a page's one address, from the base: with a slash for folders, a file's name for files. */
 	pathOf(instance: Pick<PageInstance, 'page' | 'address'>): string;
 	/** A style sheet by its path. */
@@ -59,10 +61,14 @@ class Plan implements AnswerPlan {
 		this.layouts = new Map(layouts.map((layout) => [layoutSheetPath(layout), layout]));
 	}
 
-	pageAt(address: string): PageInstance | undefined {
+	routeAt(address: string): Route | undefined {
 		// A route of fixed segments alone wins over every other.
+		return this.fixed.get(canonicalPath(address)) ?? routeFor(this.others, address);
+	}
+
+	pageAt(address: string): PageInstance | undefined {
 		const written = canonicalPath(address);
-		const route = this.fixed.get(written) ?? routeFor(this.others, address);
+		const route = this.routeAt(address);
 		if (!route) return undefined;
 		if (route.pages.kind !== 'one') return this.instancesOf(route).get(written);
 		const parameters = matchPattern(route.pattern, address) ?? {};

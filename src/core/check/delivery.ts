@@ -3,7 +3,7 @@ import { layerName, layerSpan } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { deliveredPlaces, type Place } from '../emit/delivery.ts';
-import { planPaths } from '../emit/paths.ts';
+import { pageFile, planPaths } from '../emit/paths.ts';
 import { isSound, type CheckedSite } from './site.ts';
 
 /** What a file of the delivery is made from, for sentences. */
@@ -31,6 +31,7 @@ function checkPaths(files: readonly Place[], resolved: ResolvedSite): Problem[] 
 		const { what, span } = makerOf(file);
 		problems.push(error('path-twice', span, file.path, makerOf(other).what, what));
 	}
+	problems.push(...statesInPlaceOfPages(resolved));
 	for (const file of files) {
 		for (let at = file.path.indexOf('/'); at !== -1; at = file.path.indexOf('/', at + 1)) {
 			const folder = byPath.get(file.path.slice(0, at));
@@ -41,6 +42,23 @@ function checkPaths(files: readonly Place[], resolved: ResolvedSite): Problem[] 
 		}
 	}
 	return problems;
+}
+
+/** A state has a file beside the pages, which may be that of one of them: `/denied` with `urls files`. */
+function statesInPlaceOfPages(resolved: ResolvedSite): Problem[] {
+	const { urls } = resolved.site.settings;
+	const pages = new Map(
+		resolved.routes.flatMap((route) =>
+			resolved.instances(route).map((one) => [pageFile(one, urls), one.page])
+		)
+	);
+	return resolved.site.states.flatMap((state) => {
+		const file = pageFile({ page: state, address: state.at.text }, urls);
+		const page = pages.get(file);
+		if (!page) return [];
+		const [one, other] = [page, state].map((maker) => `the page ${layerName(maker)}`);
+		return [error('path-twice', layerSpan(state), file, one ?? '', other ?? '')];
+	});
 }
 
 function makers(resolved: ResolvedSite): (file: Place) => Maker {

@@ -1,56 +1,63 @@
 import mime from 'mime';
-import { hasParameters, type Pattern } from '../model/pattern.ts';
-import { layerPattern, type Layer, type Route } from '../model/site.ts';
-import { admittingLayers, rolesOf } from '../resolve/roles.ts';
+import { compareSpecificity, hasParameters, matchPattern } from '../model/pattern.ts';
+import { layerPattern, type Route, type StateKind } from '../model/site.ts';
+import { admittedRoles, closedBranches } from '../resolve/roles.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { nearestState } from '../resolve/structure.ts';
+import { statesOf } from '../resolve/structure.ts';
 import { accessPath } from './access-file.ts';
 import type { Place } from './delivery.ts';
+import {
+	addressesOf,
+	branchPath,
+	dollarVariable,
+	literal,
+	pathKey,
+	quoted,
+	wholeAddress,
+	wholeLocation,
+	wholePath
+} from './nginx-words.ts';
 import { pageFile } from './paths.ts';
 
 /** Where a delivery has its configuration for nginx. */
 export const nginxPath = 'nginx.conf';
 
-/** What an answer says to the browser, closed or not. */
-const headers = [
-	'add_header X-Content-Type-Options nosniff always;',
-	'add_header Referrer-Policy same-origin always;',
-	`add_header Content-Security-Policy "frame-ancestors 'self'; base-uri 'self'" always;`
-];
+/** Files that lie beside the delivery and are nobody's business. */
+const unserved = [accessPath, nginxPath, 'nginx.pid', '.long-eave.json'];
+
+/** A path at which nothing ever lies. */
+const nowhere = '/-/';
 
 /**
  * A configuration with which nginx serves the delivery as the site answers by itself: one address for each
  * page, the nearest missing and denied page of each branch, and closed branches only for whom the site's
- * sign-in lets in (nginx's `auth_request`: 2xx lets in, 401 and 403 do not).
+ * sign-in lets in (nginx's `auth_request`: 2xx lets in, 401 and 403 do not). Who is let in to what is one table by
+ * addresses, which is asked for every page, so nothing is open by the order in which places stand.
  */
 export function nginxConf(resolved: ResolvedSite, places: readonly Place[]): string {
-	const writer = new Writer(resolved);
 	return [
 		`# Serves ${oneLine(resolved.site.settings.name.text)}: nginx -p THIS-FOLDER -c ${nginxPath}`,
 		'pid nginx.pid;',
 		'error_log stderr warn;',
 		'events { }',
-		'http {',
-		...indented([
+		...block('http', [
 			'access_log off;',
 			'default_type application/octet-stream;',
 			...typesFor(places),
-			...writer.upstream(),
-			'server {',
-			...indented(writer.server()),
-			'}'
+			...new Tables(resolved, places).lines(),
+			...upstream(resolved),
+			...block('server', server(resolved, places))
 		]),
-		'}',
 		''
 	].join('\n');
 }
 
-function indented(lines: readonly string[]): string[] {
-	return lines.map((line) => (line === '' ? '' : `\t${line}`));
+function block(head: string, lines: readonly string[]): string[] {
+	return [`${head} {`, ...lines.map((line) => `\t${line}`), '}'];
 }
 
 function oneLine(text: string): string {
-	return text.replace(/[\r\n]+/g, ' ');
+	return text.replaceAll(/[\u0000-\u001f\u007f]+/g, ' ');
 }
 
 /** The types of all files that are there. */
@@ -65,209 +72,255 @@ function typesFor(places: readonly Place[]): string[] {
 		const type = mime.getType(`a.${extension}`);
 		if (type !== null) byType.set(type, [...(byType.get(type) ?? []), extension]);
 	}
-	const lines = [...byType].map(([type, names]) => `${type} ${names.join(' ')};`);
 	return [
-		'types {',
-		...indented(lines),
-		'}',
+		...block(
+			'types',
+			[...byType].map(([type, names]) => `${type} ${names.join(' ')};`)
+		),
 		'charset utf-8;',
 		'charset_types text/css text/plain image/svg+xml application/json text/javascript;'
 	];
 }
 
-/** A branch or page whose answers differ from what is around it. */
-interface Branch {
-	readonly pattern: Pattern;
-	/** Only this page, and nothing below it. */
-	readonly alone: boolean;
-	/** The file that serves all addresses of it; undefined where each address has its own. */
-	readonly file: string | undefined;
-	/** Who is let in; empty: everyone. */
-	readonly admit: readonly string[];
+function hasClosed({ structure }: ResolvedSite): boolean {
+	const { layouts, routes } = structure.site;
+	return [...layouts, ...routes].some(({ admit }) => admit.length > 0);
 }
 
-class Writer {
-	private readonly branches: readonly Branch[];
-	private readonly admissions: readonly (readonly string[])[];
+function upstream(resolved: ResolvedSite): string[] {
+	if (!hasClosed(resolved)) return [];
+	return [
+		'# Your own sign-in: it is asked with the roles in X-Admit, and answers 200 where the visitor has one of them.',
+		...block('upstream sign-in', ['server 127.0.0.1:4000;'])
+	];
+}
 
-	constructor(private readonly resolved: ResolvedSite) {
-		this.branches = this.findBranches();
-		const groups = new Map(
-			this.branches
-				.filter(({ admit }) => admit.length > 0)
-				.map(({ admit }) => [admit.join(' '), admit])
-		);
-		this.admissions = [...groups.values()];
+/** A line of a table: what a path is like, and what follows; both as nginx reads them. */
+type Row = readonly [like: string, value: string];
+
+/** What is known of an address by itself, as nginx's `map` has it: the first line that fits holds. */
+class Tables {
+	private readonly isFolders: boolean;
+
+	constructor(
+		private readonly resolved: ResolvedSite,
+		private readonly places: readonly Place[]
+	) {
+		this.isFolders = resolved.site.settings.urls === 'folders';
 	}
 
-	upstream(): string[] {
-		if (this.admissions.length === 0) return [];
+	lines(): string[] {
 		return [
-			'# Your own sign-in: it is asked with the roles in X-Admit, and answers 200 where the visitor has one of them.',
-			'upstream sign-in {',
-			'\tserver 127.0.0.1:4000;',
-			'}'
-		];
-	}
-
-	server(): string[] {
-		return [
-			'listen 8080;',
-			'root .;',
-			'index index.html;',
-			'absolute_redirect off;',
-			...headers,
-			'add_header Cache-Control no-cache always;',
-			`location = /${accessPath} { return 404; }`,
-			`location = /${nginxPath} { return 404; }`,
-			'location = /nginx.pid { return 404; }',
-			...this.stateFiles().map((file) => `location = /${file} { internal; }`),
-			...this.admissions.flatMap((roles, index) => this.admission(roles, index)),
-			// What nginx itself goes on with is not asked for by anyone: only the address as it was written counts.
-			'if ($request_uri ~ "/index\\.html(\\?|$)") {',
-			`\trewrite ^(.*/)index\\.html$ $1 permanent;`,
-			'}',
-			...this.branches.flatMap((branch) => this.branch(branch)),
-			'location / {',
-			...indented([...this.missing('/'), this.tryFiles(undefined)]),
-			'}'
-		];
-	}
-
-	private stateFiles(): string[] {
-		const { site } = this.resolved;
-		return site.states.map((state) =>
-			pageFile({ page: state, address: state.at.text }, site.settings.urls)
-		);
-	}
-
-	private admission(roles: readonly string[], index: number): string[] {
-		return [
-			`location = /-/admit/${index} {`,
-			...indented([
-				'internal;',
-				'proxy_pass http://sign-in;',
-				'proxy_pass_request_body off;',
-				'proxy_set_header Content-Length "";',
-				`proxy_set_header X-Admit "${roles.join(' ')}";`,
-				'proxy_set_header X-Original-URI $request_uri;'
+			`geo $${dollarVariable} { default "$"; }`,
+			'# Escapes that would stand for a part of a path, or for nothing that can be seen, lead nowhere.',
+			...table('$request_uri', 'odd', [['"~*^[^?]*%(2f|5c|[01][0-9a-f]|7f)"', '-']], '""'),
+			...table('$request_uri', 'doubled', [['"~^[^?]*//"', '1']], '""'),
+			'# The address that is meant, however it is written.',
+			...table('$odd$uri', 'path', [
+				['"~^-"', '/-'],
+				['"~(?s)^(?<plain>.*?)(?:/index\\.html|\\.html)?/?\\z"', '$plain']
 			]),
-			'}'
+			'# Files that are there for whoever names them.',
+			...table('$odd$uri', 'file', this.files(), '$uri'),
+			'# The file of a page with an address of its own.',
+			...table(pathKey, 'document', this.documents(), this.documentOf('$path')),
+			'# The file of a page that serves many addresses.',
+			...table(pathKey, 'shared', this.sharedPages(), nowhere),
+			'# Who is let in; empty: everyone.',
+			...(hasClosed(this.resolved) ? table(pathKey, 'admit', this.admissions(), '""') : []),
+			...(hasClosed(this.resolved)
+				? [
+						...table('$admit', 'caching', [['""', 'no-cache']], '"private, no-cache"'),
+						...table('$admit', 'varying', [['""', '""']], 'Cookie')
+					]
+				: []),
+			...table(pathKey, 'missing', this.statePages('not-found'), nowhere),
+			...table(pathKey, 'denied', this.statePages('denied'), nowhere)
 		];
 	}
 
-	private branch({ pattern, alone, file, admit }: Branch): string[] {
-		const address = pattern.text;
-		const isClosed = admit.length > 0;
+	private documentOf(path: string): string {
+		return this.isFolders ? `${path}/index.html` : `${path}.html`;
+	}
+
+	/** Pages are reached by their addresses, and states stand in the place of pages. */
+	private files(): Row[] {
 		return [
-			`location ~ ${regexOf(pattern, alone)} {`,
-			...indented([
-				...(isClosed ? this.closed(admit, address) : []),
-				...this.missing(address),
-				this.tryFiles(file)
-			]),
-			'}'
+			['"~^-"', nowhere],
+			...unserved.map((path): Row => [wholeAddress(`/${literal(path)}`), nowhere]),
+			['"~\\.html\\z"', nowhere]
 		];
 	}
 
-	private closed(admit: readonly string[], address: string): string[] {
-		const index = this.admissions.findIndex((roles) => roles.join(' ') === admit.join(' '));
-		const { site } = this.resolved;
-		const denied = nearestState(site, address, 'denied');
-		const file = denied && pageFile({ page: denied, address: denied.at.text }, site.settings.urls);
+	/** What looks like the file of a page and is none. */
+	private documents(): Row[] {
+		const pages = new Set(
+			this.resolved.routes.flatMap((route) =>
+				this.resolved
+					.instances(route)
+					.map((instance) => pageFile(instance, this.resolved.site.settings.urls))
+			)
+		);
+		const others = this.places.filter(({ path }) => path.endsWith('.html') && !pages.has(path));
+		const end = this.isFolders ? /(^|\/)index\.html$/ : /\.html$/;
+		const root: Row[] = this.isFolders
+			? []
+			: [
+					[wholePath(''), pages.has('index.html') ? '/index.html' : nowhere],
+					[wholePath('/index'), nowhere]
+				];
 		return [
-			`auth_request /-/admit/${index};`,
-			...headers,
-			'add_header Cache-Control "private, no-cache" always;',
-			'add_header Vary Cookie always;',
-			...(file === undefined ? [] : [`error_page 401 403 =403 /${file};`])
+			...root,
+			...others
+				.filter(({ path }) => end.test(path))
+				.map(({ path }): Row => [wholePath(literal(`/${path}`.replace(end, ''))), nowhere])
 		];
 	}
 
-	private missing(address: string): string[] {
-		const { site } = this.resolved;
-		const state = nearestState(site, address, 'not-found');
-		return state
-			? [
-					`error_page 404 /${pageFile({ page: state, address: state.at.text }, site.settings.urls)};`
-				]
-			: [];
+	/** Routes without values of their own are one page; others with parameters only what lies there. */
+	private sharedPages(): Row[] {
+		const { routes, site } = this.resolved;
+		const sorted = routes
+			.filter(({ pattern }) => hasParameters(pattern))
+			.sort((a, b) => compareSpecificity(a.pattern, b.pattern));
+		return sorted.map((route): Row => {
+			const [instance] = route.pages.kind === 'one' ? this.resolved.instances(route) : [];
+			const file = instance && quoted(`/${pageFile(instance, site.settings.urls)}`);
+			return [wholePath(addressesOf(route.pattern)), file ?? nowhere];
+		});
 	}
 
-	private tryFiles(file: string | undefined): string {
-		if (file !== undefined) return `try_files $uri $uri/ /${file} =404;`;
-		return this.resolved.site.settings.urls === 'folders'
-			? 'try_files $uri $uri/ =404;'
-			: 'try_files $uri $uri.html $uri/ =404;';
-	}
-
-	/** Branches that are closed or have a missing page of their own, and routes that one page serves; the deepest first. */
-	private findBranches(): Branch[] {
-		const { site, structure } = this.resolved;
-		const found = new Map<string, Branch>();
-		const add = (pattern: Pattern, layer: Layer | undefined, more: Partial<Branch> = {}): void => {
-			const alone = more.alone ?? false;
-			const key = `${pattern.key} ${alone}`;
-			const admit = this.admitAt(pattern, layer);
-			const before = found.get(key);
-			found.set(key, { pattern, alone, file: before?.file, admit, ...more });
+	/** Pages by how specific they are, then what lies where there is no page. */
+	private admissions(): Row[] {
+		const { structure } = this.resolved;
+		const branches = closedBranches(structure);
+		const roles = (layer: Parameters<typeof admittedRoles>[0]): string =>
+			quoted(admittedRoles(layer, structure).join(' '));
+		const open = this.resolved.routes.filter(({ pattern }) => hasParameters(pattern));
+		const inBranch = (route: Route): string => {
+			const above = branches.find((branch) => matchesAbove(branch, route));
+			return above ? roles(above) : '""';
 		};
-		for (const layout of site.layouts) {
-			if (rolesOf(layout).length > 0 && !layout.onRequest) add(layout.at, layout);
-		}
-		for (const route of site.routes) {
-			if (rolesOf(route).length > 0) add(route.pattern, route);
-		}
-		for (const { state, at } of site.states) {
-			if (state.text === 'not-found' && at.segments.length > 0) add(at, this.layerAt(at));
-		}
-		for (const route of site.routes) {
-			const byRequest = structure
-				.chainOf(route)
-				.some((layout) => layout.onRequest && rolesOf(layout).length > 0);
-			const file = this.fileForAll(route);
-			if (byRequest || file !== undefined) {
-				add(route.pattern, route, { alone: true, ...(file !== undefined && { file }) });
-			}
-		}
-		return [...found.values()].sort(
-			(a, b) =>
-				b.pattern.segments.length - a.pattern.segments.length ||
-				Number(b.alone) - Number(a.alone) ||
-				Number(hasParameters(a.pattern)) - Number(hasParameters(b.pattern))
+		const fixed = this.resolved.routes.filter(
+			(route) =>
+				!hasParameters(route.pattern) &&
+				(roles(route) !== inBranch(route) ||
+					open.some(({ pattern }) => matchPattern(pattern, route.pattern.text)))
 		);
+		const pages = [...fixed, ...open].sort((a, b) => compareSpecificity(a.pattern, b.pattern));
+		return [
+			...pages.map((route): Row => [wholePath(addressesOf(route.pattern)), roles(route)]),
+			...branches.map((branch): Row => {
+				return [branchPath(addressesOf(layerPattern(branch))), roles(branch)];
+			})
+		];
 	}
 
-	/** A route without samples is one page for all addresses. */
-	private fileForAll(route: Route): string | undefined {
-		if (route.pages.kind !== 'one' || !hasParameters(route.pattern)) return undefined;
-		const [instance] = this.resolved.instances(route);
-		return instance && pageFile(instance, this.resolved.site.settings.urls);
-	}
-
-	private layerAt(pattern: Pattern): Layer | undefined {
-		const { site, structure } = this.resolved;
-		const route = site.routes.find((one) => one.pattern.key === pattern.key);
-		if (route) return route;
-		return pattern.upward.map((key) => structure.covering.get(key)).find((layout) => layout);
-	}
-
-	private admitAt(pattern: Pattern, layer: Layer | undefined): string[] {
-		if (!layer) return [];
-		const saying = admittingLayers(layer, this.resolved.structure).filter(
-			(one) => layerPattern(one).segments.length <= pattern.segments.length
-		);
-		const [first, ...inner] = saying.map((one) => rolesOf(one).map(({ text }) => text));
-		return (first ?? []).filter((role) => inner.every((roles) => roles.includes(role)));
+	/** The states of a kind by where they hold: the longest part of an address that one of them is for. */
+	private statePages(kind: StateKind): Row[] {
+		const { site } = this.resolved;
+		const states = statesOf(site, kind);
+		const file = (state: (typeof states)[number]): string =>
+			quoted(`/${pageFile({ page: state, address: state.at.text }, site.settings.urls)}`);
+		const hasRest = states.some(({ at }) => at.segments.some((one) => one.kind === 'rest'));
+		const whole = hasRest ? states : [];
+		const below = [...states].sort((a, b) => b.at.segments.length - a.at.segments.length);
+		return [
+			...whole.map((state): Row => [wholePath(addressesOf(state.at)), file(state)]),
+			...below.map((state): Row => [branchPath(addressesOf(state.at)), file(state)])
+		];
 	}
 }
 
-/** The addresses of a pattern, with what lies below it or without. */
-function regexOf({ segments }: Pattern, alone: boolean): string {
-	const words = segments.map((segment) => {
-		if (segment.kind === 'fixed') return segment.name.replace(/[.*+?^${}()|[\]\\/ "';#]/g, '\\$&');
-		return segment.kind === 'parameter' ? '[^/]+' : '.+';
-	});
-	const path = words.map((word) => `/${word}`).join('');
-	return `"^${path}${alone ? '(\\.html|/|/index\\.html)?$' : '(\\.html$|/|$)'}"`;
+function matchesAbove(
+	branch: ReturnType<typeof closedBranches>[number],
+	{ pattern }: Route
+): boolean {
+	const words = pattern.text.split('/').filter((word) => word !== '');
+	return ['/', ...words.map((_, index) => '/' + words.slice(0, index + 1).join('/'))].some(
+		(above) => matchPattern(layerPattern(branch), above) !== undefined
+	);
+}
+
+function table(of: string, name: string, rows: readonly Row[], otherwise?: string): string[] {
+	const rest = otherwise === undefined ? [] : [`default ${otherwise};`];
+	return block(`map ${of} $${name}`, [
+		...rows.map(([like, value]) => `${like} ${value};`),
+		...rest
+	]);
+}
+
+function server(resolved: ResolvedSite, places: readonly Place[]): string[] {
+	const closed = hasClosed(resolved);
+	const isFolders = resolved.site.settings.urls === 'folders';
+	// Set here, since what is asked by the way has an address of its own.
+	const guard = closed
+		? ['set $roles $admit;', 'auth_request /-/admit;', 'error_page 401 403 =403 @denied;']
+		: [];
+	const pageAddress = isFolders ? '"/\\z"' : '"(?s)^/\\z|(?<!/index)\\.html\\z"';
+	// A place that says anything of errors says all.
+	const missing = 'error_page 404 @missing;';
+	const moved = 'error_page 418 = @moved;';
+	return [
+		'listen 8080;',
+		'root .;',
+		'absolute_redirect off;',
+		'recursive_error_pages on;',
+		'add_header X-Content-Type-Options nosniff always;',
+		'add_header Referrer-Policy same-origin always;',
+		`add_header Content-Security-Policy "frame-ancestors 'self'; base-uri 'self'" always;`,
+		`add_header Cache-Control ${closed ? '$caching' : 'no-cache'} always;`,
+		...(closed ? ['add_header Vary $varying always;'] : []),
+		missing,
+		...(closed ? admission : []),
+		...ownDocuments(places),
+		'# The one address of each page.',
+		...block(`location ~ ${pageAddress}`, [
+			moved,
+			missing,
+			'if ($doubled) { return 418; }',
+			...guard,
+			'try_files $file $document $shared =404;'
+		]),
+		'# Files, and other ways to write the address of a page.',
+		...block('location /', ['try_files $file @moved;']),
+		...block('location @moved', [
+			`if (-f "$document_root$document") { ${redirect(isFolders)} }`,
+			`if (-f "$document_root$shared") { ${redirect(isFolders)} }`,
+			missing,
+			...guard,
+			`try_files ${nowhere}nothing =404;`
+		]),
+		...block('location @missing', ['recursive_error_pages off;', 'try_files $missing =404;']),
+		...(closed
+			? block('location @denied', ['recursive_error_pages off;', 'try_files $denied =403;'])
+			: [])
+	];
+}
+
+/** Files of the site that look like pages are for everyone, as its other files are. */
+function ownDocuments(places: readonly Place[]): string[] {
+	return places
+		.filter(({ kind, path }) => kind === 'asset' && path.endsWith('.html'))
+		.flatMap(({ path }) =>
+			block(`location ~ ${wholeLocation(`/${literal(path)}`)}`, ['try_files $uri =404;'])
+		);
+}
+
+const admission = block('location = /-/admit', [
+	'internal;',
+	'error_page 404 = @moved;',
+	'if ($roles = "") { return 204; }',
+	'proxy_pass http://sign-in;',
+	'proxy_pass_request_body off;',
+	'proxy_set_header Content-Length "";',
+	'proxy_set_header X-Admit $roles;',
+	'proxy_set_header X-Original-URI $request_uri;'
+]);
+
+/** To the address of a page, with what was asked of it; what is put in was decoded, and is encoded again. */
+function redirect(isFolders: boolean): string {
+	const root = 'rewrite "^/+(?:index\\.html/?)?\\z" / permanent;';
+	const name = '"(?s)^(.+?)(?:/index\\.html|\\.html)?/?\\z"';
+	return `${root} rewrite ${name} ${isFolders ? '$1/' : '$1.html'} permanent;`;
 }

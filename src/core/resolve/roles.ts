@@ -1,8 +1,10 @@
 import { Memory } from '../model/memory.ts';
+import { compareSpecificity, matchPattern } from '../model/pattern.ts';
 import {
 	layerPattern,
 	type Fill,
 	type Layer,
+	type Layout,
 	type Page,
 	type Piece,
 	type Route
@@ -70,23 +72,54 @@ export function admittingLayers(layer: Layer, structure: Structure): readonly La
 	return rolesOf(layer).length > 0 ? [...outer, layer] : outer;
 }
 
-/** The roles that a page lets in: each layer that says so can only narrow it. None: everyone. */
-export function admittedRoles(page: Page, structure: Structure): string[] {
-	const saying = admittingLayers(page, structure);
-	const [first, ...inner] = saying.map((layer) => rolesOf(layer).map((role) => role.text));
+/** The roles that a layer lets in: each layer that says so can only narrow it. None: everyone. */
+export function admittedRoles(layer: Layer, structure: Structure): string[] {
+	const saying = admittingLayers(layer, structure);
+	const [first, ...inner] = saying.map((one) => rolesOf(one).map((role) => role.text));
 	if (!first) return [];
 	return first.filter((role) => inner.every((roles) => roles.includes(role)));
 }
 
-/** The outermost layer that keeps a role out of a page; undefined where it is let in. */
+/** The outermost layer that keeps a role out of another; undefined where it is let in. */
 export function keptOutBy(
-	page: Page,
+	layer: Layer,
 	role: string | undefined,
 	structure: Structure
 ): Layer | undefined {
 	if (role === undefined) return undefined;
-	return admittingLayers(page, structure).find(
-		(layer) => !rolesOf(layer).some(({ text }) => text === role)
+	return admittingLayers(layer, structure).find(
+		(one) => !rolesOf(one).some(({ text }) => text === role)
+	);
+}
+
+/** A layer that closes the branch which begins where it stands. */
+export type ClosedBranch = Layout | Route;
+
+const branches = new Memory<Structure, readonly ClosedBranch[]>();
+
+/** What closes branches of a site, the innermost first; of those as deep, the more specific first. */
+export function closedBranches(structure: Structure): readonly ClosedBranch[] {
+	return branches.get(structure, [], () => {
+		const { layouts, routes } = structure.site;
+		const saying = [...layouts.filter(({ onRequest }) => !onRequest), ...routes].filter(
+			(layer) => rolesOf(layer).length > 0
+		);
+		const depth = (layer: Layer): number => layerPattern(layer).segments.length;
+		return saying.sort(
+			(a, b) => depth(b) - depth(a) || compareSpecificity(layerPattern(a), layerPattern(b))
+		);
+	});
+}
+
+/**
+ * What closes an address at which there is no page, so that whoever is kept out of a branch learns nothing of what
+ * is in it; undefined where it is open.
+ */
+export function closedAt(address: string, structure: Structure): ClosedBranch | undefined {
+	const words = address.split('/').filter((word) => word !== '');
+	const above = words.map((_, index) => '/' + words.slice(0, index + 1).join('/'));
+	return closedBranches(structure).find((layer) =>
+		['/', ...above].some((branch) => matchPattern(layerPattern(layer), branch) !== undefined)
 	);
 }
 

@@ -1,9 +1,11 @@
 import { error, listWords, type Problem } from '../messages/problem.ts';
-import { isWithin, matchPattern } from '../model/pattern.ts';
+import { Memory } from '../model/memory.ts';
+import { compareSpecificity, isWithin, matchPattern } from '../model/pattern.ts';
 import {
 	layerName,
 	layerPattern,
 	layerSpan,
+	stateKinds,
 	type Layer,
 	type Layout,
 	type Region,
@@ -179,11 +181,24 @@ class StructureBuilder {
 /** The state of a kind that serves an address: the nearest one up the route tree. */
 export function nearestState(site: Site, address: string, kind: StateKind): State | undefined {
 	const words = address.split('/').filter((word) => word !== '');
-	const candidates = site.states.filter((state) => state.state.text === kind);
+	const candidates = statesOf(site, kind);
 	for (let length = words.length; length >= 0; length--) {
 		const branch = '/' + words.slice(0, length).join('/');
 		const found = candidates.find((state) => matchPattern(state.at, branch) !== undefined);
 		if (found) return found;
 	}
 	return undefined;
+}
+
+const byKind = new Memory<Site, ReadonlyMap<StateKind, readonly State[]>>();
+
+/** The states of a kind, those at more specific places first. */
+export function statesOf(site: Site, kind: StateKind): readonly State[] {
+	const kinds = byKind.get(site, [], () => {
+		const sorted = [...site.states].sort((a, b) => compareSpecificity(a.at, b.at));
+		return new Map(
+			stateKinds.map((one) => [one, sorted.filter(({ state }) => state.text === one)])
+		);
+	});
+	return kinds.get(kind) ?? [];
 }
