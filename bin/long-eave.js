@@ -1,7 +1,10 @@
 #!/usr/bin/env node
-// Registers the TypeScript loader, so that the command runs from the sources as they are.
-import { register } from 'tsx/esm/api';
+// Runs the command line as it is bundled; in a checkout it is bundled anew where its sources are newer.
+import { existsSync } from 'node:fs';
 
-register();
-const { run } = await import('../src/cli/main.ts');
+if (existsSync(new URL('../src/cli', import.meta.url))) {
+	const { bundleCli } = await import('../scripts/lib/bundle-cli.js');
+	await bundleCli();
+}
+const { run } = await import('../dist/cli/main.js');
 process.exitCode = await run(process.argv.slice(2));

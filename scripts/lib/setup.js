@@ -1,11 +1,11 @@
 // What both commands need before anything else can run. No packages: they may not be installed yet.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, statSync } from 'node:fs';
+import { existsSync, statSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { newestIn, root } from './tree.js';
 
-export const root = fileURLToPath(new URL('../..', import.meta.url));
+export { root };
 
 /** The variable of the environment that names a running server which several test files share. */
 export const sharedServer = 'LONG_EAVE_SERVER';
@@ -39,13 +39,6 @@ export function build() {
 	console.log('Building the application …');
 	must('npm', ['run', '--silent', 'grammar']);
 	must('npx', ['vite', 'build', '--logLevel', 'error']);
-}
-
-function newestIn(path) {
-	const info = statSync(path);
-	if (!info.isDirectory()) return info.mtimeMs;
-	const inner = readdirSync(path).filter((name) => !name.startsWith('parser.'));
-	return Math.max(0, ...inner.map((name) => newestIn(join(path, name))));
 }
 
 function changedAt(path) {

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { readFile, writeFile } from 'node:fs/promises';
 import { metricsSchema, sizesFrom } from '../core/geometry/pieces/metrics.ts';
 import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';

@@ -1,13 +1,11 @@
 import { allTrialWords } from '../core/model/trial.ts';
 import { Command, CommanderError } from 'commander';
-import { boxesCommand, type BoxesOptions } from './boxes.ts';
-import { buildCommand } from './build.ts';
-import { checkCommand, formats, type CheckOptions } from './check/check.ts';
+import type { BoxesOptions } from './boxes.ts';
+import type { CheckOptions } from './check/check.ts';
+import { formats } from './check/formats.ts';
 import { severities } from '../core/messages/catalogue.ts';
 import { listWords, reasonOf } from '../core/messages/problem.ts';
-import { compareCommand, type CompareOptions } from './compare.ts';
-import { explainCommand } from './explain.ts';
-import { serveCommand } from './serve/serve.ts';
+import type { CompareOptions } from './compare.ts';
 import { ownStreams } from './streams.ts';
 
 /** How a command ended. */
@@ -28,7 +26,7 @@ interface BuildWords {
 	readonly nginx?: true;
 }
 
-/** Runs the command line and gives the exit code: 0 done, 1 errors in the site, 2 wrong usage. */
+/** Runs the command line, loading no more than the command that is asked for, and gives the exit code: 0 done, 1 errors in the site, 2 wrong usage. */
 export async function run(args: readonly string[], streams = ownStreams): Promise<number> {
 	let code: number = exitCodes.done;
 	const program = new Command('long-eave')
@@ -48,6 +46,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.action(async (site: string, options: BuildWords) => {
 			const { out, year, marks = false, closed = false, nginx = false } = options;
 			const what = { marks, closed, nginx };
+			const { buildCommand } = await import('./build.ts');
 			code = await buildCommand(site, { out, year: Number(year), ...what }, streams);
 		});
 	program
@@ -59,6 +58,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.exitOverride()
 		.action(async (site: string, options: { port: string; as?: string }) => {
 			const { port, as } = options;
+			const { serveCommand } = await import('./serve/serve.ts');
 			code = await serveCommand(site, { port: Number(port), as }, streams, untilTold());
 		});
 	program
@@ -80,6 +80,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.option('--year <year>', 'the year that {year} stands for', String(new Date().getFullYear()))
 		.exitOverride()
 		.action(async (site: string, options: CheckOptions) => {
+			const { checkCommand } = await import('./check/check.ts');
 			code = await checkCommand(site, options, streams);
 		});
 	program
@@ -95,6 +96,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.exitOverride()
 		.action(async (site: string, options: { route: string; json?: true; as?: string }) => {
 			const { route, json = false, as } = options;
+			const { explainCommand } = await import('./explain.ts');
 			code = await explainCommand(site, route, { json, as }, streams);
 		});
 	program
@@ -119,6 +121,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 				options: Omit<CompareOptions, 'json'> & { json?: true }
 			) => {
 				const { json = false, ...others } = options;
+				const { compareCommand } = await import('./compare.ts');
 				code = await compareCommand(before, after, { ...others, json }, streams);
 			}
 		);
@@ -144,6 +147,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.option('--json', 'as JSON', false)
 		.exitOverride()
 		.action(async (site: string, options: BoxesOptions) => {
+			const { boxesCommand } = await import('./boxes.ts');
 			code = await boxesCommand(site, options, streams);
 		});
 	try {

@@ -1,29 +1,33 @@
 import { sentenceOf, type Problem } from '../core/messages/problem.ts';
-import { checkSite, type CheckedSite } from '../core/check/site.ts';
+import { checkSite, soundSite, type CheckedSite } from '../core/check/site.ts';
 import { IntakeError } from '../core/source/limits.ts';
-import { placeOf, readSiteFiles } from '../core/source/read.ts';
+import { placeOf, readSiteFiles, type SiteReading } from '../core/source/read.ts';
 import { readSitePath } from './site-path.ts';
 import type { Streams } from './streams.ts';
 
 /**
- * Reads and resolves the site at a path, and prints what is wrong with it among the errors.
+ * Reads and resolves the site at a path, and prints what keeps it from being drawn among the errors.
  * Gives an exit code instead where there is no site to read.
  */
 export async function openSite(path: string, streams: Streams): Promise<CheckedSite | number> {
-	const opened = await loadSite(path, streams);
+	const opened = await loadSite(path, streams, soundSite);
 	if (typeof opened !== 'number') {
 		printProblems(opened.problems, opened.reading.files.texts, streams);
 	}
 	return opened;
 }
 
-/** The same, without saying what is wrong with it. */
-export async function loadSite(path: string, streams: Streams): Promise<CheckedSite | number> {
+/** The same, with whatever is wrong or doubtful, and without saying it. */
+export async function loadSite(
+	path: string,
+	streams: Streams,
+	check: (reading: SiteReading) => CheckedSite = checkSite
+): Promise<CheckedSite | number> {
 	try {
 		const files = await readSitePath(path, (file) => {
 			streams.errors(`${file} is a symbolic link and is left out.\n`);
 		});
-		return checkSite(readSiteFiles(files));
+		return check(readSiteFiles(files));
 	} catch (failure) {
 		if (failure instanceof IntakeError) {
 			streams.errors(`${path}:1:1: intake: ${failure.message}\n`);

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { generate, parse, walk } from 'css-tree';
+import { generate, parse, walk } from '../core/size/css-syntax.ts';
 import { paletteOf } from '../core/across/sheet/palette.ts';
 import type { Palette } from '../core/across/sheet/svg-style.ts';
 

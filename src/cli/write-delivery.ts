@@ -1,6 +1,6 @@
 import { lstat, mkdir, mkdtemp, readFile, rename, rm, rmdir, writeFile } from 'node:fs/promises';
 import { basename, dirname, join, resolve } from 'node:path';
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What is to be written: content by path, with `/`, from the folder. */
 export type Written = readonly { readonly path: string; readonly content: string | Uint8Array }[];

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { z } from 'zod';
+import * as z from 'zod';
 import { answer } from '../core/answer/answer.ts';
 import type { SiteAnswer, SiteRequest } from '../core/answer/exchange.ts';
 import { checkSite, isSound, type CheckedSite } from '../core/check/site.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { originAnswer, type Standing } from '../core/data/origin.ts';
 
 /** A stand-in for a content service: it answers as a real one does, and fails in the ways in which those do. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { HandOver } from '$core/emit/hand-over.ts';
 import { clampWidth } from './address.ts';
 

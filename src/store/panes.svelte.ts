@@ -1,5 +1,5 @@
 import { innerHeight, innerWidth } from 'svelte/reactivity/window';
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What stands around the stage, and the text below the inspector. */
 export const paneNames = ['roofline', 'side', 'section', 'text'] as const;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { entrySchema, type Entry } from './keep/journal.ts';
 
 const messageSchema = z.discriminatedUnion('kind', [

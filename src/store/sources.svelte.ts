@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { SourceState } from '$workers/messages.ts';
 import { store } from './site.svelte.ts';
 

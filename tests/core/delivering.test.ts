@@ -294,7 +294,7 @@ test('zips are not believed: what is larger than it says, doubled, locked or cut
 
 test('a page and a state that would be one file are refused', () => {
 	const site = resolve(
-		'site "T" { urls files }\nroute /denied { title "D"; piece a """<p>d</p>""" }\nstate denied at / { piece a """<p>no</p>""" }'
+		'site "T" { urls files }\nlayout f at / { region main as main { slot } }\nroute /denied { title "D"; piece a """<p>d</p>""" }\nstate denied at / { piece a """<p>no</p>""" }'
 	);
 	const [problem, ...others] = deliveryProblems(site, 2026).map(sentenceOf);
 	assert.equal(others.length, 0);

@@ -10,9 +10,8 @@ import type { Streams } from '../streams.ts';
 import { lookOverMeasured } from './measure-site.ts';
 import { mendSafely, writeTexts } from './mend-files.ts';
 import { sarifOf } from './sarif.ts';
+import { formats } from './formats.ts';
 import { textReport } from './text-report.ts';
-
-export const formats = ['text', 'json', 'sarif'] as const;
 
 /** What `check` is asked for, as it was typed. */
 export interface CheckOptions {

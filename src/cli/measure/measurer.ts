@@ -1,38 +1,15 @@
 import mime from 'mime';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import type { Browser, Page } from 'puppeteer-core';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Answers, Asked } from '../../core/measure/asks.ts';
 import { stageHtml } from '../../core/emit/stage.ts';
 import type { PageInstance } from '../../core/resolve/instance.ts';
 import type { ResolvedSite } from '../../core/resolve/site.ts';
+import { measuringCode } from './measuring-code.ts';
 
 /** The document that pages are put into, as the application serves it for its frames. */
 const emptyDocument = '<!doctype html><html data-stage><head></head><body></body></html>';
 const host = `<!doctype html><body style="margin: 0"><iframe sandbox="allow-same-origin" srcdoc="${emptyDocument.replaceAll('"', '&quot;')}" style="border: 0; display: block"></iframe>`;
-
-const root = join(dirname(fileURLToPath(import.meta.url)), '../../..');
-
-let bundled: Promise<string> | undefined;
-
-/** The code of the application that measures in a frame, as one script. */
-async function measuringCode(): Promise<string> {
-	const { build } = await import('esbuild');
-	const { outputFiles } = await build({
-		entryPoints: [join(root, 'src/views/frame/measuring.ts')],
-		alias: { $core: join(root, 'src/core'), $views: join(root, 'src/views') },
-		absWorkingDir: root,
-		bundle: true,
-		format: 'iife',
-		globalName: 'measuring',
-		write: false,
-		logLevel: 'silent'
-	});
-	const [file] = outputFiles;
-	if (!file) throw new Error('The code that measures could not be put together.');
-	return file.text;
-}
 
 const answersSchema = z.array(
 	z.array(
@@ -60,8 +37,7 @@ export class Measurer {
 		await page.waitForFunction(
 			'document.querySelector("iframe").contentDocument?.documentElement.dataset.stage !== undefined'
 		);
-		bundled ??= measuringCode();
-		await page.evaluate(`${await bundled}; globalThis.measuring = measuring;`);
+		await page.evaluate(`${await measuringCode()}; globalThis.measuring = measuring;`);
 		return new Measurer(page);
 	}
 

@@ -1,4 +1,5 @@
 import { atEdge, hasErrors, listProblems, type Problem } from '../messages/problem.ts';
+import { severityOf } from '../messages/catalogue.ts';
 import type { Arrangement } from '../model/arrange.ts';
 import { Memory } from '../model/memory.ts';
 import {
@@ -12,7 +13,7 @@ import {
 import { resolveSite, type ResolvedSite } from '../resolve/site.ts';
 import type { SiteReading } from '../source/read.ts';
 import { Allowances, type Allowing } from './allowances.ts';
-import { nothing, type LayerCheck } from './check.ts';
+import { nothing, type Check, type LayerCheck } from './check.ts';
 import { checks } from './list.ts';
 
 /** A resolved site with everything that is wrong with it. */
@@ -62,6 +63,26 @@ function arrangementWords(arrangement: Arrangement): readonly unknown[] {
 				? [arrangement.columns, arrangement.rows]
 				: [arrangement.wrap];
 	return [kind, band?.text, inner];
+}
+
+/** Whether a check can find what keeps a site from being drawn. */
+function findsErrors({ codes }: Check): boolean {
+	return codes.some((code) => severityOf(code) === 'error');
+}
+
+/**
+ * Resolves a site as it was read, and looks only for errors: what keeps it from being drawn, and nothing that is
+ * doubtful.
+ */
+export function soundSite(reading: SiteReading): CheckedSite {
+	const resolved = resolveSite(reading);
+	const found = checks.filter(findsErrors).flatMap((check): readonly Problem[] => {
+		if (check.of === 'site') return check.find(resolved);
+		if (check.of !== 'layer') return nothing;
+		return layersOf(resolved.site).flatMap((layer) => findIn(layer, [check], resolved));
+	});
+	const errors = [...resolved.unresolved, ...found].filter(({ severity }) => severity === 'error');
+	return { ...resolved, problems: listProblems(errors), allowed: [] };
 }
 
 /** Resolves a site as it was read, and goes through all checks. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { allowWords } from '../check/allowances.ts';
 import { isSafe, mendOf } from '../check/mend.ts';
 import type { CheckedSite } from '../check/site.ts';

@@ -1,6 +1,6 @@
 import { compile, selectAll } from 'css-select';
 import { isTag, type AnyNode, type Document, type Element } from 'domhandler';
-import { parse as parseSelectors, walk, generate, type CssNode } from 'css-tree';
+import { parse as parseSelectors, walk, generate, type CssNode } from '../size/css-syntax.ts';
 import { parse } from 'parse5';
 import { adapter } from 'parse5-htmlparser2-tree-adapter';
 import type { PageInstance } from '../resolve/instance.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { layerName, type Page } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import type { Landed, ResolvedRegion } from './page.ts';

@@ -165,9 +165,15 @@ function formatsOf(lang: string): Formats {
 	let known = formats.get(lang);
 	if (!known) {
 		const locale = localeOf(lang);
+		let number: Intl.NumberFormat | undefined;
+		let date: Intl.DateTimeFormat | undefined;
 		known = {
-			number: new Intl.NumberFormat(locale),
-			date: new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' })
+			get number() {
+				return (number ??= new Intl.NumberFormat(locale));
+			},
+			get date() {
+				return (date ??= new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' }));
+			}
 		};
 		// A language may be typed letter by letter.
 		if (formats.size >= mostFormats) formats.clear();

@@ -1,4 +1,4 @@
-import { generate, parse, type Declaration } from 'css-tree';
+import { generate, parse, type Declaration } from './css-syntax.ts';
 
 /** A property and its value, as an author said them. */
 export interface CssDeclaration {

@@ -1,4 +1,4 @@
-import { parse } from 'css-tree';
+import { parse } from './css-syntax.ts';
 import { CssText, isGroup, type CssItem, type CssRange } from './css-items.ts';
 
 /** Why some CSS cannot be read, as the end of a sentence, and where. */

@@ -1,4 +1,4 @@
-import { tokenTypes } from 'css-tree';
+import { tokenTypes } from './css-syntax.ts';
 import { stepsOf, tokensOf, type CssToken } from './css-tokens.ts';
 
 /** A stretch of some CSS, by offsets. */

@@ -1,4 +1,4 @@
-import { tokenize, tokenTypes } from 'css-tree';
+import { tokenize, tokenTypes } from './css-syntax.ts';
 
 /** What CSS is made of, token by token (CSS Syntax 3, section 4). */
 export interface CssToken {

@@ -1,4 +1,4 @@
-import { parse, type CssNode } from 'css-tree';
+import { parse, type CssNode } from './css-syntax.ts';
 import { nestingOf } from './css-tokens.ts';
 
 /** Parentheses and blocks inside each other: deeper than anyone writes, and less than any reader can bear. */

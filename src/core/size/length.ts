@@ -1,4 +1,4 @@
-import type { CssNode, List } from 'css-tree';
+import type { CssNode, List } from './css-syntax.ts';
 import { parseValue } from './css-value.ts';
 import { larger, smaller } from './turns.ts';
 

@@ -1,4 +1,4 @@
-import type { CssNode, FunctionNode } from 'css-tree';
+import type { CssNode, FunctionNode } from './css-syntax.ts';
 import { parseValue } from './css-value.ts';
 import { isLength, lengthOfNode, px, type Length, type NoLength } from './length.ts';
 

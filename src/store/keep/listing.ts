@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { emptyHistory, historySchema } from './history.ts';
 import type { Work } from './journal.ts';
 import { dropWork, fetchWork } from './work.ts';

@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import { z } from 'zod';
+import * as z from 'zod';
 import { historySchema } from './history.ts';
 import { advanceAll, entrySchema, type Entry, type Work } from './journal.ts';
 import { databaseName, places } from './places.ts';

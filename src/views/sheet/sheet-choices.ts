@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { groupings, type Grouping } from '$core/across/sheet/groups.ts';
 
 /** How large drawings are: px for each px of the page. */

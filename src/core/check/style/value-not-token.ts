@@ -1,4 +1,4 @@
-import { walk } from 'css-tree';
+import { walk } from '../../size/css-syntax.ts';
 import { formatHex8, parse } from 'culori';
 import { hint, type Problem } from '../../messages/problem.ts';
 import { layersOf, type Site, type Style } from '../../model/site.ts';

@@ -1,4 +1,4 @@
-import { tokenTypes } from 'css-tree';
+import { tokenTypes } from '../../size/css-syntax.ts';
 import { stepsOf, tokensOf, type CssToken } from '../../size/css-tokens.ts';
 import type { ScopeSelectors } from './scope-selectors.ts';
 

@@ -1,4 +1,4 @@
-import { tokenTypes, url as urlToken, string as stringToken } from 'css-tree';
+import { tokenTypes, url as urlToken, string as stringToken } from '../../size/css-syntax.ts';
 import { tokensOf, type CssToken } from '../../size/css-tokens.ts';
 
 /** CSS with each `url()` as `link` has it (CSS Values 4, section 4.5). */

@@ -1,4 +1,4 @@
-import { walk, type CssNode, type Declaration } from 'css-tree';
+import { walk, type CssNode, type Declaration } from '../../size/css-syntax.ts';
 import type { Token } from '../../model/site.ts';
 import { remOf, noTrial, type Trial } from '../../model/trial.ts';
 import { declarationNode } from '../../size/css-declaration.ts';

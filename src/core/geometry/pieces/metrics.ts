@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { pieceKeyWord, type PieceKey } from '../../model/piece-key.ts';
 import type { Viewport } from '../../size/length.ts';
 import { noteStep } from '../../size/turns.ts';

@@ -1,0 +1,47 @@
+// The command line as it is handed over: a few files that load no more than what a command needs.
+import { cpSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { newestIn, root } from './tree.js';
+
+/** Where the bundle is; the measuring code and the theme's colours lie beside it. */
+export const bundle = join(root, 'dist/cli/main.js');
+
+/** Bundles the command line where nothing is bundled, or something it is made from is newer. */
+export async function bundleCli() {
+	const sources = ['src/cli', 'src/core', 'src/asking', 'src/service', 'src/views/frame', 'src/theme', 'package-lock.json']; // prettier-ignore
+	const newest = Math.max(...sources.map((path) => newestIn(join(root, path))));
+	if (existsSync(bundle) && statSync(bundle).mtimeMs >= newest) return;
+	const { build } = await import('esbuild');
+	// Beside what is there, so that a command that runs meanwhile finds its files.
+	const fresh = join(root, `dist-${process.pid}`);
+	const common = { absWorkingDir: root, bundle: true, logLevel: 'warning', sourcemap: true };
+	await build({
+		...common,
+		entryPoints: ['src/cli/main.ts'],
+		outdir: join(fresh, 'cli'),
+		platform: 'node',
+		mainFields: ['module', 'main'],
+		format: 'esm',
+		target: 'node20',
+		splitting: true,
+		minify: true,
+		// It has a browser's protocol in it, and is asked for only to measure.
+		external: ['puppeteer-core', 'esbuild'],
+		chunkNames: '[name]-[hash]',
+		// Some libraries ask for what Node has in the older way.
+		banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" } // prettier-ignore
+	});
+	await build({
+		...common,
+		sourcemap: false,
+		entryPoints: ['src/views/frame/measuring.ts'],
+		outfile: join(fresh, 'measuring.js'),
+		alias: { $core: join(root, 'src/core'), $views: join(root, 'src/views') },
+		format: 'iife',
+		globalName: 'measuring'
+	});
+	mkdirSync(join(fresh, 'theme'), { recursive: true });
+	cpSync(join(root, 'src/theme/tokens.css'), join(fresh, 'theme/tokens.css'));
+	rmSync(join(root, 'dist'), { recursive: true, force: true });
+	renameSync(fresh, join(root, 'dist'));
+}
