@@ -8,7 +8,7 @@ import { checkSite } from '../../../src/core/check/site.ts';
 import { deliver } from '../../../src/core/emit/delivery.ts';
 import { sentenceOf } from '../../../src/core/messages/problem.ts';
 import { readSiteFiles } from '../../../src/core/source/read.ts';
-import { randomStyles, styledSite, type RandomStyles, type StyledSite } from './random-styles.ts';
+import { randomStyles, styledSite, type StyledSite } from './random-styles.ts';
 import { reachedInBrowser } from './reached-in-browser.ts';
 
 /**
@@ -47,7 +47,7 @@ export async function judgeStyles(
 		});
 		const { counterexample } = await fc.check(holds, { numRuns: runs, seed });
 		const [smallest] = counterexample ?? [];
-		const failure = smallest && { text: styledSite(smallest as RandomStyles).text, says };
+		const failure = smallest && { text: styledSite(smallest).text, says };
 		return { sites, looks, reached, failure };
 	} finally {
 		await page.close();
