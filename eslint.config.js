@@ -86,7 +86,16 @@ const coreRules = coreOrder.map((part, index) => ({
 }));
 
 export default ts.config(
-	{ ignores: ['build/', 'dist/', '.cache/', '.svelte-kit/', 'node_modules/', 'src/core/source/grammar/parser*.ts'] },
+	{
+		ignores: [
+			'build/',
+			'dist/',
+			'.cache/',
+			'.svelte-kit/',
+			'node_modules/',
+			'src/core/source/grammar/parser*.ts'
+		]
+	},
 	...ts.configs.recommended,
 	...svelte.configs.recommended,
 	{
