@@ -404,6 +404,15 @@ class SiteStore {
 	private async reopen(): Promise<void> {
 		const { texts, assets, number } = this.work;
 		await this.attempt(() => this.core.open({ texts, assets }, this.asked, number));
+		void this.takeProblems();
+	}
+
+	/** What is doubtful is looked for once the first page is there. */
+	private async takeProblems(): Promise<void> {
+		const { site } = this;
+		const problems = await this.core.checked().catch(() => undefined);
+		// Meanwhile the text may have been edited: what came with that is newer.
+		if (problems && this.site && this.site === site) this.site = { ...site, problems };
 	}
 
 	/** Asks the worker at once; what it gives is taken in the order in which it was asked. */

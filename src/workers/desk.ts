@@ -11,7 +11,7 @@ import { atEdge, reasonOf, type Problem } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { copyPath, layerName, type DataSource, type Page } from '$core/model/site.ts';
 import { type PageInstance } from '$core/resolve/instance.ts';
-import { checkSite, isSound, type CheckedSite } from '$core/check/site.ts';
+import { checkSite, isSound, soundSite, type CheckedSite } from '$core/check/site.ts';
 import { applyChanges, type Change } from '$core/source/change.ts';
 import { refuseUnusable, takeIn, takeInFiles } from '$core/source/intake.ts';
 import { IntakeError } from '$core/source/limits.ts';
@@ -25,6 +25,7 @@ import type {
 	FilesMessage,
 	PageView,
 	PageWish,
+	ProblemView,
 	SeenView,
 	SourceState,
 	Shown,
@@ -36,6 +37,7 @@ import { admittedRoles, keptOutBy } from '$core/resolve/roles.ts';
 import { seeingWord, seenAs, type ResolvedSite } from '$core/resolve/site.ts';
 import { nearestState } from '$core/resolve/structure.ts';
 import { keepMarks } from '$core/drawing/marks.ts';
+import type { FindingsStep } from './findings.ts';
 import { Looks } from './looks.ts';
 import { Sources } from './sources.ts';
 
@@ -52,6 +54,8 @@ export class Desk extends Looks {
 	private readonly sources = new Sources();
 	/** The wish that was looked at last, ready to be made. */
 	private prepared: { before: CheckedSite; key: string; made: Prepared } | undefined;
+	/** What is doubtful in the site has not been looked for yet. */
+	private isUnchecked = false;
 	/** Counts what ends the comparing of pages. */
 	private turn = 0;
 	/** How many edits are in the text, as the application counts them. */
@@ -89,7 +93,25 @@ export class Desk extends Looks {
 		this.number = number;
 		this.lastDrawn.clear();
 		this.sources.forgetAll();
-		return this.readAgain(wish);
+		return this.readAgain(wish, soundSite);
+	}
+
+	override findings(near: readonly string[]): FindingsStep | undefined {
+		this.checked();
+		return super.findings(near);
+	}
+
+	/** All that is wrong or doubtful in the text: what was opened was looked through for errors alone, to show it soon. */
+	checked(): readonly ProblemView[] {
+		if (!this.latest) return [];
+		if (this.isUnchecked) {
+			this.isUnchecked = false;
+			const { latest } = this;
+			this.latest = checkSite(latest.reading);
+			if (this.good === latest) this.good = this.latest;
+			if (this.drawn === latest) this.drawn = this.latest;
+		}
+		return this.latest.problems.map((problem) => this.problemView(problem));
 	}
 
 	/**
@@ -259,14 +281,15 @@ export class Desk extends Looks {
 	}
 
 	/** Never fails: where reading does, that is a problem, and what was drawn last stays. */
-	private readAgain(wish: PageWish | undefined): Shown {
+	private readAgain(wish: PageWish | undefined, check = checkSite): Shown {
+		this.isUnchecked = check !== checkSite;
 		const problems: Problem[] = [];
 		const [file = 'site.eave'] = this.files.texts.keys();
 		const about = { what: 'The site', span: { file, from: 0, to: 0 } };
 		const read = atEdge<CheckedSite | undefined>(
 			about,
 			problems,
-			() => checkSite(readSiteFiles(this.files, this.latest?.reading, this.sources.copies)),
+			() => check(readSiteFiles(this.files, this.latest?.reading, this.sources.copies)),
 			undefined
 		);
 		if (read) return this.adopt(read, wish);

@@ -6,7 +6,6 @@
 	import { wishes } from '$store/wishes.svelte.ts';
 	import { askNewPiece } from '../asking.ts';
 	import { choice } from '../choice.svelte.ts';
-	import MarkupEditor from './MarkupEditor.svelte';
 	import StandIns from './StandIns.svelte';
 
 	/** The markup of the pieces that stand somewhere. */
@@ -48,12 +47,14 @@
 					A list of the links {piece.nav ? `below ${piece.nav.from}, ${piece.nav.depth} deep` : ''}.
 				</p>
 			{:else}
-				<MarkupEditor
-					name={piece.name}
-					markup={piece.markup}
-					write={(markup) => write(piece.name, markup)}
-					complete={(before) => store.core.completeMarkup(holder, before)}
-				/>
+				{#await import('./MarkupEditor.svelte') then { default: MarkupEditor }}
+					<MarkupEditor
+						name={piece.name}
+						markup={piece.markup}
+						write={(markup) => write(piece.name, markup)}
+						complete={(before) => store.core.completeMarkup(holder, before)}
+					/>
+				{/await}
 				<StandIns {piece} {holder} />
 			{/if}
 			{#if refused[piece.name]}

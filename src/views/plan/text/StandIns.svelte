@@ -4,7 +4,6 @@
 	import type { HolderRef } from '$core/model/wish.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import MarkupEditor from './MarkupEditor.svelte';
 
 	/** What stands in for a piece where pages are tried with less or more content. */
 	interface Props {
@@ -53,12 +52,14 @@
 				onclick={() => takeAway(of)}>Make it again</button
 			>
 		</div>
-		<MarkupEditor
-			name="{of} {piece.name}"
-			markup={standIn.markup}
-			write={(markup) => write(of, markup)}
-			complete={(before) => store.core.completeMarkup(holder, before)}
-		/>
+		{#await import('./MarkupEditor.svelte') then { default: MarkupEditor }}
+			<MarkupEditor
+				name="{of} {piece.name}"
+				markup={standIn.markup}
+				write={(markup) => write(of, markup)}
+				complete={(before) => store.core.completeMarkup(holder, before)}
+			/>
+		{/await}
 	{/if}
 	{#if refused[of]}
 		<p class="refused small" role="alert">Not in the site yet: {refused[of]}</p>

@@ -2,7 +2,6 @@
 	import type { Trace } from '$core/model/trace.ts';
 	import type { HolderRef } from '$core/model/wish.ts';
 	import { store } from '$store/site.svelte.ts';
-	import SourceEditor from '$views/source/SourceEditor.svelte';
 	import FoldButton from '$views/shell/FoldButton.svelte';
 	import type { PlaceView } from '$workers/messages.ts';
 	import { choice, placeOf, traceOf, type CellFacts } from '../choice.svelte.ts';
@@ -111,15 +110,17 @@
 				<p class="small none">Nothing that is chosen has pieces.</p>
 			{/if}
 		{:else if file !== undefined}
-			<SourceEditor
-				{file}
-				text={store.texts.get(file) ?? ''}
-				problems={store.site?.problems ?? []}
-				mark={undefined}
-				cursor={place}
-				quiet
-				onCursor={(offset) => void follow(offset)}
-			/>
+			{#await import('$views/source/SourceEditor.svelte') then { default: SourceEditor }}
+				<SourceEditor
+					{file}
+					text={store.texts.get(file) ?? ''}
+					problems={store.site?.problems ?? []}
+					mark={undefined}
+					cursor={place}
+					quiet
+					onCursor={(offset) => void follow(offset)}
+				/>
+			{/await}
 		{/if}
 	</div>
 </section>
