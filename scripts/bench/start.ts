@@ -51,11 +51,16 @@ export async function startCost(address: string): Promise<StartCost> {
 		};
 		const sent = new Map<string, number>();
 		const urls = new Map<string, string>();
-		session.on('Network.responseReceived', ({ requestId, response }) => urls.set(requestId, response.url));
+		session.on('Network.responseReceived', ({ requestId, response }) =>
+			urls.set(requestId, response.url)
+		);
 		session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) =>
 			sent.set(urls.get(requestId) ?? requestId, encodedDataLength)
 		);
-		await page.tracing.start({ path, categories: ['toplevel', '__metadata', 'disabled-by-default-devtools.timeline'] });
+		await page.tracing.start({
+			path,
+			categories: ['toplevel', '__metadata', 'disabled-by-default-devtools.timeline']
+		});
 		const since = performance.now();
 		await page.goto(address);
 		await page.waitForSelector('[data-ready]');
@@ -76,7 +81,9 @@ export async function startCost(address: string): Promise<StartCost> {
 		};
 		const worker = tasks('DedicatedWorker');
 		const kB = (isOne: (url: string) => boolean): number =>
-			[...sent].filter(([url]) => url.includes('.js') && isOne(url)).reduce((sum, [, bytes]) => sum + bytes, 0) / 1000;
+			[...sent]
+				.filter(([url]) => url.includes('.js') && isOne(url))
+				.reduce((sum, [, bytes]) => sum + bytes, 0) / 1000;
 		const isWorker = (url: string): boolean => url.includes('/workers/') || url.includes('worker');
 		const scripts = kB((url) => !isWorker(url));
 		const workerScripts = kB(isWorker);
@@ -101,7 +108,11 @@ export async function benchStart(): Promise<BenchRow[]> {
 			note
 		});
 		return [
-			row('A first visit: tasks on the main thread until the stage shows the page', ({ main }) => main, 'aim: under 1,000 ms'),
+			row(
+				'A first visit: tasks on the main thread until the stage shows the page',
+				({ main }) => main,
+				'aim: under 1,000 ms'
+			),
 			row('… tasks in the worker until then', ({ worker }) => worker, 'aim: under 800 ms'),
 			row('… by the clock', ({ clock }) => clock, ''),
 			row('… tasks on the main thread in the 8 s after it', ({ after }) => after, '')

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { named, startApp, textOf, until, type App } from '../lib/app.ts';
+import { frames, named, startApp, textOf, until, type App } from '../lib/app.ts';
 
 let app: App;
 
@@ -36,7 +36,7 @@ async function center(selector: string): Promise<{ x: number; y: number }> {
 		const now = await (await app.page.waitForSelector(selector))?.boundingBox();
 		const rests = JSON.stringify(now) === before;
 		before = JSON.stringify(now);
-		await new Promise((resolve) => setTimeout(resolve, 100));
+		await frames(app.page, 6);
 		return rests && (now ?? undefined);
 	});
 	return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
@@ -81,7 +81,7 @@ test('while it is dragged, a layout out of scope refuses and says why', async ()
 	});
 	assert.match(hint, /can be picked only at \/desk/);
 	await app.page.mouse.up();
-	await new Promise((resolve) => setTimeout(resolve, 200));
+	await frames(app.page, 12);
 	await says('/guides', 'under commons, guide');
 });
 
@@ -134,14 +134,14 @@ test('a layout is renamed with its uses, and all is undone, over a reload too', 
 	await says('/visit', 'under commons, pair');
 	await says('/guides/compare', 'under commons, pair');
 	assert.ok(await until('the page is whole', async () => (await stageText('h1')) === 'Visit us'));
-	await new Promise((resolve) => setTimeout(resolve, 500));
+	await frames(app.page, 31);
 	await app.open('/plan?route=/visit');
 	await says('/visit', 'under commons, pair');
 	for (let step = 0; step < 20; step++) {
 		const button = await named(app.page, 'button', 'undo');
 		if (await button.evaluate((one) => one.hasAttribute('disabled'))) break;
 		await button.click();
-		await new Promise((resolve) => setTimeout(resolve, 100));
+		await frames(app.page, 6);
 	}
 	await says('/visit', 'under commons, two-up');
 });

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { packSource } from '../../src/core/emit/delivery.ts';
 import { encodeUtf8 } from '../../src/core/model/utf8.ts';
-import { named, startApp, until, type App } from '../lib/app.ts';
+import { frames, named, startApp, until, type App } from '../lib/app.ts';
 import { editorText, openFile, openText, toEnd } from '../lib/source.ts';
 
 /** What a site brings runs nothing, leads nowhere and loads nothing in the application. */
@@ -162,7 +162,7 @@ test('nothing is loaded from outside until the user lets this site, and the stag
 		document.body.innerText.includes('Not loaded: 3 things from')
 	);
 	// The page is measured too, in a frame that no one sees.
-	await new Promise((resolve) => setTimeout(resolve, 1500));
+	await frames(app.page, 94);
 	assert.deepEqual(outside(), []);
 	await (await named(app.page, 'button', 'Load them for this site')).click();
 	await until('they are asked for', () => Promise.resolve(outside().length > 0));
@@ -218,7 +218,7 @@ test('a slip in the text offers its mend in Source, and Source opens whatever th
 	]) {
 		await toEnd(app.page);
 		await app.page.keyboard.type(words);
-		await new Promise((resolve) => setTimeout(resolve, 500));
+		await frames(app.page, 31);
 		await app.page.reload();
 		assert.ok((await editorText(app.page)).includes(words.trim().slice(0, 6)), words);
 	}

@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { after, before, test } from 'node:test';
 import { z } from 'zod';
-import { named, startApp, type App } from '../lib/app.ts';
+import { frames, named, startApp, type App } from '../lib/app.ts';
 import { toEnd } from '../lib/source.ts';
 
 /** Nothing that axe-core finds, in any view, menu and dialog, by day and by night. */
@@ -31,7 +31,7 @@ let asked: typeof onlyColours | undefined;
 /** What axe-core finds in the application; the page on the stage is the site's own affair. */
 async function violations(): Promise<string[]> {
 	// Colours pass over into others; what is judged is what stays.
-	await new Promise((resolve) => setTimeout(resolve, 400));
+	await frames(app.page, 25);
 	await app.page.evaluate(axe);
 	const result: unknown = await app.page.evaluate(
 		`axe.run({ exclude: ["iframe"] }, ${JSON.stringify({ iframes: false, ...asked })}).then((found) => found.violations)`

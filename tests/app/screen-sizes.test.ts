@@ -7,7 +7,7 @@ import { pathToFileURL } from 'node:url';
 import type { Page } from 'puppeteer-core';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { sound } from '../lib/site.ts';
-import { named, startApp, until, type App } from '../lib/app.ts';
+import { frames, named, startApp, until, type App } from '../lib/app.ts';
 import { openValue, typeInto, choose, dragBy, kept, showTracks, sourceText } from '../lib/stage.ts';
 
 let app: App;
@@ -45,7 +45,7 @@ test('a track that is dragged has its new size in the text, in the band that is 
 	await choose(app, 'guide, side');
 	await showTracks(app);
 	await named(app.page, 'slider', 'Width of column 2 of guide');
-	await new Promise((done) => setTimeout(done, 300));
+	await frames(app.page, 19);
 	await dragBy(app, 'slider', 'Width of column 2 of guide', -30);
 	await kept(app, 'guide: column 2');
 	const text = await sourceText(app, 'layouts/guide.eave');

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { z } from 'zod';
 import { editorText, openText, toEnd } from '../lib/source.ts';
-import { named, startApp, until, type App } from '../lib/app.ts';
+import { frames, named, startApp, until, type App } from '../lib/app.ts';
 
 /** The sheet of the demo: complete, right against the stage, and redrawn only where an edit touched it. */
 
@@ -27,7 +27,7 @@ async function settled(): Promise<number> {
 /** Scrolls the sheet, and waits until what is in sight is drawn. */
 async function scrollTo(top: number): Promise<void> {
 	await app.page.$eval('.body', (one, at) => one.scrollTo(0, at), top);
-	await new Promise((resolve) => setTimeout(resolve, 60));
+	await frames(app.page, 4);
 	await until('it is drawn', async () => (await app.page.$('.waiting')) === null);
 }
 

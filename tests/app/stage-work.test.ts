@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { named, startApp, textOf, until, type App } from '../lib/app.ts';
+import { frames, named, startApp, textOf, until, type App } from '../lib/app.ts';
 import { choose, dragBy, openValue, kept, showTracks, sourceText } from '../lib/stage.ts';
 
 let app: App;
@@ -75,7 +75,7 @@ test('the end of an area is dragged over grid lines, and of a span over columns'
 	await app.open('/plan?route=/visit&width=1100');
 	await choose(app, 'two-up, right');
 	await named(app.page, 'slider', 'Columns that right spans');
-	await new Promise((done) => setTimeout(done, 300));
+	await frames(app.page, 19);
 	await dragBy(app, 'slider', 'Columns that right spans', -45);
 	await kept(app, 'right: span');
 	assert.match(await sourceText(app, 'layouts/commons.eave'), /"foot foot \." auto/);

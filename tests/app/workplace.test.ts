@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { z } from 'zod';
-import { named, startApp, textOf, until, type App } from '../lib/app.ts';
+import { frames, named, startApp, textOf, until, type App } from '../lib/app.ts';
 import { choose, dragBy, openValue, showTracks, sourceText, typeInto } from '../lib/stage.ts';
 
 /** The workplace: the stage comes first, nothing moves by itself, and all that is found can be gone to. */
@@ -76,7 +76,7 @@ test('borders of panes are dragged and moved by keys, fold, and are remembered',
 test('over a session of edits, refusals and undo nothing moves by itself', async () => {
 	await app.open('/plan?route=/catalogue&width=1100');
 	await choose(app, 'commons, head');
-	await new Promise((resolve) => setTimeout(resolve, 900));
+	await frames(app.page, 56);
 	await app.page.evaluate(`
 		window.shifts = [];
 		new PerformanceObserver((list) => {
@@ -87,20 +87,20 @@ test('over a session of edits, refusals and undo nothing moves by itself', async
 	`);
 	await openValue(app, 'height of head at narrow');
 	await typeInto(app, 'height at narrow', '72px');
-	await new Promise((resolve) => setTimeout(resolve, 900));
+	await frames(app.page, 56);
 	await openValue(app, 'pad of head at wide');
 	await typeInto(app, 'pad at wide', '-4px');
 	await until('it says why', async () => (await textOf(app.page, '.value-editor')).includes('below zero'));
 	await choose(app, 'commons, foot');
 	await app.page.keyboard.press('l');
-	await new Promise((resolve) => setTimeout(resolve, 900));
+	await frames(app.page, 56);
 	await choose(app, 'catalogue, side');
 	await app.page.keyboard.press('e');
 	await until('it asks', async () => (await app.page.$('[role=alertdialog]')) !== null);
 	await (await named(app.page, 'button', 'Cancel')).click();
 	await app.page.waitForSelector('[role=alertdialog]', { hidden: true });
 	await (await named(app.page, 'button', 'undo')).click();
-	await new Promise((resolve) => setTimeout(resolve, 900));
+	await frames(app.page, 56);
 	const shifts: unknown = await app.page.evaluate('window.shifts');
 	// What answers a key later than half a second counts too, where a machine is busy: a line of it is not much.
 	assert.deepEqual(

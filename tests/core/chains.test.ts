@@ -6,6 +6,7 @@ import { sheetsOf } from '../../src/core/emit/delivery.ts';
 import { explain, explanationSchema } from '../../src/core/resolve/explain.ts';
 import { randomSite, siteText, type RandomSite } from '../lib/random-site.ts';
 import { around, markedOf, pageNamed, resolve, sound } from '../lib/site.ts';
+import { runs } from '../lib/runs.ts';
 
 const key = (pattern: string): string[] =>
 	pattern
@@ -49,7 +50,7 @@ test('every page’s chain is the one that a slow second reading of the language
 				assert.deepEqual(found.map((layout) => layout.name.text), expected, siteText(site));
 			}
 		}),
-		{ seed: 5, numRuns: 1500, includeErrorInReport: true }
+		{ ...runs(400, 5), includeErrorInReport: true }
 	);
 }); // prettier-ignore
 
@@ -75,7 +76,7 @@ test('fills never touch locked regions, and never take away what lands in a slot
 				}
 			}
 		}),
-		{ seed: 6, numRuns: 600 }
+		runs(200, 6)
 	);
 	assert.ok(locked > 100, 'the generator makes locked regions');
 });
@@ -94,7 +95,7 @@ test('what is emitted says each box once: no region and no piece of a page is lo
 				assert.equal(body.split('data-piece=').length - 1, pieces.length + page.bare.length);
 			}
 		}),
-		{ seed: 8, numRuns: 200 }
+		runs(80, 8)
 	);
 });
 

@@ -13,6 +13,7 @@ import { readSiteFiles } from '../../src/core/source/read.ts';
 import { readSitePath } from '../../src/cli/site-path.ts';
 import { difference, edit, makeOn } from '../lib/edits.ts';
 import { lands, pageNamed, sound } from '../lib/site.ts';
+import { runs } from '../lib/runs.ts';
 
 const text = `// A comment at the top stays.
 site "Test" { lang en }
@@ -244,7 +245,7 @@ test('any series of edits of the demo leaves a sound site, and undoing gives the
 			for (const step of undo) step();
 			assert.deepEqual([...last], [...files.texts]);
 		}),
-		{ seed: 11, numRuns: 60, includeErrorInReport: true }
+		{ ...runs(20, 11), includeErrorInReport: true }
 	);
 	assert.ok((await readFile('demo/site.eave', 'utf8')).startsWith('//'));
 });

@@ -10,6 +10,7 @@ import { PageLayout } from '../../src/core/geometry/page-layout.ts';
 import { sizesByName } from '../judge/boxes/sizes.ts';
 import { boxesOf, columnsAt, oneLayout, placedOf } from '../lib/boxes.ts';
 import { pageNamed } from '../lib/site.ts';
+import { runs } from '../lib/runs.ts';
 
 /** Numbers here are worked out by hand from the specification named at each case. */
 
@@ -371,6 +372,6 @@ test('sizes of pieces: a run that wraps, sizes from a file, and an estimate that
 			const size = estimateSize(`<p>${texts.join(' ').replaceAll('<', '&lt;')}</p>`);
 			assert.ok(size.heightAt(width, view) >= size.heightAt(width + more, view), 'wider is never taller');
 		}),
-		{ seed: 5, numRuns: 200 }
+		runs(100, 5)
 	); // prettier-ignore
 });

@@ -25,10 +25,11 @@ async function importsOf(): Promise<Map<string, readonly string[]>> {
 	const all = await readdir(join(root, 'src'), { recursive: true });
 	const entries = all.filter((path) => /\.(ts|svelte)$/.test(path) && !path.endsWith('.d.ts'));
 	const { metafile } = await build({
-		entryPoints: entries.map((path) => join(root, 'src', path)),
+		stdin: {
+			contents: entries.map((path) => `import ${JSON.stringify(`./${path}`)};`).join('\n'),
+			resolveDir: join(root, 'src')
+		},
 		absWorkingDir: root,
-		outdir: join(root, '.cache/imports'),
-		entryNames: '[dir]/[name]-[hash]',
 		bundle: true,
 		write: false,
 		metafile: true,

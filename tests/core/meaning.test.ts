@@ -8,6 +8,7 @@ import { surroundingsOf } from '../../src/core/declare/outside.ts';
 import { printed } from '../../src/core/emit/css/printed.ts';
 import { settings } from '../../src/core/settings/list.ts';
 import { resolve } from '../lib/site.ts';
+import { runs } from '../lib/runs.ts';
 
 /**
  * What settings mean, said a second time: from their words, slowly and one case after the other, with
@@ -117,6 +118,6 @@ route / { piece p """x""" }`);
 				assert.deepEqual(declared, inCss(said, around), lines.join('; '));
 			}
 		),
-		{ numRuns: 800, seed: 4 }
+		runs(300, 4)
 	);
 });

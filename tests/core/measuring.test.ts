@@ -16,6 +16,7 @@ import { sizesByName } from '../judge/boxes/sizes.ts';
 import { addressOf, randomLayouts, siteText } from '../judge/boxes/random-layouts.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { pageNamed } from '../lib/site.ts';
+import { runs } from '../lib/runs.ts';
 
 /** What has to be measured, and what follows from it: here the browser is a function. */
 
@@ -53,7 +54,7 @@ test('text that only gets lower with more room is known in every room, to a 64th
 				assert.ok(found.from <= at && at < found.to, 'a stretch has its place in it');
 			}
 		}),
-		{ seed: 11, numRuns: 150 }
+		runs(60, 11)
 	);
 });
 

@@ -4,6 +4,7 @@ import { sentenceOf } from '../../src/core/messages/problem.ts';
 import fc from 'fast-check';
 import { readFile } from '../../src/core/source/read/file.ts';
 import { around, codes, marked, only, resolve, sound } from '../lib/site.ts';
+import { runs } from '../lib/runs.ts';
 
 test('a site, its bands, tokens, layouts, regions and routes are read with their places', () => {
 	const text = [
@@ -245,7 +246,7 @@ test('reading never throws, and its places lie inside the text', () => {
 				assert.ok(span.from >= 0 && span.from <= span.to && span.to <= text.length + 1);
 			}
 		}),
-		{ seed: 7, numRuns: 400 }
+		runs(200, 7)
 	);
 });
 
@@ -288,6 +289,6 @@ test('a file read again after an edit says what it says when read anew', () => {
 				assert.deepEqual(reading.problems, fresh.problems, text);
 			}
 		}),
-		{ seed: 9, numRuns: 500, includeErrorInReport: true }
+		{ ...runs(150, 9), includeErrorInReport: true }
 	);
 });

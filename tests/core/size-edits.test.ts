@@ -7,6 +7,7 @@ import { propose } from '../../src/core/edit/propose.ts';
 import type { SizeWish, Wish } from '../../src/core/model/wish.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { sound } from '../lib/site.ts';
+import { runs } from '../lib/runs.ts';
 
 const text = `// Sizes.
 site "Test" { bands { narrow 0; medium 600; wide 1000 }; tokens { --gap: 8px } }
@@ -167,7 +168,7 @@ test('a size edit changes one stretch of one file, and the rest stays to the byt
 				assert.equal(view.arrangement?.here || proposal.changes.length === 0, true);
 			}
 		}),
-		{ seed: 3, numRuns: 120 }
+		runs(50, 3)
 	); // prettier-ignore
 });
 

@@ -18,6 +18,7 @@ import {
 } from '../../src/core/size/turns.ts';
 import { oneLayout } from '../lib/boxes.ts';
 import { pageNamed, resolve } from '../lib/site.ts';
+import { runs } from '../lib/runs.ts';
 
 /** Where two calculations of one number part, as the number at which they do. */
 function partsAt(run: (x: number) => void, from: number, to: number): number | undefined {
@@ -109,6 +110,6 @@ test('a sweep of any site agrees with laying it out at every width', () => {
 			const sweep = Sweep.over(layout, 280, 1760, 600);
 			sweep.each((width, boxes) => assert.equal(farthest(boxes, sweep.boxesAt(width)), 0));
 		}),
-		{ seed: 11, numRuns: 20 }
+		runs(8, 11)
 	);
 });

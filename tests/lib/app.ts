@@ -24,6 +24,7 @@ export async function startApp(): Promise<App> {
 	const downloads = await mkdtemp(join(tmpdir(), 'eave-downloads-'));
 	const { browser, close } = await openBrowser();
 	const page = await openPage(browser);
+	page.setDefaultTimeout(longest);
 	const session = await browser.target().createCDPSession();
 	await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: downloads });
 	const faults: string[] = [];
@@ -51,11 +52,8 @@ export async function startApp(): Promise<App> {
 			return frame;
 		},
 		async downloaded(name) {
-			for (let attempt = 0; attempt < 200; attempt++) {
-				if ((await readdir(downloads)).includes(name)) return readFile(join(downloads, name));
-				await new Promise((resolve) => setTimeout(resolve, 50));
-			}
-			throw new Error(`${name} was not downloaded.`);
+			await until(`${name} is downloaded`, async () => (await readdir(downloads)).includes(name));
+			return readFile(join(downloads, name));
 		},
 		async close() {
 			await close();
@@ -73,18 +71,40 @@ async function theServer(): Promise<{ address: string; stop: () => void }> {
 	return { address, stop: () => void server.kill() };
 }
 
+/** ms that anything is waited for: the one limit of all tests, and generous, since machines are busy elsewhere. */
+const longest = 120_000;
+
 /** Waits until a function gives something, in the test's own process. */
 export async function until<T>(
 	what: string,
 	ask: () => Promise<T | undefined | false>
 ): Promise<T> {
 	let failure = '';
-	for (let attempt = 0; attempt < 400; attempt++) {
+	const end = Date.now() + longest;
+	while (Date.now() < end) {
 		const found = await ask().catch((reason: unknown) => void (failure = ` ${String(reason)}`));
 		if (found) return found;
 		await new Promise((resolve) => setTimeout(resolve, 50));
 	}
 	throw new Error(`Waited in vain until ${what}.${failure}`);
+}
+
+/**
+ * Waits until the page has drawn itself so many times. What follows from something that was done is there by then,
+ * however slow the machine is.
+ */
+export async function frames(page: Page, count: number): Promise<void> {
+	await page.evaluate(
+		(all) =>
+			new Promise<void>((resolve) => {
+				const next = (left: number): void => {
+					if (left === 0) resolve();
+					else requestAnimationFrame(() => next(left - 1));
+				};
+				next(all);
+			}),
+		count
+	);
 }
 
 /** The one element with a role and a name, as assistive technology finds it. */

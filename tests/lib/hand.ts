@@ -1,5 +1,5 @@
 import type { ElementHandle } from 'puppeteer-core';
-import { named, until, type App } from './app.ts';
+import { frames, named, until, type App } from './app.ts';
 
 /** A person at work in Plan: what they press, type and drag, each of it one step. */
 export class Hand {
@@ -86,7 +86,7 @@ export class Hand {
 
 	/** Until what was asked for is drawn. */
 	rest(): Promise<void> {
-		return new Promise((resolve) => setTimeout(resolve, 350));
+		return frames(this.app.page, 22);
 	}
 
 	private async field(label: string): Promise<ElementHandle> {

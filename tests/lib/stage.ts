@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import type { BoundingBox, ElementHandle } from 'puppeteer-core';
-import { named, until, type App } from './app.ts';
+import { frames, named, until, type App } from './app.ts';
 
 /** The text of a file of the open site, as Source shows it. */
 export async function sourceText(app: App, file: string): Promise<string> {
@@ -16,7 +16,7 @@ export async function sourceText(app: App, file: string): Promise<string> {
 		);
 		const rests = now !== '' && now === before;
 		before = now;
-		await new Promise((resolve) => setTimeout(resolve, 120));
+		await frames(page, 8);
 		return rests && now;
 	});
 	await page.setViewport({ width: 1280, height: 800 });
@@ -35,14 +35,14 @@ export async function showTracks(app: App): Promise<void> {
 }
 
 /** Where something is once it stays there: what lies over the page follows it when it is laid out. */
-async function atRest(handle: ElementHandle): Promise<BoundingBox | undefined> {
+async function atRest({ page }: App, handle: ElementHandle): Promise<BoundingBox | undefined> {
 	let before = '';
 	return until('it rests', async () => {
 		const box = await handle.boundingBox();
 		const now = JSON.stringify(box);
 		const rests = now === before;
 		before = now;
-		await new Promise((resolve) => setTimeout(resolve, 120));
+		await frames(page, 8);
 		return rests && box !== null && box;
 	});
 }
@@ -50,7 +50,7 @@ async function atRest(handle: ElementHandle): Promise<BoundingBox | undefined> {
 /** Drags something along by so many px of the screen. */
 export async function dragBy(app: App, role: string, name: string, x: number): Promise<void> {
 	const handle = await named(app.page, role, name);
-	const box = await atRest(handle);
+	const box = await atRest(app, handle);
 	assert.ok(box, `${name} is there`);
 	const [left, top] = [box.x + box.width / 2, box.y + Math.min(box.height / 2, 40)];
 	await app.page.mouse.move(left, top);

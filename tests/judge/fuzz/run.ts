@@ -21,8 +21,6 @@ import { seedSites } from './seeds.ts';
 
 /** px, at which boxes are worked out. */
 const widths = [320, 800, 1400];
-/** ms; nothing that is done with a site of this size takes longer. */
-const mostTime = 1000;
 const year = 2000;
 
 export interface FuzzFailure {
@@ -52,19 +50,10 @@ export async function runFuzz(runs: number, seed: number, from = 0): Promise<Fuz
 		const file = random.of([...before.reading.files.texts.keys()]);
 		const change = mutate(file, before.reading.files.texts.get(file) ?? '', random);
 		try {
-			const first = processorTime(() => {
+			const took = processorTime(() => {
 				if (tryOne(before, change, random)) sound++;
 			});
-			// What else the machine does is not its fault: what is slow is slow again.
-			const took =
-				first < mostTime
-					? first
-					: Math.min(
-							first,
-							processorTime(() => void tryOne(before, change, random))
-						);
 			slowest = Math.max(slowest, took);
-			assert.ok(took < mostTime, `it takes ${Math.round(took)} ms`);
 		} catch (failure) {
 			const says = failure instanceof Error ? (failure.stack ?? failure.message) : String(failure);
 			failures.push({ run, says, change });
