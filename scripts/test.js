@@ -1,25 +1,27 @@
 // npm test: sets everything up, then types, lint, core tests and browser tests.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
+import { delimiter, join } from 'node:path';
 import { install, must, root } from './lib/setup.js';
 
 install();
 must('npm', ['run', '--silent', 'grammar']);
-const chromium = findChromium() ?? installChromium();
+const chromium = findChromium() ?? installed('chromium', findChromium);
 if (!chromium) {
 	console.error(
 		'The browser tests need Chromium: install it (apt-get install chromium), or name it in CHROMIUM.'
 	);
 	process.exit(1);
 }
+const nginx = findNginx() ?? installed('nginx', findNginx);
 const env = { ...process.env, CHROMIUM: chromium };
 must('npx', ['svelte-kit', 'sync']);
-const typed = [process.execPath, '--import', 'tsx'];
-// What judges the text of the code beside what runs it; the browser tests want both cores.
+const node = process.execPath;
+// Two things at a time, for two cores. The browser tests wait for the application, and want both.
 const judged = await Promise.all([
 	all([
-		[process.execPath, 'scripts/build.js'],
-		[...typed, 'scripts/core-tests.ts']
+		[node, 'scripts/build.js'],
+		[node, 'scripts/core-tests.js']
 	]),
 	all([
 		['npm', 'run', '--silent', 'types'],
@@ -27,7 +29,8 @@ const judged = await Promise.all([
 	])
 ]);
 if (judged.includes(false)) process.exit(1);
-must(typed[0], [...typed.slice(1), 'scripts/app-tests.ts'], env);
+must(node, ['scripts/app-tests.js'], env);
+if (!nginx) console.log('Not tested: the configuration for nginx, which is not on this machine.');
 
 /** Runs commands one after the other; gives whether all went well. */
 async function all(commands) {
@@ -49,13 +52,19 @@ function findChromium() {
 	return known.find((path) => path && existsSync(path));
 }
 
-function installChromium() {
+function findNginx() {
+	const folders = [...(process.env.PATH ?? '').split(delimiter), '/usr/sbin'].filter(Boolean);
+	return folders.map((folder) => join(folder, 'nginx')).find((path) => existsSync(path));
+}
+
+/** Installs a package of the system where that can be done, and gives what is found then. */
+function installed(name, find) {
 	const mayInstall =
 		process.platform === 'linux' && process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
 	if (!mayInstall) return undefined;
-	console.log('Installing Chromium …');
+	console.log(`Installing ${name} …`);
 	const quiet = { stdio: 'ignore' };
 	spawnSync('apt-get', ['update'], quiet);
-	spawnSync('apt-get', ['install', '-y', 'chromium'], quiet);
-	return findChromium();
+	spawnSync('apt-get', ['install', '-y', name], quiet);
+	return find();
 }

@@ -30,7 +30,9 @@ class FoundFindings {
 		const { texts } = store;
 		const near = page === undefined ? [] : [page];
 		while (turn === this.turn) {
-			const step = await store.core.findings(near).catch(() => undefined);
+			const step = await store.core.findings(near).catch((failure: unknown) => {
+				store.sayFailure('The site could not be looked over', failure);
+			});
 			if (turn !== this.turn) return;
 			if (!step) break;
 			({ gone: this.gone, total: this.total } = step);

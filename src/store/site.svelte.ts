@@ -198,6 +198,14 @@ class SiteStore {
 		this.notice = { kind: 'fault', sentence, ...(act && { act }) };
 	}
 
+	/** Says that something failed which should not, and logs it for whoever looks into it. */
+	sayFailure(what: string, failure: unknown, then = 'Nothing of the site was changed.'): void {
+		// A worker that stopped has been spoken of, and started again.
+		if (failure instanceof Error && failure.name === 'WorkerStopped') return;
+		console.error(what, failure);
+		this.say(`${what}: ${reasonOf(failure)}. ${then}`);
+	}
+
 	/** How the open site is listed among those that are kept. */
 	get listed(): ListedSite {
 		const name = this.site?.name || nameless;
@@ -410,7 +418,9 @@ class SiteStore {
 	/** What is doubtful is looked for once the first page is there. */
 	private async takeProblems(): Promise<void> {
 		const { site } = this;
-		const problems = await this.core.checked().catch(() => undefined);
+		const problems = await this.core.checked().catch((failure: unknown) => {
+			this.sayFailure('What is doubtful in the text could not be looked for', failure);
+		});
 		// Meanwhile the text may have been edited: what came with that is newer.
 		if (problems && this.site && this.site === site) this.site = { ...site, problems };
 	}
@@ -432,9 +442,7 @@ class SiteStore {
 			if ((shown.site.roofline?.rows.length ?? 0) > manyRows) await nextTask();
 			this.take(shown);
 		} catch (failure) {
-			// A worker that stopped has been spoken of, and started again.
-			if (failure instanceof Error && failure.name === 'WorkerStopped') return;
-			this.say(`The site could not be drawn: ${reasonOf(failure)}. Its text is in Source.`);
+			this.sayFailure('The site could not be drawn', failure, 'Its text is in Source.');
 		}
 	}
 

@@ -103,9 +103,11 @@ class Wishes {
 			this.wanted = undefined;
 			const page = store.page;
 			const wished = { page: page?.page ?? '', address: page?.address, ...store.seeing };
-			const preview = await store.core.look(wish, wished).catch(() => undefined);
+			const preview = await store.core.look(wish, wished).catch((failure: unknown) => {
+				store.sayFailure('What this would do could not be worked out', failure);
+			});
 			if (turn !== this.turn) continue;
-			this.preview = preview;
+			this.preview = preview || undefined;
 			this.marked = { names: preview?.bands ?? [], done: undefined };
 			clearTimeout(this.rest);
 			this.rest = setTimeout(() => void this.lookAround(wish, turn), restTime);
@@ -114,7 +116,10 @@ class Wishes {
 	}
 
 	private async lookAround(wish: Wish, turn: number): Promise<void> {
-		const { pages } = await store.core.touches(wish).catch(() => ({ pages: [] }));
+		const { pages } = await store.core.touches(wish).catch((failure: unknown) => {
+			store.sayFailure('Which pages this would change could not be worked out', failure);
+			return { pages: [] };
+		});
 		if (turn === this.turn) this.touched = new Set(pages);
 	}
 
@@ -143,7 +148,8 @@ class Wishes {
 	/** One wish after the other: each is worked out on the text that the one before it left. */
 	private inTurn<T>(task: () => Promise<T>): Promise<T> {
 		const result = this.last.then(task);
-		this.last = result.catch(() => undefined);
+		// Whoever asked for it is told by `result`; here it is only over.
+		this.last = result.then(over, over);
 		return result;
 	}
 
@@ -168,5 +174,8 @@ class Wishes {
 		}, markedFor);
 	}
 }
+
+/** What comes next does not look at how it ended. */
+function over(): void {}
 
 export const wishes = new Wishes();

@@ -12,10 +12,20 @@
 {/if}
 
 <style>
+	/* It lies below the bar, over the view: what comes and goes moves nothing. */
 	.busy {
+		position: absolute;
+		inset-block-start: calc(var(--bar) - 1px);
+		inset-inline-end: 14px;
+		z-index: 5;
 		display: flex;
 		align-items: center;
 		gap: 6px;
+		padding: 3px 9px;
+		background: var(--sheet);
+		border: 1px solid var(--hair);
+		border-end-start-radius: var(--radius);
+		border-end-end-radius: var(--radius);
 		color: var(--ink-2);
 	}
 	.moving {
