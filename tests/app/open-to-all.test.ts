@@ -1,28 +1,17 @@
 import assert from 'node:assert/strict';
-import { readFile } from 'node:fs/promises';
-import { createRequire } from 'node:module';
 import { after, before, test } from 'node:test';
-import { z } from 'zod';
 import { frames, named, startApp, type App } from '../lib/app.ts';
+import { violationsIn } from '../lib/axe.ts';
 import { toEnd } from '../lib/source.ts';
 
 /** Nothing that axe-core finds, in any view, menu and dialog, by day and by night. */
 
 let app: App;
-let axe: string;
 
 before(async () => {
 	app = await startApp();
-	axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 });
 after(() => app.close());
-
-const foundSchema = z.array(
-	z.object({
-		id: z.string(),
-		nodes: z.array(z.object({ html: z.string(), failureSummary: z.string() }))
-	})
-);
 
 /** By night nothing but the colours is another. */
 const onlyColours = { runOnly: ['color-contrast'] };
@@ -32,18 +21,7 @@ let asked: typeof onlyColours | undefined;
 async function violations(): Promise<string[]> {
 	// Colours pass over into others; what is judged is what stays.
 	await frames(app.page, 25);
-	await app.page.evaluate(axe);
-	const result: unknown = await app.page.evaluate(
-		`axe.run({ exclude: ["iframe"] }, ${JSON.stringify({ iframes: false, ...asked })}).then((found) => found.violations)`
-	);
-	return foundSchema
-		.parse(result)
-		.flatMap(({ id, nodes }) =>
-			nodes.map(
-				({ html, failureSummary }) =>
-					`${id}: ${html.slice(0, 160)} ${failureSummary.split('\n')[1] ?? ''}`
-			)
-		);
+	return violationsIn(app.page, asked);
 }
 
 async function check(where: string): Promise<void> {

@@ -84,7 +84,7 @@
 					onclick={() => hold(row.page, width)}>{held ? 'held' : 'hold'}</button
 				>
 			{:else}
-				<span class="waiting" aria-label="{row.page} at {name} is being drawn"></span>
+				<span class="waiting" role="img" aria-label="{row.page} at {name} is being drawn"></span>
 			{/if}
 		</div>
 	{/each}

@@ -1,0 +1,87 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { frames, named, startApp, until, type App } from '../lib/app.ts';
+import { violationsIn } from '../lib/axe.ts';
+import { holdWorker } from '../lib/hold.ts';
+
+/** States that are there only for a moment, unless what reads the site is held: they are brought about here on purpose. */
+
+let app: App;
+
+before(async () => {
+	app = await startApp();
+});
+after(async () => {
+	await app.page.emulateMediaFeatures([]);
+	assert.deepEqual(app.faults, []);
+	await app.close();
+});
+
+/** By how much the window is wider than the screen, px. */
+function beyond(): Promise<number> {
+	return app.page.evaluate(() => {
+		const { scrollWidth, clientWidth } = document.documentElement;
+		const edges = [...document.querySelectorAll('header *')].map(
+			(one) => one.getBoundingClientRect().right
+		);
+		return Math.max(scrollWidth - clientWidth, ...edges.map((edge) => edge - innerWidth));
+	});
+}
+
+/** Goes to a view by the bar, as one does. */
+async function goTo(view: string): Promise<void> {
+	await app.page.click(`nav a[href^="/${view}"]`);
+	await app.page.waitForSelector(`nav a[href^="/${view}"][aria-current="page"]`);
+}
+
+test('while it works nothing moves and nothing is cut, in any view, at two sizes', async () => {
+	const { page } = app;
+	await app.open('/plan');
+	for (const width of [1280, 1024]) {
+		await page.setViewport({ width, height: 800 });
+		for (const view of ['plan', 'sheet', 'sweep', 'source', 'material', 'findings', 'deliver']) {
+			await goTo(view);
+			const button = await named(page, 'button', 'find');
+			const before = await button.boundingBox();
+			const release = await holdWorker(page);
+			// Another role is another look at the whole site, which is asked for in every view.
+			const seenBy = 'select[aria-label="Seen by"]';
+			const role = await page.$eval(seenBy, (one) =>
+				one instanceof HTMLSelectElement ? one.value : ''
+			);
+			await page.select(seenBy, role === 'member' ? 'keeper' : 'member');
+			await until('it says that it works', async () => (await page.$('.busy')) !== null);
+			assert.ok((await beyond()) <= 0, `${view} at ${width} px is wider than the screen`);
+			assert.deepEqual(await button.boundingBox(), before, `${view} at ${width} px moves`);
+			await release();
+			await until('it is done', async () => (await page.$('.busy')) === null);
+		}
+	}
+	await page.setViewport({ width: 1280, height: 800 });
+});
+
+test('drawings of the sheet that still wait have a name, and stopping is offered to all', async () => {
+	const { page } = app;
+	await app.open('/plan');
+	const release = await holdWorker(page);
+	await goTo('sheet');
+	await until('it says that it works', async () => (await page.$('.busy')) !== null);
+	await named(page, 'button', 'Stop');
+	assert.deepEqual(await violationsIn(page), []);
+	await release();
+	await page.waitForSelector('.drawing');
+	assert.deepEqual(await violationsIn(page), []);
+});
+
+test('where the system prefers dark, what can be chosen is read as well as by day', async () => {
+	const { page } = app;
+	await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
+	await app.open('/plan');
+	await page.evaluate(() => localStorage.clear());
+	for (const view of ['sheet', 'sweep', 'plan', 'findings', 'material', 'deliver']) {
+		await app.open(`/${view}`);
+		assert.equal(await page.evaluate(() => document.documentElement.dataset['mode']), 'night');
+		await frames(page, 25);
+		assert.deepEqual(await violationsIn(page, { runOnly: ['color-contrast'] }), [], view);
+	}
+});
