@@ -26,12 +26,7 @@ const settled = 1200;
 export async function heavySteps(page: Page, site: HeavySite): Promise<Record<string, number>> {
 	await bring(page, site);
 	const opening = await longestStep(page, async () => {
-		await page.evaluate(openBrought);
-		await page.waitForFunction(
-			(name) => document.querySelector('.site-name')?.textContent?.includes(name),
-			{ timeout: 60_000 },
-			site.name
-		);
+		await show(page, site);
 		await rest();
 	});
 	const steps: Record<string, number> = { opening };
@@ -42,6 +37,21 @@ export async function heavySteps(page: Page, site: HeavySite): Promise<Record<st
 		});
 	}
 	return steps;
+}
+
+/** Opens a heavy site in the application, as a file that the user chose. */
+export async function openHeavy(page: Page, site: HeavySite): Promise<void> {
+	await bring(page, site);
+	await show(page, site);
+}
+
+async function show(page: Page, { name }: HeavySite): Promise<void> {
+	await page.evaluate(openBrought);
+	await page.waitForFunction(
+		(wanted) => document.querySelector('.site-name')?.textContent?.includes(wanted),
+		{ timeout: 120_000 },
+		name
+	);
 }
 
 function rest(): Promise<void> {
