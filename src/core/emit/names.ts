@@ -7,6 +7,8 @@ import { partDepth } from '../resolve/part-depth.ts';
 export const layerClass = 'layer';
 /** A piece that another layer put into a region: there too. */
 export const broughtClass = 'brought';
+/** A piece that keeps its margins, since one beside it comes and goes. */
+export const apartClass = 'apart';
 export const skipClass = 'skip-link';
 export const listClass = 'nav-list';
 /** A page that sits under nothing, and the beginning of the names of what pages bring. */
@@ -25,6 +27,7 @@ export class ClassNames {
 	private readonly taken = new Set<string>([
 		layerClass,
 		broughtClass,
+		apartClass,
 		skipClass,
 		listClass,
 		pageClass,

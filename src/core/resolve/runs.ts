@@ -1,7 +1,7 @@
 import { layerName, type Piece, type Region } from '../model/site.ts';
 import type { PieceName } from '../model/piece-key.ts';
 import { isBlank } from './markup/compile.ts';
-import type { LandedLayout, LandedPiece, ResolvedRegion } from './page.ts';
+import type { Landed, LandedLayout, LandedPiece, ResolvedRegion } from './page.ts';
 
 /**
  * Pieces that stand in a region one after the other, with nothing said of how they lie, are one run:
@@ -15,9 +15,29 @@ export interface Run {
 /** What stands in a region as one box. */
 export type Standing = LandedPiece | LandedLayout | Run;
 
-/** Whether a piece has a box of its own: its region arranges what is in it, or it has settings itself. */
-export function hasOwnBox(piece: Piece, region: Region | undefined): boolean {
-	return piece.settings.length > 0 || (region !== undefined && arrangesPieces(region));
+/**
+ * Whether a piece has a box of its own: its region arranges what is in it, it has settings itself, or it stands beside
+ * one that is hidden on some screens: what stands before and behind that would else collapse its margins there.
+ */
+export function hasOwnBox(
+	piece: Piece,
+	region: Region | undefined,
+	beside: readonly Landed[]
+): boolean {
+	return (
+		piece.settings.length > 0 ||
+		(region !== undefined && arrangesPieces(region)) ||
+		standsApart(beside)
+	);
+}
+
+/** Whether pieces that stand together are boxes by themselves, since one of them comes and goes. */
+export function standsApart(landed: readonly Landed[]): boolean {
+	return landed.some(
+		(one) =>
+			one.kind === 'piece' &&
+			one.piece.settings.some(({ kind, value }) => kind === 'show' && value.kind === 'hidden')
+	);
 }
 
 /** Whether a region says how what is in it lies, in whatever band. */
@@ -39,7 +59,7 @@ export function standingIn({
 	const standing: Standing[] = [];
 	let run: LandedPiece[] = [];
 	for (const one of landed) {
-		if (one.kind === 'layout' || hasOwnBox(one.piece, region)) {
+		if (one.kind === 'layout' || hasOwnBox(one.piece, region, landed)) {
 			run = [];
 			standing.push(one);
 			continue;

@@ -29,7 +29,7 @@ import { bandedCss, bandQuery, type BandedRule } from './banded.ts';
 import { group, rule } from './css-text.ts';
 import { withHeightNames } from './heights.ts';
 import { barePieceRule, frameRules, keptRule, pieceRule, spaceRule } from './member-rules.ts';
-import { hasPieceClass, listClass, pageClass, skipClass } from '../names.ts';
+import { apartClass, hasPieceClass, listClass, pageClass, skipClass } from '../names.ts';
 import { printCss } from './print.ts';
 import { scrollingCss, whereMotion } from './scrolling.ts';
 import { landingRules } from './landing-rules.ts';
@@ -79,7 +79,13 @@ function commonRules(site: Site, structure: Structure): string[] {
 	);
 	const hasSkip = settingKindsUsed(site).has('skip');
 	const hasBare = pagesOf(site).some((page) => structure.chainOf(page).length === 0);
+	const hasApart = layersOf(site).some((layer) =>
+		piecesIn(layer).some(({ settings }) =>
+			settings.some((one) => one.kind === 'show' && one.value.kind === 'hidden')
+		)
+	);
 	return [
+		hasApart ? rule(`.${apartClass}`, ['display: flow-root;']) : '',
 		hasList ? listRules : '',
 		hasSkip ? skipRules : '',
 		hasBare ? rule(`.${pageClass}`, ['display: flow-root;']) : ''

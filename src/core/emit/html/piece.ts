@@ -3,13 +3,13 @@ import { isPlain, type Template } from '../../model/template.ts';
 import type { Trial } from '../../model/trial.ts';
 import { compileMarkup } from '../../resolve/markup/compile.ts';
 import { navLinks, type NavLink } from '../../resolve/nav.ts';
-import type { LandedPiece, ResolvedRegion } from '../../resolve/page.ts';
+import type { Landed, LandedPiece, ResolvedRegion } from '../../resolve/page.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { hasOwnBox } from '../../resolve/runs.ts';
+import { arrangesPieces, hasOwnBox, standsApart } from '../../resolve/runs.ts';
 import type { Scope } from '../../resolve/values.ts';
 import { broughtClasses } from '../style-scope.ts';
-import { hasPieceClass, listClass, type ClassNames } from '../names.ts';
+import { apartClass, hasPieceClass, listClass, type ClassNames } from '../names.ts';
 import { escapeHtml } from './escape.ts';
 import { HtmlLines } from './lines.ts';
 import { marksText, ownerMark } from './marks.ts';
@@ -108,7 +108,7 @@ export class PieceWriter {
 		owner: Layer,
 		host: ResolvedRegion | undefined
 	): Wrapping | undefined {
-		const isOwn = hasOwnBox(piece, host?.region);
+		const isOwn = hasOwnBox(piece, host?.region, this.beside(host));
 		const classes = this.classes(piece, owner, host);
 		const isNav = piece.kind === 'nav' && host?.region.element.text !== 'nav';
 		const isText =
@@ -126,13 +126,20 @@ export class PieceWriter {
 		const own = hasPieceClass(piece, host?.region)
 			? [names.piece(owner, host?.region.name.text, piece.name.text)]
 			: [];
-		return [...own, ...broughtClasses(owner, host, names)];
+		const isApart = own.length === 0 && standsApart(this.beside(host)) && !arranges(host);
+		return [...own, ...(isApart ? [apartClass] : []), ...broughtClasses(owner, host, names)];
+	}
+
+	/** What stands where a piece does. */
+	private beside(host: ResolvedRegion | undefined): readonly Landed[] {
+		const { resolved, instance } = this.context;
+		return host?.landed ?? resolved.page(instance.page).bare;
 	}
 
 	/** Marks of the element that is the piece's box, or of each that is a part of a run. */
 	private marks(piece: Piece, owner: Layer, host: ResolvedRegion | undefined): string {
 		const own = { ...ownerMark(owner), piece: piece.name.text };
-		const isBox = hasOwnBox(piece, host?.region);
+		const isBox = hasOwnBox(piece, host?.region, this.beside(host));
 		return marksText(this.context.target.marks, isBox ? own : { ...own, part: '' });
 	}
 
@@ -174,4 +181,8 @@ export class PieceWriter {
 		}
 		this.lines.write(depth, '</ul>');
 	}
+}
+
+function arranges(host: ResolvedRegion | undefined): boolean {
+	return host !== undefined && arrangesPieces(host.region);
 }
