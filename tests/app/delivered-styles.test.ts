@@ -7,6 +7,7 @@ import { pathToFileURL } from 'node:url';
 import { z } from 'zod';
 import { openBrowser } from '../../scripts/lib/browser.ts';
 import { run } from '../../src/cli/main.ts';
+import { judgeStyles } from '../judge/styles/judge-styles.ts';
 
 /** What styles reach and how margins lie on delivered pages, as a browser shows them. */
 
@@ -81,5 +82,16 @@ test('a style reaches what its own layer wrote and nothing else; margins of piec
 	} finally {
 		await close();
 		await rm(folder, { recursive: true });
+	}
+});
+
+test('on random sites every rule reaches just the elements of its layer that a browser matches', async () => {
+	const { browser, close } = await openBrowser();
+	try {
+		const { failure, sites, reached } = await judgeStyles(browser, 8, 1);
+		assert.equal(failure?.text, undefined, failure?.says);
+		assert.ok(sites === 8 && reached > 500, `${reached} elements are not few`);
+	} finally {
+		await close();
 	}
 });

@@ -103,7 +103,11 @@ test('after an edit it begins anew, and what it says is of the text as it is now
 		before.join()
 	);
 	const at = text.indexOf('.gone');
-	desk.change([{ kind: 'edit', file: 'site.eave', from: at, to: at + 5, insert: ':scope' }], near, 0);
+	desk.change(
+		[{ kind: 'edit', file: 'site.eave', from: at, to: at + 5, insert: ':scope' }],
+		near,
+		0
+	);
 	const after = codesOf(steps(desk, []).at(-1)?.all);
 	assert.ok(!after.some((one) => one.startsWith('style-unused')), after.join());
 	const gone = before.filter((one) => !after.includes(one));

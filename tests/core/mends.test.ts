@@ -3,6 +3,7 @@ import { test } from 'node:test';
 import { mendOf } from '../../src/core/check/mend.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
+import { judgeMends } from '../judge/mends.ts';
 import { around, resolve } from '../lib/site.ts';
 
 /** A mend takes its problem away, brings no other, and changes nothing else of the text. */
@@ -75,4 +76,10 @@ test('a problem of a piece’s setting, for which there is no wish, has no mend'
 	const problem = site.problems.find((one) => one.code === 'setting-idle');
 	assert.ok(problem);
 	assert.equal(mendOf(problem, site), undefined);
+});
+
+test('on sites that were broken a little, each mend leaves a sound site and can be taken back', async () => {
+	const { failure, made } = await judgeMends(8, 5);
+	assert.equal(failure?.text, undefined, failure?.says);
+	assert.ok(made > 3, `${made} mends were made`);
 });
