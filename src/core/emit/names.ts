@@ -22,6 +22,8 @@ const pageBroughtClass = 'page-brought';
  */
 export class ClassNames {
 	private readonly given = new Map<string, string>();
+	/** All classes of parts: where a style begins and where it ends, for each depth at which the part can stand. */
+	readonly parts: readonly { readonly part: Part; readonly start: string; readonly end: string }[];
 	/** Classes of boxes of layouts. */
 	private readonly boxes: ReadonlySet<string>;
 	private readonly taken = new Set<string>([
@@ -49,16 +51,14 @@ export class ClassNames {
 			}
 		}
 		this.boxes = new Set(this.given.values());
-		for (const part of parts) {
-			this.part(part);
-			this.partContent(part);
-		}
-		for (const part of parts) {
-			for (let depth = 1; depth < partDepth(part, site); depth++) {
-				this.part(part, depth);
-				this.partContent(part, depth);
-			}
-		}
+		const uses = parts.flatMap((part) =>
+			Array.from({ length: partDepth(part, site) }, (_, depth) => ({ part, depth }))
+		);
+		this.parts = uses
+			.sort((a, b) => Math.min(a.depth, 1) - Math.min(b.depth, 1))
+			.map(({ part, depth }) => {
+				return { part, start: this.part(part, depth), end: this.partContent(part, depth) };
+			});
 	}
 
 	/** Whether a class is that of a box of some layout. */

@@ -1,7 +1,7 @@
 import mime from 'mime';
 import { compareSpecificity, hasParameters, matchPattern } from '../model/pattern.ts';
-import { layerPattern, type Route, type StateKind } from '../model/site.ts';
-import { admittedRoles, closedBranches } from '../resolve/roles.ts';
+import { layerPattern, type Layer, type Route, type StateKind } from '../model/site.ts';
+import { admittedRoles, closedAt, closedBranches, hasAdmission } from '../resolve/roles.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { statesOf } from '../resolve/structure.ts';
 import { accessPath } from './access-file.ts';
@@ -82,13 +82,8 @@ function typesFor(places: readonly Place[]): string[] {
 	];
 }
 
-function hasClosed({ structure }: ResolvedSite): boolean {
-	const { layouts, routes } = structure.site;
-	return [...layouts, ...routes].some(({ admit }) => admit.length > 0);
-}
-
 function upstream(resolved: ResolvedSite): string[] {
-	if (!hasClosed(resolved)) return [];
+	if (!hasAdmission(resolved.structure)) return [];
 	return [
 		'# Your own sign-in: it is asked with the roles in X-Admit, and answers 200 where the visitor has one of them.',
 		...block('upstream sign-in', ['server 127.0.0.1:4000;'])
@@ -127,8 +122,10 @@ class Tables {
 			'# The file of a page that serves many addresses.',
 			...table(pathKey, 'shared', this.sharedPages(), nowhere),
 			'# Who is let in; empty: everyone.',
-			...(hasClosed(this.resolved) ? table(pathKey, 'admit', this.admissions(), '""') : []),
-			...(hasClosed(this.resolved)
+			...(hasAdmission(this.resolved.structure)
+				? table(pathKey, 'admit', this.admissions(), '""')
+				: []),
+			...(hasAdmission(this.resolved.structure)
 				? [
 						...table('$admit', 'caching', [['""', 'no-cache']], '"private, no-cache"'),
 						...table('$admit', 'varying', [['""', '""']], 'Cookie')
@@ -194,11 +191,10 @@ class Tables {
 	private admissions(): Row[] {
 		const { structure } = this.resolved;
 		const branches = closedBranches(structure);
-		const roles = (layer: Parameters<typeof admittedRoles>[0]): string =>
-			quoted(admittedRoles(layer, structure).join(' '));
+		const roles = (layer: Layer): string => quoted(admittedRoles(layer, structure).join(' '));
 		const open = this.resolved.routes.filter(({ pattern }) => hasParameters(pattern));
 		const inBranch = (route: Route): string => {
-			const above = branches.find((branch) => matchesAbove(branch, route));
+			const above = closedAt(route.pattern.text, structure);
 			return above ? roles(above) : '""';
 		};
 		const fixed = this.resolved.routes.filter(
@@ -232,16 +228,6 @@ class Tables {
 	}
 }
 
-function matchesAbove(
-	branch: ReturnType<typeof closedBranches>[number],
-	{ pattern }: Route
-): boolean {
-	const words = pattern.text.split('/').filter((word) => word !== '');
-	return ['/', ...words.map((_, index) => '/' + words.slice(0, index + 1).join('/'))].some(
-		(above) => matchPattern(layerPattern(branch), above) !== undefined
-	);
-}
-
 function table(of: string, name: string, rows: readonly Row[], otherwise?: string): string[] {
 	const rest = otherwise === undefined ? [] : [`default ${otherwise};`];
 	return block(`map ${of} $${name}`, [
@@ -251,7 +237,7 @@ function table(of: string, name: string, rows: readonly Row[], otherwise?: strin
 }
 
 function server(resolved: ResolvedSite, places: readonly Place[]): string[] {
-	const closed = hasClosed(resolved);
+	const closed = hasAdmission(resolved.structure);
 	const isFolders = resolved.site.settings.urls === 'folders';
 	// Set here, since what is asked by the way has an address of its own.
 	const guard = closed

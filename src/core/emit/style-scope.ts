@@ -11,7 +11,6 @@ import {
 import { openersOf } from '../resolve/drawers.ts';
 import type { ResolvedRegion } from '../resolve/page.ts';
 import { landingFills } from '../resolve/fill-target.ts';
-import { partDepth } from '../resolve/part-depth.ts';
 import { partBook } from '../resolve/parts.ts';
 import { slotOf, type Structure } from '../resolve/structure.ts';
 import { broughtClass, pageClass, type ClassNames } from './names.ts';
@@ -90,10 +89,9 @@ export function regionScope(
 /** What the style of a part may reach: from its outermost elements to what it wraps. */
 export function partScope(part: Part, site: Site, names: ClassNames): StyleScope {
 	const wraps = partBook(site.parts).wraps(part.name.text);
-	return Array.from({ length: partDepth(part, site) }, (_, depth) => ({
-		starts: [`.${names.part(part, depth)}`],
-		limits: wraps ? [`.${names.partContent(part, depth)}`] : []
-	}));
+	return names.parts
+		.filter((one) => one.part === part)
+		.map(({ start, end }) => ({ starts: [`.${start}`], limits: wraps ? [`.${end}`] : [] }));
 }
 
 /** Where a page's styles begin: its content, wherever it lands, and what it fills in. */

@@ -44,6 +44,11 @@ function admissionOf(structure: Structure): Admission {
 	});
 }
 
+/** Whether anyone is kept out of anything. */
+export function hasAdmission(structure: Structure): boolean {
+	return admissionOf(structure).any;
+}
+
 /** Nobody is kept out: one list for all, since thousands of pages ask. */
 const nobody: readonly Layer[] = [];
 

@@ -19,9 +19,8 @@ import {
 	type Element,
 	type PageTree
 } from '../../reach/page-tree.ts';
-import { classNames, type ClassNames } from '../../emit/names.ts';
+import { classNames } from '../../emit/names.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
-import { partDepth } from '../../resolve/part-depth.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
@@ -128,22 +127,14 @@ export class WrittenPage {
 	/** The part that wrote an element. */
 	partOf(element: Element): Part | undefined {
 		if (this.resolved.site.parts.length === 0) return undefined;
-		const names: ClassNames = classNames(this.resolved.site);
-		const { site } = this.resolved;
-		const marks = site.parts.flatMap((part) =>
-			Array.from({ length: partDepth(part, site) }, (_, depth) => ({
-				part,
-				start: names.part(part, depth),
-				end: names.partContent(part, depth)
-			}))
-		);
+		const { parts } = classNames(this.resolved.site);
 		/** Classes of parts that wrap the element, so that they did not write it. */
 		const wrapping = new Set<string>();
 		for (const around of outward(element)) {
 			const words = (attributeOf(around, 'class') ?? '').split(' ');
-			const found = marks.find(({ start }) => words.includes(start) && !wrapping.has(start));
+			const found = parts.find(({ start }) => words.includes(start) && !wrapping.has(start));
 			if (found) return found.part;
-			for (const { start, end } of marks) if (words.includes(end)) wrapping.add(start);
+			for (const { start, end } of parts) if (words.includes(end)) wrapping.add(start);
 			if (attributeOf(around, 'data-piece') !== undefined) return undefined;
 		}
 		return undefined;
