@@ -3,7 +3,7 @@ import { Measurer } from '../../src/cli/measure/measurer.ts';
 import { readSitePath } from '../../src/cli/site-path.ts';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { drive } from '../../src/core/measure/drive.ts';
-import { MeasuredPage } from '../../src/core/measure/measured-page.ts';
+import { MeasuredPage } from '../../src/core/laid/measured-page.ts';
 import { SizeStore } from '../../src/core/measure/size-store.ts';
 import { layerName } from '../../src/core/model/site.ts';
 import type { PageInstance } from '../../src/core/resolve/instance.ts';

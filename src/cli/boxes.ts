@@ -5,16 +5,13 @@ import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';
 import { sweepFrom, sweepTo } from '../core/geometry/widths/jumps.ts';
 import { Sweep } from '../core/geometry/widths/sweep.ts';
 import type { PieceSize } from '../core/geometry/pieces/piece-size.ts';
-import { PageDependences } from '../core/measure/dependence.ts';
-import { contentHtml, Guesses, textScale } from '../core/measure/guesses.ts';
+import { Guesses } from '../core/laid/guesses.ts';
 import { drive } from '../core/measure/drive.ts';
-import { MeasuredPage } from '../core/measure/measured-page.ts';
+import { MeasuredPage } from '../core/laid/measured-page.ts';
 import { SizeStore } from '../core/measure/size-store.ts';
 import { writtenMetrics } from '../core/measure/written.ts';
 import { hasErrors, reasonOf } from '../core/messages/problem.ts';
 import { layerName, pagesOf } from '../core/model/site.ts';
-import { authorRules } from '../core/reach/author-rules.ts';
-import { pageTree } from '../core/reach/page-tree.ts';
 import type { PageInstance } from '../core/resolve/instance.ts';
 import type { ResolvedSite } from '../core/resolve/site.ts';
 import { findChromium, noChromium, openChromium } from './measure/chromium.ts';
@@ -179,16 +176,7 @@ async function estimated(
 	const known = await readMetrics(metrics);
 	if (typeof known === 'string') return known;
 	const year = new Date().getFullYear();
-	const tree = pageTree(instance, seen, year);
-	const rules = authorRules(instance, seen);
-	const dependences = new PageDependences(tree, rules, seen);
-	const guesses = new Guesses(
-		contentHtml(instance, seen, year),
-		rules,
-		tree,
-		dependences,
-		textScale(seen)
-	);
+	const guesses = new Guesses(instance, seen, year);
 	const sweepBy = (guessed: (size: PieceSize) => PieceSize): Sweep => {
 		const layout = new PageLayout({
 			page: seen.page(instance.page),

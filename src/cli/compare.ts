@@ -1,11 +1,12 @@
 import { writeFile } from 'node:fs/promises';
 import { columnsOf, type Column } from '../core/across/columns.ts';
 import { changeWords, siteChanges, type PageChange } from '../core/across/changes/site-changes.ts';
-import { layPage, miniaturesOf } from '../core/across/laid-page.ts';
+import { miniaturesOf } from '../core/across/miniatures.ts';
 import { fileRow, sheetFile } from '../core/across/sheet/sheet-file.ts';
 import { movedSvg } from '../core/across/sheet/svg.ts';
 import type { CheckedSite } from '../core/check/site.ts';
-import { MeasuredPage } from '../core/measure/measured-page.ts';
+import { layPage } from '../core/laid/laid-page.ts';
+import { MeasuredPage } from '../core/laid/measured-page.ts';
 import { SizeStore } from '../core/measure/size-store.ts';
 import { counted } from '../core/messages/problem.ts';
 import { layerName, pagesOf } from '../core/model/site.ts';

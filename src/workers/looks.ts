@@ -22,9 +22,10 @@ import { readSiteFiles } from '$core/source/read.ts';
 import { Answers } from './answers.ts';
 import { AssetUrls } from './asset-urls.ts';
 import type { FilesMessage, PageWish, PlaceView } from './messages.ts';
-import { fitHeight } from '$core/findings/rough-fit.ts';
+import { fitScreen } from '$core/findings/fits.ts';
+import type { ScreenKind } from '$core/laid/laid-page.ts';
 import { FindingsWork, type FindingsStep } from './findings.ts';
-import { Settlings, type ScreenKind, type SettleStep } from './settling.ts';
+import { Settlings, type SettleStep } from './settling.ts';
 import {
 	Sheets,
 	type ChangesPart,
@@ -34,7 +35,6 @@ import {
 } from './sheets.ts';
 
 /** What findings are looked for on. */
-const fitScreen: ScreenKind = { height: fitHeight, scrollbar: 0 };
 
 /**
  * What is worked out of pages from their computed boxes: on the stage, on the sheet and over all widths. What has to
@@ -109,7 +109,7 @@ export abstract class Looks extends Answers {
 
 	/** What of pages does not fit by guesses alone: of the first ones, as many as there is time for. */
 	roughMisfits(names: readonly string[], wish: Omit<SheetWish, 'columns'>): Misfit[][] {
-		return this.shown ? this.sheets.roughMisfits(names, this.shown, wish) : [];
+		return this.shown ? this.sheets.guessedMisfitsOf(names, this.shown, wish) : [];
 	}
 
 	/**

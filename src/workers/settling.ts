@@ -1,8 +1,9 @@
 import type { Answers, Asked } from '$core/measure/asks.ts';
 import type { PlacedBox } from '$core/geometry/page-layout.ts';
-import { laidBoxes, type LaidBoxes } from '$core/findings/rough-fit.ts';
+import { measuredBoxes, type LaidBoxes } from '$core/laid/laid-boxes.ts';
+import type { ScreenKind } from '$core/laid/laid-page.ts';
 import { jumpWidths, sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
-import { MeasuredPage } from '$core/measure/measured-page.ts';
+import { MeasuredPage } from '$core/laid/measured-page.ts';
 import type { Settling } from '$core/measure/settle.ts';
 import { misfitsIn, type Misfit } from '$core/check/fit/misfits.ts';
 import { roomLines, type RoomLine } from '$core/across/sweep/room-lines.ts';
@@ -29,12 +30,6 @@ export interface Settled {
 export type SettleStep =
 	| { readonly kind: 'asks'; readonly id: number; readonly asked: readonly Asked[] }
 	| { readonly kind: 'done'; readonly settled: Settled };
-
-/** A screen but for its width: its height, and what a classic scrollbar takes, px. */
-export interface ScreenKind {
-	readonly height: number;
-	readonly scrollbar: number;
-}
 
 /** ms of work before others get their turn. */
 const mostAtOnce = 20;
@@ -118,7 +113,7 @@ export class Settlings {
 		for (let step = going.next([]); ; step = going.next([])) {
 			if (step.done) {
 				const { stretches } = step.value;
-				return laidBoxes(page, stretches);
+				return measuredBoxes(page, stretches);
 			}
 			if (step.value.length > 0) return undefined;
 		}

@@ -1,14 +1,11 @@
 import type { Column } from '$core/across/columns.ts';
-import { roughMisfits, roughPage } from '$core/across/rough-page.ts';
-import type { Misfit } from '$core/check/fit/misfits.ts';
-import { layPage, miniaturesOf } from '$core/across/laid-page.ts';
+import { misfitsIn, type Misfit } from '$core/check/fit/misfits.ts';
+import { miniaturesOf } from '$core/across/miniatures.ts';
+import { Guesses } from '$core/laid/guesses.ts';
+import { boxesBy } from '$core/laid/laid-boxes.ts';
+import { guessedPage, layPage, type LaidPage, type ScreenKind } from '$core/laid/laid-page.ts';
 import type { Miniature } from '$core/across/sheet/miniature.ts';
-import {
-	problemsByLayer,
-	sheetRow,
-	type LaidPage,
-	type SheetRow
-} from '$core/across/sheet/sheet-row.ts';
+import { problemsByLayer, sheetRow, type SheetRow } from '$core/across/sheet/sheet-row.ts';
 import { siteChanges, type PageChange } from '$core/across/changes/site-changes.ts';
 import { miniatureSvg, movedSvg, type DrawingWay } from '$core/across/sheet/svg.ts';
 import type { CheckedSite } from '$core/check/site.ts';
@@ -17,11 +14,10 @@ import { PagePaint } from '$core/reach/paint.ts';
 import { madeFrom } from '$core/edit/touches.ts';
 import type { Problem } from '$core/messages/problem.ts';
 import { layerName, pagesOf, type Layer } from '$core/model/site.ts';
-import type { MeasuredPage } from '$core/measure/measured-page.ts';
+import type { MeasuredPage } from '$core/laid/measured-page.ts';
 import type { PageInstance } from '$core/resolve/instance.ts';
 import { seeingWord, seenAs, type ResolvedSite, type Seeing } from '$core/resolve/site.ts';
 import { fileRow, type FileRow } from '$core/across/sheet/sheet-file.ts';
-import type { ScreenKind } from './settling.ts';
 
 /** What the sheet is asked for: on which screens, and how they are looked at. */
 export interface SheetWish extends Seeing {
@@ -105,7 +101,7 @@ export class Sheets {
 			let known = this.rows.get(key);
 			if (known?.of !== of) {
 				if (known) changed.push(layerName(page));
-				const laid = roughPage(instance, seen, columns, screen, this.year);
+				const laid = guessedPage(instance, seen, columns, screen, this.year);
 				known = { of, row: this.row(instance, shown, seen, columns, laid) };
 				if (this.rows.size >= mostRows) this.rows.clear();
 				this.rows.set(key, known);
@@ -118,7 +114,7 @@ export class Sheets {
 	}
 
 	/** What of some pages does not fit by guesses alone, of as many of them as there is time for, in their order. */
-	roughMisfits(
+	guessedMisfitsOf(
 		names: readonly string[],
 		shown: CheckedSite,
 		wish: Pick<SheetWish, 'screen' | 'role' | 'trial'>
@@ -131,9 +127,14 @@ export class Sheets {
 			if (found.length > 0 && performance.now() > until) break;
 			const page = pages.get(name);
 			const [instance] = page ? seen.instances(page) : [];
-			found.push(instance ? roughMisfits(instance, seen, wish.screen, this.year) : []);
+			found.push(instance ? this.guessedMisfits(instance, seen, wish.screen) : []);
 		}
 		return found;
+	}
+
+	private guessedMisfits(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): Misfit[] {
+		const guesses = new Guesses(instance, seen, this.year);
+		return misfitsIn(boxesBy('guessed', (key) => guesses.of(key), instance, seen, screen));
 	}
 
 	/** A page by what is known of the size of its content, with its drawings. */

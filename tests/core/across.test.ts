@@ -7,7 +7,8 @@ import { alikeWord } from '../../src/core/across/sheet/alike.ts';
 import { bandWords } from '../../src/core/across/sheet/band-words.ts';
 import { groupRows, rowsWith } from '../../src/core/across/sheet/groups.ts';
 import { drawMiniature } from '../../src/core/across/sheet/miniature.ts';
-import { problemsByLayer, sheetRow, type LaidPage } from '../../src/core/across/sheet/sheet-row.ts';
+import { problemsByLayer, sheetRow } from '../../src/core/across/sheet/sheet-row.ts';
+import type { LaidPage } from '../../src/core/laid/laid-page.ts';
 import { miniatureSvg } from '../../src/core/across/sheet/svg.ts';
 import { troubleOn, troubleWords } from '../../src/core/across/sheet/trouble.ts';
 import { jumpsIn } from '../../src/core/across/sweep/jump-words.ts';
@@ -30,7 +31,8 @@ import { PageLayout } from '../../src/core/geometry/page-layout.ts';
 import { Sweep } from '../../src/core/geometry/widths/sweep.ts';
 import type { PageInstance } from '../../src/core/resolve/instance.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
-import { roughMisfits } from '../../src/core/across/rough-page.ts';
+import { Guesses } from '../../src/core/laid/guesses.ts';
+import { boxesBy } from '../../src/core/laid/laid-boxes.ts';
 import { trialOf } from '../../src/core/model/trial.ts';
 import { Desk } from '../../src/workers/desk.ts';
 import type { SheetWish } from '../../src/workers/sheets.ts';
@@ -67,7 +69,7 @@ function layoutOf(resolved: CheckedSite, name: string): PageLayout {
 function lay(resolved: CheckedSite, name: string, at: readonly Column[] = columns): LaidPage {
 	const layout = layoutOf(resolved, name);
 	const boxes = at.map(({ width }) => layout.boxesAt({ width, height: 800 }));
-	return { boxes, estimated: false };
+	return { boxes, by: 'measured' };
 }
 
 function rowOf(resolved: CheckedSite, name: string): ReturnType<typeof sheetRow> {
@@ -337,7 +339,9 @@ route /b { piece a """<p>a</p>""" }`);
 	const found = ['/', '/b'].map((name) => {
 		const [instance] = wide.instances(pageNamed(wide, name));
 		assert.ok(instance);
-		return roughMisfits(instance, wide, { height: 800, scrollbar: 0 }, 2026);
+		const guesses = new Guesses(instance, wide, 2026);
+		const screen = { height: 800, scrollbar: 0 };
+		return misfitsIn(boxesBy('guessed', (key) => guesses.of(key), instance, wide, screen));
 	});
 	assert.deepEqual(found.map((all) => all.map(({ from, to, by }) => [from, to, by])), [[[280, 498, 220]], []]);
 }); // prettier-ignore

@@ -121,6 +121,7 @@ test('what content comes to is estimated, and settled by what was measured', () 
 		[500, 1]
 	] as const) {
 		const over = new LookingOver(2026, () => ({
+			by: 'measured',
 			stretches: Sweep.over(layout(width), 280, 1760, 800).stretches,
 			leastWidths: () => [],
 			endMargin: () => 0

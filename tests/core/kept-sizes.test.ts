@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { mock, test } from 'node:test';
 import { drive } from '../../src/core/measure/drive.ts';
-import { MeasuredPage } from '../../src/core/measure/measured-page.ts';
+import { MeasuredPage } from '../../src/core/laid/measured-page.ts';
 import { SizeStore } from '../../src/core/measure/size-store.ts';
 import { SizeKeeper } from '../../src/workers/kept-sizes.ts';
 import { pageNamed, sound } from '../lib/site.ts';

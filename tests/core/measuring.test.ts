@@ -7,7 +7,7 @@ import type { Answers, Asked } from '../../src/core/measure/asks.ts';
 import { differencesOf, differenceWords, firstCause } from '../../src/core/measure/compare.ts';
 import type { Dependence } from '../../src/core/measure/dependence.ts';
 import { drive } from '../../src/core/measure/drive.ts';
-import { MeasuredPage } from '../../src/core/measure/measured-page.ts';
+import { MeasuredPage } from '../../src/core/laid/measured-page.ts';
 import { SizeStore } from '../../src/core/measure/size-store.ts';
 import { metricsSchema, sizesFrom } from '../../src/core/geometry/pieces/metrics.ts';
 import { writtenMetrics } from '../../src/core/measure/written.ts';

@@ -1,60 +1,52 @@
 import type { CheckedSite } from '../../core/check/site.ts';
+import { fitScreen } from '../../core/findings/fits.ts';
 import type { Findings } from '../../core/findings/look-over.ts';
-import { LookingOver } from '../../core/findings/look-over.ts';
-import { fitHeight, laidBoxes, type LaidBoxes } from '../../core/findings/rough-fit.ts';
+import { LookingOver, mostInstances } from '../../core/findings/look-over.ts';
 import { sweepFrom, sweepTo } from '../../core/geometry/widths/jumps.ts';
+import { measuredBoxes, type LaidBoxes } from '../../core/laid/laid-boxes.ts';
+import { MeasuredPage } from '../../core/laid/measured-page.ts';
 import { drive } from '../../core/measure/drive.ts';
-import { MeasuredPage } from '../../core/measure/measured-page.ts';
 import { SizeStore } from '../../core/measure/size-store.ts';
 import { layerName, pagesOf } from '../../core/model/site.ts';
+import type { PageInstance } from '../../core/resolve/instance.ts';
 import { openChromium } from '../measure/chromium.ts';
 import { Measurer } from '../measure/measurer.ts';
 
-/** Everything that is found in a site, with all pages measured on which something rests on guesses; `chromium` is the path of a browser. */
+/** How far measuring has got: pages of all pages. */
+export type OnMeasured = (gone: number, total: number) => void;
+
+/**
+ * Everything that is found in a site, with each page measured that is looked at; `chromium` is the path of a browser.
+ * No guess decides which: what a guess does not see would never be measured.
+ */
 export async function lookOverMeasured(
 	site: CheckedSite,
 	year: number,
-	chromium: string
+	chromium: string,
+	onMeasured: OnMeasured = () => undefined
 ): Promise<Findings> {
 	const known = new Map<string, LaidBoxes>();
-	const over = new LookingOver(year, ({ page, address }) =>
-		known.get(`${layerName(page)} ${address}`)
-	);
-	let found = over.whole(site);
+	const over = new LookingOver(year, (instance) => known.get(wordOf(instance)));
+	const pages = pagesOf(site.site).flatMap((page) => site.instances(page).slice(0, mostInstances));
 	const { browser, close } = await openChromium(chromium, false);
 	try {
 		const measurer = await Measurer.open(browser);
 		const store = new SizeStore();
-		// What was measured on one page of a route says nothing of the others: each that rests on guesses has its turn.
-		for (
-			let rest = guessedIn(found);
-			rest.length > 0;
-			rest = guessedIn(found).filter((one) => !known.has(one))
-		) {
-			for (const key of rest) {
-				const instance = pagesOf(site.site)
-					.flatMap((page) => site.instances(page))
-					.find(({ page, address }) => `${layerName(page)} ${address}` === key);
-				if (!instance) return found;
-				await measurer.show(instance, site, year);
-				const page = new MeasuredPage(instance, site, year, { height: fitHeight }, store);
-				const sweep = await drive(page.between(sweepFrom, sweepTo), measurer.answer.bind(measurer));
-				if (!sweep) return found;
-				known.set(key, laidBoxes(page, sweep.stretches));
-				over.measuredNow(layerName(instance.page), instance.address);
-			}
-			found = over.whole(site);
+		for (const [index, instance] of pages.entries()) {
+			await measurer.show(instance, site, year);
+			const page = new MeasuredPage(instance, site, year, fitScreen, store);
+			const sweep = await drive(page.between(sweepFrom, sweepTo), measurer.answer.bind(measurer));
+			if (!sweep) throw new Error(`${instance.address} could not be measured.`);
+			known.set(wordOf(instance), measuredBoxes(page, sweep.stretches));
+			over.measuredNow(layerName(instance.page), instance.address);
+			onMeasured(index + 1, pages.length);
 		}
-		return found;
+		return over.whole(site);
 	} finally {
 		await close();
 	}
 }
 
-function guessedIn({ findings, aside }: Findings): string[] {
-	const all = [...findings, ...aside.map(({ finding }) => finding)];
-	const guessed = all.filter(({ estimated }) => estimated);
-	return [
-		...new Set(guessed.flatMap(({ on }) => on.map(({ page, address }) => `${page} ${address}`)))
-	];
+function wordOf({ page, address }: PageInstance): string {
+	return `${layerName(page)} ${address}`;
 }

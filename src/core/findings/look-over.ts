@@ -8,11 +8,12 @@ import { WrittenPage } from '../check/subject/written-page.ts';
 import { atEdge, hint, listProblems, type Problem } from '../messages/problem.ts';
 import { Memory } from '../model/memory.ts';
 import { layerName, layerSpan, pagesOf, type Page, type Site } from '../model/site.ts';
+import type { LaidBoxes } from '../laid/laid-boxes.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { Finding } from './finding.ts';
 import { gather, type Seen } from './gather.ts';
-import { fitsIn, type LaidBoxes, RoughFits, sightingsOf } from './rough-fit.ts';
+import { fitsIn, GuessedFits, sightingsOf } from './fits.ts';
 
 /** Of a route that stands for many pages, as many are looked at. */
 export const mostInstances = 50;
@@ -56,7 +57,7 @@ const fitChecks = checks.filter((check): check is FitCheck => check.of === 'boxe
  * each edit was read.
  */
 export class LookingOver {
-	private readonly fits = new RoughFits(fitChecks);
+	private readonly fits = new GuessedFits(fitChecks);
 	private readonly pages = new Memory<Page, PageFound>();
 	private readonly shared = new Map<string, number>();
 	/** What was measured of pages; it is another number each time. */
@@ -210,7 +211,7 @@ export class LookingOver {
 	}
 
 	private measuredFits(written: WrittenPage, boxes: LaidBoxes): Sighting[] {
-		const fits = fitsIn(boxes, written, fitChecks).map((fit) => ({ fit, estimated: false }));
+		const fits = fitsIn(boxes, written, fitChecks).map((fit) => ({ fit, by: boxes.by }));
 		return sightingsOf({ page: written.name, fits }, written);
 	}
 

@@ -3,7 +3,7 @@ import type { RunningText } from '../check/subject/fitted-page.ts';
 import { textIn, type WrittenPage } from '../check/subject/written-page.ts';
 import type { BoxName } from '../geometry/layout-box.ts';
 import { characterShare } from '../geometry/pieces/text-lines.ts';
-import { TypeAround } from '../measure/type-around.ts';
+import { TypeAround } from '../laid/type-around.ts';
 import { attributeOf, outward, type Element } from '../reach/page-tree.ts';
 import { reached } from '../reach/reached.ts';
 
@@ -90,6 +90,6 @@ const types = new WeakMap<WrittenPage, TypeAround>();
 
 function typeOf(written: WrittenPage): TypeAround {
 	let type = types.get(written);
-	if (!type) types.set(written, (type = new TypeAround(written.rules, written.tree, 1)));
+	if (!type) types.set(written, (type = new TypeAround(written.rules, () => written.tree)));
 	return type;
 }

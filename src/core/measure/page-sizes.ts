@@ -7,6 +7,13 @@ import type { Viewport } from '../size/length.ts';
 import type { Turns } from '../size/turns.ts';
 import type { ContentSize } from './content-size.ts';
 
+/** A content of a page with what is known of its size, in the bands of the spaces that it stands in. */
+export interface MeasuredContent {
+	readonly key: PieceKey;
+	readonly spaces: readonly SpaceBand[];
+	readonly size: ContentSize;
+}
+
 /** A question that laying out a page asked. */
 export interface Question {
 	readonly size: ContentSize;

@@ -1,7 +1,7 @@
 import type { Curve, Straight } from '../geometry/pieces/curve.ts';
 import type { WrittenLine, WrittenMetrics } from '../geometry/pieces/metrics.ts';
 import type { ContentSize } from './content-size.ts';
-import type { MeasuredContent } from './measured-page.ts';
+import type { MeasuredContent } from './page-sizes.ts';
 
 type Written = WrittenMetrics['pieces'][number];
 type Place = Omit<Extract<Written, { min: number }>, 'min' | 'max' | 'heights' | 'across' | 'down'>;

@@ -1,5 +1,5 @@
 import { compile, selectAll } from 'css-select';
-import { isTag, type AnyNode, type Document, type Element } from 'domhandler';
+import { isTag, type AnyNode, type ChildNode, type Document, type Element } from 'domhandler';
 import { parse as parseSelectors, walk, generate, type CssNode } from '../size/css-syntax.ts';
 import { parse } from 'parse5';
 import { adapter } from 'parse5-htmlparser2-tree-adapter';
@@ -63,6 +63,8 @@ export interface Subject {
 	readonly pseudo: string | undefined;
 	/** It holds only in some state, such as `:hover`. */
 	readonly passing: boolean;
+	/** What it says of the element itself, and not of what is around. */
+	readonly subject: string;
 }
 
 const passingStates =
@@ -98,7 +100,24 @@ function subjectOf(selector: CssNode): Subject {
 			siblings.remove(item);
 		}
 	});
-	return { selector: generate(selector).trim() || '*', pseudo, passing };
+	const whole = generate(selector).trim() || '*';
+	return { selector: whole, pseudo, passing, subject: lastOf(selector) ?? whole };
+}
+
+/** The last compound of a selector (Selectors 4, section 3.1); undefined where it is the only one. */
+function lastOf(selector: CssNode): string | undefined {
+	if (selector.type !== 'Selector') return undefined;
+	const nodes = selector.children.toArray();
+	const at = nodes.findLastIndex(({ type }) => type === 'Combinator');
+	if (at === -1) return undefined;
+	return nodes.slice(at + 1).map((node) => generate(node)).join('') || '*';
+}
+
+/** Elements of a fragment that a selector of single elements names; none where it cannot be read. */
+export function namedAmong(nodes: readonly ChildNode[], selector: string): Element[] {
+	const isOne = testOf(selector, undefined);
+	if (!isOne) return [];
+	return nodes.flatMap((node) => (isTag(node) ? elementsFrom(node).filter(isOne) : []));
 }
 
 /** Elements in an element, or that itself, which a selector names; undefined where it cannot be read. */

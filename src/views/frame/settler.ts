@@ -2,7 +2,8 @@ import { look } from '$store/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 import type { Seeing } from '$core/resolve/site.ts';
 import type { PageWish } from '$workers/messages.ts';
-import type { ScreenKind, Settled, SettleStep } from '$workers/settling.ts';
+import type { ScreenKind } from '$core/laid/laid-page.ts';
+import type { Settled, SettleStep } from '$workers/settling.ts';
 import { classicScrollbar } from './dom.ts';
 import { isSame, type Measured, type MeasuringFrame } from './measuring-frame.ts';
 

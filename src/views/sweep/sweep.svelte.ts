@@ -7,7 +7,7 @@ import { store } from '$store/site.svelte.ts';
 import type { Asking, Settler } from '$views/frame/settler.ts';
 import type { MendStage } from '$workers/looks.ts';
 import type { PageWish } from '$workers/messages.ts';
-import type { ScreenKind } from '$workers/settling.ts';
+import type { ScreenKind } from '$core/laid/laid-page.ts';
 
 /** A mend that was tried: it does what it is offered for. */
 export interface Mend extends MendIdea {

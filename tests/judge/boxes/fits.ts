@@ -7,7 +7,7 @@ import { pageScrollsSideways } from '../../../src/core/check/fit/page-scrolls-si
 import type { Fit } from '../../../src/core/check/subject/fitted-page.ts';
 import { WrittenPage } from '../../../src/core/check/subject/written-page.ts';
 import { stageHtml } from '../../../src/core/emit/stage.ts';
-import { fitsIn } from '../../../src/core/findings/rough-fit.ts';
+import { fitsIn } from '../../../src/core/findings/fits.ts';
 import type { BoxName } from '../../../src/core/geometry/layout-box.ts';
 import { PageLayout } from '../../../src/core/geometry/page-layout.ts';
 import { Sweep } from '../../../src/core/geometry/widths/sweep.ts';

@@ -5,7 +5,7 @@ import { sizesByName } from './sizes.ts';
 import { shownAt, type ShownBox } from './shown.ts';
 import { dataUrls, type Measurer } from '../../../src/cli/measure/measurer.ts';
 import { drive } from '../../../src/core/measure/drive.ts';
-import { MeasuredPage } from '../../../src/core/measure/measured-page.ts';
+import { MeasuredPage } from '../../../src/core/laid/measured-page.ts';
 import { SizeStore } from '../../../src/core/measure/size-store.ts';
 import type { Sweep } from '../../../src/core/geometry/widths/sweep.ts';
 import type { PageInstance } from '../../../src/core/resolve/instance.ts';

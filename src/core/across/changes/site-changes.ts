@@ -3,7 +3,8 @@ import { layerName, pagesOf } from '../../model/site.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import type { Column } from '../columns.ts';
-import type { LaidPage } from '../sheet/sheet-row.ts';
+import { isEstimate } from '../../laid/basis.ts';
+import type { LaidPage } from '../../laid/laid-page.ts';
 import { movedBoxes, movedWords, type MovedBox } from './moved-boxes.ts';
 
 /** What became of a page between two states of a site. */
@@ -58,7 +59,7 @@ function pageChange(
 		const moved = movedBoxes(was.boxes[index] ?? [], is.boxes[index] ?? []);
 		return moved.length > 0 ? [{ column, moved }] : [];
 	});
-	return { ...of, kind: 'changed', screens, estimated: was.estimated || is.estimated };
+	return { ...of, kind: 'changed', screens, estimated: isEstimate(was.by) || isEstimate(is.by) };
 }
 
 function instanceOf(name: string, site: ResolvedSite): PageInstance | undefined {

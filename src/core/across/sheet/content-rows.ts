@@ -1,5 +1,6 @@
 import { textRows } from '../../geometry/pieces/text-rows.ts';
-import type { LineKind, TextType } from '../../geometry/pieces/text-lines.ts';
+import type { TextType } from '../../geometry/pieces/said-size.ts';
+import type { LineKind } from '../../geometry/pieces/text-lines.ts';
 import type { PlacedBox } from '../../geometry/page-layout.ts';
 import type { PieceKey } from '../../model/piece-key.ts';
 import type { Rectangle } from '../rectangle.ts';

@@ -1,6 +1,7 @@
 import type { CheckedSite } from '../../check/site.ts';
 import { pageHead } from '../../emit/html/words.ts';
-import type { PlacedBox } from '../../geometry/page-layout.ts';
+import { isEstimate } from '../../laid/basis.ts';
+import type { LaidPage } from '../../laid/laid-page.ts';
 import { severities, type Severity } from '../../messages/catalogue.ts';
 import { sentenceOf, type Problem } from '../../messages/problem.ts';
 import { layerName, layersOf, type Layer } from '../../model/site.ts';
@@ -36,17 +37,11 @@ export interface Found {
 	readonly sentence: string;
 }
 
-/** The boxes of a page on each screen, in the order of the columns. */
-export interface LaidPage {
-	readonly boxes: readonly (readonly PlacedBox[])[];
-	readonly estimated: boolean;
-}
-
 export function sheetRow(
 	instance: PageInstance,
 	resolved: ResolvedSite,
 	columns: readonly Column[],
-	{ boxes, estimated }: LaidPage,
+	{ boxes, by }: LaidPage,
 	problems: ReadonlyMap<Layer, readonly Problem[]>,
 	year: number
 ): SheetRow {
@@ -70,7 +65,7 @@ export function sheetRow(
 			...troubleWords(troubles).map((sentence) => ({ severity: 'warning' as const, sentence }))
 		],
 		alike: alikeWord(page, boxes, troubles),
-		estimated
+		estimated: isEstimate(by)
 	};
 }
 

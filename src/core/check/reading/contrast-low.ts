@@ -1,5 +1,5 @@
 import { parse, wcagContrast } from 'culori';
-import { TypeAround } from '../../measure/type-around.ts';
+import { TypeAround } from '../../laid/type-around.ts';
 import { warning } from '../../messages/problem.ts';
 import { placeOfStyle } from '../../model/style-place.ts';
 import { PagePaint, type WrittenPaint } from '../../reach/paint.ts';
@@ -33,7 +33,7 @@ export const contrastLow: PageCheck = {
 		);
 		if (!colours) return [];
 		const paint = new PagePaint(page.instance, page.resolved, page.year, page.tree);
-		const type = new TypeAround(page.rules, page.tree, 1);
+		const type = new TypeAround(page.rules, () => page.tree);
 		const texts = page.elements.filter(holdsText);
 		return whens(page).flatMap((when) =>
 			texts.flatMap((element): Sighting[] => {

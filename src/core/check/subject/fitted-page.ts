@@ -1,6 +1,7 @@
 import type { BoxName } from '../../geometry/layout-box.ts';
 import type { PlacedBox } from '../../geometry/page-layout.ts';
 import type { Stretch } from '../../geometry/widths/sweep.ts';
+import type { LaidBoxes } from '../../laid/laid-boxes.ts';
 import type { Problem } from '../../messages/problem.ts';
 import type { SettingKind } from '../../model/setting.ts';
 import type { Span } from '../../model/span.ts';
@@ -17,16 +18,11 @@ export interface RunningText {
 }
 
 /** The boxes of a page at all widths. */
-export interface FittedPage {
-	readonly stretches: readonly Stretch[];
+export interface FittedPage extends Omit<LaidBoxes, 'by'> {
 	/** px, of the screen. */
 	readonly height: number;
 	readonly page: ResolvedPage;
 	readonly resolved: ResolvedSite;
-	/** The least width that each region needs on a screen, px, the outer ones before those in them. */
-	leastWidths(width: number): readonly { readonly name: BoxName; readonly px: number }[];
-	/** The margin at the end of a content, px, which shows nothing. */
-	endMargin(name: BoxName): number;
 	/** The text of a content whose lines nothing but its box bounds; undefined where there is none. */
 	text(name: BoxName): RunningText | undefined;
 }

@@ -1,20 +1,28 @@
+import type { ChildNode } from 'domhandler';
 import { valueAt, type Line } from './lines.ts';
 import { stiff, type PieceSize } from './piece-size.ts';
+import type { TextType } from './said-size.ts';
 import {
+	linesOf,
+	fragmentOf,
+	nothingSaid,
 	plainType,
 	rowsIn,
-	textLines,
 	widest,
-	type TextLine,
-	type TextType
+	type Saying,
+	type TextLine
 } from './text-lines.ts';
 
 /** Of longer texts only some widths are looked at. */
 const mostWords = 2000;
 
-/** Guesses the size of HTML from its text, where nothing has measured it. */
-export function estimateSize(html: string, type: TextType = plainType): PieceSize {
-	const guess = guessed(html, type);
+/** Guesses the size of HTML from its text and from what styles say of it, where nothing has measured it. */
+export function estimateSize(
+	html: string,
+	type: TextType = plainType,
+	saying: (nodes: readonly ChildNode[]) => Saying = () => nothingSaid
+): PieceSize {
+	const guess = guessed(html, type, saying);
 	// Many texts are alike in length, word by word: what is known of one of them holds for all.
 	const word = JSON.stringify(guess);
 	let size = known.get(word);
@@ -43,8 +51,12 @@ function sizeFor({ lines, min, max, slope, endMargin }: Guessed): PieceSize {
 }
 
 /** The same for a single screen: cheap to make, but no sweep may be worked out from it. */
-export function estimateOnce(html: string, type: TextType = plainType): PieceSize {
-	const { lines, min, max, slope } = guessed(html, type);
+export function estimateOnce(
+	html: string,
+	type: TextType = plainType,
+	saying: (nodes: readonly ChildNode[]) => Saying = () => nothingSaid
+): PieceSize {
+	const { lines, min, max, slope } = guessed(html, type, saying);
 	const heightAt = (width: number): number =>
 		heightOf(lines, Math.max(width, Math.floor(min))) + slope * Math.min(width, widest);
 	return sizeOf(min, max, heightAt);
@@ -60,8 +72,13 @@ interface Guessed {
 	readonly endMargin: number;
 }
 
-function guessed(html: string, type: TextType): Guessed {
-	const lines = textLines(html, type);
+function guessed(
+	html: string,
+	type: TextType,
+	saying: (nodes: readonly ChildNode[]) => Saying
+): Guessed {
+	const nodes = fragmentOf(html);
+	const lines = linesOf(nodes, type, saying(nodes));
 	const slope = lines.reduce((sum, { share = 0 }) => sum + share, 0);
 	return { lines, ...widthsOf(lines), slope, endMargin: lines.at(-1)?.below ?? 0 };
 }
@@ -76,9 +93,15 @@ function sizeOf(min: number, max: number, heightAt: (width: number) => number): 
 }
 
 function widthsOf(lines: readonly TextLine[]): { min: number; max: number } {
-	const sumOf = ({ widths, space }: TextLine): number =>
-		widths.reduce((sum, width) => sum + width, 0) + space * Math.max(0, widths.length - 1);
-	const min = lines.reduce((most, { widths }) => widths.reduce((a, b) => Math.max(a, b), most), 0);
+	const sumOf = ({ widths, space, beside, least, most }: TextLine): number => {
+		const all = widths.reduce((sum, width) => sum + width, 0);
+		return Math.max(least, Math.min(most, all + space * Math.max(0, widths.length - 1) + beside));
+	};
+	const min = lines.reduce(
+		(most, { widths, beside, least }) =>
+			widths.reduce((a, b) => Math.max(a, b + beside), Math.max(most, least)),
+		0
+	);
 	const max = lines.reduce((most, line) => Math.max(most, sumOf(line)), 0);
 	return { min, max };
 }

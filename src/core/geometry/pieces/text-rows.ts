@@ -1,4 +1,5 @@
-import { plainType, rowWidths, textLines, type LineKind, type TextType } from './text-lines.ts';
+import type { TextType } from './said-size.ts';
+import { plainType, rowWidths, textLines, type LineKind } from './text-lines.ts';
 
 /** What a text looks like in some room: each row of it, px from its top left. */
 export interface TextRow {

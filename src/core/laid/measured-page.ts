@@ -2,7 +2,6 @@ import { pieceHtmlOf } from '../emit/html/page.ts';
 import type { OpenDrawers, Scrolled } from '../geometry/page.ts';
 import { PageLayout, type PlacedBox } from '../geometry/page-layout.ts';
 import type { SpaceBand } from '../geometry/pieces/piece-size.ts';
-import type { TextType } from '../geometry/pieces/text-lines.ts';
 import type { Sweep } from '../geometry/widths/sweep.ts';
 import { fingerprint } from '../model/fingerprint.ts';
 import { pieceKeyWord, type PieceKey } from '../model/piece-key.ts';
@@ -11,20 +10,14 @@ import { authorRules } from '../reach/author-rules.ts';
 import { outward, pageTree, type Element } from '../reach/page-tree.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import type { ContentSize } from './content-size.ts';
-import { PageDependences } from './dependence.ts';
-import { Guesses, textScale } from './guesses.ts';
+import type { ContentSize } from '../measure/content-size.ts';
+import { PageDependences } from '../measure/dependence.ts';
+import type { Basis } from './basis.ts';
+import { Guesses, type ContentText } from './guesses.ts';
 import { knownOrGuessed } from './known-or-guessed.ts';
-import { AskingPage } from './page-sizes.ts';
-import { settleAt, settleBetween, type Settling } from './settle.ts';
-import type { SizeStore } from './size-store.ts';
-
-/** A content of a page with what is known of its size, in the bands of the spaces that it stands in. */
-export interface MeasuredContent {
-	readonly key: PieceKey;
-	readonly spaces: readonly SpaceBand[];
-	readonly size: ContentSize;
-}
+import { AskingPage, type MeasuredContent } from '../measure/page-sizes.ts';
+import { settleAt, settleBetween, type Settling } from '../measure/settle.ts';
+import type { SizeStore } from '../measure/size-store.ts';
 
 /** A page whose content is measured as it is asked for, on screens of one height. */
 export class MeasuredPage {
@@ -50,7 +43,7 @@ export class MeasuredPage {
 		this.dependences = new PageDependences(tree, rules, resolved);
 		const target = { link: (url: string) => url, headLines: [], marks: 'all' as const, year };
 		this.htmlOf = pieceHtmlOf(instance, resolved, target);
-		this.guesses = new Guesses(this.htmlOf, rules, tree, this.dependences, textScale(resolved));
+		this.guesses = new Guesses(instance, resolved, year);
 		const { lang, dir, tokens, bands, trial } = resolved.site.settings;
 		const styles = new Set(rules.map(({ style }) => style));
 		const said = [...styles].map(({ css, band, global }) => [css, band?.text, global]);
@@ -78,13 +71,13 @@ export class MeasuredPage {
 	}
 
 	/**
-	 * The boxes on a screen, px, at once: by what is known of its content, and by guesses for what is not;
-	 * `estimated` where there were any.
+	 * The boxes on a screen, px, at once: by what is measured of its content, and by guesses for what is not;
+	 * `guessed` where there were any.
 	 */
-	roughlyAt(width: number): { readonly boxes: readonly PlacedBox[]; readonly estimated: boolean } {
-		let estimated = false;
-		const layout = this.rough(() => (estimated = true));
-		return { boxes: layout.boxesAt({ width, height: this.screen.height }), estimated };
+	roughlyAt(width: number): { readonly boxes: readonly PlacedBox[]; readonly by: Basis } {
+		let by: Basis = 'measured';
+		const layout = this.rough(() => (by = 'guessed'));
+		return { boxes: layout.boxesAt({ width, height: this.screen.height }), by };
 	}
 
 	/** The boxes where something has been scrolled, likewise. */
@@ -117,8 +110,8 @@ export class MeasuredPage {
 	}
 
 	/** The HTML of some content, and the text that it is set in. */
-	textOf(key: PieceKey): { readonly html: string; readonly type: TextType } {
-		return { html: this.htmlOf(key), type: this.guesses.typeOf(key) };
+	textOf(key: PieceKey): ContentText {
+		return this.guesses.textOf(key);
 	}
 
 	private page(): AskingPage {

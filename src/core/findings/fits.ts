@@ -4,21 +4,18 @@ import type { Fit, FittedPage, RunningText } from '../check/subject/fitted-page.
 import type { Sighting } from '../check/subject/sighting.ts';
 import type { WrittenPage } from '../check/subject/written-page.ts';
 import type { BoxName } from '../geometry/layout-box.ts';
-import { PageLayout } from '../geometry/page-layout.ts';
-import { estimateSize } from '../geometry/pieces/estimate.ts';
 import { fixedSize, type PieceSize } from '../geometry/pieces/piece-size.ts';
-import { sweepFrom, sweepTo } from '../geometry/widths/jumps.ts';
-import { Sweep, type Stretch } from '../geometry/widths/sweep.ts';
-import { contentHtml } from '../measure/guesses.ts';
-import type { MeasuredPage } from '../measure/measured-page.ts';
+import { isEstimate, type Basis } from '../laid/basis.ts';
+import { Guesses } from '../laid/guesses.ts';
+import { boxesBy, type LaidBoxes } from '../laid/laid-boxes.ts';
 import type { Code } from '../messages/catalogue.ts';
 import type { PieceKey } from '../model/piece-key.ts';
 import { layerName, type Layer } from '../model/site.ts';
 import { namesIn, standingIn } from '../resolve/runs.ts';
 import { runningText } from './running-text.ts';
 
-/** The height that pages are looked at on, px. */
-export const fitHeight = 800;
+/** The screens that pages are looked at on, but for their widths. */
+export const fitScreen = { height: 800, scrollbar: 0 };
 
 /** What was found of boxes that are the same on several pages, with the name of the page it was worked out on. */
 interface KnownFits {
@@ -26,10 +23,10 @@ interface KnownFits {
 	readonly fits: readonly SettledFit[];
 }
 
-/** Something found of boxes, and whether it rests on sizes that were guessed. */
+/** Something found of boxes, and what it rests on. */
 interface SettledFit {
 	readonly fit: Fit;
-	readonly estimated: boolean;
+	readonly by: Basis;
 }
 
 /** Sizes that any content might have: next to none, and more than fits on a screen. */
@@ -49,10 +46,9 @@ function fitWord(fit: Fit): string {
 const mostFits = 4000;
 
 /** Looks at the boxes of pages by guesses; pages whose contents come to the same sizes are looked at once. */
-export class RoughFits {
+export class GuessedFits {
 	private readonly known = new Map<string, KnownFits>();
 	private readonly numbers = new WeakMap<object, number>();
-	private readonly sizes = new Map<string, PieceSize>();
 	private count = 0;
 
 	constructor(private readonly checks: readonly FitCheck[]) {}
@@ -60,8 +56,8 @@ export class RoughFits {
 	/** What is found on a page, with a rest after each time it was laid out at all widths. */
 	*of(written: WrittenPage): Generator<undefined, Sighting[]> {
 		const { instance, resolved, year } = written;
-		const html = contentHtml(instance, resolved, year);
-		const sizeOf = (key: PieceKey): PieceSize => this.sizeFor(html(key));
+		const guesses = new Guesses(instance, resolved, year);
+		const sizeOf = (key: PieceKey): PieceSize => guesses.of(key);
 		const word = this.wordOf(written, sizeOf);
 		let known = this.known.get(word);
 		if (!known) {
@@ -78,36 +74,17 @@ export class RoughFits {
 		written: WrittenPage,
 		sizeOf: (key: PieceKey) => PieceSize
 	): Generator<undefined, SettledFit[]> {
-		const fits = this.fitsWith(written, sizeOf, this.checks);
+		const fits = fitsWith('guessed', sizeOf, written, this.checks);
 		let sure = fits;
 		for (const size of [little, much]) {
 			if (sure.length === 0) break;
 			yield;
 			const codes = new Set(sure.map(codeOf));
 			const asked = this.checks.filter((check) => check.codes.some((code) => codes.has(code)));
-			const words = new Set(this.fitsWith(written, () => size, asked).map(fitWord));
+			const words = new Set(fitsWith('known', () => size, written, asked).map(fitWord));
 			sure = sure.filter((fit) => words.has(fitWord(fit)));
 		}
-		return fits.map((fit) => ({ fit, estimated: !sure.includes(fit) }));
-	}
-
-	private fitsWith(
-		written: WrittenPage,
-		sizes: (key: PieceKey) => PieceSize,
-		checks: readonly FitCheck[]
-	): Fit[] {
-		const { page, resolved } = written;
-		const layout = new PageLayout({ page, site: resolved.site, open: new Set(), sizes });
-		const { stretches } = Sweep.over(layout, sweepFrom, sweepTo, fitHeight);
-		return fitsIn(
-			{
-				stretches,
-				leastWidths: (width) => layout.leastWidths({ width, height: fitHeight }),
-				endMargin: (name) => sizes(keyOf(name)).endMargin ?? 0
-			},
-			written,
-			checks
-		);
+		return fits.map((fit) => ({ fit, by: sure.includes(fit) ? 'known' : 'guessed' }));
 	}
 
 	/** All that the boxes of a page follow from: objects by numbers, the page's own by what it says. */
@@ -147,43 +124,27 @@ export class RoughFits {
 		if (number === undefined) this.numbers.set(one, (number = ++this.count));
 		return number;
 	}
-
-	private sizeFor(html: string): PieceSize {
-		let size = this.sizes.get(html);
-		if (!size) {
-			if (this.sizes.size >= 2 * mostFits) this.sizes.clear();
-			this.sizes.set(html, (size = estimateSize(html)));
-		}
-		return size;
-	}
 }
 
-/** The boxes of a page at all widths, with what its regions need. */
-export type LaidBoxes = Pick<FittedPage, 'stretches' | 'leastWidths' | 'endMargin'>;
-
-/** Those of a page whose content was measured. */
-export function laidBoxes(page: MeasuredPage, stretches: readonly Stretch[]): LaidBoxes {
-	return {
-		stretches,
-		leastWidths: (width) => page.leastWidthsAt(width),
-		endMargin: (name) => page.endMarginOf(keyOf(name))
-	};
+function fitsWith(
+	by: 'guessed' | 'known',
+	sizes: (key: PieceKey) => PieceSize,
+	written: WrittenPage,
+	checks: readonly FitCheck[]
+): Fit[] {
+	const { instance, resolved } = written;
+	return fitsIn(boxesBy(by, sizes, instance, resolved, fitScreen), written, checks);
 }
 
 /** The running texts of a page that were looked for. */
 const textsOf = new WeakMap<WrittenPage, Map<string, RunningText | undefined>>();
 
-/** The content that a box holds. */
-function keyOf({ kind, layout, region, pieces }: BoxName): PieceKey {
-	return { layout, region, pieces, opener: kind === 'opener' };
-}
-
 /** What checks find in the boxes of a page. */
 export function fitsIn(
-	boxes: LaidBoxes,
+	boxes: Omit<LaidBoxes, 'by'>,
 	written: WrittenPage,
 	checks: readonly FitCheck[],
-	height = fitHeight
+	height = fitScreen.height
 ): Fit[] {
 	const { page, resolved } = written;
 	const texts = textsOf.get(written) ?? new Map<string, RunningText | undefined>();
@@ -205,7 +166,7 @@ export function fitsIn(
 /** Fits of a page with their places in its text. */
 export function sightingsOf({ page, fits }: KnownFits, written: WrittenPage): Sighting[] {
 	const own = written.name;
-	return fits.map(({ fit, estimated }) => {
+	return fits.map(({ fit, by }) => {
 		const { widths, weight, setting, cause = '', problem } = fit;
 		const box = own === page ? fit.box : renamed(fit.box, page, own);
 		const { layout, region } = box;
@@ -218,7 +179,7 @@ export function sightingsOf({ page, fits }: KnownFits, written: WrittenPage): Si
 			widths,
 			weight,
 			cause,
-			estimated
+			estimated: isEstimate(by)
 		};
 	});
 }

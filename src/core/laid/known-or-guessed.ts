@@ -1,5 +1,5 @@
 import type { PieceSize } from '../geometry/pieces/piece-size.ts';
-import type { ContentSize } from './content-size.ts';
+import type { ContentSize } from '../measure/content-size.ts';
 
 /** A size as it is known; where nothing is, as it is guessed, which `onGuess` is told. For one screen. */
 export function knownOrGuessed(
