@@ -40,6 +40,7 @@ const coreLibraries = [
 	'css-select',
 	'domhandler',
 	'image-size',
+	'crc-32',
 	'parse5-htmlparser2-tree-adapter',
 	'fflate',
 	'jsonc-parser',

@@ -64,9 +64,9 @@ function exampleText(code: string, { wrong, mended, files }: Example): string[] 
 			: []),
 		difference(wrong, mended),
 		...(problem ? [`> ${sentenceOf(problem)}`, ''] : []),
-		...(mend
+		...(problem && mend
 			? [
-					`There is a mend${isSafe(code) ? ', which can be taken unseen' : ' to look at and take'}.`,
+					`There is a mend${isSafe(problem, site) ? ', which can be taken unseen' : ' to look at and take'}.`,
 					''
 				]
 			: [])

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { readFile, writeFile } from 'node:fs/promises';
+import { readFile } from 'node:fs/promises';
 import { metricsSchema, sizesFrom } from '../core/geometry/pieces/metrics.ts';
 import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';
 import { sweepFrom, sweepTo } from '../core/geometry/widths/jumps.ts';
@@ -21,6 +21,7 @@ import { allTrialWords, trialOf } from '../core/model/trial.ts';
 import { seenAs } from '../core/resolve/site.ts';
 import { openSite } from './open-site.ts';
 import type { Streams } from './streams.ts';
+import { wrote } from './wrote.ts';
 
 /** What `boxes` is asked for, as it was typed. */
 export interface BoxesOptions {
@@ -81,7 +82,7 @@ export async function boxesCommand(
 	}
 	const seen = seenAs(opened, { role: options.as, trial: trialOf(words) });
 	const found = options.measure
-		? await measured(instance, seen, screens, options.metricsOut)
+		? await measured(instance, seen, screens, options.metricsOut, streams)
 		: await estimated(instance, seen, screens, options.metrics);
 	if (typeof found === 'string') return refused(found, streams);
 	const entries = found.map(({ width, boxes }) => ({ width, boxes: boxes.flatMap(boxEntry) }));
@@ -96,6 +97,9 @@ export async function boxesCommand(
 	}
 	return hasErrors(opened.problems) ? 1 : 0;
 }
+
+/** px; wider ones would take for ever to go through. */
+const widestScreen = 10_000;
 
 function refused(sentence: string, streams: Streams): number {
 	streams.errors(`${sentence}\n`);
@@ -118,6 +122,9 @@ function screensOf(options: BoxesOptions): Screens | string {
 	) {
 		return 'Give --width 900 or --widths 280..1760, and --height in px.';
 	}
+	if (to > widestScreen || height > widestScreen) {
+		return `Screens have ${widestScreen} px at most: give a smaller --width, --widths or --height.`;
+	}
 	if (!(scrollbar >= 0) || scrollbar >= from) return 'Give --scrollbar in px, such as 15.';
 	if (measure && metrics !== undefined) return 'Give --measure or --metrics, not both.';
 	if (metricsOut !== undefined && !measure)
@@ -130,7 +137,8 @@ async function measured(
 	instance: PageInstance,
 	seen: ResolvedSite,
 	screens: Screens,
-	out: string | undefined
+	out: string | undefined,
+	streams: Streams
 ): Promise<Found | string> {
 	const path = findChromium();
 	if (path === undefined) return noChromium;
@@ -158,7 +166,8 @@ async function measured(
 				page.between(Math.min(Math.floor(from), sweepFrom), Math.max(Math.ceil(to), sweepTo)),
 				answer
 			);
-			await writeFile(out, JSON.stringify(writtenMetrics(page.contents.values()), null, 1) + '\n');
+			const text = JSON.stringify(writtenMetrics(page.contents.values()), null, 1) + '\n';
+			if (!(await wrote(out, text, streams))) return `The sizes were measured, and not written.`;
 		}
 		return found;
 	} finally {

@@ -1,4 +1,3 @@
-import { writeFile } from 'node:fs/promises';
 import { columnsOf, type Column } from '../core/across/columns.ts';
 import { changeWords, siteChanges, type PageChange } from '../core/across/changes/site-changes.ts';
 import { miniaturesOf } from '../core/across/miniatures.ts';
@@ -12,9 +11,14 @@ import { counted } from '../core/messages/problem.ts';
 import { layerName, pagesOf } from '../core/model/site.ts';
 import type { PageInstance } from '../core/resolve/instance.ts';
 import type { ResolvedSite } from '../core/resolve/site.ts';
+import { drive } from '../core/measure/drive.ts';
+import { touchedBetween } from '../core/edit/touches.ts';
+import { findChromium, noChromium, openChromium } from './measure/chromium.ts';
+import { Measurer } from './measure/measurer.ts';
 import { openSite } from './open-site.ts';
 import { dayPalette } from './palette.ts';
 import type { Streams } from './streams.ts';
+import { wrote } from './wrote.ts';
 
 /** What `compare` is asked for, as it was typed. */
 export interface CompareOptions {
@@ -22,6 +26,7 @@ export interface CompareOptions {
 	readonly height: string;
 	readonly out?: string;
 	readonly json: boolean;
+	readonly measure?: true;
 }
 
 /** px of the drawings for each px of a page. */
@@ -39,8 +44,16 @@ export async function compareCommand(
 		.split(',')
 		.filter((word) => word !== '')
 		.map(Number);
-	if (!(height > 0) || further.some((width) => !Number.isInteger(width) || width < 200)) {
+	if (
+		!(height > 0) ||
+		further.some((width) => !Number.isInteger(width) || width < 200 || width > 10_000)
+	) {
 		streams.errors('Give --height in px, and --widths as whole px, such as 390,1440.\n');
+		return 2;
+	}
+	const chromium = options.measure ? findChromium() : undefined;
+	if (options.measure && chromium === undefined) {
+		streams.errors(`${noChromium}\n`);
 		return 2;
 	}
 	const before = await openSite(oldPath, streams);
@@ -49,12 +62,14 @@ export async function compareCommand(
 	if (typeof after === 'number') return 2;
 	const columns = columnsOf(bandStarts(after), further);
 	const lay = layer(height);
+	if (chromium !== undefined) await measureChanged(before, after, columns, lay, chromium);
 	const changes = [...siteChanges(before, after, columns, (...of) => layPage(lay(...of), columns))];
 	const found = changes.flatMap((change) => change ?? []);
 	streams.out(options.json ? JSON.stringify(found, null, 1) + '\n' : report(found, changes.length));
 	if (options.out !== undefined) {
 		const title = `${after.site.settings.name.text}: what changed`;
-		await writeFile(options.out, drawn(title, found, after, columns, height, lay));
+		const svg = drawn(title, found, after, columns, height, lay);
+		if (!(await wrote(options.out, svg, streams))) return 2;
 	}
 	return found.length > 0 ? 1 : 0;
 }
@@ -63,11 +78,48 @@ function bandStarts({ site }: CheckedSite): { name: string; from: number }[] {
 	return site.settings.bands.map(({ name, from }) => ({ name: name.text, from }));
 }
 
-/** Pages as they are laid out without a browser, each made once. */
-function layer(height: number): (instance: PageInstance, site: ResolvedSite) => MeasuredPage {
+type Lay = (instance: PageInstance, site: ResolvedSite) => MeasuredPage;
+
+/** Pages as they are laid out, by what has been measured of them; each is made once. */
+function layer(height: number): Lay {
 	const store = new SizeStore();
-	return (instance, site) =>
-		new MeasuredPage(instance, site, new Date().getFullYear(), { height }, store);
+	const pages = new WeakMap<PageInstance, MeasuredPage>();
+	return (instance, site) => {
+		const known = pages.get(instance);
+		if (known) return known;
+		const page = new MeasuredPage(instance, site, thisYear, { height }, store);
+		pages.set(instance, page);
+		return page;
+	};
+}
+
+const thisYear = new Date().getFullYear();
+
+/** Measures what each page that is another needs on the screens that are compared, before and after. */
+async function measureChanged(
+	before: CheckedSite,
+	after: CheckedSite,
+	columns: readonly Column[],
+	lay: Lay,
+	chromium: string
+): Promise<void> {
+	const { browser, close } = await openChromium(chromium, false);
+	try {
+		const measurer = await Measurer.open(browser);
+		const widths = columns.map(({ width }) => width);
+		for (const name of touchedBetween(before, after)) {
+			if (name === undefined) continue;
+			for (const site of [before, after]) {
+				const page = pagesOf(site.site).find((one) => layerName(one) === name);
+				const [instance] = page ? site.instances(page) : [];
+				if (!instance) continue;
+				await measurer.show(instance, site, thisYear);
+				await drive(lay(instance, site).atAll(widths), measurer.answer.bind(measurer));
+			}
+		}
+	} finally {
+		await close();
+	}
 }
 
 function report(found: readonly PageChange[], total: number): string {
@@ -77,7 +129,7 @@ function report(found: readonly PageChange[], total: number): string {
 		...changeWords(change).map((words) => `  ${words}`)
 	]);
 	const estimated = found.some((change) => change.estimated)
-		? ['Sizes of content were guessed from its text.']
+		? ['Sizes of content were guessed from its text: --measure measures them.']
 		: [];
 	return [
 		...lines,
@@ -95,7 +147,7 @@ function drawn(
 	after: CheckedSite,
 	columns: readonly Column[],
 	height: number,
-	lay: ReturnType<typeof layer>
+	lay: Lay
 ): string {
 	const way = { scale, depth: height * 1.25, fold: height };
 	const rows = found.flatMap((change) => {

@@ -113,6 +113,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			'write the pages that changed as SVG, before and after laid over each other'
 		)
 		.option('--json', 'as JSON')
+		.option('--measure', 'measure the content of pages that changed with a Chromium')
 		.exitOverride()
 		.action(
 			async (

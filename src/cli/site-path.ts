@@ -1,7 +1,7 @@
 import { readdir, readFile, stat } from 'node:fs/promises';
 import { basename, join, relative, sep } from 'node:path';
 import { isLeftOut, type SiteFiles } from '../core/model/files.ts';
-import { takeIn, takeInFiles } from '../core/source/intake.ts';
+import { commonFolder, takeIn, takeInFiles } from '../core/source/intake.ts';
 
 /**
  * Reads a site from a folder, a single `.eave` file or a zip. Throws an IntakeError or a system error.
@@ -13,6 +13,23 @@ export async function readSitePath(
 ): Promise<SiteFiles> {
 	const info = await stat(path);
 	if (!info.isDirectory()) return takeIn(basename(path), await readFile(path));
+	return takeInFiles(await filesIn(path, leftOut));
+}
+
+/** The files of a site in a folder, by the paths that they have in the site, and the folder within that they are in. */
+export async function readSiteFolder(
+	path: string
+): Promise<{ readonly files: ReadonlyMap<string, Uint8Array>; readonly within: string }> {
+	const files = await filesIn(path, () => undefined);
+	const within = commonFolder([...files.keys()]);
+	const inside = [...files].map(([file, bytes]) => [file.slice(within.length), bytes] as const);
+	return { files: new Map(inside), within };
+}
+
+async function filesIn(
+	path: string,
+	leftOut: (file: string) => void
+): Promise<Map<string, Uint8Array>> {
 	const files = new Map<string, Uint8Array>();
 	for (const entry of await readdir(path, { recursive: true, withFileTypes: true })) {
 		const full = join(entry.parentPath, entry.name);
@@ -22,5 +39,5 @@ export async function readSitePath(
 		if (!entry.isFile()) continue;
 		files.set(inside, await readFile(full));
 	}
-	return takeInFiles(files);
+	return files;
 }

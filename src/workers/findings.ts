@@ -229,7 +229,7 @@ function findingView(finding: Finding, site: CheckedSite, files: SiteFiles): Fin
 		pages: on.length,
 		estimated,
 		because,
-		mend: wish && { label: labelOf(wish), wish, safe: isSafe(code) },
+		mend: wish && { label: labelOf(wish), wish, safe: isSafe(problem, site) },
 		allowIn: couldAllow(
 			problem,
 			on.map(({ page }) => page),

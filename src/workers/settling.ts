@@ -82,7 +82,7 @@ export class Settlings {
 
 	/** What does not fit on it, at any width. */
 	misfits(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): SettleStep {
-		return this.begin(fitting(this.pageOf(instance, seen, screen)));
+		return this.begin(fitting(this.pageOf(instance, seen, screen), seen));
 	}
 
 	/** What scrolling does on it at a width; `within`: in what, undefined for the page. */
@@ -179,14 +179,17 @@ function* sweeping(
 	seen: ResolvedSite
 ): Settling<Settled> {
 	const sweep = yield* page.between(sweepFrom, sweepTo);
-	const { bands } = seen.site.settings;
+	const { settings } = seen.site;
 	const marks = layoutMarks(seen.structure);
 	const resolved = seen.page(instance.page);
-	return { sweep: sweepView(sweep, resolved, bands, marks, (width) => page.leastWidthsAt(width)) };
+	return {
+		sweep: sweepView(sweep, resolved, settings, marks, (width) => page.leastWidthsAt(width))
+	};
 }
 
-function* fitting(page: MeasuredPage): Settling<Settled> {
-	return { misfits: misfitsIn(yield* page.between(sweepFrom, sweepTo)) };
+function* fitting(page: MeasuredPage, { site }: ResolvedSite): Settling<Settled> {
+	const sweep = yield* page.between(sweepFrom, sweepTo);
+	return { misfits: misfitsIn(sweep, site.settings.dir === 'rtl') };
 }
 
 function* scrolling(

@@ -134,7 +134,8 @@ export class Sheets {
 
 	private guessedMisfits(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): Misfit[] {
 		const guesses = new Guesses(instance, seen, this.year);
-		return misfitsIn(boxesBy('guessed', (key) => guesses.of(key), instance, seen, screen));
+		const boxes = boxesBy('guessed', (key) => guesses.of(key), instance, seen, screen);
+		return misfitsIn(boxes, seen.site.settings.dir === 'rtl');
 	}
 
 	/** A page by what is known of the size of its content, with its drawings. */

@@ -190,13 +190,13 @@ route /p { title "P"; piece use-it """{use mark}""" }
 function sweepOf(resolved: CheckedSite, name: string): SweepView {
 	const layout = layoutOf(resolved, name);
 	const page = resolved.page(pageNamed(resolved, name));
-	const { bands } = resolved.site.settings;
+	const { settings } = resolved.site;
 	const leastOn = (width: number): ReturnType<PageLayout['leastWidths']> =>
 		layout.leastWidths({ width, height: 800 });
 	return sweepView(
 		Sweep.over(layout, 280, 1760, 800),
 		page,
-		bands,
+		settings,
 		layoutMarks(resolved.structure),
 		leastOn
 	);
@@ -265,7 +265,7 @@ layout f at / {
 }
 route / { piece fix-${needs}-20 """x""" }`);
 			const sweep = Sweep.over(layoutOf(resolved, '/'), 280, 1760, 800);
-			const found = misfitsIn(sweep).filter(({ region }) => region === 'main');
+			const found = misfitsIn(sweep, false).filter(({ region }) => region === 'main');
 			for (let width = 280; width <= 1760; width++) {
 				const short = needs - (width < 700 ? width : width - column) > 1;
 				assert.equal(found.some(({ from, to }) => from <= width && width <= to), short, `${column} ${needs} at ${width}`);
@@ -341,7 +341,7 @@ route /b { piece a """<p>a</p>""" }`);
 		assert.ok(instance);
 		const guesses = new Guesses(instance, wide, 2026);
 		const screen = { height: 800, scrollbar: 0 };
-		return misfitsIn(boxesBy('guessed', (key) => guesses.of(key), instance, wide, screen));
+		return misfitsIn(boxesBy('guessed', (key) => guesses.of(key), instance, wide, screen), false);
 	});
 	assert.deepEqual(found.map((all) => all.map(({ from, to, by }) => [from, to, by])), [[[280, 498, 220]], []]);
 }); // prettier-ignore

@@ -166,5 +166,5 @@ route /x { piece p """x""" }`);
 			(line) => line.trim() === 'nav.f-menu[aria-label=Main menu]'
 		)
 	);
-	assert.match(only(resolve(layout('div')).problems, 'setting-idle').sentence, /a div has no role/);
+	assert.match(only(resolve(layout('div')).problems, 'label-idle').sentence, /a div has no role/);
 });

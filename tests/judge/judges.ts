@@ -12,6 +12,7 @@ import { judgeMends } from './mends.ts';
 import { judgeNginx } from './nginx/judge-nginx.ts';
 import { hasNginx } from './nginx/run-nginx.ts';
 import { judgeStyles } from './styles/judge-styles.ts';
+import { judgeTold } from './told/judge-told.ts';
 
 /** What came of some sites made with one seed. */
 export interface Verdict {
@@ -80,6 +81,19 @@ export const judges: Readonly<Record<string, Judge>> = {
 	styles: async (seed) => {
 		const { looks, failure } = await inBrowser((browser) => judgeStyles(browser, 25, seed));
 		return { looked: looks, failure };
+	},
+	told: async (seed) => {
+		const { looks, missed, invented, smallest } = await inBrowser((browser) =>
+			judgeTold(browser, 6, seed)
+		);
+		const [says = ''] = [
+			...missed.map((one) => `missed ${one}`),
+			...invented.map((one) => `invented ${one}`)
+		];
+		return {
+			looked: looks,
+			failure: smallest === undefined ? undefined : { text: smallest, says }
+		};
 	},
 	nginx: async (seed) => {
 		if (!hasNginx) return { looked: 0, failure: undefined };

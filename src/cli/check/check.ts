@@ -5,10 +5,11 @@ import type { CheckedSite } from '../../core/check/site.ts';
 import { severities, type Severity } from '../../core/messages/catalogue.ts';
 import { counted, listWords, reasonOf } from '../../core/messages/problem.ts';
 import { findChromium, noChromium } from '../measure/chromium.ts';
-import { loadSite } from '../open-site.ts';
+import type { Change } from '../../core/source/change.ts';
+import { loadSite, systemSentence } from '../open-site.ts';
 import type { Streams } from '../streams.ts';
 import { lookOverMeasured } from './measure-site.ts';
-import { mendSafely, writeTexts } from './mend-files.ts';
+import { mendSafely, WrittenTexts } from './mend-files.ts';
 import { sarifOf } from './sarif.ts';
 import { formats } from './formats.ts';
 import { textReport } from './text-report.ts';
@@ -45,9 +46,6 @@ export async function checkCommand(
 	if (!failOn) return refuse(`--fail-on is ${listWords(severities, 'or')}.`);
 	if (!format) return refuse(`--format is ${listWords(formats, 'or')}.`);
 	if (!Number.isInteger(year)) return refuse('--year is a whole number, such as 2031.');
-	if (options.mend && path.endsWith('.zip')) {
-		return refuse('Mends are written into a folder or an .eave file, not into a zip.');
-	}
 	const known =
 		options.baseline === undefined ? new Set<string>() : await readBaseline(options.baseline);
 	if (typeof known === 'string') return refuse(known);
@@ -55,7 +53,11 @@ export async function checkCommand(
 	if (options.measure && chromium === undefined) return refuse(noChromium);
 	let site = await loadSite(path, streams);
 	if (typeof site === 'number') return site === 1 ? 1 : 2;
-	if (options.mend) site = await mended(path, site, year, streams);
+	if (options.mend) {
+		const after = await mended(path, site, year, streams);
+		if (typeof after === 'string') return refuse(after);
+		site = after;
+	}
 	const found =
 		chromium === undefined
 			? new LookingOver(year).whole(site)
@@ -90,19 +92,27 @@ async function mended(
 	site: CheckedSite,
 	year: number,
 	streams: Streams
-): Promise<CheckedSite> {
+): Promise<CheckedSite | string> {
+	const texts = await WrittenTexts.read(path);
+	if (typeof texts === 'string') return texts;
 	let [now, total] = [site, 0];
+	const all: Change[] = [];
 	for (let round = 0; round < mostRounds; round++) {
 		const found: Findings = new LookingOver(year).whole(now);
-		const { site: next, count } = mendSafely(now, found.findings);
+		const { site: next, count, changes } = mendSafely(now, found.findings, texts);
 		if (count === 0) break;
+		all.push(...changes);
 		now = next;
 		total += count;
 	}
-	const files = total > 0 ? await writeTexts(path, site, now) : [];
-	if (total > 0) streams.errors(`${counted(total, 'mend')} written into ${listWords(files)}.\n`);
-	else streams.errors('There was nothing to mend that could be mended unseen.\n');
-	return now;
+	try {
+		const files = await texts.write(all);
+		if (total > 0) streams.errors(`${counted(total, 'mend')} written into ${listWords(files)}.\n`);
+		else streams.errors('There was nothing to mend that could be mended unseen.\n');
+		return now;
+	} catch (failure) {
+		return `The mends could not be written: ${systemSentence(failure) ?? reasonOf(failure)}`;
+	}
 }
 
 /** Fingerprints of a report that was written before; a sentence where the file is none. */

@@ -20,8 +20,11 @@ interface CheckBase {
 	readonly examples: Readonly<Partial<Record<Code, Example>>>;
 	/** What would take such a problem away; undefined where it is not clear. */
 	mend?(problem: Problem, resolved: ResolvedSite): Wish | undefined;
-	/** The mend changes nothing on any page but what was wrong, so that nobody has to look first. */
-	readonly safe?: true;
+	/**
+	 * Whether the mend of such a problem changes nothing on any page, as it is drawn and read, but what was wrong, so
+	 * that nobody has to look first. Without it someone has to.
+	 */
+	isSafe?(problem: Problem, resolved: ResolvedSite): boolean;
 }
 
 /** What is found without a check of its own: as the text is read and chains are worked out, or once all is known. */

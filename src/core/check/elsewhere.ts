@@ -99,7 +99,7 @@ const setAside: ElsewhereCheck = {
 	codes: ['allow-idle'],
 	what: 'What is set aside is still there.',
 	why: 'The next finding of that kind would be set aside too, and nobody would know of it.',
-	safe: true,
+	isSafe: () => true,
 	examples: {
 		'allow-idle': {
 			wrong: plainPage('<h1>Seed</h1>', 'allow measure-too-long "a poem keeps its lines"'),

@@ -11,8 +11,11 @@ const mending = new Map(
 		.flatMap((check) => check.codes.map((code) => [code, check] as const))
 );
 
-const safe: ReadonlySet<string> = new Set(
-	[...checks, ...foundElsewhere].filter((check) => check.safe).flatMap(({ codes }) => codes)
+/** Those whose problems say themselves what to write. */
+const inText = new Map(
+	[...checks, ...foundElsewhere]
+		.filter((check) => !check.mend && check.isSafe)
+		.flatMap((check) => check.codes.map((code) => [code, check] as const))
 );
 
 /** The wish that would take a problem away: by the check that found it, or in its own words; undefined where none is known. */
@@ -27,7 +30,8 @@ function mendInText({ mend }: Problem, { reading }: ResolvedSite): Wish | undefi
 	return { kind: 'mend-text', label, span, was, insert };
 }
 
-/** Whether the mend of a kind of problem changes nothing on any page but what was wrong. */
-export function isSafe(code: string): boolean {
-	return safe.has(code);
+/** Whether the mend of a problem changes nothing on any page, as it is drawn and read, but what was wrong. */
+export function isSafe(problem: Problem, resolved: ResolvedSite): boolean {
+	const check = mending.get(problem.code) ?? inText.get(problem.code);
+	return check?.isSafe?.(problem, resolved) ?? false;
 }

@@ -1,3 +1,4 @@
+import { fingerprint } from '../model/fingerprint.ts';
 import { Memory } from '../model/memory.ts';
 import { layerName, type Layer, type Page, type Site, pagesOf } from '../model/site.ts';
 import { stageHtml } from '../emit/stage.ts';
@@ -37,19 +38,22 @@ export function* touchedBetween(
 }
 
 function isSame(page: Page, before: ResolvedSite, other: Page, after: ResolvedSite): boolean {
-	if (madeFrom(page, before) === madeFrom(other, after)) return true;
-	return written(page, before) === written(other, after);
+	return (
+		madeFrom(page, before) === madeFrom(other, after) ||
+		writtenWithFiles(page, before) === writtenWithFiles(other, after)
+	);
 }
 
 /**
  * Everything that a page is made from, as text: its own declaration, its chain's, and what every page
- * has. Pages that are made from the same come out the same, so only the others are written to compare.
+ * has, the site's other files among it. Pages that are made from the same come out the same, so only the others are written to compare.
  */
 export function madeFrom(page: Page, { site, structure, reading }: ResolvedSite): string {
 	const textOf = ({ span }: Layer): string =>
 		(reading.files.texts.get(span.file) ?? '').slice(span.from, span.to);
 	const layers: Layer[] = [...structure.chainOf(page), page];
-	return [sharedText(site, reading.files.texts), ...layers.map(textOf)].join('\0');
+	const files = String(numberOf(reading.files.assets));
+	return [files, sharedText(site, reading.files.texts), ...layers.map(textOf)].join('\0');
 }
 
 const sharedTexts = new Memory<Site, string>();
@@ -89,9 +93,25 @@ function numberOf(object: object): number {
 	return number;
 }
 
-function written(page: Page, resolved: ResolvedSite): string {
+/** A page as HTML, with what its pictures hold in place of their names: a new name shows nobody anything new. */
+function writtenWithFiles(page: Page, resolved: ResolvedSite): string {
+	const { assets } = resolved.reading.files;
+	const contents = {
+		get(path: string) {
+			const bytes = assets.get(path);
+			return bytes && printOf(bytes);
+		}
+	};
 	return resolved
 		.instances(page)
-		.map((instance) => instance.address + stageHtml(instance, resolved, new Map(), anyYear))
+		.map((instance) => instance.address + stageHtml(instance, resolved, contents, anyYear))
 		.join('\n');
+}
+
+const prints = new WeakMap<Uint8Array, string>();
+
+function printOf(bytes: Uint8Array): string {
+	let print = prints.get(bytes);
+	if (print === undefined) prints.set(bytes, (print = fingerprint(bytes)));
+	return print;
 }

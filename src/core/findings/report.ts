@@ -125,7 +125,7 @@ function reported(
 			widths: widths.map(({ from, to }) => ({ from: Math.round(from), to: Math.round(to) }))
 		})),
 		estimated,
-		mend: !hasMend ? 'none' : isSafe(code) ? 'safe' : 'look'
+		mend: !hasMend ? 'none' : isSafe(problem, site) ? 'safe' : 'look'
 	};
 }
 

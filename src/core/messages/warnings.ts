@@ -40,6 +40,8 @@ export const warnings = {
 	'area-no-piece': (area: string, region: string) =>
 		`No piece that lands in ${region} is named ${area}; the area stays empty until one is.`,
 	'setting-idle': (kind: string, why: string) => `"${kind}" does nothing here: ${why}.`,
+	'label-idle': (region: string) =>
+		`The name of ${region} is not read: a div has no role. Say "as nav" or "as section".`,
 	'size-absurd': (text: string) => `"${text}" is wider than any screen.`,
 	'style-of-box': (property: string, box: string, advice: string) =>
 		`"${property}" changes the box of ${box}, and what is computed of boxes does not know it: ${advice}.`,

@@ -110,7 +110,12 @@ function lastOf(selector: CssNode): string | undefined {
 	const nodes = selector.children.toArray();
 	const at = nodes.findLastIndex(({ type }) => type === 'Combinator');
 	if (at === -1) return undefined;
-	return nodes.slice(at + 1).map((node) => generate(node)).join('') || '*';
+	return (
+		nodes
+			.slice(at + 1)
+			.map((node) => generate(node))
+			.join('') || '*'
+	);
 }
 
 /** Elements of a fragment that a selector of single elements names; none where it cannot be read. */

@@ -67,18 +67,23 @@ function toText(path: string, bytes: Uint8Array): string {
 }
 
 /** PKWARE APPNOTE, section 4.3.7: a local file header; 4.3.16: the end of an empty archive. */
-function looksLikeZip(bytes: Uint8Array): boolean {
+export function looksLikeZip(bytes: Uint8Array): boolean {
 	if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return false;
 	return (bytes[2] === 3 && bytes[3] === 4) || (bytes[2] === 5 && bytes[3] === 6);
 }
 
-/** An archive of a folder often has that folder as its only entry; it is not part of the site. */
-function withoutCommonFolder(files: ReadonlyMap<string, Uint8Array>): Map<string, Uint8Array> {
-	const paths = [...files.keys()];
+/**
+ * The folder that all files are in, with a slash at its end, where it is no part of the site: an archive of a folder
+ * often has it as its only entry. Empty where there is none.
+ */
+export function commonFolder(paths: readonly string[]): string {
 	const folder = paths[0]?.split('/')[0];
 	const isCommon = paths.every((path) => path.includes('/') && path.split('/')[0] === folder);
-	const texts = paths.filter(isEaveFile);
-	if (!isCommon || folder === undefined || folder === '..' || folder === '') return new Map(files);
-	if (!texts.some((path) => path.split('/').length === 2)) return new Map(files);
-	return new Map([...files].map(([path, bytes]) => [path.slice(folder.length + 1), bytes]));
+	if (!isCommon || folder === undefined || folder === '..' || folder === '') return '';
+	return paths.filter(isEaveFile).some((path) => path.split('/').length === 2) ? `${folder}/` : '';
+}
+
+function withoutCommonFolder(files: ReadonlyMap<string, Uint8Array>): Map<string, Uint8Array> {
+	const { length } = commonFolder([...files.keys()]);
+	return new Map([...files].map(([path, bytes]) => [path.slice(length), bytes]));
 }

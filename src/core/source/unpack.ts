@@ -1,6 +1,8 @@
 import { joinBytes } from '../model/bytes.ts';
 import { Unzip, UnzipInflate, unzipSync, type UnzipFileInfo } from 'fflate';
+import crc from 'crc-32';
 import { IntakeError, mostBytes, mostFiles, checkPath, tooLarge } from './limits.ts';
+import { zipDirectory } from './zip-directory.ts';
 
 /** Archives are read by so much at a time, so that one that never ends is noticed early. */
 const stretch = 8 * 1024;
@@ -28,15 +30,21 @@ export function unpack(name: string, bytes: Uint8Array): Map<string, Uint8Array>
 			}
 			size += part.length;
 			total += part.length;
-			if (size > info.originalSize) {
+			if (size > info.size) {
 				wrong = new IntakeError(
-					`${file.name} in ${name} is larger than the ${info.originalSize} bytes it says, so it was not opened.`
+					`${file.name} in ${name} is larger than the ${info.size} bytes it says, so it was not opened.`
 				);
 			} else if (total > mostBytes) {
 				wrong = tooLarge();
 			} else {
 				parts.push(part);
-				if (final && size === info.originalSize) unpacked.set(file.name, joinBytes(parts, size));
+				if (!final || size !== info.size) return;
+				const content = joinBytes(parts, size);
+				if (info.sum !== undefined && sumOf(content) !== info.sum) {
+					wrong = new IntakeError(
+						`${file.name} in ${name} is not what was packed: its checksum is another. Pack or fetch it again.`
+					);
+				} else unpacked.set(file.name, content);
 			}
 		};
 		file.start();
@@ -58,11 +66,21 @@ export function unpack(name: string, bytes: Uint8Array): Map<string, Uint8Array>
 	return unpacked;
 }
 
+/** A file as the directory of its archive has it. */
+interface Listed {
+	/** bytes */
+	readonly size: number;
+	/** CRC-32 of its content. */
+	readonly sum: number | undefined;
+}
+
 /** The files that an archive says it has, by its directory at the end. */
-function list(name: string, bytes: Uint8Array): Map<string, UnzipFileInfo> {
-	const listed = new Map<string, UnzipFileInfo>();
-	let total = 0;
+function list(name: string, bytes: Uint8Array): Map<string, Listed> {
+	const listed = new Map<string, Listed>();
+	const entries = zipDirectory(bytes);
+	let [total, index] = [0, 0];
 	const note = (info: UnzipFileInfo): boolean => {
+		const sum = entries[index++]?.sum;
 		if (info.name.endsWith('/') || isClutter(info.name)) return false;
 		checkPath(info.name);
 		if (listed.has(info.name)) throw new IntakeError(`${name} has two files named ${info.name}.`);
@@ -74,11 +92,11 @@ function list(name: string, bytes: Uint8Array): Map<string, UnzipFileInfo> {
 		total += info.originalSize;
 		if (total > mostBytes) throw tooLarge();
 		if (listed.size === mostFiles) throw new IntakeError(`It has more than ${mostFiles} files.`);
-		listed.set(info.name, info);
+		listed.set(info.name, { size: info.originalSize, sum });
 		return false;
 	};
 	try {
-		if (isEncrypted(bytes)) {
+		if (entries.some(({ encrypted }) => encrypted)) {
 			throw new IntakeError(
 				`${name} is encrypted. Unpack it with its password, and bring the folder.`
 			);
@@ -91,21 +109,9 @@ function list(name: string, bytes: Uint8Array): Map<string, UnzipFileInfo> {
 	return listed;
 }
 
-/** PKWARE APPNOTE, section 4.4.4: bit 0 of the flags that the directory (4.3.12) has of each file. */
-function isEncrypted(bytes: Uint8Array): boolean {
-	const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-	let end = bytes.length - 22;
-	while (end >= 0 && view.getUint32(end, true) !== 0x06054b50) end--;
-	if (end < 0) return false;
-	const count = view.getUint16(end + 10, true);
-	let at = view.getUint32(end + 16, true);
-	for (let entry = 0; entry < count && at + 46 <= bytes.length; entry++) {
-		if (view.getUint32(at, true) !== 0x02014b50) return false;
-		if ((view.getUint16(at + 8, true) & 1) === 1) return true;
-		const lengths = [28, 30, 32].map((field) => view.getUint16(at + field, true));
-		at += 46 + lengths.reduce((sum, length) => sum + length, 0);
-	}
-	return false;
+/** CRC-32 as archives have it: without a sign. */
+function sumOf(content: Uint8Array): number {
+	return crc.buf(content) >>> 0;
 }
 
 /** Files that file managers put into archives by themselves. */

@@ -2,7 +2,7 @@ import type { Marks } from '../../drawing/marks.ts';
 import { sweepFrom, sweepTo } from '../../geometry/widths/jumps.ts';
 import type { PageLayout } from '../../geometry/page-layout.ts';
 import type { Sweep } from '../../geometry/widths/sweep.ts';
-import type { Bands } from '../../resolve/bands.ts';
+import type { SiteSettings } from '../../model/site.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
 import { jumpsIn, type Jump } from './jump-words.ts';
 import { misfitsIn, misfitWords, type Misfit } from '../../check/fit/misfits.ts';
@@ -22,7 +22,7 @@ export interface SweepView {
 export function sweepView(
 	sweep: Pick<Sweep, 'stretches'>,
 	page: ResolvedPage,
-	bands: Bands,
+	{ bands, dir }: Pick<SiteSettings, 'bands' | 'dir'>,
 	marks: Marks,
 	leastOn: (width: number) => ReturnType<PageLayout['leastWidths']>
 ): SweepView {
@@ -37,7 +37,7 @@ export function sweepView(
 		to: sweepTo,
 		regions: regionLines(sweep, page, marks, least),
 		jumps: jumpsIn(sweep),
-		misfits: misfitsIn(sweep)
+		misfits: misfitsIn(sweep, dir === 'rtl')
 	};
 }
 

@@ -4,11 +4,11 @@ import { nothing, type LayerCheck } from '../check.ts';
 
 export const labelIdle: LayerCheck = {
 	of: 'layer',
-	codes: ['setting-idle'],
+	codes: ['label-idle'],
 	what: 'Only elements that have a role are given a name.',
 	why: 'Assistive technology names landmarks and sections; the name of a plain box is not read.',
 	examples: {
-		'setting-idle': {
+		'label-idle': {
 			wrong: plainLayout('region note as div { label "Note"; piece words """<p>Frost</p>""" }'),
 			mended: plainLayout('region note as section { label "Note"; piece words """<p>Frost</p>""" }')
 		}
@@ -18,8 +18,7 @@ export const labelIdle: LayerCheck = {
 		return layer.regions.flatMap((region) => {
 			const label = region.settings.find((setting) => setting.kind === 'label');
 			if (!label || region.element.text !== 'div') return [];
-			const why = 'a div has no role, so no name of it is read; say "as nav" or "as section"';
-			return [warning('setting-idle', label.span, 'label', why)];
+			return [warning('label-idle', label.span, region.name.text)];
 		});
 	}
 };

@@ -11,7 +11,7 @@ import { placementsIn, settingAtPlace, type Placement } from './members.ts';
 export const settingIdle: LayerCheck = {
 	of: 'layer',
 	codes: ['setting-idle'],
-	safe: true,
+	isSafe: () => true,
 	what: 'Every setting does something, in some band.',
 	why: 'What has no effect is most often meant for another box, or for another arrangement.',
 	examples: {

@@ -99,9 +99,16 @@ function outOf(
 	const ends = endsOf(boxes, endMargin);
 	return boxes.map((box, index) => {
 		if (isHeld(box) || box.overflowY <= tolerance) return -tolerance;
+		// A run has no box that anyone sees: it is cut where what follows begins, or its region ends.
+		if (box.name.kind === 'run' && !isFollowed(index, boxes)) return -tolerance;
 		if (box.name.kind === 'piece') return box.overflowY - endMargin(box.name) - tolerance;
 		return (ends[index] ?? 0) - bottomOf(box) - tolerance;
 	});
+}
+
+function isFollowed(index: number, boxes: readonly PlacedBox[]): boolean {
+	const box = boxes[index];
+	return boxes.some((other, at) => at > index && other.inside === box?.inside);
 }
 
 /** Whether what sticks out of a box can be scrolled to. */

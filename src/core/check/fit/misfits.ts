@@ -24,11 +24,14 @@ export interface Misfit {
 /** px; browsers round to less. */
 const tolerance = 1;
 
-/** What does not fit, region by region, from the narrowest screen on. */
-export function misfitsIn({ stretches }: Pick<Sweep, 'stretches'>): Misfit[] {
+/**
+ * What does not fit, region by region, from the narrowest screen on. What reaches into the padding around it, with
+ * nothing beside, is still in its region: a bleed is meant so.
+ */
+export function misfitsIn({ stretches }: Pick<Sweep, 'stretches'>, isMirrored: boolean): Misfit[] {
 	const found = new Map<string, Misfit[]>();
 	for (const stretch of stretches) {
-		for (const misfit of misfitsOn(stretch)) {
+		for (const misfit of misfitsOn(stretch, isMirrored)) {
 			const list = found.get(misfit.key) ?? [];
 			const last = list.at(-1);
 			if (last && misfit.from <= last.to + 1) list[list.length - 1] = joined(last, misfit);
@@ -45,11 +48,14 @@ function joined(one: Misfit, other: Misfit): Misfit {
 }
 
 /** The widths of one stretch at which boxes stick out: what sticks out changes evenly in it. */
-function misfitsOn({ from, to, first, last }: Stretch): Misfit[] {
+function misfitsOn({ from, to, first, last }: Stretch, isMirrored: boolean): Misfit[] {
 	return first.flatMap((box, index): Misfit[] => {
 		const end = last[index];
 		if (!end || !isInnermost(box, first)) return [];
-		const [a, b] = [outOf(box), outOf(end)];
+		// Beside something it must keep to its own box; else to that of its region.
+		const edge =
+			hasBeside(index, first) || hasBeside(index, last) ? index : regionAround(index, first);
+		const [a, b] = [outOf(box, first[edge], isMirrored), outOf(end, last[edge], isMirrored)];
 		const range = widthsAbove([a - tolerance], [b - tolerance], from, to);
 		if (!range) return [];
 		const worst = a > b ? box : end;
@@ -70,8 +76,31 @@ function misfitsOn({ from, to, first, last }: Stretch): Misfit[] {
 	});
 }
 
-function outOf({ overflowX, scrolls, inScroller }: PlacedBox): number {
-	return scrolls || inScroller ? 0 : overflowX;
+/** How far what is in a box reaches beyond the edge of a box around it, px; below zero where it does not. */
+function outOf(box: PlacedBox, edge: PlacedBox | undefined, isMirrored: boolean): number {
+	const { x, width, overflowX, scrolls, inScroller } = box;
+	if (scrolls || inScroller || overflowX <= 0 || !edge) return -tolerance;
+	return isMirrored ? edge.x - (x - overflowX) : x + width + overflowX - (edge.x + edge.width);
+}
+
+/** The region that a box stands in, by its place; its own where it is one. */
+function regionAround(index: number, boxes: readonly PlacedBox[]): number {
+	let at: number | undefined = index;
+	while (at !== undefined && boxes[at]?.name.kind !== 'region') at = boxes[at]?.inside;
+	return at ?? index;
+}
+
+/** Whether another box of the same arrangement stands beside it at some height. */
+function hasBeside(index: number, boxes: readonly PlacedBox[]): boolean {
+	const box = boxes[index];
+	if (!box || box.name.kind === 'region') return false;
+	return boxes.some(
+		(other, at) =>
+			at !== index &&
+			other.inside === box.inside &&
+			other.y < box.y + box.height &&
+			box.y < other.y + other.height
+	);
 }
 
 /** What sticks out of a box sticks out of those around it too; only the innermost is said. */

@@ -14,15 +14,17 @@ export const regionTooNarrow: FitCheck = {
 			mended: plainPage('<h1>Seed</h1><img src="data:," alt="A pod" width="250" height="50">')
 		}
 	},
-	find: ({ stretches }) =>
-		misfitsIn({ stretches }).map(({ name, region, box, from, to, by, needs }) => {
-			const where = region ?? box;
-			const what = box === where ? where : box.replace(` in ${where}`, '');
-			return {
-				box: name,
-				widths: [{ from, to }],
-				weight: by,
-				problem: (at) => warning('region-too-narrow', at, what, where, needs, by)
-			};
-		})
+	find: ({ stretches, resolved }) =>
+		misfitsIn({ stretches }, resolved.site.settings.dir === 'rtl').map(
+			({ name, region, box, from, to, by, needs }) => {
+				const where = region ?? box;
+				const what = box === where ? where : box.replace(` in ${where}`, '');
+				return {
+					box: name,
+					widths: [{ from, to }],
+					weight: by,
+					problem: (at) => warning('region-too-narrow', at, what, where, needs, by)
+				};
+			}
+		)
 };

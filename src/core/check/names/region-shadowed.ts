@@ -20,7 +20,7 @@ export const regionShadowed: WholeCheck = {
 	codes: ['region-shadowed'],
 	what: 'Where two layouts of a chain have a region of one name, a fill says which it means.',
 	why: 'By its name alone the nearest is filled, and the other one may be meant.',
-	safe: true,
+	isSafe: () => true,
 	examples: { 'region-shadowed': { wrong: guide('side'), mended: guide('frame.side') } },
 	find: ({ site, structure }) =>
 		layersOf(site).flatMap((layer) => {

@@ -12,16 +12,15 @@ const foot = (year: string): string =>
 }
 route / { title "Home"; piece text """<h1>Seed</h1>""" }`;
 
-/** A year behind the sign, maybe as the last of several. */
+/** A year behind the sign, maybe as the last of several; behind the word alone only at once: there are Copyright Acts. */
 const dated =
-	/(?:©|&copy;|\(c\)|\bcopyright\b)(?:[^<{}\n]{0,20}?\b(?:19|20)\d\d\s*(?:[-–]|&ndash;|to)\s*)?[^<{}\n\d]{0,20}((?:19|20)\d\d)\b(?!\s*(?:[-–]|&ndash;|to)\s*[\d{])/gi;
+	/(?:(?:©|&copy;|\(c\))(?:[^<{}\n]{0,20}?\b(?:19|20)\d\d\s*(?:[-–]|&ndash;|to)\s*)?[^<{}\n\d]{0,20}|\bcopyright\s+(?:(?:19|20)\d\d\s*(?:[-–]|&ndash;|to)\s*)?)((?:19|20)\d\d)\b(?!\s*(?:[-–]|&ndash;|to)\s*[\d{])/gi;
 
 export const yearFixed: WholeCheck = {
 	of: 'whole',
 	codes: ['year-fixed'],
 	what: 'The year beside a copyright sign is {year}.',
 	why: 'Written out it is wrong by January, on every page.',
-	safe: true,
 	examples: { 'year-fixed': { wrong: foot('2024'), mended: foot('{year}') } },
 	find({ site, reading }) {
 		const markups = [

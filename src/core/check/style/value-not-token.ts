@@ -25,7 +25,12 @@ export const valueNotToken: WholeCheck = {
 	codes: ['value-not-token'],
 	what: 'Where a token names a colour or a space, its name is written, not its value.',
 	why: 'A value that is written out stays as it is when the token changes, or has another value by night.',
-	safe: true,
+	// Where something sets the name anew, it may be another value in the place of this one.
+	isSafe: ({ details: [, token] }, { reading }) => {
+		const set = new RegExp(`${String(token)}\\s*:`, 'g');
+		const times = [...reading.files.texts.values()].map((text) => [...text.matchAll(set)].length);
+		return times.reduce((sum, count) => sum + count, 0) <= 1;
+	},
 	examples: { 'value-not-token': { wrong: styled('#2F6B3A'), mended: styled('var(--leaf)') } },
 	find({ site, reading }) {
 		const { colours, sizes } = namedValues(site);
