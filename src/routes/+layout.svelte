@@ -21,6 +21,7 @@
 	import AskDialog from '$views/shell/dialogs/AskDialog.svelte';
 	import ConfirmEdit from '$views/shell/dialogs/ConfirmEdit.svelte';
 	import Drawing from '$views/shell/Drawing.svelte';
+	import MeasuringPages from '$views/shell/MeasuringPages.svelte';
 	import NoticeLine from '$views/shell/NoticeLine.svelte';
 
 	const { children }: { children: Snippet } = $props();
@@ -178,6 +179,7 @@
 <AskDialog />
 <ConfirmEdit />
 <CommandField bind:open={finding} />
+<MeasuringPages />
 <KeysSheet bind:open={keysShown} view={viewName} />
 <DeedMenu />
 

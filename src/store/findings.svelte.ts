@@ -1,6 +1,7 @@
 import { commonEnds } from '$core/model/common-ends.ts';
 import { severities, type Severity } from '$core/messages/catalogue.ts';
 import type { FindingsView, FindingView } from '$workers/findings.ts';
+import type { MeasuredCount } from '$workers/measuring-queue.ts';
 import { store } from './site.svelte.ts';
 
 /** ms after an edit until the page in sight is looked at again, and until all others are: whoever edits is not done yet. */
@@ -20,6 +21,8 @@ class FoundFindings {
 	gone = $state(0);
 	total = $state(0);
 	working = $state(false);
+	/** How many pages are measured as they are now; undefined before it is known. */
+	measuredPages = $state.raw<MeasuredCount | undefined>();
 	private turn = 0;
 
 	/** Looks over the site as it is now; `rests`: all but the page in sight only once nothing is edited for a while. */
@@ -36,6 +39,7 @@ class FoundFindings {
 			if (turn !== this.turn) return;
 			if (!step) break;
 			({ gone: this.gone, total: this.total } = step);
+			this.measuredPages = step.measured;
 			if (step.near && page !== undefined) this.near = { page, view: step.near };
 			if (step.all) {
 				this.all = step.all;
@@ -48,10 +52,15 @@ class FoundFindings {
 		if (turn === this.turn) this.working = false;
 	}
 
-	/** A page was measured: what rests on guesses there is looked at again. */
+	/** A page was measured at all widths; what is found on it is told the next time the site is looked over. */
 	async measured(page: string, address: string): Promise<void> {
-		await store.core.measuredFindings(page, address);
-		await this.follow(store.page?.page, false);
+		this.measuredPages = await store.core.measuredFindings(page, address);
+	}
+
+	/** Whether every page is measured as it is now. */
+	get allMeasured(): boolean {
+		const { measuredPages: count } = this;
+		return count !== undefined && count.gone === count.total;
 	}
 
 	count(severity: Severity): number {

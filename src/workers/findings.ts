@@ -16,6 +16,7 @@ import type { SiteFiles } from '$core/model/files.ts';
 import { layerName, pagesOf, type Allowance, type Page } from '$core/model/site.ts';
 import { positionAt } from '$core/model/span.ts';
 import type { AllowRef, Wish } from '$core/model/wish.ts';
+import type { MeasuredCount } from './measuring-queue.ts';
 import type { ProblemView } from './messages.ts';
 
 /** A finding with its place spelled out, as the application shows it. */
@@ -72,6 +73,8 @@ export interface FindingsStep {
 	readonly all: FindingsView | undefined;
 	/** What was found on the pages in sight, as soon as they have been looked at. */
 	readonly near: FindingsView | undefined;
+	/** How many pages have been measured, so that nothing of them rests on guesses. */
+	readonly measured: MeasuredCount | undefined;
 }
 
 /** ms for which nothing else is answered. */
@@ -117,7 +120,11 @@ export class FindingsWork {
 	}
 
 	/** Goes on for a while; `near` names pages that are in sight, which come first. */
-	step(site: CheckedSite, files: SiteFiles, near: readonly string[]): FindingsStep {
+	step(
+		site: CheckedSite,
+		files: SiteFiles,
+		near: readonly string[]
+	): Omit<FindingsStep, 'measured'> {
 		let { going } = this;
 		if (going?.site !== site || this.stale) {
 			this.stale = false;

@@ -54,6 +54,8 @@ function isSize(value: unknown): boolean {
 	return (
 		typeof value === 'object' &&
 		value !== null &&
-		['dependence', 'byClass', 'widthsByScreen', 'points', 'ways'].every((name) => name in value)
+		['dependence', 'byClass', 'widthsByScreen', 'points', 'endMargin', 'ways'].every(
+			(name) => name in value
+		)
 	);
 }

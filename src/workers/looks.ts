@@ -25,6 +25,7 @@ import type { FilesMessage, PageWish, PlaceView } from './messages.ts';
 import { fitScreen } from '$core/findings/fits.ts';
 import type { ScreenKind } from '$core/laid/laid-page.ts';
 import { FindingsWork, type FindingsStep } from './findings.ts';
+import { MeasuringQueue, type MeasuredCount } from './measuring-queue.ts';
 import { Settlings, type SettleStep } from './settling.ts';
 import {
 	Sheets,
@@ -33,8 +34,6 @@ import {
 	type SheetPart,
 	type SheetWish
 } from './sheets.ts';
-
-/** What findings are looked for on. */
 
 /**
  * What is worked out of pages from their computed boxes: on the stage, on the sheet and over all widths. What has to
@@ -48,6 +47,7 @@ export abstract class Looks extends Answers {
 	private readonly finding = new FindingsWork(this.year, (instance, seen) =>
 		this.settlings.boxesKnown(instance, seen, fitScreen)
 	);
+	private readonly queue = new MeasuringQueue();
 	/** Told whenever sizes of content may have been measured. */
 	onSettled: (() => void) | undefined;
 
@@ -117,7 +117,10 @@ export abstract class Looks extends Answers {
 	 * last state without is looked over, and only the errors are told of the text.
 	 */
 	findings(near: readonly string[]): FindingsStep | undefined {
-		return this.latest && this.finding.step(this.latest, this.files, near);
+		const { latest, shown } = this;
+		if (!latest) return undefined;
+		const step = this.finding.step(latest, this.files, near);
+		return { ...step, measured: shown && this.queue.count(shown) };
 	}
 
 	/** Measures a page at all widths, so that nothing that is found on it rests on guesses. */
@@ -151,9 +154,33 @@ export abstract class Looks extends Answers {
 		};
 	}
 
-	/** The same has been done. */
-	measuredFindings(page: string, address: string): void {
+	/** The next page to be measured so, those in sight first, as the stage would show it; undefined where all are. */
+	nextToMeasure(
+		near: readonly string[]
+	): { readonly page: string; readonly html: string; readonly address: string } | undefined {
+		const { shown } = this;
+		const instance = shown && this.queue.next(shown, near);
+		return (
+			instance && {
+				page: layerName(instance.page),
+				html: stageHtml(instance, shown, this.assetUrls, this.year),
+				address: instance.address
+			}
+		);
+	}
+
+	/** The same has been done; gives how many pages are measured now. */
+	measuredFindings(page: string, address: string): MeasuredCount | undefined {
+		const { shown } = this;
+		const instance = shown && this.instanceOf({ page, address });
+		if (!instance) return undefined;
+		this.queue.done(instance, shown);
 		this.finding.measuredNow(page, address);
+		return this.queue.count(shown);
+	}
+
+	private instanceOf(wish: PageWish): PageInstance | undefined {
+		return this.settled(wish, (instance) => instance);
 	}
 
 	/** What might make something fit; whether it does is worked out by `mendSweep`. */

@@ -104,9 +104,13 @@ export class MeasuredPage {
 		});
 	}
 
-	/** The margin at the end of a content, px, which shows nothing: as it is guessed. */
+	/** The margin at the end of a content, px, which shows nothing; as it is guessed where nothing was measured. */
 	endMarginOf(key: PieceKey): number {
-		return this.guesses.of(key).endMargin ?? 0;
+		const word = pieceKeyWord(key);
+		const known = [...this.contents.values()].flatMap(({ key: own, size }) =>
+			pieceKeyWord(own) === word && size.endMargin !== undefined ? [size.endMargin] : []
+		);
+		return known.length > 0 ? Math.min(...known) : (this.guesses.of(key).endMargin ?? 0);
 	}
 
 	/** The HTML of some content, and the text that it is set in. */

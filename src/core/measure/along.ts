@@ -100,7 +100,7 @@ function heights(curve: Curve, pairs: readonly Pair[]): AlongQuestion {
 			const { question, stretch, first } = pair;
 			for (const width of rooms.flatMap(([least, most]) => curve.wants(least, most))) {
 				pending.add(stretch.from, first.spaces, { content: question.content, width }, (values) =>
-					curve.add(width, values)
+					curve.add(width, question.size.taken(values))
 				);
 			}
 		}
@@ -152,8 +152,9 @@ function fluidHeights(pairs: readonly Pair[]): AlongQuestion {
 					const word = pointWord(screen, width);
 					const spaces = spacesAt(pair, screen);
 					pending.add(screen, spaces, { content, width }, (values) => {
-						size.points.set(word, values);
-						way.curve.add(screen, values);
+						const taken = size.taken(values);
+						size.points.set(word, taken);
+						way.curve.add(screen, taken);
 					});
 				}
 			}

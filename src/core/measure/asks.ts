@@ -17,7 +17,7 @@ export interface Asked {
 }
 
 /**
- * What was measured, in the order of what was asked: least and greatest width, or height and how far content
- * sticks out across and down; px. Undefined for content that is not there.
+ * What was measured, in the order of what was asked: least and greatest width, or height, how far content
+ * sticks out across and down, and the margin at its end; px. Undefined for content that is not there.
  */
 export type Answers = readonly (readonly (readonly number[] | undefined)[])[];

@@ -60,6 +60,7 @@ export interface KeptSize {
 	])[];
 	readonly widthsByScreen: KeptCurve;
 	readonly points: readonly (readonly [string, Values])[];
+	readonly endMargin: number | undefined;
 	readonly ways: readonly {
 		readonly stretches: readonly WayStretch[];
 		readonly curve: KeptCurve;
@@ -81,12 +82,16 @@ export class ContentSize {
 	/** What was measured on single screens, by screen and room. */
 	readonly points = new Map<string, Values>();
 	readonly ways = new Map<string, Way>();
+	/** The least margin that was seen at its end, px, which shows nothing; undefined before anything was measured. */
+	endMargin: number | undefined;
 
 	constructor(readonly dependence: Dependence) {}
 
 	/** A size as it was kept. */
-	static from({ dependence, byClass, widthsByScreen, points, ways }: KeptSize): ContentSize {
+	static from(kept: KeptSize): ContentSize {
+		const { dependence, byClass, widthsByScreen, points, ways } = kept;
 		const size = new ContentSize(dependence);
+		size.endMargin = kept.endMargin;
 		for (const [place, { widths, curve }] of byClass) {
 			size.byClass.set(place, { widths, curve: Curve.from(roomGrain, curve) });
 		}
@@ -96,6 +101,12 @@ export class ContentSize {
 			size.ways.set(wayWord(stretches), new Way(stretches, Curve.from(1, curve)));
 		}
 		return size;
+	}
+
+	/** Takes in what was measured of a height: gives it with what sticks out, and keeps the margin at its end. */
+	taken([height = 0, x = 0, y = 0, margin = 0]: Values): Values {
+		this.endMargin = Math.min(this.endMargin ?? Infinity, margin);
+		return [height, x, y];
 	}
 
 	/** All that was measured, to be kept. */
@@ -108,6 +119,7 @@ export class ContentSize {
 			byClass,
 			widthsByScreen: this.widthsByScreen.kept(),
 			points: [...this.points],
+			endMargin: this.endMargin,
 			ways: [...this.ways.values()].map(({ stretches, curve }) => ({
 				stretches,
 				curve: curve.kept()

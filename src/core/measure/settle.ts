@@ -67,10 +67,10 @@ function keep(
 		if (fluid) size.widthsByScreen.add(screen, [min, max]);
 		else size.inClass(size.classOf(screen)).widths = { min, max };
 	} else if (fluid) {
-		size.points.set(pointWord(screen, width), values);
+		size.points.set(pointWord(screen, width), size.taken(values));
 	} else {
 		const { curve } = size.inClass(size.classOf(screen));
-		curve.add(curve.snapped(width), values);
+		curve.add(curve.snapped(width), size.taken(values));
 	}
 }
 

@@ -2,12 +2,11 @@
 	import { goto } from '$app/navigation';
 	import { page as address } from '$app/state';
 	import { severities, type Severity } from '$core/messages/catalogue.ts';
+	import { sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
-	import { Settler } from '$views/frame/settler.ts';
 	import DrawingStyle from '$views/sheet/DrawingStyle.svelte';
 	import ControlsLine from '$views/shell/ControlsLine.svelte';
 	import TileMark from '$views/shell/TileMark.svelte';
@@ -15,13 +14,11 @@
 	import AsideList from './AsideList.svelte';
 	import FindingDetail from './FindingDetail.svelte';
 	import FindingKind from './FindingKind.svelte';
-	import { findingWord } from './finding-words.ts';
-	import { settleFindings } from './settling.ts';
+	import { findingWord, measuredWords } from './finding-words.ts';
 
 	/** What is wrong or doubtful: each with its place, why it matters, and what would mend it. */
 
 	let hidden = $state.raw<ReadonlySet<Severity>>(new Set());
-	let settler = $state.raw<Settler | undefined>();
 
 	const view = $derived(found.all);
 	const query = $derived(placeQuery(readPlace(address.url)));
@@ -50,8 +47,13 @@
 			.map((severity) => [severity, found.count(severity)] as const)
 			.filter(([, count]) => count > 0)
 			.map(([severity, count]) => counted(count, severity));
-		const all = words.length === 0 ? 'nothing found' : words.join(', ');
-		return found.working ? `${all} · looking at page ${found.gone} of ${found.total}` : all;
+		const nothing = found.allMeasured ? 'nothing found' : 'nothing found so far';
+		const all = [
+			words.length === 0 ? nothing : words.join(', '),
+			...(found.working ? [`looking at page ${found.gone} of ${found.total}`] : []),
+			...(found.measuredPages ? [measuredWords(found.measuredPages)] : [])
+		];
+		return all.join(' · ');
 	});
 
 	function choose(finding: FindingView): void {
@@ -65,15 +67,6 @@
 		if (!next.delete(severity)) next.add(severity);
 		hidden = next;
 	}
-
-	// What rests on guesses is measured, the finding that is chosen first.
-	$effect(() => {
-		const guessed = view?.findings.filter(({ estimated }) => estimated) ?? [];
-		if (!settler || found.working || guessed.length === 0) return;
-		const given = new AbortController();
-		void settleFindings(settler, chosen, guessed, given.signal);
-		return () => given.abort();
-	});
 </script>
 
 <div class="view">
@@ -99,9 +92,15 @@
 				<p class="empty small" role="status">The site is being looked over …</p>
 			{:else if kinds.length === 0}
 				<p class="empty">
-					{view.findings.length === 0
-						? 'Nothing is wrong, and nothing is doubtful.'
-						: 'All findings of the kinds that are shown are gone.'}
+					{#if view.findings.length > 0}
+						All findings of the kinds that are shown are gone.
+					{:else if found.allMeasured}
+						Nothing is wrong and nothing is doubtful on any page, measured at every width from
+						{sweepFrom} to {sweepTo} px.
+					{:else}
+						Nothing was found so far. Pages that are not measured yet may still hold something that
+						does not fit.
+					{/if}
 				</p>
 			{/if}
 			{#each kinds as [code, findings] (code)}
@@ -125,7 +124,6 @@
 			{/if}
 		</section>
 	</div>
-	<HiddenFrame onReady={(frame) => (settler = new Settler(frame))} />
 </div>
 
 <style>

@@ -1,6 +1,7 @@
 import type { Widths } from '$core/check/subject/sighting.ts';
 import { sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
 import { counted } from '$core/messages/problem.ts';
+import type { MeasuredCount } from '$workers/measuring-queue.ts';
 import type { FindingView } from '$workers/findings.ts';
 
 /** Widths in words, px of the screen. */
@@ -24,6 +25,14 @@ export function pageWords({ on, pages }: FindingView): string {
 	const [first] = on;
 	if (!first) return '';
 	return pages === 1 ? `on ${first.page}` : `on ${counted(pages, 'page')}`;
+}
+
+/** How many pages were measured, so that what is told of them is what a browser shows. */
+export function measuredWords({ gone, total }: MeasuredCount): string {
+	if (total === 1 && gone === 1) return 'the page is measured';
+	return gone === total
+		? `all ${counted(total, 'page')} measured`
+		: `${gone} of ${counted(total, 'page')} measured`;
 }
 
 /** The width at which a finding is shown best, px: in the middle of where it is; undefined where it is everywhere. */

@@ -16,7 +16,7 @@ import {
 	unset
 } from './dom.ts';
 import { showInFrame, stageOf } from './frame.ts';
-import { stickingOut } from './sticking-out.ts';
+import { endMargin, stickingOut } from './sticking-out.ts';
 
 /** Sizes of content as the browser shows it, measured in a frame that no one sees. */
 
@@ -179,7 +179,7 @@ function measureRound(
 		if (typeof step.width !== 'number') found[step.at] = [...(found[step.at] ?? []), width];
 		else {
 			const { x, y } = stickingOut(element);
-			found[step.at] = [height, x, y];
+			found[step.at] = [height, x, y, endMargin(element)];
 		}
 	}
 }

@@ -109,7 +109,7 @@ export class Settler {
 const betweenRests = 150;
 
 /** Waits until the browser has nothing else to do. */
-function idle(): Promise<void> {
+export function idle(): Promise<void> {
 	return new Promise((done) => {
 		if ('requestIdleCallback' in window) requestIdleCallback(() => done(), { timeout: 2000 });
 		else setTimeout(done, 50);

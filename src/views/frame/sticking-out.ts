@@ -25,6 +25,12 @@ export function stickingOut(element: HTMLElement): { x: number; y: number } {
 	return { x, y };
 }
 
+/** The margin at the end of what is in an element, px: it makes room, and shows nothing. */
+export function endMargin(element: HTMLElement): number {
+	const { height, bottom } = rectOfNode(element);
+	return height === 0 ? 0 : Math.max(0, rectOf(element).bottom - bottom);
+}
+
 /** The greatest distance that rounds to what the browser says; that itself where no box has it. */
 function nearest(distances: readonly number[], said: number): number {
 	if (said <= 0) return 0;

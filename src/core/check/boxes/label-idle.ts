@@ -18,7 +18,8 @@ export const labelIdle: LayerCheck = {
 		return layer.regions.flatMap((region) => {
 			const label = region.settings.find((setting) => setting.kind === 'label');
 			if (!label || region.element.text !== 'div') return [];
-			return [warning('label-idle', label.span, region.name.text)];
+			const mend = { label: 'Say "as section"', span: region.element.span, insert: 'section' };
+			return [{ ...warning('label-idle', label.span, region.name.text), mend }];
 		});
 	}
 };

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { RooflineLayout } from '$core/drawing/roofline.ts';
-	import { columnsOf, plainHeight } from '$core/across/columns.ts';
+	import { plainHeight } from '$core/across/columns.ts';
 	import { type Trace } from '$core/model/trace.ts';
 	import { clampWidth } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
@@ -127,19 +127,6 @@
 		return onceAtRest(600, (signal) => worked.findJumps(page, signal));
 	});
 
-	// Then all other pages, from the one that is shown on.
-	$effect(() => {
-		const worked = settled;
-		const names = store.roofline.rows.map((row) => row.page);
-		const at = names.indexOf(page.page);
-		const others = [...names.slice(at + 1), ...names.slice(0, Math.max(0, at))];
-		const screens = columnsOf(bands).map(({ width }) => width);
-		void page.html;
-		if (!worked) return;
-		worked.ready = 0;
-		return onceAtRest(5000, (signal) => worked.measureOthers(others, screens, plainHeight, signal));
-	});
-
 	function onLink(link: FollowedLink): void {
 		if (link.kind === 'address') void store.follow(link.address);
 		else if (link.kind === 'outside') {
@@ -179,7 +166,6 @@
 
 <div
 	class="pane"
-	data-measured={settled?.ready}
 	data-compared={settled?.compared ? (settled.differs?.sentence ?? '') : undefined}
 	bind:clientWidth={paneWidth}
 	bind:clientHeight={paneHeight}

@@ -28,8 +28,6 @@ export class SettledPage {
 	jumps = $state.raw<readonly number[] | undefined>();
 	/** What is not as it was computed, as a whole sentence, and where that is written. */
 	differs = $state.raw<{ sentence: string; place: PlaceView | undefined } | undefined>();
-	/** How many other pages are measured. */
-	ready = $state(0);
 	/** The page has been compared at the width shown. */
 	compared = $state(false);
 
@@ -66,18 +64,5 @@ export class SettledPage {
 			store.core.jumps(wish, screenOf(height, scrollbars))
 		);
 		if (!signal.aborted) this.jumps = settled?.jumps;
-	}
-
-	/**
-	 * Measures all other pages of the site at the beginning of each band, so that they are ready when one goes
-	 * there: those in sight first, and only while nothing else is to do.
-	 */
-	async measureOthers(
-		pages: readonly string[],
-		screens: readonly number[],
-		height: number,
-		signal: AbortSignal
-	): Promise<void> {
-		await this.settler.measureAll(pages, screens, screenOf(height), signal, () => this.ready++);
 	}
 }
