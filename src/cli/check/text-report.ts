@@ -50,7 +50,7 @@ function placesOf({ pages, estimated }: ReportedFinding): string[] {
 }
 
 /** How much was found. */
-function summaryOf({ findings, aside }: Report): string {
+function summaryOf({ findings, aside, measured }: Report): string {
 	const words = severities.flatMap((severity) => {
 		const count = findings.filter((one) => one.severity === severity).length;
 		return count > 0 ? [counted(count, severity)] : [];
@@ -59,7 +59,8 @@ function summaryOf({ findings, aside }: Report): string {
 	const parts = [
 		words.length === 0 ? 'Nothing was found' : listWords(words),
 		...(estimated > 0 ? [`${estimated} of them by guessed sizes`] : []),
-		...(aside.length > 0 ? [`${aside.length} set aside`] : [])
+		...(aside.length > 0 ? [`${aside.length} set aside`] : []),
+		...(measured === true ? [] : ['sizes of content are guessed: --measure measures every page'])
 	];
 	return `${parts.join('; ')}.`;
 }

@@ -102,7 +102,7 @@ const setAside: ElsewhereCheck = {
 	isSafe: () => true,
 	examples: {
 		'allow-idle': {
-			wrong: plainPage('<h1>Seed</h1>', 'allow measure-too-long "a poem keeps its lines"'),
+			wrong: plainPage('<h1>Seed</h1>', 'allow heading-twice "two poems"'),
 			mended: plainPage('<h1>Seed</h1>')
 		}
 	},

@@ -45,6 +45,8 @@ export interface SetAside extends Allowing {
 export interface Findings {
 	readonly findings: readonly Finding[];
 	readonly aside: readonly SetAside[];
+	/** Every page was measured at all widths, so that what is not told is not there. */
+	readonly measured: boolean;
 }
 
 const wholeChecks = checks.filter((check): check is WholeCheck => check.of === 'whole');
@@ -134,14 +136,17 @@ export class LookingOver {
 		}
 		const { findings, aside } = this.told(checked, seen, whole);
 		yield;
-		return { findings: [...findings, ...idleAllowances(checked, aside)], aside };
+		const measured = this.isMeasured(checked);
+		const idle = idleAllowances(checked, aside, measured);
+		return { findings: [...findings, ...idle], aside, measured };
 	}
 
 	/** Findings, but for what the text sets aside. */
 	private told(checked: CheckedSite, seen: readonly Seen[], whole: readonly Problem[]): Findings {
 		const allowances = Allowances.of(checked.site);
 		if (allowances.all.length === 0) {
-			return { findings: gather(seen, [...checked.problems, ...whole]), aside: [] };
+			const findings = gather(seen, [...checked.problems, ...whole]);
+			return { findings, aside: [], measured: false };
 		}
 		const pages = new Map(pagesOf(checked.site).map((page) => [layerName(page), page]));
 		const chainOf = (name: string): SeenOn | undefined => {
@@ -161,7 +166,17 @@ export class LookingOver {
 			const own = alone.filter((problem) => allowances.of(problem) === allowing);
 			return gather(aside.get(allowing) ?? [], own).map((finding) => ({ ...allowing, finding }));
 		});
-		return { findings: gather(told, [...checked.problems, ...open]), aside: setAside };
+		const findings = gather(told, [...checked.problems, ...open]);
+		return { findings, aside: setAside, measured: false };
+	}
+
+	private isMeasured(checked: CheckedSite): boolean {
+		return pagesOf(checked.site).every((page) =>
+			checked
+				.instances(page)
+				.slice(0, mostInstances)
+				.every(({ address }) => this.measuredAt.has(`${layerName(page)} ${address}`))
+		);
 	}
 
 	/** What is found on a page; one of those that a route stands for after the other. */
@@ -250,10 +265,19 @@ function onNoPage(sighting: Sighting): Seen {
 	return { sighting, page: sighting.page ?? '', address: sighting.address ?? '' };
 }
 
+/** What only boxes show: guesses may not see it, so nothing is known of it before all is measured. */
+const ofBoxes: ReadonlySet<string> = new Set(fitChecks.flatMap(({ codes }) => codes));
+
 /** Allowances that set nothing aside; taking one away changes nothing. */
-function idleAllowances(checked: CheckedSite, aside: readonly SetAside[]): Finding[] {
+function idleAllowances(
+	checked: CheckedSite,
+	aside: readonly SetAside[],
+	measured: boolean
+): Finding[] {
 	const used = new Set(aside.map(({ allowance }) => allowance));
-	const idle = Allowances.of(checked.site).all.filter(({ allowance }) => !used.has(allowance));
+	const idle = Allowances.of(checked.site).all.filter(
+		({ allowance }) => !used.has(allowance) && (measured || !ofBoxes.has(allowance.code.text))
+	);
 	const problems = idle.map(({ allowance, in: where }): Problem => {
 		const { text, span } = allowance.code;
 		return hint('allow-idle', span, text, allowWords(where));

@@ -15,6 +15,8 @@ import type { Findings } from './look-over.ts';
 export const reportSchema = z.object({
 	version: z.literal(1),
 	site: z.string(),
+	/** Every page was measured at all widths; reports of before it was said leave it out. */
+	measured: z.boolean().optional(),
 	findings: z.array(
 		z.object({
 			code: z.string(),
@@ -66,13 +68,14 @@ export type Report = z.infer<typeof reportSchema>;
 export type ReportedFinding = Report['findings'][number];
 
 /** All that was found in a site, as a report. */
-export function reportOf({ findings, aside }: Findings, site: CheckedSite): Report {
+export function reportOf({ findings, aside, measured }: Findings, site: CheckedSite): Report {
 	const { texts } = site.reading.files;
 	const prints = fingerprintsOf(findings, texts);
 	const byCause = new Map(findings.map(({ cause }, index) => [cause, prints[index]]));
 	return {
 		version: 1,
 		site: site.site.settings.name.text,
+		measured,
 		findings: findings.map((finding, index) => ({
 			...reported(finding, site),
 			because: (finding.because !== undefined && byCause.get(finding.because)) || null,
