@@ -21,7 +21,7 @@ import { fixedSize } from '../../src/core/geometry/pieces/piece-size.ts';
 import { Sweep } from '../../src/core/geometry/widths/sweep.ts';
 import { findingsDocument } from '../../scripts/lib/findings-document.ts';
 import { findingsOf, lookOver } from '../lib/findings.ts';
-import { resolve } from '../lib/site.ts';
+import { around, resolve } from '../lib/site.ts';
 
 /** What is wrong, where, and the mend. */
 
@@ -226,4 +226,39 @@ route / { title "Home"; piece text """<h1 id="bed">Seed</h1>""" }`
 	const text = after?.reading.files.texts.get('site.eave') ?? '';
 	assert.match(text, /pad {2}4px {3}var\(--gap\); region/);
 	assert.match(text, /#bed \{ color: var\(--bed\); margin/);
+});
+
+test('a finding is told at the element that is meant, and at the layer that has to change', () => {
+	const commented = resolve(
+		around(
+			'route /x { title "X"; piece a """<!-- <img src="a.svg"> --><h1>X</h1><img src="a.svg">""" }'
+		)
+	);
+	const [image] = findingsOf(commented).findings.filter(({ problem }) => problem.code === 'image-no-alt'); // prettier-ignore
+	const text = commented.reading.files.texts.get('site.eave') ?? '';
+	assert.equal(image?.problem.span.from, text.lastIndexOf('<img'));
+	const branded = resolve(
+		around(`layout brand at / { region top as header { piece name """<h1>Lent</h1>""" }; region main as main { slot } }
+route /x { under brand; title "X"; piece a """<h1>X</h1>""" }
+route /y { under brand; title "Y"; piece a """<h1>Y</h1>""" }`)
+	);
+	const twice = findingsOf(branded).findings.filter(({ problem }) => problem.code === 'heading-twice'); // prettier-ignore
+	assert.deepEqual(twice.map(({ on }) => on.map(({ page }) => page)), [['/x', '/y']]); // prettier-ignore
+	const [brand] = twice;
+	const source = branded.reading.files.texts.get('site.eave') ?? '';
+	assert.equal(source.slice(brand?.problem.span.from).slice(0, 8), '<h1>Lent');
+});
+
+test('one page without a description is told there; where none has one, the frame is', () => {
+	const said = (own: string): string[][] =>
+		findingsOf(
+			resolve(`site "Lent" { lang en; bands { narrow 0 } }
+layout f at / { region main as main { slot } }
+route / { title "Home"; ${own}; piece a """<h1><a href="/b">Seed</a></h1>""" }
+route /b { title "B"; piece a """<h1>B</h1>""" }`)
+		)
+			.findings.filter(({ problem }) => problem.code === 'description-missing')
+			.map(({ problem, on }) => [String(problem.details[0]), ...on.map(({ page }) => page)]);
+	assert.deepEqual(said('description "Seed"'), [['/b', '/b']]);
+	assert.deepEqual(said(''), [['What sits under f', '/', '/b']]);
 });

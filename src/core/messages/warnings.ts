@@ -72,8 +72,10 @@ export const warnings = {
 		`${what} is ${width} by ${height} px: whoever points at it needs 24 by 24.`,
 
 	// Reading
-	'heading-twice': (first: string) =>
-		`This page has a heading of the first level already ("${first}"): one says what it is about.`,
+	'heading-twice': (heading: string, layout: string) =>
+		layout === ''
+			? `This page has a heading of the first level already ("${heading}"): one says what it is about.`
+			: `${layout} has a heading of the first level ("${heading}"), and pages that it covers have their own: that one says what a page is about.`,
 	'landmark-unnamed': (element: string, count: number) =>
 		`There are ${count} ${element} landmarks on the page, and this one has no name that tells it from the others.`,
 	'main-missing': () =>

@@ -99,8 +99,9 @@ function outOf(
 	const ends = endsOf(boxes, endMargin);
 	return boxes.map((box, index) => {
 		if (isHeld(box) || box.overflowY <= tolerance) return -tolerance;
-		// A run has no box that anyone sees: it is cut where what follows begins, or its region ends.
-		if (box.name.kind === 'run' && !isFollowed(index, boxes)) return -tolerance;
+		// The last of a region is cut where that ends: what it has beyond itself in there lies over nothing.
+		const isContent = box.name.kind === 'run' || box.name.kind === 'piece';
+		if (isContent && !isFollowed(index, boxes)) return -tolerance;
 		if (box.name.kind === 'piece') return box.overflowY - endMargin(box.name) - tolerance;
 		return (ends[index] ?? 0) - bottomOf(box) - tolerance;
 	});

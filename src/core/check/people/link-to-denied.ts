@@ -44,7 +44,7 @@ export const linkToDenied: PageCheck = {
 			const by = keptOutBy(route, denied[0], structure);
 			if (!by) return [];
 			const place = `${layerName(by)}, ${placeOf(layerSpan(by), reading.files.texts)}`;
-			const span = page.placeOf(element, 'href');
+			const span = page.placeOf(element);
 			const words = [href ?? '', listWords(denied), place] as const;
 			const problem = warning('link-to-denied', span, ...words);
 			return [{ problem, box: page.boxOf(element), cause: href ?? '', weight: denied.length }];

@@ -1,4 +1,5 @@
 import { hint, warning } from '../../messages/problem.ts';
+import { layerName } from '../../model/site.ts';
 import type { Element } from '../../reach/page-tree.ts';
 import type { PageCheck } from '../check.ts';
 import type { Sighting } from '../subject/sighting.ts';
@@ -26,11 +27,19 @@ export const headingTwice: PageCheck = {
 		}
 	},
 	find(page) {
-		const [first, ...others] = headingsOf(page).filter((one) => levelOf(one) === 1);
+		const all = headingsOf(page).filter((one) => levelOf(one) === 1);
+		const own = all.filter((one) => page.ownerOf(one)?.layer === page.declared);
+		// Where a page has one of its own, that of a frame is one too many, on every page that it covers.
+		const [first, ...others] = own.length > 0 ? [...own, ...all.filter((one) => !own.includes(one))] : all; // prettier-ignore
 		if (!first) return [];
-		const words = textIn(first).trim().slice(0, 40);
 		return others.map((element): Sighting => {
-			const problem = warning('heading-twice', page.placeOf(element), words);
+			const layer = page.ownerOf(element)?.layer;
+			const frame = own.length > 0 && layer !== page.declared ? layer : undefined;
+			const words = textIn(frame ? element : first)
+				.trim()
+				.slice(0, 40);
+			const place = page.placeOf(element);
+			const problem = warning('heading-twice', place, words, frame ? layerName(frame) : '');
 			return { problem, box: page.boxOf(element), cause: '' };
 		});
 	}

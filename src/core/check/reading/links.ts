@@ -24,7 +24,7 @@ export const linkNowhere: PageCheck = {
 			// An id alone stays on the page, also where that stands for another one.
 			if (!target || href === undefined || href.startsWith('#') || href === '') return [];
 			if (addresses.routeAt(target.path) || addresses.hasFile(target.path)) return [];
-			const span = page.placeOf(element, 'href');
+			const span = page.placeOf(element);
 			return [{ problem: warning('link-nowhere', span, href), box: page.boxOf(element) }];
 		});
 	}

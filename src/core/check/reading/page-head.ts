@@ -1,6 +1,6 @@
 import { hint, warning } from '../../messages/problem.ts';
 import { layerName, layerSpan, pagesOf } from '../../model/site.ts';
-import { nothing, type AcrossCheck, type PageCheck, type WholeCheck } from '../check.ts';
+import { nothing, type AcrossCheck, type WholeCheck } from '../check.ts';
 import type { Sighting } from '../subject/sighting.ts';
 import type { PageFacts } from '../subject/page-facts.ts';
 import { plainFrame } from '../example.ts';
@@ -50,8 +50,8 @@ export const titleTwice: AcrossCheck = {
 	}
 };
 
-export const descriptionMissing: PageCheck = {
-	of: 'page',
+export const descriptionMissing: AcrossCheck = {
+	of: 'across',
 	codes: ['description-missing'],
 	what: 'Each page has a description, its own or one of its layouts.',
 	why: 'Search engines show it below the title; without one they take some words of the page.',
@@ -61,13 +61,20 @@ export const descriptionMissing: PageCheck = {
 			mended: `layout frame at / { region main as main { slot } }\nroute / { title "Home"; description "Seed that is lent."; piece a """<h1>Seed</h1>""" }`
 		}
 	},
-	find: ({ declared, head, name, page }) => {
-		if (declared.kind === 'state' || head.description.trim() !== '') return [];
-		const [outermost] = page.chain;
-		// Where a frame could say one for all, it is one finding, not one for each page.
-		const span = layerSpan(outermost ?? declared);
-		const what = outermost ? `What sits under ${outermost.name.text}` : name;
-		return [{ problem: hint('description-missing', span, what) }];
+	find(pages) {
+		const routes = pages.filter(({ page }) => page.kind === 'route');
+		const without = routes.filter(({ description }) => description === '');
+		const under = countBy(routes, ({ frame }) => frame);
+		const lacking = countBy(without, ({ frame }) => frame);
+		return without.map(({ page, frame, name, address }): Sighting => {
+			// Where none of those under a frame has one, the frame could say one for all: it is one finding.
+			const count = under.get(frame) ?? 0;
+			const isOfFrame = count > 1 && lacking.get(frame) === count;
+			const whole = isOfFrame ? frame : undefined;
+			const span = layerSpan(whole ?? page);
+			const what = whole ? `What sits under ${whole.name.text}` : name;
+			return { problem: hint('description-missing', span, what), page: name, address };
+		});
 	}
 };
 
@@ -86,3 +93,9 @@ export const langMissing: WholeCheck = {
 		settings.langSpan ? nothing : [warning('lang-missing', settings.name.span)],
 	mend: () => ({ kind: 'set-site', part: 'lang', value: 'en' })
 };
+
+function countBy<T, K>(all: readonly T[], keyOf: (one: T) => K): Map<K, number> {
+	const counts = new Map<K, number>();
+	for (const one of all) counts.set(keyOf(one), (counts.get(keyOf(one)) ?? 0) + 1);
+	return counts;
+}

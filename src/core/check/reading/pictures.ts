@@ -24,7 +24,7 @@ export const imageNoAlt: PageCheck = {
 	find: (page) =>
 		pictures(page, (element, file) =>
 			isSpoken(element) && attributeOf(element, 'alt') === undefined && !hasName(element)
-				? warning('image-no-alt', page.placeOf(element, 'src'), file)
+				? warning('image-no-alt', page.placeOf(element), file)
 				: undefined
 		)
 };
@@ -48,7 +48,7 @@ export const imageNoSize: PageCheck = {
 			const style = attributeOf(element, 'style') ?? '';
 			if (both || sized.has(element) || /aspect-ratio|(^|[;\s])height\s*:/.test(style))
 				return undefined;
-			return hint('image-no-size', page.placeOf(element, 'src'), file);
+			return hint('image-no-size', page.placeOf(element), file);
 		});
 	}
 };

@@ -99,7 +99,7 @@ function framesTaken(page: WrittenPage): Sighting[] {
 		const name = classesOf(element).find((one) => names.isFrame(one));
 		const owner = name === undefined ? undefined : page.ownerOf(element);
 		if (name === undefined || !owner?.piece || page.partOf(element)) return [];
-		const span = page.placeOf(element, 'class');
+		const span = page.placeOf(element);
 		const words = [name, 'The frame', layerName(owner.layer)] as const;
 		return [{ problem: warning('class-clash', span, ...words), box: page.boxOf(element) }];
 	});

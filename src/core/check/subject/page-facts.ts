@@ -1,5 +1,5 @@
 import type { Span } from '../../model/span.ts';
-import { layerSpan, type Page } from '../../model/site.ts';
+import { layerSpan, type Layout, type Page } from '../../model/site.ts';
 import { ruleSpan } from '../../reach/author-rules.ts';
 import { attributeOf } from '../../reach/page-tree.ts';
 import { reached } from '../../reach/reached.ts';
@@ -28,6 +28,9 @@ export interface PageFacts {
 	readonly name: string;
 	readonly address: string;
 	readonly title: string;
+	readonly description: string;
+	/** The outermost layout that it sits under; undefined for a bare page. */
+	readonly frame: Layout | undefined;
 	/** Where its title is written, or the page where it has none. */
 	readonly titleSpan: Span;
 	readonly links: readonly LinkFact[];
@@ -43,11 +46,13 @@ export function factsOf(page: WrittenPage): PageFacts {
 		name: page.name,
 		address: instance.address,
 		title: page.head.title,
+		description: page.head.description.trim(),
+		frame: page.page.chain[0],
 		titleSpan: declared.title?.span ?? layerSpan(declared),
 		links: page.named('a', 'area').flatMap((element): LinkFact[] => {
 			const target = linkTarget(attributeOf(element, 'href'), instance.address);
 			if (!target) return [];
-			return [{ path: target.path, id: target.id, span: page.placeOf(element, 'href') }];
+			return [{ path: target.path, id: target.id, span: page.placeOf(element) }];
 		}),
 		ids: new Set(page.elements.flatMap((element) => attributeOf(element, 'id') ?? [])),
 		selectors: selectorsOn(page)

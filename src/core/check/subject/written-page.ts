@@ -19,6 +19,7 @@ import {
 	type Element,
 	type PageTree
 } from '../../reach/page-tree.ts';
+import { writtenAs } from '../../reach/written-elements.ts';
 import { classNames } from '../../emit/names.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
@@ -141,17 +142,17 @@ export class WrittenPage {
 	}
 
 	/**
-	 * Where an element is written: its tag in the markup of the piece or part it comes from, found by the value of
-	 * one of its attributes where that is given; the name of the piece or layer where nothing there looks like it.
+	 * Where an element is written: its tag in the markup of the piece or part it comes from; the name of the piece or
+	 * layer where nothing there looks like it.
 	 */
-	placeOf(element: Element, attribute?: string): Span {
+	placeOf(element: Element): Span {
 		const owner = this.ownerOf(element);
 		if (!owner) return layerSpan(this.declared);
 		const { layer, piece } = owner;
 		if (!piece) return this.frameSpan(element, layer);
 		const part = this.partOf(element);
 		const written = part?.markup.span ?? (isMarkup(piece) ? piece.markup.span : undefined);
-		const found = written && this.tagIn(written, element, attribute);
+		const found = written && this.tagIn(written, element);
 		return found ?? piece.name.span;
 	}
 
@@ -162,34 +163,21 @@ export class WrittenPage {
 		return said?.name.span ?? layerSpan(layer);
 	}
 
-	private tagIn(written: Span, element: Element, attribute: string | undefined): Span | undefined {
-		const text = this.resolved.reading.files.texts
-			.get(written.file)
-			?.slice(written.from, written.to);
+	private tagIn(written: Span, element: Element): Span | undefined {
+		const { file, from } = written;
+		const text = this.resolved.reading.files.texts.get(file)?.slice(from, written.to);
 		if (text === undefined) return undefined;
-		const tags = [...text.matchAll(new RegExp(`<${element.name}(?=[\\s/>])`, 'gi'))];
-		const value = attribute === undefined ? undefined : attributeOf(element, attribute);
+		// What stands around the markup in the text is no part of it.
+		const [lead, end] = text.startsWith('"""') ? [3, text.length - 3] : [0, text.length];
 		const alike = this.elements.filter(
 			(other) =>
 				other.name === element.name &&
 				this.ownerOf(other)?.piece === this.ownerOf(element)?.piece &&
 				this.partOf(other) === this.partOf(element)
 		);
-		const holding = tags.filter(({ index }) => {
-			const end = text.indexOf('>', index);
-			const tag = text.slice(index, end === -1 ? undefined : end);
-			return value !== undefined && value !== '' && tag.includes(value);
-		});
-		// Where no list repeats them, elements and tags are the same in the same order.
-		const [at] =
-			holding.length > 0
-				? holding
-				: tags.length === alike.length
-					? [tags[alike.indexOf(element)]]
-					: tags;
-		if (!at) return undefined;
-		const from = written.from + at.index;
-		return { file: written.file, from, to: from + at[0].length };
+		const found = writtenAs(element, text.slice(lead, end), alike);
+		if (!found) return undefined;
+		return { file, from: from + lead + found.tag.from, to: from + lead + found.tag.to };
 	}
 }
 
