@@ -74,6 +74,15 @@ const coreRules = coreOrder.map((part, index) => ({
 				]
 			}
 		],
+		'no-restricted-syntax': [
+			'error',
+			{
+				selector:
+					"VariableDeclarator > Identifier > TSTypeAnnotation TSTypeReference[typeName.name='Record'] > TSTypeParameterInstantiation > TSStringKeyword:first-child",
+				message:
+					'A table that is asked for by words is a Map: a record has a "constructor", whoever asks.'
+			}
+		],
 		'no-restricted-globals': [
 			'error',
 			...[

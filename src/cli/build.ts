@@ -5,6 +5,7 @@ import type { CheckedSite } from '../core/check/site.ts';
 import { accessPath, closedPages } from '../core/emit/access-file.ts';
 import { handOver, type HandOver } from '../core/emit/hand-over.ts';
 import { counted, hasErrors } from '../core/messages/problem.ts';
+import { Interrupted, Interruption } from './interruption.ts';
 import { openSite, printProblems, systemSentence } from './open-site.ts';
 import type { Streams } from './streams.ts';
 import { writeDelivery, WriteRefused } from './write-delivery.ts';
@@ -45,8 +46,9 @@ export async function buildCommand(
 		return 1;
 	}
 	const files = [...handOver(opened, year, what)];
+	const interruption = new Interruption();
 	try {
-		const { removed } = await writeDelivery(files, out);
+		const { removed } = await writeDelivery(files, out, undefined, interruption.signal);
 		const pages = files.filter((file) => file.kind === 'page').length;
 		const gone = removed > 0 ? `, and took away ${removed} that the site no longer has` : '';
 		streams.out(
@@ -55,10 +57,16 @@ export async function buildCommand(
 		streams.out(closedSentence(opened, what.closed || what.nginx));
 		return 0;
 	} catch (failure) {
+		if (failure instanceof Interrupted) {
+			streams.errors(`Nothing was written: ${failure.message}\n`);
+			return failure.exitCode;
+		}
 		const sentence = failure instanceof WriteRefused ? failure.message : systemSentence(failure);
 		if (sentence === undefined) throw failure;
 		streams.errors(`Nothing was written: ${sentence}\n`);
 		return 2;
+	} finally {
+		interruption.end();
 	}
 }
 

@@ -1,6 +1,7 @@
 import { lstat, mkdir, mkdtemp, readFile, rename, rm, rmdir, writeFile } from 'node:fs/promises';
 import { basename, dirname, join, resolve } from 'node:path';
 import * as z from 'zod';
+import { besideStart, ownerName, movingName, putRight } from './unfinished-delivery.ts';
 
 /** What is to be written: content by path, with `/`, from the folder. */
 export type Written = readonly { readonly path: string; readonly content: string | Uint8Array }[];
@@ -27,34 +28,40 @@ export interface Disk {
 
 /**
  * Writes a delivery into a folder: first beside it, then, when all of it is there, into its place.
- * Whatever fails, the folder is as it was. Files of earlier deliveries that are no longer made go;
- * files that someone else put there stay. Throws a WriteRefused or a system error.
+ * Whatever fails, and when `signal` says to stop, the folder is as it was; where the process ends in the middle, the
+ * next delivery puts that right first. Files of earlier deliveries that are no longer made go; files that someone else
+ * put there stay. Throws a WriteRefused, the signal's reason or a system error.
  */
 export async function writeDelivery(
 	files: Written,
 	folder: string,
-	disk: Disk = { writeFile, rename }
+	disk: Disk = { writeFile, rename },
+	signal?: AbortSignal
 ): Promise<{ removed: number }> {
 	const out = resolve(folder);
 	await checkFolder(out);
+	await mkdir(dirname(out), { recursive: true });
+	await putRight(out);
 	const before = await readList(out);
-	const list = JSON.stringify({ files: files.map((file) => file.path).sort() }, null, '\t') + '\n';
+	const list = listText(files.map((file) => file.path));
 	const all: Written = [...files, { path: listName, content: list }];
 	for (const file of all) await checkPlace(out, file, before);
-	await mkdir(dirname(out), { recursive: true });
-	const beside = await mkdtemp(join(dirname(out), `.${basename(out)}-`));
+	const beside = await mkdtemp(join(dirname(out), besideStart(out)));
 	try {
+		await writeFile(join(beside, ownerName), String(process.pid));
 		for (const { path, content } of all) {
+			signal?.throwIfAborted();
 			const target = join(beside, 'new', path);
 			await mkdir(dirname(target), { recursive: true });
 			await disk.writeFile(target, content);
 		}
 		const made = new Set(files.map((file) => file.path));
-		const stale = [...before].filter((path) => !made.has(path));
+		const stale: string[] = [];
+		for (const path of before) if (!made.has(path) && (await isOwn(out, path))) stale.push(path);
 		await moveIn(
 			all.map((file) => file.path),
 			stale,
-			{ out, beside, disk }
+			{ out, beside, disk, signal }
 		);
 		return { removed: stale.length };
 	} finally {
@@ -62,7 +69,22 @@ export async function writeDelivery(
 	}
 }
 
+function listText(paths: readonly string[]): string {
+	return JSON.stringify({ files: [...paths].sort() }, null, '\t') + '\n';
+}
+
+/** Whether a path leads to a file through folders alone: through a link it would be a file of someone else. */
+async function isOwn(out: string, path: string): Promise<boolean> {
+	const words = path.split('/');
+	for (let count = 1; count < words.length; count++) {
+		const info = await lstat(join(out, ...words.slice(0, count))).catch(() => undefined);
+		if (!info?.isDirectory()) return false;
+	}
+	return true;
+}
+
 interface Places {
+	readonly signal: AbortSignal | undefined;
 	readonly out: string;
 	/** Holds `new`, what is to go in, and `old`, what it takes the place of. */
 	readonly beside: string;
@@ -73,10 +95,11 @@ interface Places {
 async function moveIn(
 	paths: readonly string[],
 	stale: readonly string[],
-	{ out, beside, disk }: Places
+	{ out, beside, disk, signal }: Places
 ): Promise<void> {
 	const undo: (() => Promise<void>)[] = [];
 	const move = async (from: string, to: string): Promise<void> => {
+		signal?.throwIfAborted();
 		await mkdir(dirname(to), { recursive: true });
 		await disk.rename(from, to);
 		undo.unshift(async () => {
@@ -84,6 +107,8 @@ async function moveIn(
 			await rename(to, from);
 		});
 	};
+	// Should the process end from here on, this is what has to be taken back.
+	await writeFile(join(beside, movingName), paths.join('\n'));
 	try {
 		for (const path of stale) {
 			if (await isThere(join(out, path))) await move(join(out, path), join(beside, 'old', path));
@@ -94,6 +119,8 @@ async function moveIn(
 			if (await isThere(join(out, path))) await move(join(out, path), join(beside, 'old', path));
 			await move(join(beside, 'new', path), join(out, path));
 		}
+		// All of it is in its place: the next delivery only tidies up.
+		await rm(join(beside, movingName));
 	} catch (failure) {
 		for (const step of undo) await step();
 		throw failure;

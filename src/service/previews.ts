@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import * as z from 'zod';
 import { answer } from '../core/answer/answer.ts';
 import type { SiteAnswer, SiteRequest } from '../core/answer/exchange.ts';
-import { checkSite, isSound, type CheckedSite } from '../core/check/site.ts';
+import { isSound, soundSite, type CheckedSite } from '../core/check/site.ts';
 import { counted } from '../core/messages/problem.ts';
 import type { SiteFiles } from '../core/model/files.ts';
 import { takeIn } from '../core/source/intake.ts';
@@ -70,18 +70,19 @@ export class Previews {
 	add(zip: Uint8Array, role: string | undefined): string {
 		const { files, site } = open(zip, undefined);
 		const token = randomBytes(16).toString('base64url');
-		this.makeRoom(zip.length);
+		const bytes = bytesOf(files);
+		this.makeRoom(bytes);
 		this.kept.set(token, {
 			files,
 			site,
 			role,
-			bytes: zip.length,
+			bytes,
 			changed: this.now(),
 			pages: new Set(),
 			watchers: new Set(),
 			devices: new Map()
 		});
-		this.bytes += zip.length;
+		this.bytes += bytes;
 		return token;
 	}
 
@@ -90,8 +91,9 @@ export class Previews {
 		const preview = this.find(token);
 		if (!preview) return false;
 		const { files, site } = open(zip, preview.site);
-		this.bytes += zip.length - preview.bytes;
-		Object.assign(preview, { files, site, role, bytes: zip.length, changed: this.now() });
+		const bytes = bytesOf(files);
+		this.bytes += bytes - preview.bytes;
+		Object.assign(preview, { files, site, role, bytes, changed: this.now() });
 		// What was changed last goes last.
 		this.kept.delete(token);
 		this.makeRoom(0);
@@ -170,6 +172,15 @@ export class Previews {
 	}
 }
 
+/** What is worked out of a text takes about so many times as much as the text. */
+const worked = 24;
+
+/** bytes that a site takes in memory, roughly: its files as they are unpacked, and what is worked out of its texts. */
+function bytesOf({ texts, assets }: SiteFiles): number {
+	const text = [...texts.values()].reduce((sum, { length }) => sum + length, 0);
+	return [...assets.values()].reduce((sum, { length }) => sum + length, text * worked);
+}
+
 function devicesOf({ devices }: Preview): string {
 	return JSON.stringify([...devices.values()]);
 }
@@ -188,7 +199,7 @@ function open(
 	} catch (failure) {
 		throw new PreviewRefused(failure instanceof Error ? failure.message : 'It cannot be read.');
 	}
-	const site = checkSite(readSiteFiles(files, before?.reading));
+	const site = soundSite(readSiteFiles(files, before?.reading));
 	const errors = site.problems.filter(({ severity }) => severity === 'error').length;
 	if (!isSound(site)) throw new PreviewRefused(`The text has ${counted(errors, 'error')}.`);
 	return { files, site };

@@ -14,6 +14,7 @@ import { join } from 'node:path';
 import { after, test } from 'node:test';
 import { zipSync } from 'fflate';
 import { run } from '../../src/cli/main.ts';
+import { putRight } from '../../src/cli/unfinished-delivery.ts';
 import { writeDelivery } from '../../src/cli/write-delivery.ts';
 import { deliveryProblems } from '../../src/core/check/delivery.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
@@ -226,6 +227,73 @@ test('whatever step of writing fails, the folder is as it was and nothing is lef
 		'c/d/e.html',
 		'index.html'
 	]);
+});
+
+test('wherever the process ends, the next delivery finds the folder as it was, or whole', async () => {
+	const next = [
+		...written.slice(0, 2).map((file) => ({ ...file, content: 'next' })),
+		{ path: 'c/d/e.html', content: 'x' }
+	];
+	for (let step = 0; step < 12; step++) {
+		const place = join(folder, 'ends', String(step));
+		const out = join(place, 'site');
+		await writeDelivery(written, out);
+		const before = await filesIn(out);
+		let left = step;
+		await new Promise<void>((ended) => {
+			// A step that never comes back is what an ended process leaves.
+			const goesOn = async (): Promise<void> => {
+				if (left-- > 0) return;
+				ended();
+				await new Promise(() => undefined);
+			};
+			const disk = {
+				writeFile: async (path: string, content: string | Uint8Array) => (
+					await goesOn(),
+					writeFile(path, content)
+				),
+				rename: async (from: string, to: string) => (await goesOn(), rename(from, to))
+			};
+			void writeDelivery(next, out, disk);
+		});
+		const [beside = ''] = (await readdir(place)).filter((name) => name.startsWith('.site-'));
+		await writeFile(join(place, beside, 'process'), '2147480000');
+		await putRight(out);
+		assert.deepEqual(await readdir(place), ['site'], `step ${step}`);
+		assert.deepEqual(await filesIn(out), before, `step ${step}`);
+		assert.equal(await readFile(join(out, 'index.html'), 'utf8'), 'one', `step ${step}`);
+		await writeDelivery(next, out);
+		assert.equal(await readFile(join(out, 'index.html'), 'utf8'), 'next');
+	}
+});
+
+test('who is asked to stop takes back what was begun; a folder of someone else stays', async () => {
+	const out = join(folder, 'stopped', 'site');
+	await writeDelivery(written, out);
+	await mkdir(join(folder, 'stopped', '.site-backup'));
+	const stop = new AbortController();
+	let left = 6;
+	const disk = {
+		writeFile,
+		rename: async (from: string, to: string) => {
+			if (left-- === 0) stop.abort(new Error('stopped'));
+			await rename(from, to);
+		}
+	};
+	const next = written.map((file) => ({ ...file, content: 'next' }));
+	await assert.rejects(writeDelivery(next, out, disk, stop.signal), /stopped/);
+	assert.equal(await readFile(join(out, 'a/index.html'), 'utf8'), 'two');
+	assert.deepEqual((await readdir(join(folder, 'stopped'))).sort(), ['.site-backup', 'site']);
+});
+
+test('what lies behind a link in the folder is never taken away', async () => {
+	const out = join(folder, 'linked', 'site');
+	await writeDelivery([...written, { path: 'old/a.html', content: 'old' }], out);
+	const elsewhere = join(folder, 'linked', 'elsewhere');
+	await rename(join(out, 'old'), elsewhere);
+	await symlink(elsewhere, join(out, 'old'));
+	await writeDelivery(written, out);
+	assert.equal(await readFile(join(elsewhere, 'a.html'), 'utf8'), 'old');
 });
 
 test('folders that cannot be written to get a sentence and the exit code of wrong usage', async (t) => {

@@ -121,7 +121,7 @@ test('every word that completion offers is one that the reader knows there', () 
 		row: 'layout x at /x { arrange row {',
 		stack: 'layout x at /x { arrange stack {'
 	};
-	for (const [block, words] of Object.entries(blockWords)) {
+	for (const [block, words] of blockWords) {
 		const head = heads[block];
 		assert.ok(head !== undefined, block);
 		const close = '}'.repeat(head.split('{').length - 1);

@@ -1,16 +1,18 @@
 import assert from 'node:assert/strict';
 import { randomBytes } from 'node:crypto';
 import { createServer } from 'node:http';
-import { cp, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { cp, mkdir, mkdtemp, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, test } from 'node:test';
+import { zipSync } from 'fflate';
 import { serve } from '../../src/cli/serve/serve.ts';
 import { packSource } from '../../src/core/emit/delivery.ts';
 import { isoMs } from '../../src/core/model/utc.ts';
 import { longestKept, PreviewRefused, Previews, type Device } from '../../src/service/previews.ts';
 import { ask } from '../../src/asking/ask.ts';
 import { around } from '../lib/site.ts';
+import { until } from '../lib/until.ts';
 
 /** The three faces of an answering site: a folder that is served, and sites kept for other devices. */
 
@@ -54,14 +56,49 @@ test('a folder is served as it changes: pages, roles, errors with their place', 
 		await writeFile(file, before.replace('Visit us', 'Come and see us'));
 		const told = await reader?.read();
 		assert.match(new TextDecoder().decode(told?.value), /data: changed/);
-		assert.match(await (await get('/visit/')).text(), /Come and see us/);
+		const visit = async (): Promise<string> => (await get('/visit/')).text();
+		// It may be read while it is written, and is read again then.
+		await until('the change is shown', async () => (await visit()).includes('Come and see us'));
 		await writeFile(file, before.replace('title "Visit"', 'title "Visit'));
-		await reader?.read();
-		const broken = await get('/visit/');
-		assert.equal(broken.status, 500);
+		const broken = await until('the error is told', async () => {
+			const answered = await get('/visit/');
+			return answered.status === 500 && answered;
+		});
 		assert.match(await broken.text(), /routes\/1-public\.eave:\d+:\d+/);
 		assert.match(said, /routes\/1-public\.eave:\d+:\d+: unclosed-text/);
 		await reader?.cancel();
+	} finally {
+		await serving.close();
+	}
+});
+
+test('a folder is followed from the start, and when it is moved away and back or made anew', async () => {
+	const place = join(folder, 'moving');
+	const at = join(place, 'site');
+	const put = async (words: string): Promise<void> => {
+		await mkdir(at, { recursive: true });
+		await writeFile(join(at, 'site.eave'), around('').replace('home', words));
+	};
+	await put('first');
+	const streams = { out: () => undefined, errors: () => undefined };
+	const serving = await serve(at, { port: 0, as: undefined }, streams);
+	const shows = (words: string): Promise<boolean> =>
+		until(`${words} is shown`, async () =>
+			(await (await fetch(serving.address)).text()).includes(words)
+		);
+	try {
+		// Nothing follows yet, most likely.
+		await put('at once');
+		await shows('at once');
+		await rename(at, join(place, 'away'));
+		await rename(join(place, 'away'), at);
+		await put('moved');
+		await shows('moved');
+		await rm(at, { recursive: true });
+		await put('anew');
+		await shows('anew');
+		await put('later');
+		await shows('later');
 	} finally {
 		await serving.close();
 	}
@@ -111,10 +148,15 @@ test('previews are kept for a while, within bounds, and follow edits', () => {
 
 test('previews that need more room than there is make the oldest go', () => {
 	const each = 40_000;
-	const previews = new Previews(Date.now, 4 * each + 10_000);
+	const previews = new Previews(Date.now, 4 * each + 60_000);
 	const tokens = Array.from({ length: 5 }, () => previews.add(zipOf(around(''), each), undefined));
 	const there = tokens.map((token) => previews.watch(token, () => undefined) !== undefined);
 	assert.deepEqual(there, [false, true, true, true, true]);
+	// What counts is what they take, and not how small they are packed.
+	const packed = zipSync({ 'site.eave': Buffer.from(around('')), 'blank.bin': new Uint8Array(400_000) }); // prettier-ignore
+	assert.ok(packed.length < 5000);
+	previews.add(packed, undefined);
+	assert.equal(previews.count, 1);
 });
 
 test('whatever a service does, asking it ends with an answer or a reason', async () => {

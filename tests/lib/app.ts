@@ -4,6 +4,9 @@ import { join } from 'node:path';
 import type { ElementHandle, Frame, Page } from 'puppeteer-core';
 import { openBrowser, openPage } from '../../scripts/lib/browser.ts';
 import { anyPort, serve, sharedServer } from '../../scripts/lib/setup.js';
+import { longest, until } from './until.ts';
+
+export { until };
 
 /** The running application in a browser of its own. */
 export interface App {
@@ -69,24 +72,6 @@ async function theServer(): Promise<{ address: string; stop: () => void }> {
 	if (shared) return { address: shared, stop: () => undefined };
 	const { server, address } = await serve(await anyPort());
 	return { address, stop: () => void server.kill() };
-}
-
-/** ms that anything is waited for: the one limit of all tests, and generous, since machines are busy elsewhere. */
-const longest = 120_000;
-
-/** Waits until a function gives something, in the test's own process. */
-export async function until<T>(
-	what: string,
-	ask: () => Promise<T | undefined | false>
-): Promise<T> {
-	let failure = '';
-	const end = Date.now() + longest;
-	while (Date.now() < end) {
-		const found = await ask().catch((reason: unknown) => void (failure = ` ${String(reason)}`));
-		if (found) return found;
-		await new Promise((resolve) => setTimeout(resolve, 50));
-	}
-	throw new Error(`Waited in vain until ${what}.${failure}`);
 }
 
 /**

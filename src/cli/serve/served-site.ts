@@ -1,5 +1,3 @@
-import { watch, type FSWatcher } from 'chokidar';
-import { basename, dirname } from 'node:path';
 import { ask } from '../../asking/ask.ts';
 import { answer } from '../../core/answer/answer.ts';
 import { answerPlan } from '../../core/answer/plan.ts';
@@ -8,13 +6,14 @@ import type { SiteAnswer, SiteRequest } from '../../core/answer/exchange.ts';
 import { checkSite, isSound, type CheckedSite } from '../../core/check/site.ts';
 import { decide, take, type Copy } from '../../core/data/copy.ts';
 import { counted, hasErrors, type Problem } from '../../core/messages/problem.ts';
-import { isEaveFile, isLeftOut, type SiteFiles } from '../../core/model/files.ts';
+import { isEaveFile, type SiteFiles } from '../../core/model/files.ts';
 import type { DataSource } from '../../core/model/site.ts';
 import { IntakeError } from '../../core/source/limits.ts';
 import { readSiteFiles } from '../../core/source/read.ts';
 import { printProblems, systemSentence } from '../open-site.ts';
 import { readSitePath } from '../site-path.ts';
 import type { Streams } from '../streams.ts';
+import { FollowedPath } from './followed-path.ts';
 
 /** ms for which a source that failed is not asked again. */
 const waitAfterFailure = 30_000;
@@ -32,7 +31,7 @@ export class ServedSite {
 	private changed: number;
 	private readonly copies = new Map<string, Copy>();
 	private readonly failedAt = new Map<string, number>();
-	private watcher: FSWatcher | undefined;
+	private following: FollowedPath | undefined;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	/** Readings go one after the other. */
 	private reading: Promise<void> = Promise.resolve();
@@ -75,23 +74,21 @@ export class ServedSite {
 			clearTimeout(this.timer);
 			this.timer = setTimeout(() => void this.readAgain(), quiet);
 		};
-		this.watcher = watch(this.path, {
-			ignoreInitial: true,
-			ignored: (file) => file !== this.path && isLeftOut(basename(file)),
-			cwd: dirname(this.path)
-		}).on('all', again);
+		this.following = new FollowedPath(this.path, again);
 	}
 
 	async close(): Promise<void> {
 		clearTimeout(this.timer);
-		await this.watcher?.close();
+		await this.following?.close();
 	}
 
 	/** Reads the folder again; what cannot be read leaves what was served before. */
 	readAgain(): Promise<void> {
 		this.reading = this.reading.then(async () => {
 			try {
-				this.take(await readSitePath(this.path));
+				const files = await readSitePath(this.path);
+				if (isSame(files, this.current?.reading.files)) return;
+				this.take(files);
 				this.onChange();
 			} catch (failure) {
 				const sentence = failure instanceof IntakeError ? failure.message : systemSentence(failure);
@@ -168,4 +165,17 @@ export class ServedSite {
 		this.copies.set(name, taken.copy);
 		return taken.kind === 'new';
 	}
+}
+
+/** Whether files are what was read before: whoever is told of a change sees it. */
+function isSame(files: SiteFiles, before: SiteFiles | undefined): boolean {
+	if (files.texts.size !== before?.texts.size || files.assets.size !== before.assets.size)
+		return false;
+	return (
+		[...files.texts].every(([path, text]) => before.texts.get(path) === text) &&
+		[...files.assets].every(([path, bytes]) => {
+			const was = before.assets.get(path);
+			return was !== undefined && Buffer.from(bytes).equals(was);
+		})
+	);
 }

@@ -201,7 +201,7 @@ function isNoWord(word: string): boolean {
 }
 
 function standing(state: State): PageInstance {
-	return { page: state, address: state.at.text, parameters: {}, item: undefined };
+	return { page: state, address: state.at.text, parameters: new Map(), item: undefined };
 }
 
 const sentences: Readonly<Record<StateKind, string>> = {

@@ -71,7 +71,7 @@ class Plan implements AnswerPlan {
 		const route = this.routeAt(address);
 		if (!route) return undefined;
 		if (route.pages.kind !== 'one') return this.instancesOf(route).get(written);
-		const parameters = matchPattern(route.pattern, address) ?? {};
+		const parameters = matchPattern(route.pattern, address) ?? new Map<string, string>();
 		return { page: route, address: written, parameters, item: undefined };
 	}
 

@@ -8,9 +8,20 @@ const home = `route / { title "Home"; piece text """<h1>Seed</h1>""" }`;
 const frame = (name: string, more = ''): string =>
 	`layout ${name} at / ${more}{ description "Seed that is lent."; region main as main { slot } }`;
 
+/** A page in so many layouts, each in the one before. */
+const nested = (count: number): string =>
+	[
+		plainFrame,
+		...Array.from({ length: count }, (_, index) => {
+			const around = index === 0 ? 'frame' : `n${index - 1}`;
+			return `layout n${index} at / on-request { under ${around}; region r${index} as div { slot } }`;
+		}),
+		`route / { title "Home"; under n${count - 1}; piece text """<h1>Seed</h1>""" }`
+	].join('\n');
+
 const chains: ElsewhereCheck = {
 	of: 'elsewhere',
-	codes: ['covers-twice', 'under-unknown', 'under-out-of-scope', 'under-cycle'],
+	codes: ['covers-twice', 'under-unknown', 'under-out-of-scope', 'under-cycle', 'under-too-deep'],
 	what: 'Of each layout and page it is clear what it sits under.',
 	why: 'Else nobody can say which frame a page has.',
 	examples: {
@@ -26,6 +37,7 @@ const chains: ElsewhereCheck = {
 			wrong: `${plainFrame}\nlayout shelf at /shelf { region body as div { slot } }\nroute /shelf { title "Shelf" }\nroute / { title "Home"; under shelf; piece text """<h1>Seed</h1>""" }`,
 			mended: `${plainFrame}\nlayout shelf at /shelf { region body as div { slot } }\nroute /shelf { title "Shelf" }\n${home}`
 		},
+		'under-too-deep': { wrong: nested(60), mended: nested(20) },
 		'under-cycle': {
 			wrong: `${plainFrame}\nlayout one at / on-request { under two; region a as div { slot } }\nlayout two at / on-request { under one; region b as div { slot } }\n${home}`,
 			mended: `${plainFrame}\nlayout one at / on-request { under two; region a as div { slot } }\nlayout two at / on-request { region b as div { slot } }\n${home}`

@@ -124,6 +124,7 @@ export function readShape(schema: unknown): ReadShape {
 function withoutInherited(value: unknown): unknown {
 	if (Array.isArray(value)) return value.map(withoutInherited);
 	if (typeof value !== 'object' || value === null) return value;
+	// eslint-disable-next-line no-restricted-syntax -- it is one that has nothing but what is put in.
 	const bare: Record<string, unknown> = Object.create(null);
 	for (const [name, inner] of Object.entries(value)) bare[name] = withoutInherited(inner);
 	return bare;

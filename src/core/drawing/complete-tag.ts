@@ -102,9 +102,7 @@ function rootsOf(scope: Scope | undefined, owner: TagOwner): Completion[] {
 	return [...local, ...ofPage, ...roots].flatMap((name): Completion[] => {
 		const path = name.split('.');
 		if (name === 'route') {
-			return Object.entries(scope.instance.parameters).map(([key, value]) =>
-				named(`route.${key}`, value)
-			);
+			return [...scope.instance.parameters].map(([key, value]) => named(`route.${key}`, value));
 		}
 		if (name === 'data') {
 			return scope.site.data.map((source) =>

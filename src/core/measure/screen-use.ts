@@ -156,16 +156,18 @@ function ofConditions(conditions: readonly Condition[], bands: Bands): ScreenUse
 }
 
 /** px for a unit that media queries may use (Media Queries 5, section 1.3: relative to what text is at first). */
-const pxIn: Readonly<Record<string, number>> = {
-	px: 1,
-	em: 16,
-	rem: 16,
-	in: 96,
-	cm: 96 / 2.54,
-	mm: 9.6 / 2.54,
-	pt: 4 / 3,
-	pc: 16
-};
+const pxIn: ReadonlyMap<string, number> = new Map(
+	Object.entries<number>({
+		px: 1,
+		em: 16,
+		rem: 16,
+		in: 96,
+		cm: 96 / 2.54,
+		mm: 9.6 / 2.54,
+		pt: 4 / 3,
+		pc: 16
+	})
+);
 
 /** Screens at which what a media query says may change. */
 function ofQuery(query: string): ScreenUse | undefined {
@@ -177,7 +179,7 @@ function ofQuery(query: string): ScreenUse | undefined {
 	}
 	const places = [...query.matchAll(/(\d*\.?\d+)(px|r?em|in|cm|mm|pt|pc)\b/gi)].flatMap(
 		([, number = '0', unit = 'px']) => {
-			const px = Number(number) * (pxIn[unit.toLowerCase()] ?? 1);
+			const px = Number(number) * (pxIn.get(unit.toLowerCase()) ?? 1);
 			return [Math.ceil(px), Math.floor(px) + 1];
 		}
 	);

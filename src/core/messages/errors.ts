@@ -143,6 +143,8 @@ export const errors = {
 		`There is no layout named ${name} to sit under. There is ${known}.`,
 	'under-out-of-scope': (layer: string, place: string, name: string, branch: string) =>
 		`${layer} (at ${place}) cannot sit under ${name}: that layout can be picked only at ${branch} and below.`,
+	'under-too-deep': (layer: string, most: number) =>
+		`${layer} is the ${most}th in a row of layouts in each other: no more than ${most - 1} can be.`,
 	'under-cycle': (names: string) => `These layouts sit under each other in a circle: ${names}.`,
 	'layout-no-slot': (name: string, what: string) => `The layout ${name} has no slot, so ${what}.`,
 	'layout-two-slots': (name: string, one: string, other: string) =>

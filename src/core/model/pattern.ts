@@ -90,18 +90,17 @@ export function hasParameters(pattern: Pattern): boolean {
 }
 
 /** The values of a pattern's parameters for an address, or undefined where it does not match. */
-export function matchPattern(pattern: Pattern, path: string): Record<string, string> | undefined {
+export function matchPattern(pattern: Pattern, path: string): Map<string, string> | undefined {
 	const words = path === '/' ? [] : path.replace(/^\/|\/$/g, '').split('/');
-	const values: Record<string, string> = {};
+	const values = new Map<string, string>();
 	for (const [index, segment] of pattern.segments.entries()) {
 		const word = words[index];
 		if (segment.kind === 'rest') {
 			if (word === undefined) return undefined;
-			values['rest'] = words.slice(index).map(decodeSegment).join('/');
-			return values;
+			return values.set('rest', words.slice(index).map(decodeSegment).join('/'));
 		}
 		if (word === undefined) return undefined;
-		if (segment.kind === 'parameter') values[segment.name] = decodeSegment(word);
+		if (segment.kind === 'parameter') values.set(segment.name, decodeSegment(word));
 		else if (segment.name !== decodeSegment(word)) return undefined;
 	}
 	return words.length === pattern.segments.length ? values : undefined;
@@ -121,11 +120,12 @@ export function compareSpecificity(a: Pattern, b: Pattern): number {
 }
 
 /** An address made from a pattern. A value missing for a parameter is replaced by the parameter's name. */
-export function fillPattern(pattern: Pattern, values: Readonly<Record<string, string>>): string {
+export function fillPattern(pattern: Pattern, values: ReadonlyMap<string, string>): string {
 	const words = pattern.segments.map((segment) => {
 		if (segment.kind === 'fixed') return encodeSegment(segment.name);
-		if (segment.kind === 'parameter') return encodeSegment(values[segment.name] ?? segment.name);
-		return (values['rest'] ?? 'rest').split('/').map(encodeSegment).join('/');
+		if (segment.kind === 'parameter')
+			return encodeSegment(values.get(segment.name) ?? segment.name);
+		return (values.get('rest') ?? 'rest').split('/').map(encodeSegment).join('/');
 	});
 	return '/' + words.join('/');
 }

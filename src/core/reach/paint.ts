@@ -40,11 +40,13 @@ interface Said {
 	readonly weight: readonly number[];
 }
 
-const properties: Readonly<Record<string, Said['property']>> = {
-	color: 'ink',
-	'background-color': 'ground',
-	background: 'ground'
-};
+const properties: ReadonlyMap<string, Said['property']> = new Map(
+	Object.entries<Said['property']>({
+		color: 'ink',
+		'background-color': 'ground',
+		background: 'ground'
+	})
+);
 
 /** The colours that authors' styles give to boxes of the frame of a page, as far as they are plain colours. */
 export class PagePaint {
@@ -61,7 +63,7 @@ export class PagePaint {
 		const rules = authorRules(instance, resolved);
 		const owners = [...new Set(rules.map(({ owner }) => owner))];
 		for (const [order, rule] of rules.entries()) {
-			const declared = rule.declarations.filter(({ property }) => property in properties);
+			const declared = rule.declarations.filter(({ property }) => properties.has(property));
 			if (declared.length === 0) continue;
 			const weight = [owners.indexOf(rule.owner), specificity(rule.selectors), order];
 			for (const { element, pseudo, passing } of reached(rule, tree)) {
@@ -69,7 +71,7 @@ export class PagePaint {
 				const list = this.said.get(element) ?? [];
 				this.said.set(element, list);
 				for (const { property, value, at } of declared) {
-					list.push({ rule, property: properties[property] ?? 'ink', value, at, weight });
+					list.push({ rule, property: properties.get(property) ?? 'ink', value, at, weight });
 				}
 			}
 		}

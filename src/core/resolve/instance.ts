@@ -10,7 +10,7 @@ export interface PageInstance {
 	readonly page: Page;
 	/** The path part of the URL, such as `/catalogue/kale`. */
 	readonly address: string;
-	readonly parameters: Readonly<Record<string, string>>;
+	readonly parameters: ReadonlyMap<string, string>;
 	/** The member of the list that the page stands for, for routes with `each`. */
 	readonly item: unknown;
 }
@@ -35,11 +35,11 @@ function findInstances(route: Route, site: Site): Instances {
 	);
 	const { pages } = route;
 	const [name, second] = names;
-	if (pages.kind === 'one') return { pages: [instance(route, {}, undefined)], problems: [] };
+	if (pages.kind === 'one') return { pages: [instance(route, new Map(), undefined)], problems: [] };
 	if (name === undefined || second !== undefined) {
 		const code = name === undefined ? 'pages-no-parameter' : 'pages-two-parameters';
 		const problem = error(code, pages.span, route.pattern.text);
-		return { pages: [instance(route, {}, undefined)], problems: [problem] };
+		return { pages: [instance(route, new Map(), undefined)], problems: [problem] };
 	}
 	if (pages.kind === 'samples') return sampleInstances(route, name, pages.values);
 	const found = eachInstance(route, name, pages, site);
@@ -67,7 +67,7 @@ function sampleInstances(route: Route, name: string, values: readonly Named[]): 
 	const made: PageInstance[] = [];
 	for (const { text, span } of values) {
 		const why = whyNoValue(route, text);
-		if (why === undefined) made.push(instance(route, { [name]: text }, undefined));
+		if (why === undefined) made.push(instance(route, new Map([[name, text]]), undefined));
 		else problems.push(error('address-value', span, text, why));
 	}
 	return { pages: made, problems };
@@ -85,7 +85,7 @@ function eachInstance(
 	pages: Extract<PageSource, { kind: 'each' }>,
 	site: Site
 ): Instances {
-	const fallback = [instance(route, {}, undefined)];
+	const fallback = [instance(route, new Map(), undefined)];
 	const path = pages.data.text;
 	const list = dataAt(site, path.split('.').slice(1));
 	const source = path.split('.')[1] ?? '';
@@ -114,7 +114,7 @@ function eachInstance(
 			const why = whyNoValue(route, String(value)) ?? '';
 			problems.push(error('address-value', pages.field.span, String(value), why));
 		} else {
-			made.set(String(value), instance(route, { [name]: String(value) }, item));
+			made.set(String(value), instance(route, new Map([[name, String(value)]]), item));
 		}
 	}
 	return { pages: [...made.values()], problems };
@@ -122,15 +122,15 @@ function eachInstance(
 
 function instance(
 	route: Route,
-	parameters: Readonly<Record<string, string>>,
+	parameters: ReadonlyMap<string, string>,
 	item: unknown
 ): PageInstance {
 	const segments = route.pattern.segments;
-	const all = Object.fromEntries(
+	const all = new Map(
 		segments.flatMap((segment): [string, string][] => {
 			if (segment.kind === 'fixed') return [];
 			const name = segment.kind === 'parameter' ? segment.name : 'rest';
-			return [[name, parameters[name] ?? name]];
+			return [[name, parameters.get(name) ?? name]];
 		})
 	);
 	return { page: route, address: fillPattern(route.pattern, all), parameters: all, item };

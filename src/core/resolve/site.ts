@@ -112,5 +112,5 @@ function triedSettings(settings: SiteSettings, trial: Trial, words: string): Sit
 
 function onlyPage(page: Page): PageInstance {
 	const address = page.kind === 'state' ? page.at.text : '/';
-	return { page, address, parameters: {}, item: undefined };
+	return { page, address, parameters: new Map(), item: undefined };
 }

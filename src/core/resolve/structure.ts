@@ -54,6 +54,9 @@ export function outOfScope(layer: Layer, layout: Layout): boolean {
 	return !isWithin(layerPattern(layer), layout.at);
 }
 
+/** Layouts in each other beyond that are a slip, and more than can be worked out one in the other. */
+export const mostNested = 60;
+
 class StructureBuilder {
 	readonly layoutsByName = new Map<string, Layout>();
 	readonly covering = new Map<string, Layout>();
@@ -101,7 +104,12 @@ class StructureBuilder {
 			}
 		}
 		const path = layer.kind === 'layout' ? [...visited, layer] : visited;
-		const chain = parent ? [...this.chainThrough(parent, path), parent] : [];
+		const above = parent && path.length < mostNested ? this.chainThrough(parent, path) : [];
+		if (parent && above.length + 1 >= mostNested) {
+			this.reportOnce(error('under-too-deep', layerSpan(layer), layerName(layer), mostNested));
+			parent = undefined;
+		}
+		const chain = parent ? [...above, parent] : [];
 		// Within a circle the chain depends on where one entered it, so it is not kept.
 		if (!this.isInCycle(layer)) this.chains.set(layer, chain);
 		return chain;

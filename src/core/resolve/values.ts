@@ -113,13 +113,13 @@ export function lookUp(path: readonly string[], scope: Scope): unknown {
 	if (names?.has(root)) return valueAt(names.get(root), rest);
 	switch (root) {
 		case 'site':
-			return { name: site.settings.name.text, lang: site.settings.lang }[rest.join('.')];
+			return valueAt({ name: site.settings.name.text, lang: site.settings.lang }, rest);
 		case 'page': {
 			const { title, description } = scope;
-			return { title, description, address: instance.address }[rest.join('.')];
+			return valueAt({ title, description, address: instance.address }, rest);
 		}
 		case 'route':
-			return instance.parameters[rest.join('.')];
+			return instance.parameters.get(rest.join('.'));
 		case 'item':
 			return valueAt(instance.item, rest);
 		case 'data':

@@ -32,24 +32,28 @@ export interface NoLength {
 }
 
 /** Units of CSS Values 4, sections 6.1 and 6.2, that depend on nothing. */
-const unitsInPx: Readonly<Record<string, number>> = {
-	px: 1,
-	in: 96,
-	cm: 96 / 2.54,
-	mm: 96 / 25.4,
-	q: 96 / 101.6,
-	pt: 96 / 72,
-	pc: 16
-};
+const unitsInPx: ReadonlyMap<string, number> = new Map(
+	Object.entries<number>({
+		px: 1,
+		in: 96,
+		cm: 96 / 2.54,
+		mm: 96 / 25.4,
+		q: 96 / 101.6,
+		pt: 96 / 72,
+		pc: 16
+	})
+);
 
-const viewportUnits: Readonly<Record<string, (view: Viewport) => number>> = {
-	...axisUnits('w', (view) => view.width),
-	...axisUnits('h', (view) => view.height),
-	...axisUnits('i', (view) => view.width),
-	...axisUnits('b', (view) => view.height),
-	...axisUnits('min', (view) => smaller(view.width, view.height)),
-	...axisUnits('max', (view) => larger(view.width, view.height))
-};
+const viewportUnits: ReadonlyMap<string, (view: Viewport) => number> = new Map(
+	Object.entries<(view: Viewport) => number>({
+		...axisUnits('w', (view) => view.width),
+		...axisUnits('h', (view) => view.height),
+		...axisUnits('i', (view) => view.width),
+		...axisUnits('b', (view) => view.height),
+		...axisUnits('min', (view) => smaller(view.width, view.height)),
+		...axisUnits('max', (view) => larger(view.width, view.height))
+	})
+);
 
 /** Section 6.1.2.1: the large, small and dynamic viewport are one where no bar of the browser moves. */
 function axisUnits(
@@ -133,13 +137,13 @@ function finite(text: string): number {
 }
 
 function dimension(value: number, unit: string): Length {
-	const factor = unitsInPx[unit];
+	const factor = unitsInPx.get(unit);
 	if (factor !== undefined) return px(value * factor);
 	// Section 6.1.1: the size of text on `html`, which no style of a site may change.
 	if (unit === 'rem') {
 		return { share: false, viewport: false, at: (_, view) => value * (view.rem ?? 16) };
 	}
-	const size = viewportUnits[unit];
+	const size = viewportUnits.get(unit);
 	if (size) return { share: false, viewport: true, at: (_, view) => (size(view) * value) / 100 };
 	throw new LengthRefused(
 		`${unit} depends on the text it stands in, so write px, rem, % or a share of the screen such as 10vw`

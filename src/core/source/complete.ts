@@ -56,68 +56,73 @@ const arrangedWords = Object.fromEntries(
 	])
 );
 
+/** What each word says, for whoever looks for one. */
+type Words = Readonly<Record<string, string>>;
+
 /** The words that each kind of block knows, by the word its statement starts with. */
-export const blockWords: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-	'': {
-		site: 'the site: its name, language, bands and tokens',
-		layout: 'a frame that covers a branch of routes',
-		route: 'a page',
-		state: 'what is shown in place of a page',
-		data: 'JSON of the site, by name'
-	},
-	site: {
-		lang: 'the language of the text',
-		address: 'where the site will be, such as "https://seeds.example/lib/"',
-		urls: 'folders or files: visit/index.html or visit.html',
-		dir: 'which way lines run: ltr or rtl',
-		bands: 'ranges of width',
-		roles: 'who visitors can be',
-		tokens: 'values that everything is built from',
-		allow: allowWord
-	},
-	layout: {
-		arrange: 'how the regions lie',
-		measure: '"measure by space": its bands look at the room it gets',
-		...settingWords('layout'),
-		wrapper: 'a box around some regions',
-		admit: 'lets in only visitors of these roles',
-		region: 'a named part of the frame',
-		...layerWords
-	},
-	region: {
-		slot: 'what sits under this layout lands here',
-		open: 'layers further in may fill it',
-		locked: 'no layer further in may fill it',
-		required: 'each page must end up with something in it',
-		piece: 'what the region shows when no one fills it',
-		style: 'CSS that reaches only this region',
-		arrange: 'how what it holds lies',
-		...settingWords('region')
-	},
-	wrapper: {
-		region: 'a named part of the frame',
-		wrapper: 'a box around some regions',
-		arrange: 'how what it holds lies',
-		...settingWords('wrapper')
-	},
-	piece: settingWords('piece'),
-	fill: { piece: 'a piece that lands in the region' },
-	route: {
-		...pageWords,
-		admit: 'lets in only visitors of these roles',
-		each: 'one page for each member of a list',
-		samples: 'one page for each of these values'
-	},
-	state: {
-		piece: pageWords.piece,
-		title: layerWords.title,
-		description: layerWords.description,
-		fill: layerWords.fill,
-		style: layerWords.style,
-		allow: allowWord
-	},
-	...arrangedWords
-};
+export const blockWords: ReadonlyMap<string, Words> = new Map(
+	Object.entries<Words>({
+		'': {
+			site: 'the site: its name, language, bands and tokens',
+			layout: 'a frame that covers a branch of routes',
+			route: 'a page',
+			state: 'what is shown in place of a page',
+			data: 'JSON of the site, by name'
+		},
+		site: {
+			lang: 'the language of the text',
+			address: 'where the site will be, such as "https://seeds.example/lib/"',
+			urls: 'folders or files: visit/index.html or visit.html',
+			dir: 'which way lines run: ltr or rtl',
+			bands: 'ranges of width',
+			roles: 'who visitors can be',
+			tokens: 'values that everything is built from',
+			allow: allowWord
+		},
+		layout: {
+			arrange: 'how the regions lie',
+			measure: '"measure by space": its bands look at the room it gets',
+			...settingWords('layout'),
+			wrapper: 'a box around some regions',
+			admit: 'lets in only visitors of these roles',
+			region: 'a named part of the frame',
+			...layerWords
+		},
+		region: {
+			slot: 'what sits under this layout lands here',
+			open: 'layers further in may fill it',
+			locked: 'no layer further in may fill it',
+			required: 'each page must end up with something in it',
+			piece: 'what the region shows when no one fills it',
+			style: 'CSS that reaches only this region',
+			arrange: 'how what it holds lies',
+			...settingWords('region')
+		},
+		wrapper: {
+			region: 'a named part of the frame',
+			wrapper: 'a box around some regions',
+			arrange: 'how what it holds lies',
+			...settingWords('wrapper')
+		},
+		piece: settingWords('piece'),
+		fill: { piece: 'a piece that lands in the region' },
+		route: {
+			...pageWords,
+			admit: 'lets in only visitors of these roles',
+			each: 'one page for each member of a list',
+			samples: 'one page for each of these values'
+		},
+		state: {
+			piece: pageWords.piece,
+			title: layerWords.title,
+			description: layerWords.description,
+			fill: layerWords.fill,
+			style: layerWords.style,
+			allow: allowWord
+		},
+		...arrangedWords
+	})
+);
 
 /** What can be written at an offset, and where the word being written starts. */
 export function complete(
@@ -132,7 +137,8 @@ export function complete(
 	const wordStart = startOfWord(text, offset);
 	const before = wordsBefore(text, wordStart);
 	if (before.length > 0) return namesAfter(before, wordStart, names);
-	const words = blockWords[enclosingBlock(text, node, wordStart)] ?? {};
+	const block = enclosingBlock(text, node, wordStart);
+	const words = blockWords.get(block) ?? {};
 	const options = Object.entries(words).map(([word, says]): Completion => {
 		return { word, says, kind: 'keyword' };
 	});

@@ -17,15 +17,15 @@ export const starterElements: Readonly<Record<StarterRole, string>> = {
 
 /** Reads the answer to "What regions does your page have?": known words keep their role, others go above the foot. */
 export function readStarterRegions(words: readonly string[]): StarterRegion[] {
-	const roles: Readonly<Record<string, StarterRole>> = {
+	const roles = new Map(Object.entries<StarterRole>({
 		head: 'head', header: 'head', top: 'head', banner: 'head',
 		menu: 'menu', nav: 'menu', navigation: 'menu',
 		content: 'content', main: 'content', body: 'content',
 		side: 'side', aside: 'side', sidebar: 'side', panel: 'side',
 		foot: 'foot', footer: 'foot', bottom: 'foot'
-	}; // prettier-ignore
+	})); // prettier-ignore
 	const names = words.map(toName).filter((name) => name !== '');
-	const regions = [...new Set(names)].map((name) => ({ name, role: roles[name] ?? 'side' }));
+	const regions = [...new Set(names)].map((name) => ({ name, role: roles.get(name) ?? 'side' }));
 	const hasContent = regions.some((region) => region.role === 'content');
 	return hasContent ? regions : [...regions, { name: 'content', role: 'content' }];
 }

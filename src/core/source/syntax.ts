@@ -155,19 +155,21 @@ export function withoutDeepBrackets(text: string): string {
 	return shallow + text.slice(last);
 }
 
-const atomKinds: Readonly<Record<string, AtomKind>> = {
-	Keyword: 'word',
-	Word: 'word',
-	Path: 'path',
-	Band: 'band',
-	Property: 'property',
-	Number: 'number',
-	Color: 'color',
-	Text: 'text',
-	UnclosedText: 'text',
-	Symbol: 'symbol',
-	Parens: 'parens'
-};
+const atomKinds: ReadonlyMap<string, AtomKind> = new Map(
+	Object.entries<AtomKind>({
+		Keyword: 'word',
+		Word: 'word',
+		Path: 'path',
+		Band: 'band',
+		Property: 'property',
+		Number: 'number',
+		Color: 'color',
+		Text: 'text',
+		UnclosedText: 'text',
+		Symbol: 'symbol',
+		Parens: 'parens'
+	})
+);
 
 class SyntaxBuilder {
 	readonly problems: Problem[] = [];
@@ -210,7 +212,7 @@ class SyntaxBuilder {
 				finish();
 				from = child.from;
 			}
-			const kind = atomKinds[child.name];
+			const kind = atomKinds.get(child.name);
 			if (child.type.isError) {
 				this.reportError(child);
 			} else if (child.name === 'Block' && !block && !markup) {

@@ -190,7 +190,10 @@ function seenIn(boxes: readonly ShownBox[]): Shown {
 				other.sunk >= box.sunk - 3 &&
 				isIn(at, index, boxes)
 		);
-		(isInner ? outer : seen).set(`cut ${box.key}`, box.sunk);
+		// What is the last in its region lies over nothing as long as that is not cut itself.
+		const isHeld = boxes.some((other) => other.inside === index);
+		const isLast = !isHeld && !boxes.some((other, at) => at > index && other.inside === box.inside);
+		(isInner || isLast ? outer : seen).set(`cut ${box.key}`, box.sunk);
 	}
 	for (const [index, one] of boxes.entries()) {
 		for (const other of boxes.slice(index + 1)) {

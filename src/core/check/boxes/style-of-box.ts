@@ -44,23 +44,25 @@ export const styleOfBox: LayerCheck = {
 };
 
 /** Properties that a setting says in the same words. */
-const sameWords: Readonly<Record<string, SettingKind>> = {
-	padding: 'pad',
-	width: 'width',
-	height: 'height',
-	gap: 'gap',
-	'aspect-ratio': 'aspect',
-	'max-width': 'max',
-	'min-width': 'min',
-	order: 'order'
-};
+const sameWords: ReadonlyMap<string, SettingKind> = new Map(
+	Object.entries<SettingKind>({
+		padding: 'pad',
+		width: 'width',
+		height: 'height',
+		gap: 'gap',
+		'aspect-ratio': 'aspect',
+		'max-width': 'max',
+		'min-width': 'min',
+		order: 'order'
+	})
+);
 
 /** A rule that holds everywhere, and hits one box of a layout, can be a setting of that box. */
 function asSetting(
 	{ rule, property, value, span, boxes }: FrameMove,
 	resolved: ResolvedSite
 ): Wish | undefined {
-	const setting = sameWords[property];
+	const setting = sameWords.get(property);
 	const [box, ...others] = boxes;
 	const { bands } = resolved.site.settings;
 	const isPlain =

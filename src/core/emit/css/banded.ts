@@ -38,23 +38,27 @@ export function bandedCss(rules: readonly BandedRule[], bands: Bands): string[] 
 }
 
 /** Properties that set others besides: what was said of those before is gone with them. */
-const shorthands: Readonly<Record<string, readonly string[]>> = {
-	'grid-area': ['grid-column', 'grid-row'],
-	'inset-block': ['inset-block-start', 'inset-block-end'],
-	animation: ['animation-timeline', 'animation-range']
-};
+const shorthands: ReadonlyMap<string, readonly string[]> = new Map(
+	Object.entries<readonly string[]>({
+		'grid-area': ['grid-column', 'grid-row'],
+		'inset-block': ['inset-block-start', 'inset-block-end'],
+		animation: ['animation-timeline', 'animation-range']
+	})
+);
 
 /** Properties that only containers of one kind read. */
-const readBy: Readonly<Record<string, string>> = {
-	'flex-direction': 'flex',
-	'flex-wrap': 'flex',
-	'grid-template-columns': 'grid',
-	'grid-template-rows': 'grid',
-	'grid-template-areas': 'grid'
-};
+const readBy: ReadonlyMap<string, string> = new Map(
+	Object.entries<string>({
+		'flex-direction': 'flex',
+		'flex-wrap': 'flex',
+		'grid-template-columns': 'grid',
+		'grid-template-rows': 'grid',
+		'grid-template-areas': 'grid'
+	})
+);
 
 function isIdle(property: string, display: string | undefined): boolean {
-	const reader = readBy[property];
+	const reader = readBy.get(property);
 	return reader !== undefined && display !== reader;
 }
 
@@ -73,7 +77,7 @@ function changesByBand({ bands, under = [] }: BandedRule): Printed[] {
 			changes.set(property, value);
 			said.set(property, value);
 		};
-		for (const [whole, parts] of Object.entries(shorthands)) {
+		for (const [whole, parts] of shorthands) {
 			say(whole);
 			if (!changes.has(whole)) continue;
 			for (const part of parts) said.set(part, initialValue(part));

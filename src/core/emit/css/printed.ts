@@ -74,19 +74,21 @@ const printers: { readonly [P in Property]: Printer<P> } = {
 };
 
 /** What moves as one scrolls or goes to another page says; it is written after everything else. */
-const initialOfMoving: Readonly<Record<string, string>> = {
-	animation: 'none',
-	'animation-timeline': 'auto',
-	'animation-range': 'normal',
-	'view-transition-name': 'none',
-	'scroll-padding-block-start': 'auto',
-	'scroll-padding-block-end': 'auto'
-};
+const initialOfMoving: ReadonlyMap<string, string> = new Map(
+	Object.entries<string>({
+		animation: 'none',
+		'animation-timeline': 'auto',
+		'animation-range': 'normal',
+		'view-transition-name': 'none',
+		'scroll-padding-block-start': 'auto',
+		'scroll-padding-block-end': 'auto'
+	})
+);
 
 const properties = Object.keys(printers).filter((name): name is Property => name in printers);
 const initialValues = new Map<string, string>([
 	...properties.map((name): [string, string] => [name, printers[name].initial]),
-	...Object.entries(initialOfMoving)
+	...initialOfMoving
 ]);
 const places = new Map([...initialValues.keys()].map((name, index) => [name, index]));
 

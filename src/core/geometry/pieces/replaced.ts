@@ -6,18 +6,20 @@ const pictureSize = 120;
 const largest = 4000;
 
 /** HTML, sections 15.4 and 15.5: what has a size of its own, px. */
-const sizes: Readonly<Record<string, readonly [width: number, height: number]>> = {
-	input: [153, 21],
-	select: [90, 19],
-	textarea: [166, 36],
-	progress: [160, 16],
-	meter: [80, 16],
-	video: [300, 150],
-	iframe: [304, 154],
-	canvas: [300, 150],
-	svg: [300, 150],
-	img: [pictureSize, pictureSize]
-};
+const sizes: ReadonlyMap<string, readonly [width: number, height: number]> = new Map(
+	Object.entries<readonly [width: number, height: number]>({
+		input: [153, 21],
+		select: [90, 19],
+		textarea: [166, 36],
+		progress: [160, 16],
+		meter: [80, 16],
+		video: [300, 150],
+		iframe: [304, 154],
+		canvas: [300, 150],
+		svg: [300, 150],
+		img: [pictureSize, pictureSize]
+	})
+);
 
 const pictures = new Set(['img', 'video', 'iframe', 'canvas', 'svg']);
 
@@ -36,7 +38,7 @@ export function replacedSize(
 	{ name, attribs }: Element,
 	pictureAt: (url: string) => Size | undefined
 ): Size | undefined {
-	const known = Object.hasOwn(sizes, name) ? sizes[name] : undefined;
+	const known = sizes.get(name);
 	if (!known) return undefined;
 	const [width, height] = known;
 	const said = (attribute: string): number | undefined => dimensionOf(attribs[attribute]);

@@ -17,22 +17,24 @@ const evenShare = 0.5;
 export const widest = 4000;
 
 /** HTML, section 15.3: what browsers say of elements, in sizes of text: its size, and the margin above and below. */
-const blocks: Readonly<Record<string, readonly [size: number, margin: number]>> = {
-	h1: [2, 0.67],
-	h2: [1.5, 0.83],
-	h3: [1.17, 1],
-	h4: [1, 1.33],
-	h5: [0.83, 1.67],
-	h6: [0.67, 2.33],
-	p: [1, 1],
-	ul: [1, 1],
-	ol: [1, 1],
-	dl: [1, 1],
-	pre: [1, 1],
-	figure: [1, 1],
-	blockquote: [1, 1],
-	hr: [1, 0.5]
-};
+const blocks: ReadonlyMap<string, readonly [size: number, margin: number]> = new Map(
+	Object.entries<readonly [size: number, margin: number]>({
+		h1: [2, 0.67],
+		h2: [1.5, 0.83],
+		h3: [1.17, 1],
+		h4: [1, 1.33],
+		h5: [0.83, 1.67],
+		h6: [0.67, 2.33],
+		p: [1, 1],
+		ul: [1, 1],
+		ol: [1, 1],
+		dl: [1, 1],
+		pre: [1, 1],
+		figure: [1, 1],
+		blockquote: [1, 1],
+		hr: [1, 0.5]
+	})
+);
 
 const flowing = new Set(
 	'a abbr b bdi bdo cite code data del dfn em i ins kbd label mark q s samp small span strong sub sup time u var'.split(' ') // prettier-ignore
@@ -241,7 +243,7 @@ class Lines {
 
 	private block(element: Element, said: SaidSize, around: Around): void {
 		const { name } = element;
-		const [scale, margin] = blocks[name] ?? [1, 0];
+		const [scale, margin] = blocks.get(name) ?? [1, 0];
 		const type = typed(around, said, scale);
 		const { size } = type;
 		const height = said.height && pxOf(said.height, size);

@@ -21,11 +21,13 @@ const shapes = {
 };
 
 /** How each kind of tag is written, for the sentence where one cannot be read. */
-const forms: Readonly<Record<string, string>> = {
-	for: 'a list is written {for name in path} … {end}',
-	if: 'a condition is written {if path} or {if path is "text"}, then … {end}',
-	use: 'a part is written {use name key="value"}'
-};
+const forms: ReadonlyMap<string, string> = new Map(
+	Object.entries<string>({
+		for: 'a list is written {for name in path} … {end}',
+		if: 'a condition is written {if path} or {if path is "text"}, then … {end}',
+		use: 'a part is written {use name key="value"}'
+	})
+);
 
 /** Words that begin a tag, and so are no path by themselves. */
 const words = new Set(['for', 'if', 'use', 'else', 'end', 'content', 'as', 'is', 'in']);
@@ -57,10 +59,11 @@ export function readTag(place: TagPlace): Tag | undefined {
 	if (word === 'use' && /^use(\s|$)/.test(text)) return readUse(text, place);
 	const [, path, format, otherwise] = shapes.value.exec(text) ?? [];
 	if (path === undefined || words.has(path)) {
+		const form = forms.get(word);
 		problems.push(
-			forms[word] === undefined
+			form === undefined
 				? error('expression-invalid', span, text)
-				: error('tag-invalid', span, text, forms[word])
+				: error('tag-invalid', span, text, form)
 		);
 		return undefined;
 	}
@@ -82,7 +85,7 @@ export function readTag(place: TagPlace): Tag | undefined {
 function readFor(text: string, { span, problems, ...place }: TagPlace): Tag | undefined {
 	const [, name = '', path] = shapes.for.exec(text) ?? [];
 	if (path === undefined) {
-		problems.push(error('tag-invalid', span, text, forms['for'] ?? ''));
+		problems.push(error('tag-invalid', span, text, forms.get('for') ?? ''));
 		return undefined;
 	}
 	const named = nameIn(name, place, span);
@@ -100,7 +103,7 @@ function readFor(text: string, { span, problems, ...place }: TagPlace): Tag | un
 function readIf(text: string, { span, problems }: TagPlace): Tag | undefined {
 	const [, path, is] = shapes.if.exec(text) ?? [];
 	if (path === undefined) {
-		problems.push(error('tag-invalid', span, text, forms['if'] ?? ''));
+		problems.push(error('tag-invalid', span, text, forms.get('if') ?? ''));
 		return undefined;
 	}
 	return { kind: 'if', value: pathIn(path, span), is: unquoted(is), span, text };
@@ -110,7 +113,7 @@ function readUse(text: string, place: TagPlace): Tag | undefined {
 	const { span, problems } = place;
 	const head = shapes.use.exec(text);
 	if (!head) {
-		problems.push(error('tag-invalid', span, text, forms['use'] ?? ''));
+		problems.push(error('tag-invalid', span, text, forms.get('use') ?? ''));
 		return undefined;
 	}
 	const lead = place.inner.length - place.inner.trimStart().length;
@@ -134,7 +137,7 @@ function readUse(text: string, place: TagPlace): Tag | undefined {
 		}
 	}
 	if (text.slice(at).trim() !== '') {
-		problems.push(error('tag-invalid', span, text, forms['use'] ?? ''));
+		problems.push(error('tag-invalid', span, text, forms.get('use') ?? ''));
 		return undefined;
 	}
 	const [, part = ''] = head;
