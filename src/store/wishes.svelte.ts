@@ -2,6 +2,7 @@ import type { Wish } from '$core/model/wish.ts';
 import type { Proposal } from '$core/edit/proposal.ts';
 import { listWords, reasonOf } from '$core/messages/problem.ts';
 import type { Preview } from '$workers/messages.ts';
+import { PreviewSource } from './preview-source.ts';
 import { store, type Done } from './site.svelte.ts';
 
 type Edit = Extract<Proposal, { kind: 'edit' }>;
@@ -36,6 +37,7 @@ class Wishes {
 	private looking = false;
 	private rest: ReturnType<typeof setTimeout> | undefined;
 	private last: Promise<unknown> = Promise.resolve();
+	private readonly source = new PreviewSource(() => this.forget());
 
 	/** Carries a wish out, or asks first, or says why it cannot be. Gives whether it was carried out. */
 	async make(wish: Wish): Promise<boolean> {
@@ -87,12 +89,13 @@ class Wishes {
 	}
 
 	/**
-	 * Shows what a wish would do: on the page at once, on all others once the pointer rests; until `forget`
-	 * or the next one. Where wishes come faster than they can be drawn, the newest is.
+	 * Shows what a wish would do: on the page at once, on all others once the pointer rests; until `forget`,
+	 * the next one, or what it came from is gone. Where wishes come faster than they can be drawn, the newest is.
 	 */
 	look(wish: Wish): void {
 		this.turn++;
 		this.wanted = wish;
+		this.source.follow();
 		if (!this.looking) void this.lookOn();
 	}
 
@@ -124,6 +127,7 @@ class Wishes {
 	}
 
 	forget(): void {
+		this.source.leave();
 		clearTimeout(this.rest);
 		this.turn++;
 		this.wanted = undefined;

@@ -139,3 +139,60 @@ test('pieces change their order, and a file comes and goes', async () => {
 	await (await named(app.page, 'button', 'undo')).click();
 	await until('undo brings it back', async () => Number(await files()) === without + 1);
 });
+
+test('a region is dragged by its name onto the body of another, over the page itself', async () => {
+	await app.open('/plan?route=/visit&width=1180');
+	await choose(app, 'commons, side');
+	const name = await app.page.waitForSelector('.box-name.handle[title^="Drag side "]');
+	const from = await name?.boundingBox();
+	const stage = await app.page.waitForSelector('iframe[title^="The page"]');
+	const frame = await stage?.boundingBox();
+	const menu = await (
+		await app.stage()
+	).$eval('[data-region=menu]', (one) => {
+		const { x, y, width, height } = one.getBoundingClientRect();
+		return { x, y, width, height };
+	});
+	assert.ok(from && frame);
+	const scale = frame.width / 1180;
+	const { mouse } = app.page;
+	await mouse.move(from.x + 6, from.y + 5);
+	await mouse.down();
+	await mouse.move(from.x + 30, from.y + 40, { steps: 3 });
+	const [x, y] = [
+		menu.x + menu.width / 2,
+		menu.y + Math.min(menu.height, frame.height / scale) / 2
+	];
+	await mouse.move(frame.x + x * scale, frame.y + y * scale, { steps: 8 });
+	await until('it says what it would do', async () =>
+		(await app.page.$$eval('.zone', (all) => all.map((one) => one.textContent))).includes(
+			'side changes places with menu'
+		)
+	);
+	await app.page.waitForSelector('.as-if');
+	await mouse.up();
+	await until('they have changed places', async () =>
+		(await sourceText(app, 'layouts/commons.eave')).includes('"side main menu" 1fr')
+	);
+	await app.open('/plan?route=/visit&width=1180');
+	await (await named(app.page, 'button', 'undo')).click();
+});
+
+test('what a choice would do is gone with the choice', async () => {
+	await app.open('/plan?route=/visit&width=1180');
+	await choose(app, 'commons, side');
+	await showTracks(app);
+	const columns = (): Promise<number> =>
+		app.page.$$eval('button[aria-label^="Remove column"]', (all) => all.length);
+	await until('its tracks are there', async () => (await columns()) > 0);
+	const last = (await app.page.$$('button[aria-label^="Remove column"]')).at(-1);
+	const before = await columns();
+	await last?.hover();
+	await app.page.waitForSelector('.as-if');
+	await frames(app.page, 30);
+	assert.equal(await columns(), before, 'what is pointed at stays');
+	await last?.click();
+	await app.page.waitForSelector('.as-if', { hidden: true });
+	await frames(app.page, 30);
+	assert.equal(await app.page.$('.as-if'), null);
+});

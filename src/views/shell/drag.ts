@@ -3,7 +3,8 @@ const threshold = 4;
 
 /**
  * A drag that begins with a press: `move` is called from the moment it is one, `end` once, with whether
- * it was dropped. Escape gives it up.
+ * it was dropped. Escape gives it up, and so does leaving the window. Frames would keep what the pointer does over
+ * them to themselves: as long as one drags, it goes through them (`app.css`).
  */
 export function drag(
 	event: PointerEvent,
@@ -12,7 +13,11 @@ export function drag(
 	if (event.button !== 0) return;
 	const from = { x: event.clientX, y: event.clientY };
 	let begun = false;
+	const { dataset } = document.documentElement;
+	dataset['dragging'] = '';
 	const finish = (dropped: boolean): void => {
+		delete dataset['dragging'];
+		removeEventListener('blur', onCancel);
 		removeEventListener('pointermove', onMove);
 		removeEventListener('pointerup', onUp);
 		removeEventListener('pointercancel', onCancel);
@@ -30,6 +35,7 @@ export function drag(
 		key.preventDefault();
 		finish(false);
 	};
+	addEventListener('blur', onCancel);
 	addEventListener('pointermove', onMove);
 	addEventListener('pointerup', onUp);
 	addEventListener('pointercancel', onCancel);

@@ -81,15 +81,25 @@ function beside(
 		...arrangement,
 		rows: arrangement.rows.map((row) => ({
 			...row,
-			cells: row.cells.map((cell) => (cell === member ? '.' : cell))
+			cells: row.cells.map((cell) => (cell === member ? left : cell))
 		}))
 	};
 	const put =
 		side === 'left' || side === 'right'
 			? withColumn(cleared, member, place, side === 'left' ? place.x.from : place.x.to, own)
 			: withRow(cleared, member, place, side === 'above' ? place.y.from : place.y.to);
-	return withoutEmpty(put);
+	const { rows, ...others } = withoutEmpty(put);
+	return {
+		...others,
+		rows: rows.map((row) => ({
+			...row,
+			cells: row.cells.map((cell) => (cell === left ? '.' : cell))
+		}))
+	};
 }
+
+/** A cell that the member left, until it is clear what becomes of it: other empty cells are meant to be so. */
+const left = '. left';
 
 /** A column for a member beside a place; what lies above and below reaches over it. */
 function withColumn(
@@ -129,17 +139,28 @@ function withRow(
 	};
 }
 
-/** Without the columns and rows in which nothing lies any more. */
+/** Without the columns and rows in which nothing lies any more but what reaches over them. */
 function withoutEmpty(arrangement: AreasArrangement): AreasArrangement {
-	const { rows } = arrangement;
-	const emptyRow = rows.findIndex(({ cells }) => cells.every(isEmptyCell));
-	if (emptyRow !== -1 && rows.length > 1) {
-		return withoutEmpty(withTracks(arrangement, 'rows', emptyRow, []));
-	}
-	const columns = rows[0]?.cells.map((_, x) => x) ?? [];
-	const emptyColumn = columns.find((x) => rows.every(({ cells }) => isEmptyCell(cells[x] ?? '.')));
-	if (emptyColumn !== undefined && columns.length > 1) {
-		return withoutEmpty(withTracks(arrangement, 'columns', emptyColumn, []));
-	}
+	const rows = arrangement.rows.map(({ cells }) => cells);
+	const columns = rows[0]?.map((_, x) => rows.map((cells) => cells[x] ?? '.')) ?? [];
+	const emptyRow = needless(rows);
+	if (emptyRow !== -1) return withoutEmpty(withTracks(arrangement, 'rows', emptyRow, []));
+	const emptyColumn = needless(columns);
+	if (emptyColumn !== -1) return withoutEmpty(withTracks(arrangement, 'columns', emptyColumn, []));
 	return arrangement;
+}
+
+/** The first of some lines of cells that the member left, and that has else only what the line beside it has too; -1 for none. */
+function needless(lines: readonly (readonly string[])[]): number {
+	if (lines.length < 2) return -1;
+	return lines.findIndex((line, index) => {
+		const [before, after] = [lines[index - 1], lines[index + 1]];
+		return (
+			line.includes(left) &&
+			line.every(
+				(cell, at) =>
+					cell === left || isEmptyCell(cell) || cell === before?.[at] || cell === after?.[at]
+			)
+		);
+	});
 }

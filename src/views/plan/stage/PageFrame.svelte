@@ -129,6 +129,12 @@
 		return trace && measured.find((box) => sameTrace(box.trace, trace));
 	}
 
+	// What would come of a choice is of this text, and seen here alone.
+	$effect(() => {
+		void store.texts;
+		if (main) return () => wishes.forget();
+	});
+
 	$effect(() => {
 		if (!frame || loads === 0) return;
 		// The same page again loads nothing again.
@@ -172,10 +178,16 @@
 			if (!main) return;
 			chosenBox.noteSpaces(measureSpaces(inner));
 			const around = boxOfView(chosenBox.tracked);
-			tracks = around && measureTracks(inner, around);
+			const found = around && measureTracks(inner, around);
+			// A track that only a preview takes away keeps its controls: one of them is under the pointer.
+			if (!wishes.preview || !tracks || !found || hasSameTracks(tracks, found)) tracks = found;
 			covered = look.tracks ? wordsOfPage(inner) : [];
 			rtl = root.dir === 'rtl';
 		});
+	}
+
+	function hasSameTracks(one: MeasuredTracks, other: MeasuredTracks): boolean {
+		return one.columns.length === other.columns.length && one.rows.length === other.rows.length;
 	}
 
 	function onLoad(): void {
@@ -317,6 +329,9 @@
 			words={covered}
 		/>
 	{/if}
+	{#if main && wishes.preview?.html !== undefined}
+		<span class="as-if on-page" role="status">as it would be</span>
+	{/if}
 	{#if main && words}
 		<WordsField {words} {scale} done={() => (words = undefined)} />
 	{/if}
@@ -357,6 +372,17 @@
 		border: 0;
 		transform-origin: 0 0;
 		background: #fff;
+	}
+	.as-if {
+		position: absolute;
+		z-index: 4;
+		right: 0;
+		top: 0;
+		padding: 1px 8px;
+		font-size: 11px;
+		background: var(--cedar);
+		color: var(--on-cedar);
+		pointer-events: none;
 	}
 	.zone {
 		position: absolute;

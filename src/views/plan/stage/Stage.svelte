@@ -5,6 +5,7 @@
 	import { clampWidth } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
 	import type { BandView, BetweenView, PageView } from '$workers/messages.ts';
 	import type { FollowedLink } from '$views/frame/frame.ts';
 	import PageFrame from './PageFrame.svelte';
@@ -95,7 +96,8 @@
 		if (!worked) return;
 		worked.compared = false;
 		worked.differs = undefined;
-		if (dragging) return;
+		// What a choice would make of the page is not the page that was worked out.
+		if (dragging || wishes.preview) return;
 		return onceAtRest(250, (signal) => worked.compare(page, signal));
 	});
 
