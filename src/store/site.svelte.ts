@@ -1,5 +1,6 @@
 import type { Remote } from 'comlink';
 import { noTrial, type Trial } from '$core/model/trial.ts';
+import type { Marks } from '$core/drawing/marks.ts';
 import type { Roofline } from '$core/drawing/roofline.ts';
 import { reasonOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
@@ -34,10 +35,16 @@ export type Done = Exclude<Made, { readonly kind: 'overtaken' }>;
 
 /** A sentence for the user, shown until it is dismissed or the next one comes. */
 export interface Notice {
-	readonly kind: 'fault' | 'fine';
+	/** A refusal is about one deed, and gone with the next. */
+	readonly kind: 'fault' | 'fine' | 'refused';
 	readonly sentence: string;
 	/** Something to do about it. */
 	readonly act?: { readonly label: string; readonly run: () => void };
+}
+
+/** One word for the marks of all layouts. */
+function marksIn({ layouts }: Roofline): string {
+	return layouts.map(({ name, mark }) => `${name} ${mark.hue} ${mark.hatch}`).join();
 }
 
 /**
@@ -53,6 +60,8 @@ class SiteStore {
 	sites = $state.raw<readonly ListedSite[]>([]);
 	/** A page, or a state before the last edits, kept beside the one at work. */
 	held = $state.raw<PageView | undefined>();
+	/** Hue and hatch of each layout as they were when the site was opened. */
+	private marks: Marks = new Map();
 	notice = $state.raw<Notice | undefined>();
 	ready = $state(false);
 	/** This tab may write; another one may have the site open for writing. */
@@ -209,7 +218,8 @@ class SiteStore {
 	/** How the open site is listed among those that are kept. */
 	get listed(): ListedSite {
 		const name = this.site?.name || nameless;
-		return { id: this.id, name, changed: Date.now(), outside: this.outside };
+		const marks = new Map(this.roofline.layouts.map((layout) => [layout.name, layout.mark]));
+		return { id: this.id, name, changed: Date.now(), outside: this.outside, marks };
 	}
 
 	private async onRestart(why: string): Promise<void> {
@@ -326,7 +336,9 @@ class SiteStore {
 		}
 		this.keeper.reset();
 		await this.show(listed, kept);
-		this.keeper.keptAt = listed.changed;
+		// The list is written now and then; each edit is kept by itself, with its time.
+		const [last, undone] = [this.history.past.at(-1)?.at, this.history.future.at(-1)?.at];
+		this.keeper.keptAt = Math.max(listed.changed, last ?? 0, undone ?? 0);
 	}
 
 	/** Opens files as a site of their own, which is kept before it is shown. */
@@ -360,6 +372,7 @@ class SiteStore {
 		const { texts, assets, history, number } = work;
 		this.work = { texts, assets, history, number };
 		this.outside = listed.outside ?? false;
+		this.marks = listed.marks ?? new Map();
 		this.notice = undefined;
 		this.held = undefined;
 		this.reader.stopped = undefined;
@@ -409,9 +422,17 @@ class SiteStore {
 		return this.attempt(() => this.core.redraw(this.asked));
 	}
 
+	private takeRoofline(roofline: Roofline): void {
+		const before = marksIn(this.roofline);
+		this.roofline = roofline;
+		if (this.ready && this.writes && before !== marksIn(roofline)) {
+			void this.keeper.put(() => keepListed(this.listed));
+		}
+	}
+
 	private async reopen(): Promise<void> {
 		const { texts, assets, number } = this.work;
-		await this.attempt(() => this.core.open({ texts, assets }, this.asked, number));
+		await this.attempt(() => this.core.open({ texts, assets }, this.asked, number, this.marks));
 		void this.takeProblems();
 	}
 
@@ -448,7 +469,7 @@ class SiteStore {
 
 	private take(shown: Shown): void {
 		this.site = shown.site;
-		if (shown.site.roofline) this.roofline = shown.site.roofline;
+		if (shown.site.roofline) this.takeRoofline(shown.site.roofline);
 		this.page = shown.page;
 		if (shown.page) this.wish = { page: shown.page.page, address: shown.page.address };
 	}

@@ -42,8 +42,7 @@ class Wishes {
 	/** Carries a wish out, or asks first, or says why it cannot be. Gives whether it was carried out. */
 	async make(wish: Wish): Promise<boolean> {
 		const refused = await this.attempt(wish);
-		if (refused !== undefined && refused !== '')
-			store.notice = { kind: 'fault', sentence: refused };
+		if (refused !== undefined && refused !== '') this.sayRefused(refused);
 		return refused === undefined;
 	}
 
@@ -53,6 +52,7 @@ class Wishes {
 	 */
 	attempt(wish: Wish): Promise<string | undefined> {
 		this.forget();
+		this.dropRefusal();
 		return this.inTurn(async () => {
 			const done = await this.send(wish, false, false);
 			if (done.kind === 'refused') return done.sentence;
@@ -70,7 +70,7 @@ class Wishes {
 		this.asking = undefined;
 		if (!asking) return;
 		const done = await this.send(asking.wish, true, false);
-		if (done.kind === 'refused') store.notice = { kind: 'fault', sentence: done.sentence };
+		if (done.kind === 'refused') this.sayRefused(done.sentence);
 		asking.answer(done.kind === 'made');
 	}
 
@@ -96,6 +96,7 @@ class Wishes {
 		this.turn++;
 		this.wanted = wish;
 		this.source.follow();
+		this.dropRefusal();
 		if (!this.looking) void this.lookOn();
 	}
 
@@ -124,6 +125,15 @@ class Wishes {
 			return { pages: [] };
 		});
 		if (turn === this.turn) this.touched = new Set(pages);
+	}
+
+	/** Says why something was not done; it stands until something else is pointed at or done. */
+	private sayRefused(sentence: string): void {
+		store.notice = { kind: 'refused', sentence: `${sentence} Nothing was changed.` };
+	}
+
+	private dropRefusal(): void {
+		if (store.notice?.kind === 'refused') store.notice = undefined;
 	}
 
 	forget(): void {

@@ -36,7 +36,7 @@ import type {
 import { admittedRoles, keptOutBy } from '$core/resolve/roles.ts';
 import { seeingWord, seenAs, type ResolvedSite } from '$core/resolve/site.ts';
 import { nearestState } from '$core/resolve/structure.ts';
-import { keepMarks } from '$core/drawing/marks.ts';
+import { giveMarks, keepMarks, type Marks } from '$core/drawing/marks.ts';
 import type { FindingsStep } from './findings.ts';
 import { Looks } from './looks.ts';
 import { Sources } from './sources.ts';
@@ -54,6 +54,8 @@ export class Desk extends Looks {
 	private readonly sources = new Sources();
 	/** The wish that was looked at last, ready to be made. */
 	private prepared: { before: CheckedSite; key: string; made: Prepared } | undefined;
+	/** Marks of layouts that were kept with the site. */
+	private openedWith: Marks = new Map();
 	/** What is doubtful in the site has not been looked for yet. */
 	private isUnchecked = false;
 	/** Counts what ends the comparing of pages. */
@@ -85,8 +87,14 @@ export class Desk extends Looks {
 		}
 	}
 
-	/** `number` is how many edits are in the text. */
-	open(files: FilesMessage, wish: PageWish | undefined, number: number): Shown {
+	/** `number` is how many edits are in the text; `marks` are those that its layouts had when it was open last. */
+	open(
+		files: FilesMessage,
+		wish: PageWish | undefined,
+		number: number,
+		marks: Marks = new Map()
+	): Shown {
+		this.openedWith = marks;
 		this.takeFiles({ texts: files.texts, assets: files.assets });
 		this.latest = this.good = this.drawn = this.before = undefined;
 		this.since = [];
@@ -108,6 +116,7 @@ export class Desk extends Looks {
 			this.isUnchecked = false;
 			const { latest } = this;
 			this.latest = checkSite(latest.reading);
+			keepMarks(latest.structure, this.latest.structure);
 			if (this.good === latest) this.good = this.latest;
 			if (this.drawn === latest) this.drawn = this.latest;
 		}
@@ -310,7 +319,8 @@ export class Desk extends Looks {
 			this.since = [];
 		}
 		const shown = this.good ?? latest;
-		keepMarks(this.drawn?.structure, shown.structure);
+		if (this.drawn) keepMarks(this.drawn.structure, shown.structure);
+		else giveMarks(this.openedWith, shown.structure);
 		const stays = this.drawn !== undefined && hasSameRoofline(this.drawn, shown);
 		const drawing = stays ? undefined : roofline(shown);
 		this.drawn = shown;

@@ -2,7 +2,9 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { Wish } from '../../src/core/model/wish.ts';
 import { encodeUtf8 } from '../../src/core/model/utf8.ts';
+import type { Mark } from '../../src/core/drawing/marks.ts';
 import { Desk } from '../../src/workers/desk.ts';
+import type { Shown } from '../../src/workers/messages.ts';
 import { filesOf } from '../lib/desk.ts';
 
 const text = `site "Desk" { bands { narrow 0; medium 600; wide 1000 } }
@@ -254,4 +256,38 @@ test('layouts keep their marks while others come, go and are renamed', () => {
 	assert.equal(renamed.get('zzz'), added.get('aaa'));
 	const gone = make({ kind: 'remove-layout', name: 'zzz' });
 	assert.deepEqual([gone.get('shell'), gone.get('bbb')], [first, more.get('bbb')]);
+});
+
+test('layouts keep their hues when the site is opened again, however they came to them', () => {
+	const layout = (name: string, at: string): string =>
+		`layout ${name} at ${at} { region main as div { slot } }`;
+	const siteOf = (names: readonly string[]): string =>
+		[
+			'site "Hues" { bands { narrow 0 } }',
+			...names.map((name) => layout(name, `/${name}`)),
+			...names.map((name) => `route /${name} { title "${name}"; piece a """a""" }`)
+		].join('\n');
+	const marksOf = ({ site }: Shown): Map<string, Mark> =>
+		new Map(site.roofline?.layouts.map((one) => [one.name, one.mark]));
+	const desk = new Desk(2026);
+	const before = siteOf(['b', 'c']);
+	desk.open(filesOf(before), undefined, 0);
+	const at = before.indexOf('layout b');
+	const insert = `${layout('a', '/a')}\n`;
+	const changed = desk.change(
+		[{ kind: 'edit', file: 'site.eave', from: at, to: at, insert }],
+		undefined,
+		0
+	);
+	const marks = marksOf(changed);
+	assert.equal(marks.get('b')?.hue, 1, 'the one that came keeps out of the way');
+	const again = new Desk(2026);
+	const now = before.slice(0, at) + insert + before.slice(at);
+	assert.deepEqual(marksOf(again.open(filesOf(now), undefined, 0, marks)), marks);
+	const fresh = new Desk(2026);
+	assert.notDeepEqual(
+		marksOf(fresh.open(filesOf(now), undefined, 0)),
+		marks,
+		'by the text alone they are others'
+	);
 });

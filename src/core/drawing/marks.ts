@@ -26,6 +26,11 @@ export function layoutMarks(structure: Structure): Marks {
 	return marks;
 }
 
+/** Lets the layouts of a site have marks that were kept with it; those that are not among them get others. */
+export function giveMarks(marks: Marks, structure: Structure): void {
+	kept.set(structure, marksAfter(marks, structure));
+}
+
 /** Lets the layouts of a site keep the marks that they had before an edit, while others come and go. */
 export function keepMarks(before: Structure | undefined, after: Structure): void {
 	if (!before || before === after || kept.has(after)) return;

@@ -20,6 +20,8 @@ const listedSchema = z.object({
 	version: z.number().optional(),
 	/** The site may load things from other hosts. */
 	outside: z.boolean().optional(),
+	/** The hue and the hatch of each layout, by its name: they stay with the site. */
+	marks: z.map(z.string(), z.object({ hue: z.number(), hatch: z.number() })).optional(),
 	/** It was forgotten, and goes for good when the application starts the next time. */
 	forgotten: z.boolean().optional()
 });

@@ -19,7 +19,7 @@
 		<button class="act" onclick={() => void store.readAgain()}>Read it again</button>
 	</div>
 {:else if notice}
-	<div class="notice" class:fault={notice.kind === 'fault'} role="alert">
+	<div class="notice" class:fault={notice.kind !== 'fine'} role="alert">
 		<span>{notice.sentence}</span>
 		<span class="acts">
 			{#if notice.act}<button class="act" onclick={act}>{notice.act.label}</button>{/if}

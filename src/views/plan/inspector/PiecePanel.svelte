@@ -37,16 +37,20 @@
 
 	$effect(() => {
 		const [asked] = [piece, store.site];
+		let isWanted = true;
 		void store.core.valuesIn(asked.holder.layer.name, asked.piece).then((all) => {
-			if (asked === piece) values = all;
+			if (isWanted) values = all;
 		});
+		return () => (isWanted = false);
 	});
 
 	$effect(() => {
 		const [asked] = [holder, store.texts];
+		let isWanted = true;
 		void store.core.piecesIn(asked).then((all) => {
-			if (asked === piece.holder) pieces = all;
+			if (isWanted) pieces = all;
 		});
+		return () => (isWanted = false);
 	});
 
 	// A piece that is gone leaves its place chosen.

@@ -99,7 +99,9 @@
 					>{piece}</button
 				>
 			{/each}
-			<button class="act" onclick={() => askNewPiece(holder)}>Add piece …</button>
+			{#if facts.isOwn || !region?.locked}
+				<button class="act" onclick={() => askNewPiece(holder)}>Add piece …</button>
+			{/if}
 			{#if facts.holder}
 				<button class="act" onclick={() => choice.editPieces()}>Edit <kbd>Enter</kbd></button>
 			{/if}
