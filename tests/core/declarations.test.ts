@@ -53,7 +53,7 @@ test('each setting of a box is the CSS that a careful author would write', () =>
 		['overlap calc(1px + 2%)', 'position: relative; z-index: var(--under); margin-block-end: calc(-1 * (calc(1px + 2%)))'],
 		['show hidden', 'display: none'],
 		['stick top', 'position: sticky; inset-block-start: 0; z-index: var(--stuck)'],
-		['stick bottom; overlap 4px', 'position: sticky; inset-block-end: 0; z-index: var(--stuck); margin-block-end: -4px'],
+		['stick bottom; overlap 4px', 'position: sticky; inset-block-end: 0; z-index: var(--under); margin-block-end: -4px'],
 		['shrink 80px to 40px', 'position: sticky; inset-block-start: 0; z-index: var(--stuck); height: 80px'],
 		['stick top; scroll own', 'position: sticky; inset-block-start: 0; z-index: var(--stuck); max-height: 100dvh; overflow: auto'],
 		['stick top; scroll own; height 90px', 'position: sticky; inset-block-start: 0; z-index: var(--stuck); height: 90px; overflow: auto']

@@ -197,3 +197,16 @@ test('how much of a screen is left for content follows what sticks, band by band
 	assert.equal(head, 'screen,left of 360,left of 640,left of 800,left of 1080');
 	assert.equal(first, '280,300,580,740,1020');
 }); // prettier-ignore
+
+test('what follows a head with an overlap is scrolled over it: the head sticks and covers nothing', () => {
+	const site = resolve(
+		shell(`region head as header { height 96px; stick top; overlap 96px; piece fix-10-10 """x""" }
+  region main as main { slot }`)
+	);
+	assert.deepEqual(places(at(site, 300), 'head', 'main'), ['300 96', '0 2000']);
+	const view = viewOf(site);
+	assert.deepEqual(deeds(view), ['head: sticks 1-1400', 'main: rides up 0-1400']);
+	assert.deepEqual([...new Set(view.left.map(({ left }) => left))], [600]);
+	const css = sheetsOf(pageNamed(site, '/'), site).map((sheet) => sheet.css).join(''); // prettier-ignore
+	assert.match(css, /\.f-head \{[^}]*z-index: var\(--under\)/);
+});

@@ -39,6 +39,8 @@ export interface Sticking {
 	readonly by: number;
 	/** Whatever it stands in ends, and takes it along. */
 	readonly pushed: boolean;
+	/** What follows is scrolled over it, so it covers nothing. */
+	readonly under: boolean;
 }
 
 /** How tall a page is by its boxes, px, with what sticks out of it. */
@@ -342,13 +344,14 @@ class Placer {
 		bounds: { top: number; bottom: number } | undefined
 	): Sticking | undefined {
 		if (style.position !== 'sticky' || !bounds) return undefined;
+		const { under } = style;
 		if (style.top) {
 			const least = port.top + style.top.at(0, this.view);
 			const outer = height + style.marginBottom.at(laidBase, this.view);
 			const most = bounds.bottom - outer;
-			return { by: larger(y, smaller(least, most)) - y, pushed: least > most };
+			return { by: larger(y, smaller(least, most)) - y, pushed: least > most, under };
 		}
 		const most = port.bottom - (style.bottom?.at(0, this.view) ?? 0) - height;
-		return { by: smaller(y, larger(most, bounds.top)) - y, pushed: most < bounds.top };
+		return { by: smaller(y, larger(most, bounds.top)) - y, pushed: most < bounds.top, under };
 	}
 }

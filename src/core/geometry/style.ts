@@ -24,6 +24,8 @@ export interface GridSpan {
 export interface Style {
 	readonly display: 'block' | 'grid' | 'flex' | 'none';
 	readonly position: 'static' | 'sticky' | 'fixed';
+	/** It is drawn below what follows it. */
+	readonly under: boolean;
 	readonly top: Length | undefined;
 	readonly bottom: Length | undefined;
 	readonly start: Length | undefined;
@@ -91,6 +93,7 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 	return {
 		display: displayOf(declared.display),
 		position: positionOf(declared.position),
+		under: declared['z-index'] === 'var(--under)',
 		top: length(declared['inset-block-start'] ?? declared['inset-block']?.start),
 		bottom: length(declared['inset-block-end'] ?? declared['inset-block']?.end),
 		start: length(declared['inset-inline']?.start),

@@ -33,7 +33,8 @@ export function roomLeft(
 ): number {
 	const covering = boxes
 		.filter(
-			(box) => box.sticking !== undefined && !isAround(box, content, boxes) && isOver(box, content)
+			(box) =>
+				box.sticking?.under === false && !isAround(box, content, boxes) && isOver(box, content)
 		)
 		.map((box) => ({ from: Math.max(top, box.y), to: Math.min(bottom, box.y + box.height) }))
 		.filter(({ from, to }) => to > from)

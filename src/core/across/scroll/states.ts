@@ -41,6 +41,7 @@ export function deedsAt(
 /** Of two boxes that stick, the one that is written later lies over the other; all of them lie over the rest. */
 function covers(other: PlacedBox, box: PlacedBox, boxes: readonly PlacedBox[]): boolean {
 	if (isAround(other, box, boxes) || isAround(box, other, boxes)) return false;
+	if (other.sticking?.under === true) return false;
 	if (box.sticking && boxes.indexOf(box) > boxes.indexOf(other)) return false;
 	const across = Math.min(other.x + other.width, box.x + box.width) - Math.max(other.x, box.x);
 	const down = Math.min(other.y + other.height, box.y + box.height) - Math.max(other.y, box.y);

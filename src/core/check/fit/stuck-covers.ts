@@ -68,7 +68,11 @@ function stuck(
 	page: FittedPage
 ): { readonly px: number; readonly boxes: readonly PlacedBox[] } {
 	const across = boxes.filter(
-		(box) => box.sticking && box.width > width / 2 && !isInStuck(box, boxes) && !box.inScroller
+		(box) =>
+			box.sticking?.under === false &&
+			box.width > width / 2 &&
+			!isInStuck(box, boxes) &&
+			!box.inScroller
 	);
 	const px = across.reduce((sum, box) => sum + Math.min(heightOf(box, width, page), screen), 0);
 	return { px, boxes: across };

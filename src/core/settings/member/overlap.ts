@@ -6,16 +6,15 @@ export const overlap: SettingDefinition<'overlap'> = {
 	kind: 'overlap',
 	on: members,
 	form: 'LENGTH',
-	says: 'how far what follows rides up over it',
+	says: 'how far what follows rides up over it, also where it sticks',
 	called: 'The overlap',
 	inStyles: /^(position|inset|top|bottom|left|right)/,
 	read: (words) => words.takeRest(overlap.called)?.text,
 	sizes: (value) => [acrossLines(value)],
 	declare({ settings }, value) {
 		if (isZero(value)) return {};
-		const margin = { 'margin-block-end': negative(value) };
-		// What is stuck stays over what follows, overlapped or not.
-		if (edgeOf(settings)) return margin;
-		return { ...margin, position: 'relative', 'z-index': 'var(--under)' };
+		// What follows is drawn over it, also where it keeps to an edge: then it is scrolled over.
+		const under = { 'margin-block-end': negative(value), 'z-index': 'var(--under)' };
+		return edgeOf(settings) ? under : { ...under, position: 'relative' };
 	}
 };
