@@ -9,13 +9,20 @@ import { type Proposal } from '$core/edit/proposal.ts';
 import { stageHtml } from '$core/emit/stage.ts';
 import { atEdge, reasonOf, type Problem } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
-import { copyPath, layerName, type DataSource, type Page } from '$core/model/site.ts';
+import {
+	copyPath,
+	layerName,
+	type DataSource,
+	type Page,
+	type StateKind
+} from '$core/model/site.ts';
 import { type PageInstance } from '$core/resolve/instance.ts';
 import { checkSite, isSound, soundSite, type CheckedSite } from '$core/check/site.ts';
 import { applyChanges, type Change } from '$core/source/change.ts';
 import { refuseUnusable, takeIn, takeInFiles } from '$core/source/intake.ts';
 import { IntakeError } from '$core/source/limits.ts';
 import { readSiteFiles } from '$core/source/read.ts';
+import { sentencePage } from '$core/answer/answer.ts';
 import { sourcesOf } from '$core/answer/freshness.ts';
 import { partViews, type PartView } from '$core/drawing/material/part-view.ts';
 import { decodeUtf8 } from '$core/model/utf8.ts';
@@ -369,7 +376,7 @@ export class Desk extends Looks {
 	}
 
 	private drawPage(instance: PageInstance, shown: ResolvedSite): PageView {
-		const { drawn, seen } = this.seenBy(instance, shown);
+		const { drawn, seen, kind } = this.seenBy(instance, shown);
 		const resolved = shown.page(drawn.page);
 		return {
 			page: layerName(instance.page),
@@ -378,7 +385,10 @@ export class Desk extends Looks {
 			title: pageHead(drawn, shown, this.year).title,
 			chain: resolved.chain.map((layout) => layout.name.text),
 			fault: undefined,
-			html: stageHtml(drawn, shown, this.assetUrls, this.year),
+			html:
+				kind && seen.status !== 200 && seen.stands === undefined
+					? sentencePage(shown, kind, instance.address)
+					: stageHtml(drawn, shown, this.assetUrls, this.year),
 			section: crossSection(resolved, shown),
 			seen,
 			empty: emptyPieces(drawn, shown, this.year),
@@ -392,7 +402,7 @@ export class Desk extends Looks {
 	private seenBy(
 		instance: PageInstance,
 		shown: ResolvedSite
-	): { drawn: PageInstance; seen: SeenView } {
+	): { drawn: PageInstance; seen: SeenView; kind: StateKind | undefined } {
 		const { site, structure, role } = shown;
 		const { page, address } = instance;
 		const closedBy = keptOutBy(page, role, structure);
@@ -402,6 +412,7 @@ export class Desk extends Looks {
 		const [stands] = state ? shown.instances(state) : [];
 		return {
 			drawn: stands ?? instance,
+			kind,
 			seen: {
 				role,
 				status: closedBy ? 403 : waiting === 'failed' ? 503 : 200,

@@ -291,3 +291,17 @@ test('layouts keep their hues when the site is opened again, however they came t
 		'by the text alone they are others'
 	);
 });
+
+test('a closed page without a state for it is drawn as the sentence that its visitor gets', () => {
+	const closed = `site "Closed" { bands { narrow 0 }; roles { guest; keeper } }
+layout f at / { region main as main { slot } }
+route / { title "Home"; piece a """<p>Open</p>""" }
+route /desk { admit keeper; title "Desk"; piece a """<p>Secret of the house</p>""" }`;
+	const desk = new Desk(2026);
+	desk.open(filesOf(closed), undefined, 0);
+	const seen = (role: string): string =>
+		desk.page({ page: '/desk', address: undefined, role })?.html ?? '';
+	assert.match(seen('keeper'), /Secret of the house/);
+	assert.doesNotMatch(seen('guest'), /Secret/);
+	assert.match(seen('guest'), /This page is not for everyone\. \(\/desk\)/);
+});

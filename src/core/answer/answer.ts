@@ -212,7 +212,7 @@ const sentences: Readonly<Record<StateKind, string>> = {
 };
 
 /** What is said where the site has no state for it. */
-function sentencePage({ site }: ResolvedSite, kind: StateKind, address: string): string {
+export function sentencePage({ site }: ResolvedSite, kind: StateKind, address: string): string {
 	const { lang, name } = site.settings;
 	return [
 		'<!DOCTYPE html>',
