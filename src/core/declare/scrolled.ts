@@ -6,7 +6,7 @@ import { sumOf, withUnit } from '../size/sums.ts';
 
 /**
  * What a box is declared as once what it scrolls with has been scrolled by some px: what shrinks has shrunk, and has
- * below it what it lost. Where the visitor has asked for less motion it slides up under the edge by as much.
+ * below it what it lost. Where the visitor has asked for less motion it is small from the start.
  */
 export function declaredScrolled(
 	atRest: Declarations,
@@ -15,12 +15,10 @@ export function declaredScrolled(
 	trial: Trial
 ): Declarations {
 	const shrink = shrinkOf(settings);
-	if (!shrink || px <= 0 || trial.printed || atRest.position !== 'sticky') return atRest;
+	if (!shrink || trial.printed || atRest.position !== 'sticky') return atRest;
+	if (trial.lessMotion) return { ...atRest, height: shrink.to };
+	if (px <= 0) return atRest;
 	const [from, to] = [withUnit(shrink.from), withUnit(shrink.to)];
-	if (trial.lessMotion) {
-		const inset = atRest['inset-block-start'] ?? '0';
-		return { ...atRest, 'inset-block-start': `calc(${withUnit(inset)} + ${to} - ${from})` };
-	}
 	const below = atRest['margin-block-end'];
 	const lost = `min(${from} - ${to}, ${px}px)`;
 	return {

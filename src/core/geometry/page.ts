@@ -175,7 +175,7 @@ class BoxMaker {
 		const moved = isScrolled(this.given.scrolled, at.scroller) ? this.given.scrolled : undefined;
 		const settings = settingsAt(box.settings, this.bands, band);
 		const { trial } = this.given.site.settings;
-		const declared = moved ? declaredScrolled(atRest, settings, moved.px, trial) : atRest;
+		const declared = declaredScrolled(atRest, settings, moved?.px ?? 0, trial);
 		if (declared.display === 'none') return [];
 		const layout = of.name.text;
 		const style = this.styles.style(declared, lookup);

@@ -3,6 +3,7 @@
 	import { counted } from '$core/messages/problem.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import TileMark from '$views/shell/TileMark.svelte';
+	import type { Found, SheetRow } from '$core/across/sheet/sheet-row.ts';
 	import type { DrawnPage } from '$workers/sheets.ts';
 	import type { SheetItem } from './sheet-items.ts';
 
@@ -27,11 +28,24 @@
 
 	const row = $derived(drawn?.row ?? item.row);
 	/** What was found by all checks; until the page has been looked over, what is seen on the drawings. */
-	const findings = $derived.by(() => {
-		const all = found.on(row.page);
-		const sentences = new Set(all.map(({ sentence }) => sentence));
-		return [...all, ...row.found.filter(({ sentence }) => !sentences.has(sentence))];
+	const findings = $derived(foundOf(row));
+	/** What only pages have that draw like it, and which of them do. */
+	const behind = $derived.by(() => {
+		const own = new Set(findings.map(({ sentence }) => sentence));
+		const others = item.behind.flatMap((one) =>
+			foundOf(one).map((finding) => ({ page: one.page, ...finding }))
+		);
+		return Map.groupBy(
+			others.filter(({ sentence }) => !own.has(sentence)),
+			({ sentence }) => sentence
+		);
 	});
+
+	function foundOf({ page, found: seen }: SheetRow): readonly Found[] {
+		const all = found.on(page);
+		const sentences = new Set(all.map(({ sentence }) => sentence));
+		return [...all, ...seen.filter(({ sentence }) => !sentences.has(sentence))];
+	}
 </script>
 
 <article
@@ -90,7 +104,7 @@
 	{/each}
 	<div class="words">
 		{#if findings.length === 0}
-			<p class="fine">nothing found</p>
+			<p class="fine">{row.estimated ? 'nothing found so far' : 'nothing found'}</p>
 		{:else}
 			{#each findings.slice(0, 3) as { severity, sentence } (sentence)}
 				<p class={severity}><TileMark {severity} /> {sentence}</p>
@@ -99,6 +113,17 @@
 					{counted(findings.length - 3, 'more finding')}
 				</p>{/if}
 		{/if}
+		{#each [...behind].slice(0, 2) as [sentence, on] (sentence)}
+			<p class={on[0]?.severity}>
+				<TileMark severity={on[0]?.severity ?? 'hint'} /> on
+				<span class="mono">{on[0]?.page}</span>{on.length > 1
+					? ` and ${on.length - 1} more of these`
+					: ''}: {sentence}
+			</p>
+		{/each}
+		{#if behind.size > 2}<p class="small">
+				{counted(behind.size - 2, 'more finding')} on pages that draw alike
+			</p>{/if}
 		{#each row.words as words (words)}
 			<p class="small">{words}</p>
 		{/each}

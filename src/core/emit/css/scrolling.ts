@@ -18,8 +18,8 @@ const whereLessMotion = '@media (prefers-reduced-motion: reduce)';
 
 /**
  * What changes as one scrolls (Scroll-driven Animations 1): heads that shrink, shadows that come.
- * Where a browser has none of it, or its visitor has asked for less motion, a head that shrinks slides up under the
- * edge by as much as it would, and no shadow comes.
+ * Where a browser has none of it, or its visitor has asked for less motion, a head that shrinks is small from the
+ * start: what is in it can be reached wherever one is. No shadow comes.
  */
 export function scrollingCss(
 	selector: string,
@@ -32,18 +32,15 @@ export function scrollingCss(
 	const frames = new Keyframes(`shrink-${layout.name.text}-${box.name}`);
 	const moving = places.map((place) => animation(settingsAt(box.settings, bands, place), frames));
 	if (moving.every((declarations) => declarations.size === 0)) return [];
-	const sliding = places.map((place) => slide(box, place, surroundings));
-	const plain = places.map((place) => {
-		const inset = declare(box, place, surroundings)['inset-block-start'];
-		return new Map(inset === undefined ? [] : [['inset-block-start', inset]]);
-	});
+	const still = places.map((place) => atRest(box, place, surroundings));
+	const plain = places.map((place) => heightOf(declare(box, place, surroundings).height));
 	const asRule = (list: readonly Printed[], under?: readonly Printed[]): BandedRule => ({
 		selector,
 		bands: list,
 		layout,
 		...(under && { under })
 	});
-	const slides = bandedCss([asRule(sliding, plain)], bands);
+	const small = bandedCss([asRule(still, plain)], bands);
 	return [
 		group(whereMotion, [
 			group('@supports (animation-timeline: scroll())', [
@@ -51,8 +48,8 @@ export function scrollingCss(
 				...frames.rules
 			])
 		]),
-		group('@supports not (animation-timeline: scroll())', slides),
-		group(whereLessMotion, slides)
+		group('@supports not (animation-timeline: scroll())', small),
+		group(whereLessMotion, small)
 	].filter((text) => text !== '');
 }
 
@@ -104,13 +101,13 @@ function shrunk({ from, to }: { from: string; to: string }, overlap = '0'): stri
 	return [`height: ${to};`, `margin-block-end: calc(${from} - ${to}${less});`];
 }
 
-function slide(box: Box, place: number, surroundings: Surroundings): Printed {
+/** How tall a box is where nothing shrinks: as tall as it would be at last. */
+function atRest(box: Box, place: number, surroundings: Surroundings): Printed {
 	const shrink = shrinkOf(settingsAt(box.settings, surroundings.bands, place));
-	const inset = declare(box, place, surroundings)['inset-block-start'];
-	if (inset === undefined) return new Map();
-	if (!shrink) return new Map([['inset-block-start', inset]]);
-	const lost = `${shrink.to} - ${shrink.from}`;
-	return new Map([
-		['inset-block-start', inset === '0' ? `calc(${lost})` : `calc(${inset} + ${lost})`]
-	]);
+	const { height, position } = declare(box, place, surroundings);
+	return heightOf(shrink && position === 'sticky' ? shrink.to : height);
+}
+
+function heightOf(height: string | undefined): Printed {
+	return new Map(height === undefined ? [] : [['height', height]]);
 }
