@@ -25,11 +25,13 @@ import type { FilesMessage, PageWish, PlaceView } from './messages.ts';
 import { fitScreen } from '$core/findings/fits.ts';
 import type { ScreenKind } from '$core/laid/laid-page.ts';
 import { FindingsWork, type FindingsStep } from './findings.ts';
+import type { PageChange } from '$core/across/changes/site-changes.ts';
 import { MeasuringQueue, type MeasuredCount } from './measuring-queue.ts';
 import { Settlings, type SettleStep } from './settling.ts';
 import {
 	Sheets,
 	type ChangesPart,
+	type ComparedState,
 	type DrawnPage,
 	type SheetPart,
 	type SheetWish
@@ -41,6 +43,7 @@ import {
  */
 export abstract class Looks extends Answers {
 	protected readonly assetUrls = new AssetUrls();
+	private readonly comparedUrls = { before: new AssetUrls(), after: new AssetUrls() };
 	private readonly settlings = new Settlings(this.year, () => this.onSettled?.());
 	private readonly sheets = new Sheets(this.year, (...of) => this.settlings.pageOf(...of));
 	/** Pages are looked over on a screen of one height, without a scrollbar that takes room. */
@@ -263,6 +266,35 @@ export abstract class Looks extends Answers {
 	/** Goes on with that for a while. */
 	compareOn(): ChangesPart | undefined {
 		return this.sheets.compareOn();
+	}
+
+	/** A page that changed as it is in one of the two states, as the stage would show it, to be measured. */
+	comparedStage(
+		page: string,
+		state: ComparedState
+	): { readonly html: string; readonly address: string } | undefined {
+		const found = this.sheets.comparedPage(page, state);
+		if (!found) return undefined;
+		const { instance, seen } = found;
+		const urls = this.comparedUrls[state];
+		urls.changeTo(seen.reading.files.assets);
+		return { html: stageHtml(instance, seen, urls, this.year), address: instance.address };
+	}
+
+	/** Measures what it needs on some screens. */
+	measureCompared(
+		page: string,
+		state: ComparedState,
+		widths: readonly number[],
+		screen: ScreenKind
+	): SettleStep | undefined {
+		const found = this.sheets.comparedPage(page, state);
+		return found && this.settlings.measure(found.instance, found.seen, widths, screen);
+	}
+
+	/** What became of it, by what is measured now. */
+	comparedAgain(page: string, wish: SheetWish): PageChange | undefined {
+		return this.sheets.comparedAgain(page, wish);
 	}
 
 	/** A page that changed with what moved over it, as SVG in the order of the columns. */

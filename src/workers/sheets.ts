@@ -6,7 +6,7 @@ import { boxesBy } from '$core/laid/laid-boxes.ts';
 import { guessedPage, layPage, type LaidPage, type ScreenKind } from '$core/laid/laid-page.ts';
 import type { Miniature } from '$core/across/sheet/miniature.ts';
 import { problemsByLayer, sheetRow, type SheetRow } from '$core/across/sheet/sheet-row.ts';
-import { siteChanges, type PageChange } from '$core/across/changes/site-changes.ts';
+import { pageChange, siteChanges, type PageChange } from '$core/across/changes/site-changes.ts';
 import { miniatureSvg, movedSvg, type DrawingWay } from '$core/across/sheet/svg.ts';
 import type { CheckedSite } from '$core/check/site.ts';
 import { paintedMiniature } from '$core/across/sheet/painted.ts';
@@ -51,6 +51,9 @@ export interface ChangesPart {
 	readonly total: number;
 	readonly done: boolean;
 }
+
+/** One of two states of a site that are compared. */
+export type ComparedState = 'before' | 'after';
 
 /** Rows that are kept, in whatever way they were asked for. */
 const mostRows = 20_000;
@@ -197,6 +200,31 @@ export class Sheets {
 			comparing.found.set(step.value.page, step.value);
 		}
 		return { changes, gone: comparing.gone, total: comparing.total, done };
+	}
+
+	/** A page of either of the two states, to be measured; undefined where it is not there, or has not changed. */
+	comparedPage(
+		page: string,
+		state: ComparedState
+	): { readonly instance: PageInstance; readonly seen: ResolvedSite } | undefined {
+		const { comparing } = this;
+		const seen = state === 'before' ? comparing?.old : comparing?.now;
+		if (!seen || !comparing?.found.has(page)) return undefined;
+		const declared = pagesOf(seen.site).find((one) => layerName(one) === page);
+		const [instance] = declared ? seen.instances(declared) : [];
+		return instance && { instance, seen };
+	}
+
+	/** What became of a page, once more is measured of it than when it was compared. */
+	comparedAgain(page: string, { columns, screen }: SheetWish): PageChange | undefined {
+		const { comparing } = this;
+		if (!comparing?.found.has(page)) return undefined;
+		const { old, now, found } = comparing;
+		const lay = (instance: PageInstance, site: ResolvedSite): LaidPage =>
+			layPage(this.measured(instance, site, screen), columns);
+		const change = pageChange(page, old, now, columns, lay);
+		found.set(page, change);
+		return change;
 	}
 
 	/** A page that changed, as it is now or was last, with what moved laid over it: before and after. */

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { frames, named, startApp, type App } from '../lib/app.ts';
 import { violationsIn } from '../lib/axe.ts';
-import { toEnd } from '../lib/source.ts';
+import { openText, toEnd } from '../lib/source.ts';
 
 /** Nothing that axe-core finds, in any view, menu and dialog, by day and by night. */
 
@@ -97,9 +97,8 @@ for (const mode of ['day', 'night'] as const) {
 		await check('Sheet');
 		await (await named(app.page, 'button', 'Before and after')).click();
 		await check('before and after, with nothing to compare');
-		await app.open('/sweep?route=/desk/loans');
-		await (await app.page.waitForSelector('.mend'))?.click();
-		await check('Sweep with a mend');
+		await app.open('/sweep?route=/catalogue');
+		await app.page.waitForSelector('[data-swept]');
 		await (await named(app.page, 'button', 'In words')).click();
 		await check('Sweep in words');
 	});
@@ -160,5 +159,26 @@ for (const mode of ['day', 'night'] as const) {
 		await app.page.waitForSelector('[role=dialog]', { hidden: true });
 		await (await app.page.waitForSelector('::-p-text(change)'))?.click();
 		await check('what a page sits under');
+	});
+}
+
+const wide = `site "Wide" { lang en; bands { narrow 0; wide 900 } }
+layout shell at / {
+  arrange areas { "main" auto }
+  arrange areas @wide { "main side" auto; columns minmax(0, 1fr) 300px }
+  region main as main { slot }
+  region side as aside { show hidden; show in-place @wide; piece note """<p>note</p>""" }
+}
+route / { title "Home"; piece table """<div style="width: 700px; height: 40px"></div>""" }
+`;
+
+for (const mode of ['night', 'day'] as const) {
+	test(`Sweep with a mend, by ${mode}`, async () => {
+		asked = mode === 'night' ? onlyColours : undefined;
+		await app.open('/sweep');
+		await (await app.page.$(`::-p-text(by ${mode})`))?.click();
+		await openText(app.page, wide, 'wide.eave');
+		await (await app.page.waitForSelector('.mend'))?.click();
+		await check('Sweep with a mend');
 	});
 }

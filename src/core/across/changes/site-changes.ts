@@ -39,7 +39,8 @@ export function* siteChanges(
 	}
 }
 
-function pageChange(
+/** What became of one page. */
+export function pageChange(
 	name: string,
 	before: ResolvedSite,
 	after: ResolvedSite,

@@ -8,6 +8,8 @@
 	import type { SiteFiles } from '$core/model/files.ts';
 	import { filesBefore } from '$store/keep/history.ts';
 	import { store } from '$store/site.svelte.ts';
+	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
+	import { Settler } from '$views/frame/settler.ts';
 	import { windowed } from '$views/shell/windowed.ts';
 	import type { SheetWish } from '$workers/sheets.ts';
 	import { Changes } from './changes.svelte.ts';
@@ -27,6 +29,7 @@
 	const { wish, way, columns, widths, rowHeight, linkTo, go, close }: Props = $props();
 
 	const changes = new Changes();
+	let settler = $state.raw<Settler | undefined>();
 	/** Steps that one can go back by in the menus. */
 	const mostOffered = 60;
 	/** How many steps back the two states are; a file in place of the first. */
@@ -54,9 +57,11 @@
 			return 'Nothing was changed here yet: choose a file to compare with.';
 		if (!done) return `${gone} of ${counted(total, 'page')} compared`;
 		const { length } = changes.found;
-		return length === 0
-			? `All ${counted(total, 'page')} are drawn alike before and after.`
-			: `${length} of ${counted(total, 'page')} changed; what moved has its old place dashed, its new one in full`;
+		if (length === 0) return `All ${counted(total, 'page')} are drawn alike before and after.`;
+		const guessed = changes.estimated;
+		const rest =
+			guessed > 0 ? `; ${guessed} of them by guessed sizes, until they are measured` : '';
+		return `${length} of ${counted(total, 'page')} changed${rest}; what moved has its old place dashed, its new one in full`;
 	}
 
 	$effect(() => {
@@ -80,6 +85,18 @@
 		untrack(() => void changes.draw(pages, wish, drawnAs));
 	});
 
+	// By guesses something may seem to move that does not, and the other way round.
+	$effect(() => {
+		const settles = settler;
+		const asked = wish;
+		if (!settles || !changes.progress.done) return;
+		const given = new AbortController();
+		void untrack(() => changes.measure(settles, asked, given.signal)).catch((failure: unknown) => {
+			store.sayFailure('The pages that changed could not be measured', failure);
+		});
+		return () => given.abort();
+	});
+
 	async function takeFile(chosen: File | undefined): Promise<void> {
 		if (!chosen) return;
 		try {
@@ -95,6 +112,7 @@
 	}
 </script>
 
+<HiddenFrame onReady={(frame) => (settler = new Settler(frame))} />
 <ControlsLine {summary}>
 	<label>
 		before

@@ -2,6 +2,7 @@ import type { PageChange } from '$core/across/changes/site-changes.ts';
 import type { DrawingWay } from '$core/across/sheet/svg.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { store } from '$store/site.svelte.ts';
+import { idle, type Settler } from '$views/frame/settler.ts';
 import type { ChangesPart, SheetWish } from '$workers/sheets.ts';
 
 /** What changed between two states of the site, as it comes from the worker. */
@@ -33,6 +34,34 @@ export class Changes {
 			done = part.done;
 			this.progress = { gone: part.gone, total: part.total, done };
 		}
+	}
+
+	/** Measures what was compared by guesses, in both states, and compares it again; while nothing else is to do. */
+	async measure(settler: Settler, wish: SheetWish, signal: AbortSignal): Promise<void> {
+		const widths = wish.columns.map(({ width }) => width);
+		for (const { page } of this.found.filter(({ estimated }) => estimated)) {
+			await idle();
+			for (const state of ['before', 'after'] as const) {
+				const shown = signal.aborted ? undefined : await store.core.comparedStage(page, state);
+				if (!shown || signal.aborted) continue;
+				const { html, address } = shown;
+				const asking = { wish: { page, address }, html, scrollbars: wish.screen.scrollbar > 0 };
+				await settler.settle(asking, signal, () =>
+					store.core.measureCompared(page, state, widths, wish.screen)
+				);
+			}
+			const again = signal.aborted ? undefined : await store.core.comparedAgain(page, wish);
+			if (!again || signal.aborted) return;
+			this.found = this.found.map((one) => (one.page === page ? again : one));
+			const drawn = new Map(this.drawn);
+			drawn.delete(page);
+			this.drawn = drawn;
+		}
+	}
+
+	/** How many rest on sizes that were guessed. */
+	get estimated(): number {
+		return this.found.filter(({ estimated }) => estimated).length;
 	}
 
 	async draw(pages: readonly string[], wish: SheetWish, way: DrawingWay): Promise<void> {
