@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import type { Page } from 'puppeteer-core';
 import { openPage } from '../../scripts/lib/browser.ts';
-import { named, startApp, until, type App } from '../lib/app.ts';
+import { frames, named, startApp, until, type App } from '../lib/app.ts';
 import { editorText, openText, toEnd } from '../lib/source.ts';
 
 /** What is written stays, whatever is closed, killed, full or damaged. */
@@ -215,6 +215,46 @@ test('a site that was damaged is rescued as far as it can be read, and said', as
 		/was damaged in this browser/
 	);
 	assert.match(await editorText(page), /"Damaged"/);
+	await page.close();
+});
+
+test('what the browser kept is deleted under an open site: it is kept again, whole', async () => {
+	const page = await tab('/source');
+	await openNew(page, 'Cleared');
+	await page.evaluate(
+		() =>
+			new Promise((resolve) => {
+				const gone = indexedDB.deleteDatabase('long-eave');
+				gone.onsuccess = gone.onerror = gone.onblocked = resolve;
+			})
+	);
+	await toEnd(page);
+	await page.keyboard.type('// written after');
+	await until('all of it is kept again', async () =>
+		page.evaluate(async () => {
+			const open = indexedDB.open('long-eave');
+			const database = await new Promise<IDBDatabase>(
+				(resolve) => (open.onsuccess = () => resolve(open.result))
+			);
+			try {
+				const names = [...database.objectStoreNames];
+				if (!names.includes('works') || !names.includes('journal')) return false;
+				const change = database.transaction(['works', 'journal']);
+				const [works, entries] = ['works', 'journal'].map((name) =>
+					change.objectStore(name).count()
+				);
+				await new Promise((resolve) => (change.oncomplete = resolve));
+				return (works?.result ?? 0) > 0 && (entries?.result ?? 0) > 0;
+			} finally {
+				database.close();
+			}
+		})
+	);
+	await frames(page, 60);
+	await page.reload();
+	await page.waitForSelector('[data-ready]');
+	const text = await editorText(page);
+	assert.match(text, /"Cleared"[^]*written after$/);
 	await page.close();
 });
 

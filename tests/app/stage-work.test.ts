@@ -108,7 +108,10 @@ test('pieces change their order, and a file comes and goes', async () => {
 	await choose(app, '/catalogue, main');
 	await app.page.keyboard.press('Enter');
 	await (await named(app.page, 'button', 'intro')).click();
-	await (await named(app.page, 'button', 'Move intro down')).click();
+	const down = await named(app.page, 'button', 'Move intro down');
+	// What is chosen opens its panel, and that may move what is about to be pressed.
+	await frames(app.page, 20);
+	await down.click();
 	await until('intro comes second', () =>
 		app.page.$$eval(
 			'[aria-label=Text] section[aria-label^=Piece]',

@@ -1,4 +1,4 @@
-import { keepEntry, keepWork, KeptByAnother } from './work.ts';
+import { keepEntry, keepWork, KeptByAnother, whenEmptied } from './work.ts';
 import { keepListed, type ListedSite } from './listing.ts';
 import type { Entry, Work } from './journal.ts';
 
@@ -47,7 +47,10 @@ export class Keeper {
 		private readonly told: (entries: readonly Entry[]) => void,
 		/** Another tab has written the site meanwhile. */
 		private readonly overtaken: () => void
-	) {}
+	) {
+		// An entry says nothing without the text that it changes.
+		whenEmptied(() => void this.put(() => this.keepWhole()));
+	}
 
 	/** Whether something is not kept yet. */
 	get pending(): boolean {

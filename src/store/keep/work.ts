@@ -39,9 +39,28 @@ function database(): Promise<IDBPDatabase<Stores>> {
 	return opening;
 }
 
+/** Told when all that was kept is gone, as when someone clears what the browser keeps while a site is open. */
+let onEmptied: () => void = () => undefined;
+
+export function whenEmptied(told: () => void): void {
+	onEmptied = told;
+}
+
+const storeNames = ['works', 'journal', 'assets'] as const;
+
 async function open(): Promise<IDBPDatabase<Stores>> {
 	// They make the stores where there are none yet.
-	await Promise.all([places.works.ready(), places.journal.ready(), places.assets.ready()]);
+	await Promise.all(storeNames.map((name) => places[name].ready()));
+	const opened = await connect();
+	if (storeNames.every((name) => opened.objectStoreNames.contains(name))) return opened;
+	// The database was deleted under its open connections: whoever asks for its stores makes them anew.
+	opened.close();
+	for (const name of storeNames) await places[name].getItem('').catch(() => undefined);
+	onEmptied();
+	return connect();
+}
+
+async function connect(): Promise<IDBPDatabase<Stores>> {
 	const forget = (): void => (opening = undefined);
 	const opened = await openDB<Stores>(databaseName, undefined, {
 		blocking() {
