@@ -262,3 +262,12 @@ route /b { title "B"; piece a """<h1>B</h1>""" }`)
 	assert.deepEqual(said('description "Seed"'), [['/b', '/b']]);
 	assert.deepEqual(said(''), [['What sits under f', '/', '/b']]);
 });
+
+test('each region that reaches beyond the screen is told, not only the one that does farthest', () => {
+	const site = resolve(
+		around(`layout two at /x { region top as header { piece a """<img src="data:," alt="" width="2000" height="9">""" }; region body as div { slot }; region low as footer { piece b """<img src="data:," alt="" width="1900" height="9">""" } }
+route /x { title "X"; piece c """<h1>X</h1>""" }`)
+	);
+	const told = findingsOf(site).findings.filter(({ problem }) => problem.code === 'page-scrolls-sideways'); // prettier-ignore
+	assert.deepEqual(told.map(({ on }) => on[0]?.box?.region).sort(), ['low', 'top']); // prettier-ignore
+});

@@ -18,6 +18,7 @@ import { measureTooLong, measureTooShort } from './fit/measures.ts';
 import { orderDiffers } from './fit/order-differs.ts';
 import { pageScrollsSideways } from './fit/page-scrolls-sideways.ts';
 import { regionTooNarrow } from './fit/region-too-narrow.ts';
+import { scrollerFlat } from './fit/scroller-flat.ts';
 import { stuckCovers } from './fit/stuck-covers.ts';
 import { allowed } from './names/allowed.ts';
 import { bandUnknown } from './names/band-unknown.ts';
@@ -119,6 +120,7 @@ export const checks: readonly Check[] = [
 	contentCut,
 	covered,
 	footFloats,
+	scrollerFlat,
 	stuckCovers,
 	headJumps,
 	measureTooLong,

@@ -2,10 +2,11 @@ import { warning } from '../../messages/problem.ts';
 import type { BoxName } from '../../geometry/layout-box.ts';
 import { beyondScreen } from '../../geometry/sticking-out.ts';
 import type { PlacedBox } from '../../geometry/page-layout.ts';
+import type { Stretch } from '../../geometry/widths/sweep.ts';
 import { plainPage } from '../example.ts';
 import type { FitCheck } from '../check.ts';
-import { joinedWidths } from '../subject/sighting.ts';
-import { seenWhere } from '../subject/fitted-page.ts';
+import { joinedWidths, type Widths } from '../subject/sighting.ts';
+import { seenWhere, type Fit } from '../subject/fitted-page.ts';
 import { boxWords } from './box-words.ts';
 
 /** px; browsers round to less. */
@@ -40,18 +41,54 @@ export const pageScrollsSideways: FitCheck = {
 		if (!culprit) return [];
 		const [range] = culprit.widths;
 		const box = (range && neediest(leastWidths(range.from), range.from)) ?? culprit.box;
-		const by = Math.round(culprit.worst + tolerance);
-		const words = boxWords(box);
+		const all = joinedWidths(seen.flatMap(({ widths }) => widths));
 		return [
-			{
-				box,
-				widths: joinedWidths(seen.flatMap(({ widths }) => widths)),
-				weight: by,
-				problem: (at) => warning('page-scrolls-sideways', at, words, by)
-			}
+			fitOf(box, all, culprit.worst),
+			...othersIn(stretches, isMirrored, box).map((one) => fitOf(one.box, one.widths, one.worst))
 		];
 	}
 };
+
+function fitOf(box: BoxName, widths: readonly Widths[], worst: number): Fit {
+	const by = Math.round(worst + tolerance);
+	const words = boxWords(box);
+	return {
+		box,
+		widths,
+		weight: by,
+		problem: (at) => warning('page-scrolls-sideways', at, words, by)
+	};
+}
+
+/** What reaches beyond the screen by what is in it, in other regions than the one that is told already; one for each region. */
+function othersIn(
+	stretches: readonly Stretch[],
+	isMirrored: boolean,
+	told: BoxName
+): { readonly box: BoxName; readonly widths: readonly Widths[]; readonly worst: number }[] {
+	const seen = seenWhere(stretches, (boxes, width) =>
+		boxes.map((box) => {
+			const { left, right } = beyondScreen(box, width, isMirrored);
+			const own = isContent(box.name) ? box.overflowX - tolerance : -tolerance;
+			return { box, over: [signed(box, width, isMirrored ? left : right, isMirrored), own] };
+		})
+	);
+	const byRegion = new Map<string, typeof seen>();
+	for (const one of seen) {
+		const key = `${one.box.layout} ${one.box.region}`;
+		byRegion.set(key, [...(byRegion.get(key) ?? []), one]);
+	}
+	byRegion.delete(`${told.layout} ${told.region}`);
+	return [...byRegion.values()].flatMap((all) => {
+		const worst = Math.max(...all.map((one) => one.worst));
+		const first = all.find((one) => one.worst === worst);
+		return first ? [{ ...first, widths: joinedWidths(all.flatMap(({ widths }) => widths)) }] : [];
+	});
+}
+
+function isContent({ kind }: BoxName): boolean {
+	return kind === 'piece' || kind === 'run';
+}
 
 /** The innermost of the regions that need more than a screen has; undefined where none does. */
 function neediest(
