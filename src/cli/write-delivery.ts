@@ -1,5 +1,5 @@
 import { lstat, mkdir, mkdtemp, readFile, rename, rm, rmdir, writeFile } from 'node:fs/promises';
-import { basename, dirname, join, resolve } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import * as z from 'zod';
 import { besideStart, ownerName, movingName, putRight } from './unfinished-delivery.ts';
 
