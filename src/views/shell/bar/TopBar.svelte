@@ -24,7 +24,10 @@
 	const nextStep = $derived(store.history.future.at(-1));
 </script>
 
-<header data-gone={found.working ? found.gone : undefined}>
+<header
+	data-gone={found.working ? found.gone : undefined}
+	data-measured={found.measuredPages?.gone}
+>
 	<a class="brand" href="/plan?{place}" aria-label="Long Eave, to the plan">
 		<svg width="30" height="20" viewBox="0 0 30 20" aria-hidden="true">
 			<path class="eave" d="M1 12 L11 3 L29 9.5" />
