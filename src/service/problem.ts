@@ -28,6 +28,9 @@ export class BodyRefused extends Error {
 	}
 }
 
+/** So many times what may be sent is read and thrown away, so that whoever sends it gets to hear that it is too much. */
+const heardOut = 4;
+
 /** Reads the body of a request within bounds of size (bytes) and time (ms). Throws a BodyRefused. */
 export async function readBody(request: Request, most: number, wait = 20_000): Promise<Uint8Array> {
 	const reader = request.body?.getReader();
@@ -47,12 +50,13 @@ export async function readBody(request: Request, most: number, wait = 20_000): P
 		}
 		if (part.done) break;
 		size += part.value.length;
-		if (size > most) {
+		if (size > most * heardOut) {
 			await reader.cancel();
-			throw new BodyRefused(413, `The body is larger than ${most} bytes.`);
+			break;
 		}
-		parts.push(part.value);
+		if (size <= most) parts.push(part.value);
 	}
+	if (size > most) throw new BodyRefused(413, `The body is larger than ${most} bytes.`);
 	return joinBytes(parts, size);
 }
 

@@ -10,6 +10,7 @@ import { serve } from '../../src/cli/serve/serve.ts';
 import { packSource } from '../../src/core/emit/delivery.ts';
 import { isoMs } from '../../src/core/model/utc.ts';
 import { longestKept, PreviewRefused, Previews, type Device } from '../../src/service/previews.ts';
+import { readBody } from '../../src/service/problem.ts';
 import { ask } from '../../src/asking/ask.ts';
 import { around } from '../lib/site.ts';
 import { until } from '../lib/until.ts';
@@ -190,4 +191,25 @@ test('whatever a service does, asking it ends with an answer or a reason', async
 		server.closeAllConnections();
 		server.close();
 	}
+});
+
+test('a body that is too large is heard to its end, so that the answer arrives; one far too large is not', async () => {
+	const sent = (count: number): { request: Request; pulled: () => number } => {
+		let pulled = 0;
+		const body = new ReadableStream<Uint8Array>({
+			pull(controller) {
+				if (pulled++ < count) controller.enqueue(new Uint8Array(100));
+				else controller.close();
+			}
+		});
+		const init: RequestInit & { duplex: 'half' } = { method: 'POST', body, duplex: 'half' };
+		return { request: new Request('http://127.0.0.1/', init), pulled: () => pulled };
+	};
+	assert.equal((await readBody(sent(5).request, 500)).length, 500);
+	const larger = sent(8);
+	await assert.rejects(readBody(larger.request, 500), { status: 413 });
+	assert.equal(larger.pulled(), 9, 'all of it was read');
+	const endless = sent(1_000_000);
+	await assert.rejects(readBody(endless.request, 500), { status: 413 });
+	assert.ok(endless.pulled() < 30);
 });
