@@ -10,6 +10,8 @@ export class FollowedPath {
 	private readonly path: string;
 	private readonly around: FSWatcher;
 	private inside: FSWatcher | undefined;
+	private beginning: Promise<void> = Promise.resolve();
+	private isClosed = false;
 
 	/** `onChange` is told of each change, and once more when following has begun: what changed before that was missed. */
 	constructor(
@@ -31,12 +33,22 @@ export class FollowedPath {
 	}
 
 	async close(): Promise<void> {
-		await Promise.all([this.around.close(), this.inside?.close()]);
+		this.isClosed = true;
+		await this.around.close();
+		await this.beginning;
+		await this.inside?.close();
 	}
 
+	/** One after the other: what still follows the old thing of that name would be shared with the new one. */
 	private begin(): void {
-		void this.inside?.close();
-		this.inside = watch(this.path, {
+		this.beginning = this.beginning.then(async () => {
+			await this.inside?.close();
+			if (!this.isClosed) this.inside = this.follow();
+		});
+	}
+
+	private follow(): FSWatcher {
+		return watch(this.path, {
 			ignoreInitial: true,
 			ignored: (file) => resolve(file) !== this.path && isLeftOut(basename(file))
 		})
