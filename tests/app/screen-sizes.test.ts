@@ -110,14 +110,18 @@ test('areas are painted, and the edit is one that undo takes back', async () => 
 	await app.open('/plan?route=/visit&width=1100');
 	await choose(app, 'commons, menu');
 	await showTracks(app);
-	const cell = await app.page.waitForSelector('[aria-label^="Cell 2, 3 of commons"]');
+	const cell = await app.page.waitForSelector(
+		'[aria-label^="Cell 2, 3 of commons"][aria-label*="Put menu here"]'
+	);
 	await cell?.focus();
 	await app.page.keyboard.press('Enter');
 	await until('the refusal says which area', async () =>
 		(await app.page.content()).includes('not one rectangle')
 	);
 	await choose(app, 'commons, foot');
-	const own = await app.page.waitForSelector('[aria-label^="Cell 2, 3 of commons"]');
+	const own = await app.page.waitForSelector(
+		'[aria-label^="Cell 2, 3 of commons"][aria-label*="Put foot here"]'
+	);
 	await own?.focus();
 	await app.page.keyboard.press('Enter');
 	await kept(app, 'Areas of commons');
