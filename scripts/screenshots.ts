@@ -207,6 +207,7 @@ async function changeAndCompare(page: Page): Promise<void> {
 	await (await page.waitForSelector('::-p-aria([name="Sheet"][role="link"])'))?.click();
 	await (await page.waitForSelector('::-p-text(Before and after)'))?.click();
 	await page.waitForSelector('article .after');
+	await page.waitForFunction("!document.body.innerText.includes('by guessed sizes')");
 	await waitABit();
 }
 

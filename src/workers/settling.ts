@@ -3,6 +3,7 @@ import type { PlacedBox } from '$core/geometry/page-layout.ts';
 import { measuredBoxes, type LaidBoxes } from '$core/laid/laid-boxes.ts';
 import type { ScreenKind } from '$core/laid/laid-page.ts';
 import { jumpWidths, sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
+import type { Sweep } from '$core/geometry/widths/sweep.ts';
 import { MeasuredPage } from '$core/laid/measured-page.ts';
 import type { Settling } from '$core/measure/settle.ts';
 import { misfitsIn, type Misfit } from '$core/check/fit/misfits.ts';
@@ -36,13 +37,19 @@ const mostAtOnce = 20;
 
 /** Calculations that nobody went on with are forgotten. */
 const mostOpen = 8;
-const mostPages = 24;
+const mostPages = 96;
+const mostLately = 64;
 
 /** Works out boxes with what a browser measures meanwhile: step by step, as questions go out and answers come in. */
 export class Settlings {
 	readonly store = new SizeStore();
 	private readonly pages = new Map<string, { seen: ResolvedSite; measured: MeasuredPage }>();
 	private readonly open = new Map<number, Settling<Settled>>();
+	/** Boxes of pages that were measured at all widths last: what is found in them is looked for right after. */
+	private readonly lately = new Map<
+		string,
+		{ readonly of: MeasuredPage; readonly boxes: LaidBoxes }
+	>();
 	private count = 0;
 
 	constructor(
@@ -82,7 +89,16 @@ export class Settlings {
 
 	/** What does not fit on it, at any width. */
 	misfits(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): SettleStep {
-		return this.begin(fitting(this.pageOf(instance, seen, screen), seen));
+		const page = this.pageOf(instance, seen, screen);
+		const key = this.keyOf(instance, seen, screen);
+		return this.begin(
+			fitting(page, seen, (sweep) => {
+				this.lately.delete(key);
+				this.lately.set(key, { of: page, boxes: measuredBoxes(page, sweep.stretches) });
+				const [oldest] = this.lately.keys();
+				if (this.lately.size > mostLately && oldest !== undefined) this.lately.delete(oldest);
+			})
+		);
 	}
 
 	/** What scrolling does on it at a width; `within`: in what, undefined for the page. */
@@ -109,6 +125,8 @@ export class Settlings {
 		screen: ScreenKind
 	): LaidBoxes | undefined {
 		const page = this.pageOf(instance, seen, screen);
+		const known = this.lately.get(this.keyOf(instance, seen, screen));
+		if (known?.of === page) return known.boxes;
 		const going = page.between(sweepFrom, sweepTo);
 		for (let step = going.next([]); ; step = going.next([])) {
 			if (step.done) {
@@ -187,8 +205,13 @@ function* sweeping(
 	};
 }
 
-function* fitting(page: MeasuredPage, { site }: ResolvedSite): Settling<Settled> {
+function* fitting(
+	page: MeasuredPage,
+	{ site }: ResolvedSite,
+	onSwept: (sweep: Sweep) => void
+): Settling<Settled> {
 	const sweep = yield* page.between(sweepFrom, sweepTo);
+	onSwept(sweep);
 	return { misfits: misfitsIn(sweep, site.settings.dir === 'rtl') };
 }
 
