@@ -275,3 +275,26 @@ test('the demo has no findings but those that it allows, and those that rest on 
 	);
 	assert.deepEqual([...new Set(report.aside.map(({ code }) => code))], ['order-differs']);
 });
+
+test('sizes without an end and files that cannot be written are refused with a sentence and exit code 2', async () => {
+	for (const wrong of [
+		['--width', '1e309'],
+		['--widths', '280..99999999'],
+		['--width', '900', '--height', '1e9']
+	]) {
+		const { code, errors } = await run('boxes', 'demo', '--route', '/', ...wrong);
+		assert.deepEqual(
+			[code, /Screens have 10000 px at most/.test(errors)],
+			[2, true],
+			wrong.join(' ')
+		);
+	}
+	const [one, other] = [join(folder, 'one.eave'), join(folder, 'other.eave')];
+	await writeFile(one, around('route /x { title "X"; piece a """<h1>X</h1>""" }'));
+	await writeFile(other, around('route /x { title "X"; piece a """<h1>X</h1><p>more</p>""" }'));
+	const nowhere = join(folder, 'not-there', 'sheet.svg');
+	const { code, errors } = await run('compare', one, other, '--out', nowhere);
+	assert.equal(code, 2);
+	assert.match(errors, /sheet\.svg cannot be written/);
+	assert.equal((await run('compare', one, other, '--widths', '99999999')).code, 2);
+});
