@@ -39,6 +39,7 @@ import { landmarkUnnamed, mainPart } from './reading/landmarks.ts';
 import { anchorNowhere, linkNowhere } from './reading/links.ts';
 import { descriptionMissing, langMissing, titleMissing, titleTwice } from './reading/page-head.ts';
 import { imageNoAlt, imageNoSize } from './reading/pictures.ts';
+import { stuckBare } from './reading/stuck-bare.ts';
 import { skipMissing } from './reading/skip-missing.ts';
 import { targetSmall } from './reading/target-small.ts';
 import { overrideLostHeading } from './style/override-lost-heading.ts';
@@ -101,6 +102,7 @@ export const checks: readonly Check[] = [
 	landmarkUnnamed,
 	mainPart,
 	skipMissing,
+	stuckBare,
 	descriptionMissing,
 	linkNowhere,
 	imageNoAlt,

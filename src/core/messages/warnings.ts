@@ -54,6 +54,8 @@ export const warnings = {
 	// What does not fit
 	'content-cut': (box: string, by: number) =>
 		`What is in ${box} needs up to ${by} px more height than ${box} has, and lies over what follows.`,
+	'stuck-bare': (region: string) =>
+		`${region} keeps to an edge and has no background, so what is scrolled shows through it.`,
 	'scroller-flat': (box: string, px: number) =>
 		`${box} scrolls by itself and is ${px} px high, so next to nothing of it is seen. Give what is around it a height, such as "height screen".`,
 	'page-scrolls-sideways': (box: string, by: number) =>
