@@ -1,5 +1,6 @@
 import { fingerprint } from '../model/fingerprint.ts';
 import { Memory } from '../model/memory.ts';
+import { encodeUtf8 } from '../model/utf8.ts';
 import { layerName, type Layer, type Page, type Site, pagesOf } from '../model/site.ts';
 import { stageHtml } from '../emit/stage.ts';
 import { applyChanges, type Change } from '../source/change.ts';
@@ -52,7 +53,7 @@ export function madeFrom(page: Page, { site, structure, reading }: ResolvedSite)
 	const textOf = ({ span }: Layer): string =>
 		(reading.files.texts.get(span.file) ?? '').slice(span.from, span.to);
 	const layers: Layer[] = [...structure.chainOf(page), page];
-	const files = String(numberOf(reading.files.assets));
+	const files = printOfFiles(reading.files.assets);
 	return [files, sharedText(site, reading.files.texts), ...layers.map(textOf)].join('\0');
 }
 
@@ -78,19 +79,20 @@ function sharedText(site: Site, texts: ReadonlyMap<string, string>): string {
 			...sources,
 			...parts,
 			...order,
-			String(numberOf(site.values))
+			printOfValues(site.values)
 		].join('\n');
 	});
 }
 
-const numbers = new WeakMap<object, number>();
-let counted = 0;
+const printsOfValues = new WeakMap<Site['values'], string>();
 
-/** A number for an object, so that what holds the same one says so. */
-function numberOf(object: object): number {
-	let number = numbers.get(object);
-	if (number === undefined) numbers.set(object, (number = ++counted));
-	return number;
+/** The same for the same shared data. */
+function printOfValues(values: Site['values']): string {
+	let print = printsOfValues.get(values);
+	if (print === undefined) {
+		printsOfValues.set(values, (print = fingerprint(encodeUtf8(JSON.stringify([...values])))));
+	}
+	return print;
 }
 
 /** A page as HTML, with what its pictures hold in place of their names: a new name shows nobody anything new. */
@@ -106,6 +108,18 @@ function writtenWithFiles(page: Page, resolved: ResolvedSite): string {
 		.instances(page)
 		.map((instance) => instance.address + stageHtml(instance, resolved, contents, anyYear))
 		.join('\n');
+}
+
+const printsOfFiles = new WeakMap<ReadonlyMap<string, Uint8Array>, string>();
+
+/** The same for the same other files, also where they were handed over anew. */
+function printOfFiles(assets: ReadonlyMap<string, Uint8Array>): string {
+	let print = printsOfFiles.get(assets);
+	if (print === undefined) {
+		const all = [...assets].map(([path, bytes]) => `${path} ${printOf(bytes)}`);
+		printsOfFiles.set(assets, (print = fingerprint(encodeUtf8(all.join('\n')))));
+	}
+	return print;
 }
 
 const prints = new WeakMap<Uint8Array, string>();
