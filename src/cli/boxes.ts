@@ -21,6 +21,7 @@ import { allTrialWords, trialOf } from '../core/model/trial.ts';
 import { seenAs } from '../core/resolve/site.ts';
 import { openSite } from './open-site.ts';
 import type { Streams } from './streams.ts';
+import { widestScreen } from './widest-screen.ts';
 import { wrote } from './wrote.ts';
 
 /** What `boxes` is asked for, as it was typed. */
@@ -97,9 +98,6 @@ export async function boxesCommand(
 	}
 	return hasErrors(opened.problems) ? 1 : 0;
 }
-
-/** px; wider ones would take for ever to go through. */
-const widestScreen = 10_000;
 
 function refused(sentence: string, streams: Streams): number {
 	streams.errors(`${sentence}\n`);

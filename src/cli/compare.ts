@@ -18,6 +18,7 @@ import { Measurer } from './measure/measurer.ts';
 import { openSite } from './open-site.ts';
 import { dayPalette } from './palette.ts';
 import type { Streams } from './streams.ts';
+import { widestScreen } from './widest-screen.ts';
 import { wrote } from './wrote.ts';
 
 /** What `compare` is asked for, as it was typed. */
@@ -45,8 +46,8 @@ export async function compareCommand(
 		.filter((word) => word !== '')
 		.map(Number);
 	if (
-		!(height > 0) ||
-		further.some((width) => !Number.isInteger(width) || width < 200 || width > 10_000)
+		!(height > 0 && height <= widestScreen) ||
+		further.some((width) => !Number.isInteger(width) || width < 200 || width > widestScreen)
 	) {
 		streams.errors('Give --height in px, and --widths as whole px, such as 390,1440.\n');
 		return 2;

@@ -111,7 +111,7 @@ export abstract class Looks extends Answers {
 	}
 
 	/** What of pages does not fit by guesses alone: of the first ones, as many as there is time for. */
-	roughMisfits(names: readonly string[], wish: Omit<SheetWish, 'columns'>): Misfit[][] {
+	guessedMisfits(names: readonly string[], wish: Omit<SheetWish, 'columns'>): Misfit[][] {
 		return this.shown ? this.sheets.guessedMisfitsOf(names, this.shown, wish) : [];
 	}
 

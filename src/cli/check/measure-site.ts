@@ -12,9 +12,6 @@ import type { PageInstance } from '../../core/resolve/instance.ts';
 import { openChromium } from '../measure/chromium.ts';
 import { Measurer } from '../measure/measurer.ts';
 
-/** How far measuring has got: pages of all pages. */
-export type OnMeasured = (gone: number, total: number) => void;
-
 /**
  * Everything that is found in a site, with each page measured that is looked at; `chromium` is the path of a browser.
  * No guess decides which: what a guess does not see would never be measured.
@@ -22,8 +19,7 @@ export type OnMeasured = (gone: number, total: number) => void;
 export async function lookOverMeasured(
 	site: CheckedSite,
 	year: number,
-	chromium: string,
-	onMeasured: OnMeasured = () => undefined
+	chromium: string
 ): Promise<Findings> {
 	const known = new Map<string, LaidBoxes>();
 	const over = new LookingOver(year, (instance) => known.get(wordOf(instance)));
@@ -32,14 +28,13 @@ export async function lookOverMeasured(
 	try {
 		const measurer = await Measurer.open(browser);
 		const store = new SizeStore();
-		for (const [index, instance] of pages.entries()) {
+		for (const instance of pages) {
 			await measurer.show(instance, site, year);
 			const page = new MeasuredPage(instance, site, year, fitScreen, store);
 			const sweep = await drive(page.between(sweepFrom, sweepTo), measurer.answer.bind(measurer));
 			if (!sweep) throw new Error(`${instance.address} could not be measured.`);
 			known.set(wordOf(instance), measuredBoxes(page, sweep.stretches));
 			over.measuredNow(layerName(instance.page), instance.address);
-			onMeasured(index + 1, pages.length);
 		}
 		return over.whole(site);
 	} finally {

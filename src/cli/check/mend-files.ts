@@ -4,6 +4,7 @@ import { checkSite, type CheckedSite } from '../../core/check/site.ts';
 import { isSafe, mendOf } from '../../core/check/mend.ts';
 import { prepare } from '../../core/edit/propose.ts';
 import type { Finding } from '../../core/findings/finding.ts';
+import { isEaveFile } from '../../core/model/files.ts';
 import type { Wish } from '../../core/model/wish.ts';
 import { applyChanges, type Change } from '../../core/source/change.ts';
 import { looksLikeZip } from '../../core/source/intake.ts';
@@ -60,7 +61,7 @@ export class WrittenTexts {
 			return new WrittenTexts(() => real, texts.set('', rawText(bytes)));
 		}
 		const { files, within } = await readSiteFolder(path);
-		for (const [file, bytes] of files) texts.set(file, rawText(bytes));
+		for (const [file, bytes] of files) if (isEaveFile(file)) texts.set(file, rawText(bytes));
 		return new WrittenTexts((file) => join(path, within, file), texts);
 	}
 

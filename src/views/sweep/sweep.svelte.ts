@@ -81,7 +81,7 @@ export class Swept {
 	): Promise<void> {
 		for (let left = pages; left.length > 0 && !signal.aborted;) {
 			await new Promise((rest) => setTimeout(rest, 10));
-			const found = await store.core.roughMisfits(left.slice(0, mostGuessed), {
+			const found = await store.core.guessedMisfits(left.slice(0, mostGuessed), {
 				screen,
 				...seeing
 			});

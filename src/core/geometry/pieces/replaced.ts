@@ -58,7 +58,7 @@ export function replacedSize(
 }
 
 /** HTML standard, section 2.3.4.4: what follows the number does not count; px. */
-export function dimensionOf(value: string | undefined): number | undefined {
+function dimensionOf(value: string | undefined): number | undefined {
 	const number = /^\s*\+?(\d+(?:\.\d+)?)/.exec(value ?? '')?.[1];
 	return number === undefined ? undefined : Math.min(Number(number), largest);
 }
