@@ -1,16 +1,22 @@
 import { watch, type FSWatcher } from 'chokidar';
-import { basename, dirname, resolve } from 'node:path';
+import { stat } from 'node:fs/promises';
+import { basename, resolve } from 'node:path';
 import { isLeftOut } from '../../core/model/files.ts';
 
+/** ms between two looks at whether what lies at the path is still what is followed. */
+const lookEvery = 500;
+
 /**
- * Follows what changes in a folder or a file, also when it is moved away and back or made anew: systems follow the
- * thing, not its name, so the folder around it is looked at for a new one of that name.
+ * Follows what changes in a folder or a file, also when it is moved away and back or made anew. Systems follow the
+ * thing, not its name, and what is taken away and put back at once may reach a watcher as nothing at all: so it is asked
+ * again and again which thing has that name now.
  */
 export class FollowedPath {
 	private readonly path: string;
-	private readonly around: FSWatcher;
+	private readonly looking: NodeJS.Timeout;
 	private inside: FSWatcher | undefined;
-	private beginning: Promise<void> = Promise.resolve();
+	private followed: string | undefined;
+	private step: Promise<void> = Promise.resolve();
 	private isClosed = false;
 
 	/** `onChange` is told of each change, and once more when following has begun: what changed before that was missed. */
@@ -19,31 +25,26 @@ export class FollowedPath {
 		private readonly onChange: () => void
 	) {
 		this.path = resolve(path);
-		const folder = dirname(this.path);
-		this.around = watch(folder, {
-			ignoreInitial: true,
-			depth: 0,
-			ignored: (file) => resolve(file) !== folder && resolve(file) !== this.path
-		}).on('all', (event) => {
-			// What is at the path may be another thing now.
-			if (event === 'add' || event === 'addDir') this.begin();
-			this.onChange();
-		});
-		this.begin();
+		this.looking = setInterval(() => this.look(), lookEvery);
+		this.look();
 	}
 
 	async close(): Promise<void> {
 		this.isClosed = true;
-		await this.around.close();
-		await this.beginning;
+		clearInterval(this.looking);
+		await this.step;
 		await this.inside?.close();
 	}
 
 	/** One after the other: what still follows the old thing of that name would be shared with the new one. */
-	private begin(): void {
-		this.beginning = this.beginning.then(async () => {
+	private look(): void {
+		this.step = this.step.then(async () => {
+			const there = await identityOf(this.path);
+			if (there === this.followed || this.isClosed) return;
+			this.followed = there;
 			await this.inside?.close();
-			if (!this.isClosed) this.inside = this.follow();
+			this.inside = there === undefined ? undefined : this.follow();
+			this.onChange();
 		});
 	}
 
@@ -55,4 +56,10 @@ export class FollowedPath {
 			.on('all', () => this.onChange())
 			.on('ready', () => this.onChange());
 	}
+}
+
+/** Numbers of files are given again soon after; the time of birth tells the new one from the old. */
+async function identityOf(path: string): Promise<string | undefined> {
+	const found = await stat(path, { bigint: true }).catch(() => undefined);
+	return found && `${found.dev} ${found.ino} ${found.birthtimeNs}`;
 }
