@@ -375,3 +375,43 @@ test('sizes of pieces: a run that wraps, sizes from a file, and an estimate that
 		runs(100, 5)
 	); // prettier-ignore
 });
+
+test('whatever a style says of sizes, a guess is a number and not less than nothing', () => {
+	const view = { width: 1000, height: 800 };
+	const length = fc
+		.tuple(
+			fc.constantFrom('0', '.5', '12', '1e9', '9'.repeat(400), '-40'),
+			fc.constantFrom('', 'px', 'em', 'rem', '%')
+		)
+		.map(([number, unit]) => number + unit);
+	const declared = fc.oneof(
+		fc
+			.tuple(
+				fc.constantFrom('font-size', 'line-height', 'width', 'min-width', 'height', 'padding'),
+				length
+			)
+			.map(([property, value]) => `${property}: ${value}`),
+		fc.tuple(length, length).map(([size, line]) => `font: ${size}/${line} serif`),
+		fc.tuple(length, length).map(([wide, high]) => `aspect-ratio: ${wide} / ${high}`)
+	);
+	const style = fc.array(declared, { maxLength: 3 }).map((all) => all.join('; '));
+	fc.assert(
+		fc.property(
+			fc.array(fc.tuple(fc.constantFrom('div', 'i', 'p', 'td', 'img'), style), { minLength: 1, maxLength: 4 }), // prettier-ignore
+			(nested) => {
+				const html = nested.reduceRight(
+					(inner, [name, says]) => `<${name} style="${says}">${inner}</${name}>`,
+					'a word'
+				);
+				const size = estimateSize(html);
+				const { min, max } = size.contentWidths(view);
+				const all = [min, max, size.heightAt(0, view), size.heightAt(320, view)];
+				assert.ok(
+					all.every((one) => Number.isFinite(one) && one >= 0),
+					`${html}: ${all.join(' ')}`
+				);
+			}
+		),
+		runs(300, 5)
+	);
+});

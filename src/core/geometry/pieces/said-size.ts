@@ -40,10 +40,13 @@ export interface Measure {
 	readonly of: 'px' | 'em';
 }
 
-/** px, in some size of text. */
+/** px, in some size of text; browsers, too, let nothing be larger than there is. */
 export function pxOf({ number, of }: Measure, size: number): number {
-	return of === 'px' ? number : number * size;
+	return Math.min(mostPx, of === 'px' ? number : number * size);
 }
+
+/** px */
+const mostPx = 1e6;
 
 /** What declarations say, the later ones over those before. What they say in other ways is left out. */
 export function saidIn(declarations: readonly CssDeclaration[]): SaidSize {
@@ -141,12 +144,13 @@ function saidBy(property: string, value: string): SaidSize {
 function measureOf(value: string): Measure | undefined {
 	const [, number = '', unit] = /^\+?(\d*\.?\d+)(px|rem|em)?$/.exec(value.trim()) ?? [];
 	if (number === '' || (unit === undefined && Number(number) !== 0)) return undefined;
+	if (!Number.isFinite(Number(number))) return undefined;
 	if (unit === 'em') return { number: Number(number), of: 'em' };
 	return { number: Number(number) * (unit === 'rem' ? 16 : 1), of: 'px' };
 }
 
 function lineOf(value: string): SaidSize {
-	if (/^\d*\.?\d+$/.test(value)) return { line: { share: Number(value) } };
+	if (/^\d*\.?\d+$/.test(value)) return { line: { share: Math.min(mostPx, Number(value)) } };
 	const length = measureOf(value);
 	return length ? { line: length } : {};
 }
@@ -160,7 +164,8 @@ function fontOf(value: string): SaidSize {
 
 function ratioOf(value: string): SaidSize {
 	const [, width = '', height = '1'] = /([\d.]+)(?:\s*\/\s*([\d.]+))?/.exec(value) ?? [];
-	return Number(width) > 0 ? { ratio: Number(height) / Number(width) } : {};
+	const ratio = Number(height) / Number(width);
+	return Number.isFinite(ratio) ? { ratio: Math.min(mostPx, ratio) } : {};
 }
 
 /** CSS Box 3, section 4.2: one to four lengths, from the top around. */

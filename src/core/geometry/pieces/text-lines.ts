@@ -323,9 +323,11 @@ function isBeside(name: string): boolean {
 /** The type in an element: as styles say, else `scale` times as large as around it. */
 function typed(around: Around, { size, line }: SaidSize, scale: number): Around {
 	const own = size ? pxOf(size, around.size) : around.size * scale;
-	const share = around.line / around.size;
+	// Text of no size says nothing of how high lines are for their size.
+	const { size: outer, line: high } = around.size > 0 ? around : plainType;
+	const share = high / outer;
 	const height = line === undefined ? own * share : 'share' in line ? own * line.share : pxOf(line, own); // prettier-ignore
-	return { ...around, size: own, line: height };
+	return { ...around, size: Math.min(own, widest), line: Math.min(height, widest) };
 }
 
 function textOf(node: Element): string {
