@@ -271,3 +271,20 @@ route /x { title "X"; piece c """<h1>X</h1>""" }`)
 	const told = findingsOf(site).findings.filter(({ problem }) => problem.code === 'page-scrolls-sideways'); // prettier-ignore
 	assert.deepEqual(told.map(({ on }) => on[0]?.box?.region).sort(), ['low', 'top']); // prettier-ignore
 });
+
+test('what a box lets ride up over it is no fault, at the widths at which it does', () => {
+	const coveredAt = (more: string): unknown =>
+		lookOver(`site "Seeds" { bands { narrow 0; wide 800 } }
+layout frame at / {
+  description "Seed that is lent."
+  arrange areas { "head" 60px; "main" auto }
+  region head as header { height 90px; ${more}; piece name """<p>Seed library</p>""" }
+  region main as main { slot }
+}
+route / { title "Home"; piece text """<h1>Seed</h1>""" }`)
+			.findings.filter(({ problem }) => problem.code === 'covered')
+			.flatMap(({ on }) => on.flatMap(({ widths }) => widths));
+	assert.deepEqual(coveredAt('overlap 30px'), []);
+	assert.deepEqual(coveredAt('overlap 0'), coveredAt('pad 0'));
+	assert.deepEqual(coveredAt('overlap 0; overlap 30px @wide'), [{ from: 280, to: 799 }]);
+});

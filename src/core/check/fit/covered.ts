@@ -1,6 +1,8 @@
 import { warning } from '../../messages/problem.ts';
 import type { PlacedBox } from '../../geometry/page-layout.ts';
+import { bandAt, settingsAt, type Bands } from '../../resolve/bands.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
+import { isZero } from '../../size/sums.ts';
 import type { FitCheck } from '../check.ts';
 import { boxSaid } from '../subject/box-said.ts';
 import { seenWhere, type Candidate } from '../subject/fitted-page.ts';
@@ -27,8 +29,11 @@ export const covered: FitCheck = {
 	examples: {
 		covered: { wrong: cover(''), mended: cover('').replace('"cover" 60px', '"cover" auto') }
 	},
-	find: ({ stretches, page }) =>
-		seenWhere(stretches, (boxes) => pairs(boxes, page)).flatMap(({ box, other, widths, worst }) => {
+	find: ({ stretches, page, resolved }) =>
+		seenWhere(stretches, (boxes, width) => {
+			const { bands } = resolved.site.settings;
+			return pairs(boxes, (box) => overlapsAt(box, width, page, bands));
+		}).flatMap(({ box, other, widths, worst }) => {
 			if (!other) return [];
 			const by = Math.round(worst + tolerance);
 			const words = [boxWords(box), boxWords(other)] as const;
@@ -46,13 +51,13 @@ export const covered: FitCheck = {
 };
 
 /** Boxes in one box, two by two; what sticks or rides up is over others because somebody said so. */
-function pairs(boxes: readonly PlacedBox[], page: ResolvedPage): Candidate[] {
+function pairs(boxes: readonly PlacedBox[], overlaps: (box: PlacedBox) => boolean): Candidate[] {
 	const siblings = siblingsIn(
 		boxes.filter(({ sticking, width, height }) => !sticking && width > 0 && height > 0)
 	);
 	return [...siblings.values()].flatMap((list) =>
 		list.flatMap((box, index) => {
-			if (index === list.length - 1 || saysOverlap(box, page)) return [];
+			if (index === list.length - 1 || overlaps(box)) return [];
 			return list.slice(index + 1).map((other) => ({ box, other, over: overOf(box, other) }));
 		})
 	);
@@ -65,6 +70,8 @@ function overOf(a: PlacedBox, b: PlacedBox): number[] {
 	);
 }
 
-function saysOverlap({ name }: PlacedBox, page: ResolvedPage): boolean {
-	return boxSaid(name, page)?.settings.some(({ kind }) => kind === 'overlap') ?? false;
+function overlapsAt({ name }: PlacedBox, width: number, page: ResolvedPage, bands: Bands): boolean {
+	const said = boxSaid(name, page)?.settings ?? [];
+	const { overlap } = settingsAt(said, bands, bandAt(bands, width));
+	return overlap !== undefined && !isZero(overlap);
 }
