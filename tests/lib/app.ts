@@ -14,7 +14,10 @@ export interface App {
 	readonly address: string;
 	/** Uncaught errors and console errors of the application, which no test expects. */
 	readonly faults: string[];
+	/** Loads the application anew, at an address. */
 	open(path: string): Promise<void>;
+	/** Follows a link to a view, in the application as it runs. */
+	follow(path: string): Promise<void>;
 	/** The document of the page on the stage. */
 	stage(): Promise<Frame>;
 	/** What a download brought, by waiting for the file. */
@@ -46,6 +49,21 @@ export async function startApp(): Promise<App> {
 			await page.waitForSelector('[data-ready]');
 			// Letters that come later would move what is about to be pressed.
 			await page.evaluate(() => document.fonts.ready.then(() => undefined));
+		},
+		async follow(path) {
+			await page.$eval(
+				'[data-ready]',
+				(main, href) => {
+					const link = document.createElement('a');
+					link.href = href;
+					main.append(link);
+					link.click();
+					link.remove();
+				},
+				path
+			);
+			const [wanted] = path.split('?');
+			await page.waitForFunction((view) => location.pathname === view, {}, wanted);
 		},
 		async stage() {
 			// A frame that measures may still be there from the view before.

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
-	import { untrack } from 'svelte';
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import LongSelect from '$views/shell/LongSelect.svelte';
@@ -11,7 +10,9 @@
 	import SourceEditor from './SourceEditor.svelte';
 
 	const files = $derived([...store.texts.keys()].sort());
-	let wanted = $state(address.url.searchParams.get('file') ?? '');
+	const asked = $derived(address.url.searchParams.get('file') ?? '');
+	const askedAt = $derived(address.url.searchParams.get('at') ?? '');
+	let wanted = $state('');
 	const file = $derived(store.texts.has(wanted) ? wanted : (files[0] ?? ''));
 	let cursor = $state.raw<{ at: number } | undefined>();
 	let sourceMark = $state.raw<Stretch | undefined>();
@@ -29,10 +30,11 @@
 		}
 	);
 
-	// Where a link asks for a place, the cursor goes there.
-	untrack(() => {
-		const at = Number(address.url.searchParams.get('at') ?? Number.NaN);
-		if (Number.isFinite(at)) cursor = { at };
+	// Where a link asks for a place, the cursor goes there, also on the way back.
+	$effect.pre(() => {
+		if (asked !== '') wanted = asked;
+		const at = Number(askedAt);
+		if (askedAt !== '' && Number.isFinite(at)) cursor = { at };
 	});
 
 	$effect(() => {
