@@ -1,4 +1,5 @@
 import { goto } from '$app/navigation';
+import type { Span } from '$core/model/span.ts';
 import { trialOf, trialWords, type Trial } from '$core/model/trial.ts';
 import type { PageWish } from '$workers/messages.ts';
 
@@ -71,4 +72,9 @@ export async function writePlace(url: URL, place: Place): Promise<void> {
 		before.role === place.role;
 	const replaceState = before.wish === undefined || samePage;
 	await goto(`${url.pathname}?${query}`, { replaceState, keepFocus: true, noScroll: true });
+}
+
+/** Leads to a place in the text. */
+export async function showPlace({ file, from }: Pick<Span, 'file' | 'from'>): Promise<void> {
+	await goto(`/source?${new URLSearchParams({ file, at: String(from) }).toString()}`);
 }

@@ -1,11 +1,10 @@
 import type { Wish } from '$core/model/wish.ts';
-import type { Proposal } from '$core/edit/proposal.ts';
+import type { Edit, Refusal } from '$core/edit/proposal.ts';
 import { listWords, reasonOf } from '$core/messages/problem.ts';
 import type { Preview } from '$workers/messages.ts';
+import { showPlace } from './address.ts';
 import { PreviewSource } from './preview-source.ts';
 import { store, type Done } from './site.svelte.ts';
-
-type Edit = Extract<Proposal, { kind: 'edit' }>;
 
 interface MarkedBands {
 	readonly names: readonly string[];
@@ -41,26 +40,31 @@ class Wishes {
 
 	/** Carries a wish out, or asks first, or says why it cannot be. Gives whether it was carried out. */
 	async make(wish: Wish): Promise<boolean> {
-		const refused = await this.attempt(wish);
-		if (refused !== undefined && refused !== '') this.sayRefused(refused);
-		return refused === undefined;
+		const done = await this.ask(wish);
+		if (done.kind === 'refused') this.sayRefused(done);
+		return done.kind === 'made';
 	}
 
 	/**
 	 * The same, but the sentence of a refusal is given back, to be shown where the wish was made; undefined
 	 * where it was carried out, and nothing to say where the user did not agree.
 	 */
-	attempt(wish: Wish): Promise<string | undefined> {
+	async attempt(wish: Wish): Promise<string | undefined> {
+		const done = await this.ask(wish);
+		if (done.kind === 'refused') return done.sentence;
+		return done.kind === 'made' ? undefined : '';
+	}
+
+	private ask(wish: Wish): Promise<Refusal | { readonly kind: 'made' | 'declined' }> {
 		this.forget();
 		this.dropRefusal();
 		return this.inTurn(async () => {
 			const done = await this.send(wish, false, false);
-			if (done.kind === 'refused') return done.sentence;
-			if (done.kind === 'made') return undefined;
+			if (done.kind !== 'asks') return done;
 			const agreed = await new Promise<boolean>((answer) => {
 				this.asking = { wish, edit: done.proposal, answer };
 			});
-			return agreed ? undefined : '';
+			return { kind: agreed ? 'made' : 'declined' } as const;
 		});
 	}
 
@@ -70,7 +74,7 @@ class Wishes {
 		this.asking = undefined;
 		if (!asking) return;
 		const done = await this.send(asking.wish, true, false);
-		if (done.kind === 'refused') this.sayRefused(done.sentence);
+		if (done.kind === 'refused') this.sayRefused(done);
 		asking.answer(done.kind === 'made');
 	}
 
@@ -128,8 +132,13 @@ class Wishes {
 	}
 
 	/** Says why something was not done; it stands until something else is pointed at or done. */
-	private sayRefused(sentence: string): void {
-		store.notice = { kind: 'refused', sentence: `${sentence} Nothing was changed.` };
+	private sayRefused({ sentence, at }: Refusal): void {
+		const act = at && { label: 'Show the place', run: () => void showPlace(at) };
+		store.notice = {
+			kind: 'refused',
+			sentence: `${sentence} Nothing was changed.`,
+			...(act && { act })
+		};
 	}
 
 	private dropRefusal(): void {

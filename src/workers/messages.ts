@@ -7,7 +7,7 @@ import type { RegionFate } from '$core/resolve/between.ts';
 import type { Severity } from '$core/messages/catalogue.ts';
 import type { Mend } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
-import type { Proposal } from '$core/edit/proposal.ts';
+import type { Edit, Refusal } from '$core/edit/proposal.ts';
 import type { Wish } from '$core/model/wish.ts';
 
 /** What the worker and the application say to each other: plain data only. */
@@ -187,15 +187,13 @@ export interface Preview {
 
 /** What became of a wish. */
 export type Made =
-	| { readonly kind: 'refused'; readonly sentence: string }
+	| Refusal
 	/** The text was changed meanwhile. */
 	| { readonly kind: 'overtaken' }
 	/** It takes something along; it is made once the user has agreed. */
 	| { readonly kind: 'asks'; readonly proposal: Edit }
 	/** `shown` is undefined where the text says it already. */
 	| { readonly kind: 'made'; readonly proposal: Edit; readonly shown: Shown | undefined };
-
-type Edit = Extract<Proposal, { kind: 'edit' }>;
 
 /** Names of what an edit would change. */
 export interface TouchedView {

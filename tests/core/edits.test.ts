@@ -195,7 +195,19 @@ test('a wish that would break the site is refused with the reason, and changes n
 		const proposal = propose(sound(text), wish);
 		assert.ok(proposal.kind === 'refused', JSON.stringify(wish));
 		assert.match(proposal.sentence, sentence);
+		const { from = 0, to = 0 } = proposal.at ?? {};
+		assert.ok(0 <= from && from <= to && to <= text.length, `${proposal.sentence} has its place in the text as it is`);
 	}
+	const placeOf = (wish: Wish): string | undefined => {
+		const proposal = propose(sound(text), wish);
+		return proposal.kind === 'refused' && proposal.at ? text.slice(proposal.at.from, proposal.at.to) : undefined;
+	};
+	assert.equal(placeOf({ kind: 'remove-region', region: { layout: 'outer', region: 'main' } }), 'main');
+	const circle = propose(sound(text), { kind: 'set-under', layer: { kind: 'layout', name: 'outer' }, under: 'wide' });
+	assert.ok(circle.kind === 'refused' && circle.at);
+	const before = text.slice(0, circle.at.from);
+	assert.match(before.slice(before.lastIndexOf('layout ')), /^layout outer/, 'what would be wrong would stand there');
+	assert.equal(placeOf({ kind: 'remove-layout', name: 'gone' }), undefined);
 	const choices = underChoices(sound(text), { kind: 'route', name: '/' });
 	assert.deepEqual(choices.map(({ under, refused, now }) => [under, refused !== undefined, now]), [
 		['outer', false, true], ['shop', true, false], ['wide', false, false], ['none', false, false]

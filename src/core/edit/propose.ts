@@ -1,6 +1,7 @@
 import { listWords, sameness, sentenceOf, type Problem } from '../messages/problem.ts';
 import { layerName, layersOf } from '../model/site.ts';
-import { applyChanges, type Change } from '../source/change.ts';
+import type { Span } from '../model/span.ts';
+import { applyChanges, spanBefore, type Change } from '../source/change.ts';
 import { readSiteFiles } from '../source/read.ts';
 import { checkSite, type CheckedSite } from '../check/site.ts';
 import { touchedBands } from './boxes/touched-bands.ts';
@@ -32,7 +33,7 @@ export function prepare(resolved: CheckedSite, wish: Wish): Prepared {
 		const mended = wish.kind === 'set-fill' ? undefined : dropLostFills(resolved, first);
 		const after = mended?.after ?? first;
 		const broken = newError(resolved, after);
-		if (broken !== undefined) return refuse(broken);
+		if (broken) return refuse(sentenceOf(broken), spanBefore(broken.span, surgery.changes()));
 		const proposal: Proposal = {
 			kind: 'edit',
 			label: labelOf(wish),
@@ -46,13 +47,13 @@ export function prepare(resolved: CheckedSite, wish: Wish): Prepared {
 		};
 		return { proposal, after };
 	} catch (failure) {
-		if (failure instanceof WishRefused) return refuse(failure.message);
+		if (failure instanceof WishRefused) return refuse(failure.message, failure.at);
 		throw failure;
 	}
 }
 
-function refuse(sentence: string): Prepared {
-	return { proposal: { kind: 'refused', sentence }, after: undefined };
+function refuse(sentence: string, at?: Span): Prepared {
+	return { proposal: { kind: 'refused', sentence, ...(at && { at }) }, after: undefined };
 }
 
 function resolveAfter(resolved: CheckedSite, changes: readonly Change[]): CheckedSite {
@@ -78,10 +79,9 @@ function vanishing(before: CheckedSite, after: CheckedSite): string[] {
 		.map(sentenceOf);
 }
 
-/** The sentence of an error that an edit would bring in; undefined where it brings none. */
-function newError(before: CheckedSite, after: CheckedSite): string | undefined {
-	const [first] = newErrors(before, after);
-	return first && sentenceOf(first);
+/** The first error that an edit would bring in; undefined where it brings none. */
+function newError(before: CheckedSite, after: CheckedSite): Problem | undefined {
+	return newErrors(before, after)[0];
 }
 
 const lostFill: ReadonlySet<string> = new Set([

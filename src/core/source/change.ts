@@ -1,4 +1,5 @@
 import { isEaveFile, type SiteFiles } from '../model/files.ts';
+import type { Span } from '../model/span.ts';
 
 /** One change of a site's files: a stretch of text replaced, a file put there, moved or taken away. */
 export type Change =
@@ -118,4 +119,21 @@ export function placeBefore(file: string, offset: number, changes: readonly Chan
 function moved(at: number, from: number, to: number, length: number): number {
 	if (at >= to) return at + length - (to - from);
 	return Math.min(at, from);
+}
+
+/** Where a stretch of a text that changes have made stood before them; what they brought in, where it was put. */
+export function spanBefore({ file, from, to }: Span, changes: readonly Change[]): Span | undefined {
+	let [begin, end] = [from, to];
+	for (const change of [...changes].reverse()) {
+		if (change.file !== file) continue;
+		if (change.kind === 'add') return undefined;
+		if (change.kind !== 'edit') continue;
+		const { insert } = change;
+		const before = (offset: number): number =>
+			offset >= change.from + insert.length
+				? offset - insert.length + (change.to - change.from)
+				: Math.min(offset, change.from);
+		[begin, end] = [before(begin), Math.max(before(begin), before(end))];
+	}
+	return { file, from: begin, to: end };
 }

@@ -75,7 +75,8 @@ export function wrap(
 	const others = parent.members.filter((one) => members.includes(one));
 	if (others.length < members.length) {
 		throw new WishRefused(
-			`${listWords(names)} do not stand in one box, so one wrapper cannot go around them.`
+			`${listWords(names)} do not stand in one box, so one wrapper cannot go around them.`,
+			first.name.span
 		);
 	}
 	const { bands } = resolved.site.settings;
@@ -120,7 +121,8 @@ function takeOut(
 	const stranger = cells.flat().find((cell) => !names.includes(cell) && !/^\.+$/.test(cell));
 	if (stranger !== undefined) {
 		throw new WishRefused(
-			`${listWords(names)} cannot get a wrapper: ${stranger} lies between them${band ? ` at${band}` : ''}.`
+			`${listWords(names)} cannot get a wrapper: ${stranger} lies between them${band ? ` at${band}` : ''}.`,
+			rows[0]?.areas.span
 		);
 	}
 	for (const row of rows) {
@@ -172,7 +174,8 @@ function unfold(surgery: Surgery, outer: AreasArrangement, wrapper: Wrapper): vo
 	const fits = place.x.to - place.x.from === width || width === 1;
 	if (!fits) {
 		throw new WishRefused(
-			`${wrapper.name.text} lies over ${place.x.to - place.x.from} columns and has ${width} inside: give both as many, then take it away.`
+			`${wrapper.name.text} lies over ${place.x.to - place.x.from} columns and has ${width} inside: give both as many, then take it away.`,
+			wrapper.name.span
 		);
 	}
 	const rowsOf = (index: number): readonly string[] => inner[index] ?? inner.at(-1) ?? ['.'];

@@ -76,7 +76,8 @@ export function removeRegion(resolved: ResolvedSite, surgery: Surgery, ref: Regi
 	const region = findRegion(resolved, ref);
 	if (region.slot) {
 		throw new WishRefused(
-			`${ref.region} is the slot of ${ref.layout}: without it no page could show in the layout.`
+			`${ref.region} is the slot of ${ref.layout}: without it no page could show in the layout.`,
+			region.name.span
 		);
 	}
 	surgery.remove(region.span);

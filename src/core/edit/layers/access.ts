@@ -1,5 +1,5 @@
 import { listWords } from '../../messages/problem.ts';
-import { layerName } from '../../model/site.ts';
+import { layerName, layerSpan } from '../../model/site.ts';
 import { admittedRoles, admittingLayers, rolesOf } from '../../resolve/roles.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findRoute } from '../find.ts';
@@ -23,14 +23,18 @@ export function changeAccess(
 	if (opens && closing) {
 		const names = listWords(rolesOf(closing).map(({ text }) => text));
 		throw new WishRefused(
-			`${layerName(closing)} lets in only ${names}, and holds for ${pattern} too: open it to ${role} there first.`
+			`${layerName(closing)} lets in only ${names}, and holds for ${pattern} too: open it to ${role} there first.`,
+			layerSpan(closing)
 		);
 	}
 	const now = admittedRoles(route, structure);
 	const open = now.length === 0 ? all : now;
 	const wanted = all.filter((one) => (one === role ? opens : open.includes(one)));
 	if (wanted.length === 0) {
-		throw new WishRefused(`${pattern} would let in no one at all: take the page away instead.`);
+		throw new WishRefused(
+			`${pattern} would let in no one at all: take the page away instead.`,
+			route.span
+		);
 	}
 	const outer = all.filter((one) =>
 		around.every((layer) => rolesOf(layer).some(({ text }) => text === one))

@@ -92,8 +92,12 @@ function insertPiece(
 		]);
 		return;
 	}
-	if (there.pieces.some((piece) => piece.name.text === name)) {
-		throw new WishRefused(`There is a piece ${name} already where it should stand.`);
+	const same = there.pieces.find((piece) => piece.name.text === name);
+	if (same) {
+		throw new WishRefused(
+			`There is a piece ${name} already where it should stand.`,
+			same.name.span
+		);
 	}
 	const other = there.pieces.find((piece) => piece.name.text === beside?.name);
 	if (other && beside?.where === 'before') surgery.insertBefore(other.span, lines);

@@ -51,12 +51,16 @@ export function editWords(
 ): void {
 	const piece = findPiece(resolved, holder, name);
 	if (piece.kind !== 'markup') {
-		throw new WishRefused(`The links of ${name} are made from the routes: change their titles.`);
+		throw new WishRefused(
+			`The links of ${name} are made from the routes: change their titles.`,
+			piece.name.span
+		);
 	}
 	const template = of === undefined ? piece.markup : piece.standIns[of];
 	if (!template) {
 		throw new WishRefused(
-			`These words are made longer or shorter than they are written. Write a ${of} stand-in for ${name}, or change them as they are written.`
+			`These words are made longer or shorter than they are written. Write a ${of} stand-in for ${name}, or change them as they are written.`,
+			piece.name.span
 		);
 	}
 	const { span } = template;
@@ -65,12 +69,14 @@ export function editWords(
 	const found = words && markup.slice(words.from, words.to);
 	if (words && found !== undefined && /(^|[^\\])\{/.test(found)) {
 		throw new WishRefused(
-			`"${shown(before)}" comes from ${shown(found)}: change it in the markup of ${name}.`
+			`"${shown(before)}" comes from ${shown(found)}: change it in the markup of ${name}.`,
+			span
 		);
 	}
 	if (!words || found === undefined || shown(words.text.replaceAll('\\{', '{')) !== shown(before)) {
 		throw new WishRefused(
-			`"${shown(before)}" does not stand in the markup of ${name} as it does on the page: change it there.`
+			`"${shown(before)}" does not stand in the markup of ${name} as it does on the page: change it there.`,
+			span
 		);
 	}
 	const lead = /^\s*/.exec(found)?.[0] ?? '';

@@ -1,4 +1,5 @@
-import { copyPath, layersOf, type DataSource } from '../../model/site.ts';
+import { copyPath, layersOf, type DataSource, type Site } from '../../model/site.ts';
+import { counted } from '../../messages/problem.ts';
 import type { Span } from '../../model/span.ts';
 import type { DataPart } from '../../model/wish.ts';
 import { decodeUtf8, encodeUtf8 } from '../../model/utf8.ts';
@@ -37,9 +38,7 @@ export function addData(
 ): void {
 	checkName(name);
 	const { site, reading } = resolved;
-	if (site.data.some((one) => one.name.text === name)) {
-		throw new WishRefused(`There is a data source ${name} already.`);
-	}
+	refuseSame(site, name);
 	const isUrl = /^[a-z][a-z0-9+.-]*:/i.test(from);
 	if (!isUrl && !from.endsWith('.json')) {
 		throw new WishRefused(`${from} is neither a URL nor a JSON file, such as data/${name}.json.`);
@@ -56,13 +55,19 @@ export function addData(
 /** Takes a source away, where nothing uses it; its file stays. */
 export function removeData(resolved: ResolvedSite, surgery: Surgery, name: string): void {
 	const source = findSource(resolved, name);
-	const uses = dataNameSpans(resolved, name).length;
-	if (uses > 0) {
+	const [first, ...others] = dataNameSpans(resolved, name);
+	if (first) {
 		throw new WishRefused(
-			`data.${name} is used in ${uses === 1 ? 'one place' : `${uses} places`}: take it out there first.`
+			`data.${name} is used in ${counted(1 + others.length, 'place')}: take it out there first.`,
+			first
 		);
 	}
 	surgery.remove(source.span);
+}
+
+function refuseSame(site: Site, name: string): void {
+	const same = site.data.find((one) => one.name.text === name);
+	if (same) throw new WishRefused(`There is a data source ${name} already.`, same.name.span);
 }
 
 /** Renames a source in everything that names it. */
@@ -74,9 +79,7 @@ export function renameData(
 ): void {
 	const source = findSource(resolved, name);
 	checkName(to);
-	if (resolved.site.data.some((one) => one.name.text === to)) {
-		throw new WishRefused(`There is a data source ${to} already.`);
-	}
+	refuseSame(resolved.site, to);
 	surgery.replace(source.name.span, to);
 	for (const span of dataNameSpans(resolved, name)) surgery.replace(span, to);
 	if (source.isUrl && resolved.reading.files.assets.has(copyPath(source))) {

@@ -34,7 +34,7 @@ export function writePart(
 ): void {
 	checkName(name);
 	const { site, reading } = resolved;
-	if (partBook(site.parts).get(name)) throw new WishRefused(`There is a part ${name} already.`);
+	refuseSame(partBook(site.parts).get(name));
 	const last = site.parts.at(-1);
 	if (last) {
 		surgery.insertAfter(last.span, lines);
@@ -58,10 +58,12 @@ export function addPart(resolved: ResolvedSite, surgery: Surgery, name: string):
 /** Takes a part away that nothing uses. */
 export function removePart(resolved: ResolvedSite, surgery: Surgery, name: string): void {
 	const part = findPart(resolved, name);
-	const uses = usesOf(resolved, name).length;
-	if (uses > 0) {
+	const uses = usesOf(resolved, name);
+	const [first] = uses;
+	if (first) {
 		throw new WishRefused(
-			`${name} is used in ${counted(uses, 'place')}: put something else there first.`
+			`${name} is used in ${counted(uses.length, 'place')}: put something else there first.`,
+			first.part.span
 		);
 	}
 	surgery.remove(part.span);
@@ -105,10 +107,14 @@ export function renamePart(
 ): void {
 	const part = findPart(resolved, name);
 	checkName(to);
-	if (partBook(resolved.site.parts).get(to))
-		throw new WishRefused(`There is a part ${to} already.`);
+	refuseSame(partBook(resolved.site.parts).get(to));
 	surgery.replace(part.name.span, to);
 	for (const use of usesOf(resolved, name)) surgery.replace(use.part.span, to);
+}
+
+function refuseSame(part: Part | undefined): void {
+	if (!part) return;
+	throw new WishRefused(`There is a part ${part.name.text} already.`, part.name.span);
 }
 
 function findParameter(part: Part, name: string): Parameter {
@@ -128,9 +134,8 @@ export function renameParameter(
 	const part = findPart(resolved, partName);
 	const parameter = findParameter(part, name);
 	checkName(to);
-	if (part.parameters.some((one) => one.name.text === to)) {
-		throw new WishRefused(`The part ${partName} has ${to} already.`);
-	}
+	const same = part.parameters.find((one) => one.name.text === to);
+	if (same) throw new WishRefused(`The part ${partName} has ${to} already.`, same.name.span);
 	surgery.replace(parameter.name.span, to);
 	for (const { given } of usesOf(resolved, partName)) {
 		for (const one of given) if (one.name.text === name) surgery.replace(one.name.span, to);

@@ -26,7 +26,7 @@ export function setBreakpoint(
 ): void {
 	const band = findBand(resolved, name);
 	if (resolved.site.settings.bands[0] === band) {
-		throw new WishRefused('The narrowest band starts at 0 px.');
+		throw new WishRefused('The narrowest band starts at 0 px.', band.span);
 	}
 	const [, number] = surgery.statementAt(band.span).atoms;
 	if (number) surgery.replace(number.span, String(Math.round(from)));
@@ -45,7 +45,9 @@ export function addBand(
 		throw new WishRefused('A band starts at a width in px, such as 1440.');
 	const line = `${name} ${Math.round(from)}`;
 	const same = bands.find((band) => band.from === Math.round(from));
-	if (same) throw new WishRefused(`${same.name.text} starts at ${same.from} px already.`);
+	if (same) {
+		throw new WishRefused(`${same.name.text} starts at ${same.from} px already.`, same.span);
+	}
 	const above = bands.find((band) => band.from > from);
 	const last = bands.at(-1);
 	if (above) surgery.replace({ ...above.span, to: above.span.from }, `${line}; `);
@@ -72,7 +74,8 @@ export function removeBand(resolved: ResolvedSite, surgery: Surgery, name: strin
 	if (bands.length === 1) surgery.setInner(span, 'bands', undefined);
 	else if (!below) {
 		throw new WishRefused(
-			`${name} is the narrowest band and starts at 0 px: rename it, or remove the one above it.`
+			`${name} is the narrowest band and starts at 0 px: rename it, or remove the one above it.`,
+			band.span
 		);
 	} else surgery.remove(band.span);
 	const said = saidFor(resolved, name);

@@ -1,3 +1,4 @@
+import { counted } from '../../messages/problem.ts';
 import type { Token } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { bandPlace } from '../../resolve/bands.ts';
@@ -70,19 +71,19 @@ export function renameToken(
 ): void {
 	checkToken(to);
 	const { tokens } = resolved.site.settings;
-	if (tokens.some((token) => token.name.text === to)) {
-		throw new WishRefused(`There is a token ${to} already.`);
-	}
+	const same = tokens.find((token) => token.name.text === to);
+	if (same) throw new WishRefused(`There is a token ${to} already.`, same.name.span);
 	for (const token of declared(resolved, name)) surgery.replace(token.name.span, to);
 	for (const use of tokenUses(resolved, name)) surgery.replace(use, to);
 }
 
 /** Removes a token with its values for all bands, where nothing uses it. */
 export function removeToken(resolved: ResolvedSite, surgery: Surgery, name: string): void {
-	const uses = tokenUses(resolved, name).length;
-	if (uses > 0) {
+	const [first, ...others] = tokenUses(resolved, name);
+	if (first) {
 		throw new WishRefused(
-			`${name} is used in ${uses === 1 ? 'one place' : `${uses} places`}: put something else there first.`
+			`${name} is used in ${counted(1 + others.length, 'place')}: put something else there first.`,
+			first
 		);
 	}
 	const { tokens, night, span } = resolved.site.settings;
