@@ -54,7 +54,7 @@ function isSize(value: unknown): boolean {
 	return (
 		typeof value === 'object' &&
 		value !== null &&
-		['dependence', 'byClass', 'widthsByScreen', 'points', 'endMargin', 'ways'].every(
+		['dependence', 'byClass', 'widthsByScreen', 'points', 'endMargin', 'cuts', 'ways'].every(
 			(name) => name in value
 		)
 	);

@@ -1,9 +1,8 @@
 import type { Answers, Asked } from '$core/measure/asks.ts';
 import type { PlacedBox } from '$core/geometry/page-layout.ts';
-import { measuredBoxes, type LaidBoxes } from '$core/laid/laid-boxes.ts';
+import { settleBoxes, type LaidBoxes } from '$core/laid/laid-boxes.ts';
 import type { ScreenKind } from '$core/laid/laid-page.ts';
 import { jumpWidths, sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
-import type { Sweep } from '$core/geometry/widths/sweep.ts';
 import { MeasuredPage } from '$core/laid/measured-page.ts';
 import type { Settling } from '$core/measure/settle.ts';
 import { misfitsIn, type Misfit } from '$core/check/fit/misfits.ts';
@@ -92,9 +91,9 @@ export class Settlings {
 		const page = this.pageOf(instance, seen, screen);
 		const key = this.keyOf(instance, seen, screen);
 		return this.begin(
-			fitting(page, seen, (sweep) => {
+			fitting(page, seen, (boxes) => {
 				this.lately.delete(key);
-				this.lately.set(key, { of: page, boxes: measuredBoxes(page, sweep.stretches) });
+				this.lately.set(key, { of: page, boxes });
 				const [oldest] = this.lately.keys();
 				if (this.lately.size > mostLately && oldest !== undefined) this.lately.delete(oldest);
 			})
@@ -127,12 +126,9 @@ export class Settlings {
 		const page = this.pageOf(instance, seen, screen);
 		const known = this.lately.get(this.keyOf(instance, seen, screen));
 		if (known?.of === page) return known.boxes;
-		const going = page.between(sweepFrom, sweepTo);
+		const going = settleBoxes(page);
 		for (let step = going.next([]); ; step = going.next([])) {
-			if (step.done) {
-				const { stretches } = step.value;
-				return measuredBoxes(page, stretches);
-			}
+			if (step.done) return step.value;
 			if (step.value.length > 0) return undefined;
 		}
 	}
@@ -208,11 +204,11 @@ function* sweeping(
 function* fitting(
 	page: MeasuredPage,
 	{ site }: ResolvedSite,
-	onSwept: (sweep: Sweep) => void
+	onLaid: (boxes: LaidBoxes) => void
 ): Settling<Settled> {
-	const sweep = yield* page.between(sweepFrom, sweepTo);
-	onSwept(sweep);
-	return { misfits: misfitsIn(sweep, site.settings.dir === 'rtl') };
+	const boxes = yield* settleBoxes(page);
+	onLaid(boxes);
+	return { misfits: misfitsIn(boxes, site.settings.dir === 'rtl') };
 }
 
 function* scrolling(

@@ -123,6 +123,7 @@ test('what content comes to is estimated, and settled by what was measured', () 
 		const over = new LookingOver(2026, () => ({
 			by: 'measured',
 			stretches: Sweep.over(layout(width), 280, 1760, 800).stretches,
+			drawers: [],
 			leastWidths: () => [],
 			endMargin: () => 0
 		}));

@@ -2,8 +2,7 @@ import type { CheckedSite } from '../../core/check/site.ts';
 import { fitScreen } from '../../core/findings/fits.ts';
 import type { Findings } from '../../core/findings/look-over.ts';
 import { LookingOver, mostInstances } from '../../core/findings/look-over.ts';
-import { sweepFrom, sweepTo } from '../../core/geometry/widths/jumps.ts';
-import { measuredBoxes, type LaidBoxes } from '../../core/laid/laid-boxes.ts';
+import { settleBoxes, type LaidBoxes } from '../../core/laid/laid-boxes.ts';
 import { MeasuredPage } from '../../core/laid/measured-page.ts';
 import { drive } from '../../core/measure/drive.ts';
 import { SizeStore } from '../../core/measure/size-store.ts';
@@ -31,9 +30,9 @@ export async function lookOverMeasured(
 		for (const instance of pages) {
 			await measurer.show(instance, site, year);
 			const page = new MeasuredPage(instance, site, year, fitScreen, store);
-			const sweep = await drive(page.between(sweepFrom, sweepTo), measurer.answer.bind(measurer));
-			if (!sweep) throw new Error(`${instance.address} could not be measured.`);
-			known.set(wordOf(instance), measuredBoxes(page, sweep.stretches));
+			const boxes = await drive(settleBoxes(page), measurer.answer.bind(measurer));
+			if (!boxes) throw new Error(`${instance.address} could not be measured.`);
+			known.set(wordOf(instance), boxes);
 			over.measuredNow(layerName(instance.page), instance.address);
 		}
 		return over.whole(site);

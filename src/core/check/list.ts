@@ -16,6 +16,8 @@ import { gapUneven } from './fit/gap-uneven.ts';
 import { headJumps } from './fit/head-jumps.ts';
 import { measureTooLong, measureTooShort } from './fit/measures.ts';
 import { orderDiffers } from './fit/order-differs.ts';
+import { drawerTooNarrow } from './fit/drawer-too-narrow.ts';
+import { textCut } from './fit/text-cut.ts';
 import { pageScrollsSideways } from './fit/page-scrolls-sideways.ts';
 import { regionTooNarrow } from './fit/region-too-narrow.ts';
 import { scrollerFlat } from './fit/scroller-flat.ts';
@@ -120,6 +122,8 @@ export const checks: readonly Check[] = [
 	regionTooNarrow,
 	pageScrollsSideways,
 	contentCut,
+	textCut,
+	drawerTooNarrow,
 	covered,
 	footFloats,
 	scrollerFlat,

@@ -21,6 +21,8 @@ export interface PlacedBox {
 	/** How far what is in it sticks out sideways and at the bottom, px; what it scrolls does not count. */
 	readonly overflowX: number;
 	readonly overflowY: number;
+	/** How far text in its content is cut off by what hides it, px. */
+	readonly cut: number;
 	/** What sticks out of it is scrolled, and seen nowhere else. */
 	readonly scrolls: boolean;
 	/** It stands in a box that scrolls by itself, and so sticks out of no other. */
@@ -237,12 +239,19 @@ class Placer {
 			height,
 			overflowX: overflow.x,
 			overflowY: overflow.y,
+			cut: this.cutIn(box),
 			scrolls: box.style.scrolls,
 			inScroller: this.scrollers > 0,
 			lines,
 			inside: this.around.at(-1),
 			sticking
 		};
+	}
+
+	private cutIn({ leaf, style, width, laidBase }: LayoutBox): number {
+		if (!leaf?.cutAt) return 0;
+		const pads = style.padStart.at(laidBase, this.view) + style.padEnd.at(laidBase, this.view);
+		return leaf.cutAt(larger(0, width - pads), this.view);
 	}
 
 	private placeInside(box: LayoutBox, x: number, y: number, port: Port): Reach {

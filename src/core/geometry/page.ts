@@ -48,6 +48,8 @@ export interface PageContent {
 	readonly site: Site;
 	readonly sizes: PieceSizes;
 	readonly open: OpenDrawers;
+	/** Nothing is put into boxes but drawers: what they hold follows from the screen alone. */
+	readonly only?: 'drawers';
 	/** What a classic scrollbar at the side takes of the screen, px; bands look at all of the screen. */
 	readonly scrollbar?: number;
 	/** How far what scrolls has been scrolled; nothing has where it is not said. */
@@ -192,7 +194,13 @@ class BoxMaker {
 		const name: BoxName = { ...noName, kind: 'region', layout, region: box.name };
 		const scroller = style.scrolls ? name : at.scroller;
 		const inner = { ...at, lookup: this.styles.lookupInside(lookup, declared), scroller };
-		const made = makeBox(name, style, resolved ? this.landed(resolved, { box, at: inner }) : []);
+		const made = makeBox(
+			name,
+			style,
+			resolved
+				? this.landed(resolved, { box, at: inner, isDrawer: style.position === 'fixed' })
+				: []
+		);
 		if (style.position !== 'fixed') return [made];
 		at.drawers.push(made);
 		return [];
@@ -216,17 +224,23 @@ class BoxMaker {
 					);
 				});
 		const content = standingIn(resolved).flatMap((one) => this.standing(one, host));
+		if (this.isLeftOut(host)) return content;
 		return [...openers('first'), ...content, ...openers('last')];
 	}
 
 	private standing(one: Standing, host: InRegion): LayoutBox[] {
 		const { at } = host;
 		if (one.kind === 'layout') return [this.layoutOrSpace(one.layout, host, at.lookup)];
+		if (this.isLeftOut(host)) return [];
 		const declared =
 			one.kind === 'run'
 				? nothing
 				: this.declaredIn(host, this.styles.pieceIn(one.piece, host.box));
 		return this.leaf(nameIn(host, one.kind, namesIn(one)), declared, at.lookup, at.spaces);
+	}
+
+	private isLeftOut({ isDrawer }: InRegion): boolean {
+		return this.given.only === 'drawers' && !isDrawer;
 	}
 
 	private declaredIn({ at }: InRegion, box: Box): Declarations {
@@ -253,6 +267,7 @@ const nothing: Declarations = {};
 interface InRegion {
 	readonly box: Box;
 	readonly at: InBand;
+	readonly isDrawer: boolean;
 }
 
 const noName = {

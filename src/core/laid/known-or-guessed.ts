@@ -19,6 +19,8 @@ export function knownOrGuessed(
 		heightAt: (width, view) =>
 			(known.knowsHeight(width, view) ? size : guessed()).heightAt(width, view),
 		overflowAt: (width, view) =>
-			(known.knowsHeight(width, view) ? size : guessed()).overflowAt(width, view)
+			(known.knowsHeight(width, view) ? size : guessed()).overflowAt(width, view),
+		cutAt: (width, view) =>
+			(known.knowsHeight(width, view) ? size : guessed()).cutAt?.(width, view) ?? 0
 	};
 }

@@ -6,6 +6,8 @@ import type { PieceKey } from '../model/piece-key.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { Basis } from './basis.ts';
+import { drawersIn, drawerScreens, withDrawers } from './open-drawers.ts';
+import type { Settling } from '../measure/settle.ts';
 import { layoutBy, type ScreenKind } from './laid-page.ts';
 import type { MeasuredPage } from './measured-page.ts';
 
@@ -13,6 +15,8 @@ import type { MeasuredPage } from './measured-page.ts';
 export interface LaidBoxes {
 	readonly by: Basis;
 	readonly stretches: readonly Stretch[];
+	/** Drawers and what is in them, as they are when they are open. */
+	readonly drawers: readonly Stretch[];
 	/** The least width that each region needs on a screen, px, the outer ones before those in them. */
 	leastWidths(width: number): readonly { readonly name: BoxName; readonly px: number }[];
 	/** The margin at the end of a content, px, which shows nothing. */
@@ -20,10 +24,13 @@ export interface LaidBoxes {
 }
 
 /** Those of a page whose content was measured at all widths. */
-export function measuredBoxes(page: MeasuredPage, stretches: readonly Stretch[]): LaidBoxes {
+export function* settleBoxes(page: MeasuredPage): Settling<LaidBoxes> {
+	const { stretches } = yield* page.between(sweepFrom, sweepTo);
+	const drawers = yield* page.drawers();
 	return {
 		by: 'measured',
 		stretches,
+		drawers,
 		leastWidths: (width) => page.leastWidthsAt(width),
 		endMargin: (name) => page.endMarginOf(keyOf(name))
 	};
@@ -38,8 +45,14 @@ export function boxesBy(
 	{ height, scrollbar }: ScreenKind
 ): LaidBoxes {
 	const layout = layoutBy(sizes, instance, resolved, scrollbar);
+	const page = resolved.page(instance.page);
+	const opened = layoutBy(sizes, instance, resolved, scrollbar, withDrawers(page));
+	const screens = drawerScreens(page, resolved.site.settings.bands);
 	return {
 		by,
+		drawers: screens.flatMap(({ from, to }) =>
+			drawersIn(Sweep.over(opened, from, to, height).stretches)
+		),
 		stretches: Sweep.over(layout, sweepFrom, sweepTo, height).stretches,
 		leastWidths: (width) => layout.leastWidths({ width, height }),
 		endMargin: (name) => sizes(keyOf(name)).endMargin ?? 0

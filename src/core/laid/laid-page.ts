@@ -1,3 +1,4 @@
+import type { PageContent } from '../geometry/page.ts';
 import { PageLayout, type PlacedBox } from '../geometry/page-layout.ts';
 import type { PieceSize } from '../geometry/pieces/piece-size.ts';
 import type { PieceKey } from '../model/piece-key.ts';
@@ -49,8 +50,9 @@ export function layoutBy(
 	sizes: (key: PieceKey) => PieceSize,
 	{ page }: PageInstance,
 	resolved: ResolvedSite,
-	scrollbar: number
+	scrollbar: number,
+	opened: Pick<PageContent, 'open' | 'only'> = { open: new Set() }
 ): PageLayout {
-	const content = { page: resolved.page(page), site: resolved.site, open: new Set<string>() };
+	const content = { page: resolved.page(page), site: resolved.site, ...opened };
 	return new PageLayout({ ...content, scrollbar, sizes });
 }

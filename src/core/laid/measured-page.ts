@@ -1,8 +1,8 @@
 import { pieceHtmlOf } from '../emit/html/page.ts';
-import type { OpenDrawers, Scrolled } from '../geometry/page.ts';
+import type { OpenDrawers, PageContent, Scrolled } from '../geometry/page.ts';
 import { PageLayout, type PlacedBox } from '../geometry/page-layout.ts';
 import type { SpaceBand } from '../geometry/pieces/piece-size.ts';
-import type { Sweep } from '../geometry/widths/sweep.ts';
+import type { Stretch, Sweep } from '../geometry/widths/sweep.ts';
 import { fingerprint } from '../model/fingerprint.ts';
 import { pieceKeyWord, type PieceKey } from '../model/piece-key.ts';
 import { trialWords } from '../model/trial.ts';
@@ -13,6 +13,7 @@ import type { ResolvedSite } from '../resolve/site.ts';
 import type { ContentSize } from '../measure/content-size.ts';
 import { PageDependences } from '../measure/dependence.ts';
 import type { Basis } from './basis.ts';
+import { drawersIn, drawerScreens, withDrawers } from './open-drawers.ts';
 import { Guesses, type ContentText } from './guesses.ts';
 import { knownOrGuessed } from './known-or-guessed.ts';
 import { AskingPage, type MeasuredContent } from '../measure/page-sizes.ts';
@@ -70,6 +71,19 @@ export class MeasuredPage {
 		return settleBetween(() => this.page(), from, to, this.screen.height);
 	}
 
+	/** Its drawers when they are open, on the screens on which it has some. */
+	*drawers(): Settling<readonly Stretch[]> {
+		const { resolved, instance, screen } = this;
+		const page = resolved.page(instance.page);
+		const all: Stretch[] = [];
+		for (const { from, to } of drawerScreens(page, resolved.site.settings.bands)) {
+			const opened = (): AskingPage => this.page(withDrawers(page));
+			const { stretches } = yield* settleBetween(opened, from, to, screen.height);
+			all.push(...drawersIn(stretches));
+		}
+		return all;
+	}
+
 	/**
 	 * The boxes on a screen, px, at once: by what is measured of its content, and by guesses for what is not;
 	 * `guessed` where there were any.
@@ -118,10 +132,15 @@ export class MeasuredPage {
 		return this.guesses.textOf(key);
 	}
 
-	private page(): AskingPage {
-		const { resolved, instance, open } = this;
+	private page(opened: Pick<PageContent, 'open' | 'only'> = { open: this.open }): AskingPage {
+		const { resolved, instance } = this;
 		const { scrollbar = 0 } = this.screen;
-		const content = { page: resolved.page(instance.page), site: resolved.site, open, scrollbar };
+		const content = {
+			page: resolved.page(instance.page),
+			site: resolved.site,
+			scrollbar,
+			...opened
+		};
 		return new AskingPage(content, (key, spaces) => this.sizeOf(key, spaces));
 	}
 

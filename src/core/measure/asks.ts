@@ -18,6 +18,6 @@ export interface Asked {
 
 /**
  * What was measured, in the order of what was asked: least and greatest width, or height, how far content
- * sticks out across and down, and the margin at its end; px. Undefined for content that is not there.
+ * sticks out across and down, the margin at its end, and how far its text is cut off; px. Undefined for content that is not there.
  */
 export type Answers = readonly (readonly (readonly number[] | undefined)[])[];

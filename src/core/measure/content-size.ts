@@ -61,6 +61,7 @@ export interface KeptSize {
 	readonly widthsByScreen: KeptCurve;
 	readonly points: readonly (readonly [string, Values])[];
 	readonly endMargin: number | undefined;
+	readonly cuts: boolean;
 	readonly ways: readonly {
 		readonly stretches: readonly WayStretch[];
 		readonly curve: KeptCurve;
@@ -84,6 +85,8 @@ export class ContentSize {
 	readonly ways = new Map<string, Way>();
 	/** The least margin that was seen at its end, px, which shows nothing; undefined before anything was measured. */
 	endMargin: number | undefined;
+	/** Whether text of it was seen cut off. */
+	private cuts = false;
 
 	constructor(readonly dependence: Dependence) {}
 
@@ -92,6 +95,7 @@ export class ContentSize {
 		const { dependence, byClass, widthsByScreen, points, ways } = kept;
 		const size = new ContentSize(dependence);
 		size.endMargin = kept.endMargin;
+		size.cuts = kept.cuts;
 		for (const [place, { widths, curve }] of byClass) {
 			size.byClass.set(place, { widths, curve: Curve.from(roomGrain, curve) });
 		}
@@ -103,10 +107,11 @@ export class ContentSize {
 		return size;
 	}
 
-	/** Takes in what was measured of a height: gives it with what sticks out, and keeps the margin at its end. */
-	taken([height = 0, x = 0, y = 0, margin = 0]: Values): Values {
+	/** Takes in what was measured of a height: gives it with what sticks out or is cut off, and keeps the margin at its end. */
+	taken([height = 0, x = 0, y = 0, margin = 0, cut = 0]: Values): Values {
 		this.endMargin = Math.min(this.endMargin ?? Infinity, margin);
-		return [height, x, y];
+		if (cut > 0) this.cuts = true;
+		return [height, x, y, cut];
 	}
 
 	/** All that was measured, to be kept. */
@@ -120,6 +125,7 @@ export class ContentSize {
 			widthsByScreen: this.widthsByScreen.kept(),
 			points: [...this.points],
 			endMargin: this.endMargin,
+			cuts: this.cuts,
 			ways: [...this.ways.values()].map(({ stretches, curve }) => ({
 				stretches,
 				curve: curve.kept()
@@ -143,7 +149,8 @@ export class ContentSize {
 				listener(this, 'height', width);
 				return this.valuesAt(width, view)[0] ?? 0;
 			},
-			overflowAt: (width, view) => this.overflowAt(width, view)
+			overflowAt: (width, view) => this.overflowAt(width, view),
+			cutAt: (width, view) => (this.cuts ? (this.valuesAt(width, view)[3] ?? 0) : 0)
 		};
 	}
 

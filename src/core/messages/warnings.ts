@@ -52,6 +52,10 @@ export const warnings = {
 		`The ${what} of ${box} is ${width}, but it is shown on screens from ${screen} px on.`,
 
 	// What does not fit
+	'drawer-too-narrow': (box: string, by: number) =>
+		`What is in ${box} is ${by} px wider than the drawer, so that it has to be scrolled to the side.`,
+	'text-cut': (box: string, by: number) =>
+		`Text in ${box} is cut off by ${by} px: what it stands in hides what sticks out of it.`,
 	'content-cut': (box: string, by: number) =>
 		`What is in ${box} needs up to ${by} px more height than ${box} has, and lies over what follows.`,
 	'stuck-bare': (region: string) =>

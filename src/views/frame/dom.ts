@@ -279,6 +279,16 @@ export function rectsOfWords(
 	return { rects, whole: texts.length <= most };
 }
 
+/** The lines of each text in an element; of so many texts at most. */
+export function rectsOfTexts(element: Element, most: number): readonly (readonly DOMRect[])[] {
+	return textsIn(element, most).map((text) => [...rangeOver(text).getClientRects()]);
+}
+
+/** What all style sheets together say of an element. */
+export function styleOfElement(element: Element): CSSStyleDeclaration {
+	return getComputedStyle(element);
+}
+
 function rangeOver(node: Node): Range {
 	const range = new Range();
 	range.selectNodeContents(node);

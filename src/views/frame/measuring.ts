@@ -16,6 +16,7 @@ import {
 	unset
 } from './dom.ts';
 import { showInFrame, stageOf } from './frame.ts';
+import { cutText } from './cut-text.ts';
 import { endMargin, stickingOut } from './sticking-out.ts';
 
 /** Sizes of content as the browser shows it, measured in a frame that no one sees. */
@@ -179,7 +180,7 @@ function measureRound(
 		if (typeof step.width !== 'number') found[step.at] = [...(found[step.at] ?? []), width];
 		else {
 			const { x, y } = stickingOut(element);
-			found[step.at] = [height, x, y, endMargin(element)];
+			found[step.at] = [height, x, y, endMargin(element), cutText(element)];
 		}
 	}
 }

@@ -124,10 +124,12 @@ function fitsOf(text: string, address: string): FoundFit[] {
 	const endMargin = ({ layout: of, region, pieces }: BoxName) =>
 		sizesByName({ layout: of, region, pieces, opener: false }, []).endMargin ?? 0;
 	return judged.flatMap(([kind, check]) =>
-		fitsIn({ stretches, leastWidths, endMargin }, written, [check], height).map((fit) => ({
-			fit,
-			words: wordsOf(kind, fit)
-		}))
+		fitsIn({ stretches, drawers: [], leastWidths, endMargin }, written, [check], height).map(
+			(fit) => ({
+				fit,
+				words: wordsOf(kind, fit)
+			})
+		)
 	);
 }
 

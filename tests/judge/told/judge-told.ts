@@ -145,6 +145,14 @@ async function pagesIn(folder: string): Promise<Map<string, string>> {
 	);
 }
 
+/** What is told of a region and shows in the browser by the same measure. */
+const sure = {
+	out: 'region-too-narrow',
+	below: 'content-cut',
+	cut: 'text-cut',
+	drawer: 'drawer-too-narrow'
+} as const;
+
 /** What of a page at a width is shown and not told, and the other way round. */
 function compare(
 	{ width, sideways, regions }: Shown,
@@ -166,7 +174,9 @@ function compare(
 	let shown = sideways >= unclear.to ? 1 : 0;
 	for (const [kind, codes] of [
 		['out', ['region-too-narrow', 'track-overrun', 'fixed-too-wide']],
-		['below', ['content-cut', 'covered']]
+		['below', ['content-cut', 'covered']],
+		['cut', ['text-cut']],
+		['drawer', ['drawer-too-narrow']]
 	] as const) {
 		const here = told(...codes);
 		for (const region of regions) {
@@ -180,7 +190,7 @@ function compare(
 			);
 			if (!isTold) missed.push(`${at}: ${region.name} ${kind} by ${region[kind]} px`);
 		}
-		for (const name of kind === 'out' ? told('region-too-narrow') : told('content-cut')) {
+		for (const name of told(sure[kind])) {
 			const region = regions.find((one) => one.name === name);
 			if (region && region[kind] <= unclear.from) invented.push(`${at}: ${name} ${kind}`);
 		}

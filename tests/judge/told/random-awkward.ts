@@ -20,6 +20,8 @@ interface Frame {
 	readonly screen: 'none' | 'fill' | 'scroll';
 	readonly contain: number | undefined;
 	readonly mirrored: boolean;
+	/** px; the side is a drawer of that width on narrow screens. */
+	readonly drawer: number | undefined;
 }
 
 interface Piece {
@@ -48,6 +50,8 @@ const contents: readonly ((n: number) => { html: string; css?: string })[] = [
 	(n) => ({ html: `<table><tr>${`<td>${words[n % 16]}</td>`.repeat(3 + (n % 9))}</tr></table>` }),
 	(n) => ({ html: `<p>${'seedlending'.repeat(1 + (n % 8))}</p>` }),
 	(n) => ({ html: `<p class="t">${text(9)}</p>`, css: `.t { overflow: hidden; white-space: nowrap; width: ${200 + (n % 300)}px }` }),
+	(n) => ({ html: `<p class="t">${text(9)}</p>`, css: `.t { overflow: ${n % 2 ? 'clip' : 'hidden'}; white-space: nowrap${n % 3 ? '' : '; text-overflow: ellipsis'} }` }),
+	(n) => ({ html: `<div class="t"><p>${text(12 + (n % 30))}</p></div>`, css: `.t { overflow: hidden; height: ${30 + (n % 90)}px }` }),
 	(n) => ({ html: `<div class="t"><b>${text(2)}</b><b>${text(2 + (n % 3))}</b><b>${text(3)}</b></div>`, css: '.t { display: flex; gap: 16px } .t > b { flex: none }' }),
 	(n) => ({ html: `<div class="t"><p>${text(3)}</p><p>${text(3)}</p></div>`, css: `.t { display: grid; grid-template-columns: ${120 + (n % 300)}px ${200 + (n % 200)}px }` }),
 	(n) => ({ html: `<form><input size="${10 + (n % 70)}" aria-label="Kind"> <button>Look for it</button></form>` }),
@@ -77,7 +81,8 @@ export const awkwardSites: fc.Arbitrary<AwkwardSite> = fc.record({
 		headHeight: fc.option(fc.integer({ min: 40, max: 120 }), { nil: undefined }),
 		screen: fc.constantFrom<Frame['screen']>('none', 'none', 'fill', 'scroll'),
 		contain: fc.option(fc.integer({ min: 400, max: 1200 }), { nil: undefined }),
-		mirrored: fc.boolean()
+		mirrored: fc.boolean(),
+		drawer: fc.option(fc.integer({ min: 160, max: 320 }), { nil: undefined })
 	}),
 	head: pieces(1),
 	side: pieces(2),
@@ -107,7 +112,9 @@ export function awkwardText({ frame, head, side, main, second }: AwkwardSite): s
 				return `piece p${number}${hasBox ? ' { pad 0 }' : ''} """${own(html)}"""; ${said}`;
 			})
 			.join('\n    ');
-	const { arrange, pad, wide, headHeight, screen, contain, mirrored } = frame;
+	const { arrange, pad, wide, headHeight, screen, contain, mirrored, drawer } = frame;
+	const slides =
+		drawer === undefined ? '' : `show drawer left ${drawer}px "Side"; show in-place @wide; `;
 	const span = (wideSpan: number): string => arrange === 'columns' ? `span 12; span ${wideSpan} @wide; ` : ''; // prettier-ignore
 	const grow = arrange === 'row' ? 'size fill @wide; ' : '';
 	const scroll = screen === 'scroll' ? 'scroll own; ' : '';
@@ -117,7 +124,7 @@ export function awkwardText({ frame, head, side, main, second }: AwkwardSite): s
 		screen === 'none' ? '' : '  height screen',
 		`  ${arrangements[arrange](frame)}`,
 		`  region head as header { ${span(12)}pad 0 ${pad}px; ${headHeight === undefined ? '' : `height ${headHeight}px; `}\n    ${written(head)} }`,
-		`  region side as aside { ${span(3)}${grow}pad ${pad}px;\n    ${written(side)} }`,
+		`  region side as aside { ${span(3)}${grow}${slides}pad ${pad}px;\n    ${written(side)} }`,
 		`  region main as main { ${span(9)}${grow}${scroll}pad ${pad}px; ${contain === undefined ? '' : `contain ${contain}px; `}slot }`,
 		'}',
 		`route / { title "Lent"; ${written(main)} }`,

@@ -14,6 +14,10 @@ export interface ShownRegion {
 	/** By how much what is in it sticks out at a side, and below. */
 	readonly out: number;
 	readonly below: number;
+	/** By how much words that begin in sight end where nobody sees them. */
+	readonly cut: number;
+	/** By how much it scrolls to the side when it is opened, where it is a drawer. */
+	readonly drawer: number;
 }
 
 /** Opens a delivered page at each width and looks at every region by brute force. */
@@ -44,10 +48,48 @@ export async function shownAtWidths(
 						name: `${one.dataset['layout'] ?? ''} ${one.dataset['region'] ?? ''}`,
 						around,
 						out: scrolls ? 0 : one.scrollWidth - one.clientWidth,
-						below: scrolls ? 0 : one.scrollHeight - one.clientHeight
+						below: scrolls ? 0 : one.scrollHeight - one.clientHeight,
+						cut: 0,
+						drawer: 0
 					}
 				];
 			});
+			for (const one of document.querySelectorAll<HTMLElement>('[data-region][popover]')) {
+				if (getComputedStyle(one).position !== 'fixed') continue;
+				one.showPopover();
+				const drawer = one.scrollWidth - one.clientWidth;
+				one.hidePopover();
+				const name = `${one.dataset['layout'] ?? ''} ${one.dataset['region'] ?? ''}`;
+				seen.push({ name, around: [], out: 0, below: 0, cut: 0, drawer });
+			}
+			// Words are asked one by one: whether all around them, out to the page, lets their last letter be seen.
+			const words = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+			while (words.nextNode()) {
+				const range = document.createRange();
+				range.selectNodeContents(words.currentNode);
+				const rects = [...range.getClientRects()].filter(({ width: wide }) => wide > 0);
+				const [first] = rects;
+				const own = words.currentNode.parentElement;
+				const holder = own?.closest<HTMLElement>('[data-region]:not([data-piece])');
+				const region = seen.find(
+					({ name }) =>
+						name === `${holder?.dataset['layout'] ?? ''} ${holder?.dataset['region'] ?? ''}`
+				);
+				if (!first || !region) continue;
+				for (let at = own; at && at !== holder; at = at.parentElement) {
+					const style = getComputedStyle(at);
+					const box = at.getBoundingClientRect();
+					const begins = first.left < box.right && first.right > box.left && first.top < box.bottom && first.bottom > box.top; // prettier-ignore
+					if (!begins || style.display === 'inline') continue;
+					for (const rect of rects) {
+						const beside = Math.max(rect.right - box.right, box.left - rect.left);
+						if (/hidden|clip/.test(style.overflowX) && style.textOverflow === 'clip')
+							region.cut = Math.max(region.cut, beside);
+						if (/hidden|clip/.test(style.overflowY))
+							region.cut = Math.max(region.cut, rect.bottom - box.bottom);
+					}
+				}
+			}
 			return { sideways: root.scrollWidth - root.clientWidth, regions: seen };
 		});
 		shown.push({ width, sideways, regions });

@@ -37,7 +37,7 @@ export function estimateSize(
 const known = new Map<string, PieceSize>();
 const mostKnown = 4000;
 
-function sizeFor({ lines, min, max, slope, endMargin }: Guessed): PieceSize {
+function sizeFor({ lines, min, max, out, cut, slope, endMargin }: Guessed): PieceSize {
 	const words = lines.reduce((sum, line) => sum + line.widths.length, 0);
 	const step = Math.max(1, Math.ceil(words / mostWords));
 	// A sum of words may come out a hair above the whole.
@@ -47,7 +47,7 @@ function sizeFor({ lines, min, max, slope, endMargin }: Guessed): PieceSize {
 		Math.ceil(max) + 1,
 		step
 	).map(({ from, value }): Line => ({ from, value: value + slope * from, slope }));
-	return { ...sizeOf(min, max, (width) => valueAt(heights, width)), endMargin };
+	return { ...sizeOf({ min, max, out, cut }, (width) => valueAt(heights, width)), endMargin };
 }
 
 /** The same for a single screen: cheap to make, but no sweep may be worked out from it. */
@@ -56,20 +56,28 @@ export function estimateOnce(
 	type: TextType = plainType,
 	saying: (nodes: readonly ChildNode[]) => Saying = () => nothingSaid
 ): PieceSize {
-	const { lines, min, max, slope } = guessed(html, type, saying);
+	const { lines, slope, ...widths } = guessed(html, type, saying);
 	const heightAt = (width: number): number =>
-		heightOf(lines, Math.max(width, Math.floor(min))) + slope * Math.min(width, widest);
-	return sizeOf(min, max, heightAt);
+		heightOf(lines, Math.max(width, Math.floor(widths.min))) + slope * Math.min(width, widest);
+	return sizeOf(widths, heightAt);
 }
 
-interface Guessed {
+interface Guessed extends GuessedWidths {
 	readonly lines: readonly TextLine[];
-	readonly min: number;
-	readonly max: number;
 	/** By how much the height changes for each px of width. */
 	readonly slope: number;
 	/** px */
 	readonly endMargin: number;
+}
+
+/** px */
+interface GuessedWidths {
+	readonly min: number;
+	readonly max: number;
+	/** Where there is less, something sticks out. */
+	readonly out: number;
+	/** Where there is less, text is cut off. */
+	readonly cut: number;
 }
 
 function guessed(
@@ -83,27 +91,36 @@ function guessed(
 	return { lines, ...widthsOf(lines), slope, endMargin: lines.at(-1)?.below ?? 0 };
 }
 
-function sizeOf(min: number, max: number, heightAt: (width: number) => number): PieceSize {
+function sizeOf(
+	{ min, max, out, cut }: GuessedWidths,
+	heightAt: (width: number) => number
+): PieceSize {
 	return {
 		steady: true,
 		contentWidths: () => ({ min, max }),
 		heightAt,
-		overflowAt: (width) => stiff(min, width)
+		overflowAt: (width) => stiff(out, width),
+		cutAt: (width) => stiff(cut, width).x
 	};
 }
 
-function widthsOf(lines: readonly TextLine[]): { min: number; max: number } {
+function widthsOf(lines: readonly TextLine[]): GuessedWidths {
 	const sumOf = ({ widths, space, beside, least, most }: TextLine): number => {
 		const all = widths.reduce((sum, width) => sum + width, 0);
 		return Math.max(least, Math.min(most, all + space * Math.max(0, widths.length - 1) + beside));
 	};
-	const min = lines.reduce(
-		(most, { widths, beside, least }) =>
-			widths.reduce((a, b) => Math.max(a, b + beside), Math.max(most, least)),
-		0
+	const least = lines.map(({ widths, beside, least }) =>
+		widths.reduce((a, b) => Math.max(a, b + beside), least)
 	);
+	const ofLines = (of: (line: TextLine, least: number) => number): number =>
+		lines.reduce((most, line, index) => Math.max(most, of(line, least[index] ?? 0)), 0);
 	const max = lines.reduce((most, line) => Math.max(most, sumOf(line)), 0);
-	return { min, max };
+	return {
+		min: ofLines((_, own) => own),
+		max,
+		out: ofLines(({ held }, own) => held?.least ?? own),
+		cut: ofLines(({ held }, own) => (held?.cut ? own : 0))
+	};
 }
 
 /** CSS 2, section 8.3.1: of two margins that meet, the larger one counts. */

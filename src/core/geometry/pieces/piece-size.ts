@@ -27,6 +27,8 @@ export interface PieceSize {
 	readonly endMargin?: number;
 	/** What sticks out of that width, and of the height that goes with it. */
 	overflowAt(width: number, view: Viewport): Overflow;
+	/** How far its text is cut off there by what hides it, px; not there where it never is. */
+	cutAt?(width: number, view: Viewport): number;
 }
 
 /** Content of one size, whatever room it has. */

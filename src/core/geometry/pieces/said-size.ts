@@ -33,6 +33,10 @@ export interface SaidSize {
 	readonly wraps?: boolean;
 	/** Its height for each px of its width. */
 	readonly ratio?: number;
+	/** What becomes of what sticks out of it sideways. */
+	readonly holds?: 'cut' | 'scrolled' | 'nothing';
+	/** What is cut off ends with three dots, which says so. */
+	readonly dotted?: boolean;
 }
 
 export interface Measure {
@@ -125,6 +129,12 @@ function saidBy(property: string, value: string): SaidSize {
 			return { wraps: !/^(nowrap|pre)$/.test(value) };
 		case 'aspect-ratio':
 			return ratioOf(value);
+		case 'overflow':
+		case 'overflow-x':
+		case 'overflow-inline':
+			return { holds: heldBy(value) };
+		case 'text-overflow':
+			return { dotted: value !== 'clip' };
 		case 'padding':
 			return named(sidesOf(value), ['above', 'right', 'below', 'left']);
 		case 'margin':
@@ -147,6 +157,11 @@ function measureOf(value: string): Measure | undefined {
 	if (!Number.isFinite(Number(number))) return undefined;
 	if (unit === 'em') return { number: Number(number), of: 'em' };
 	return { number: Number(number) * (unit === 'rem' ? 16 : 1), of: 'px' };
+}
+
+function heldBy(value: string): NonNullable<SaidSize['holds']> {
+	if (/^(hidden|clip)/.test(value)) return 'cut';
+	return /^(auto|scroll)/.test(value) ? 'scrolled' : 'nothing';
 }
 
 function lineOf(value: string): SaidSize {

@@ -62,6 +62,16 @@ export interface TextLine {
 	/** It is at least so wide, and no wider than that, px. */
 	readonly least: number;
 	readonly most: number;
+	/** What sticks out of a box around it is not seen beyond that. */
+	readonly held: Held | undefined;
+}
+
+/** A box that shows nothing beyond itself. */
+interface Held {
+	/** px; it is at least so wide. */
+	readonly least: number;
+	/** What sticks out is cut off, and nothing says so. */
+	readonly cut: boolean;
 }
 
 /** What is known of an element that says something of its own size. */
@@ -94,7 +104,8 @@ export function linesOf(nodes: readonly ChildNode[], type: TextType, saying: Say
 		inRow: false,
 		beside: 0,
 		least: 0,
-		most: widest
+		most: widest,
+		held: undefined
 	};
 	lines.begin(outer, { above: 0, below: 0 });
 	for (const node of nodes) lines.visit(node, outer);
@@ -112,6 +123,7 @@ interface Around extends TextType {
 	readonly beside: number;
 	readonly least: number;
 	readonly most: number;
+	readonly held: Held | undefined;
 }
 
 /** What a line begins with. */
@@ -126,7 +138,7 @@ class Lines {
 
 	constructor(private readonly saying: Saying) {}
 
-	begin({ size, line, beside, least, most }: Around, begin: Begin): void {
+	begin({ size, line, beside, least, most, held }: Around, begin: Begin): void {
 		this.glued = false;
 		this.all.push({
 			widths: [],
@@ -138,6 +150,7 @@ class Lines {
 			beside,
 			least,
 			most,
+			held,
 			...begin
 		});
 	}
@@ -290,10 +303,12 @@ class Lines {
 		};
 		const set = said.width ?? said.minWidth;
 		const most = said.width ?? said.maxWidth;
+		const least = Math.max(around.least, set ? pxOf(set, size) : 0);
 		return {
 			...around,
+			held: heldIn(said, least, around.held),
 			beside: around.beside + px('left') + px('right'),
-			least: Math.max(around.least, set ? pxOf(set, size) : 0),
+			least,
 			most: Math.min(around.most, most ? pxOf(most, size) : widest)
 		};
 	}
@@ -314,6 +329,16 @@ class Lines {
 			.reduce((sum, line) => sum + (line.fixed ?? line.height), 0);
 		if (there < height) this.filled(inner, height - there);
 	}
+}
+
+/** What holds the lines of an element, by what its style says and by what is around it. */
+function heldIn(
+	{ holds, dotted = false }: SaidSize,
+	least: number,
+	around: Held | undefined
+): Held | undefined {
+	if (holds === undefined || holds === 'nothing') return around;
+	return { least: around?.least ?? least, cut: holds === 'cut' && !dotted };
 }
 
 function isBeside(name: string): boolean {

@@ -176,6 +176,10 @@ class BoxBetween implements PlacedBox {
 		return a.overflowY + (b.overflowY - a.overflowY) * way.share;
 	}
 
+	get cut(): number {
+		return this.a.cut + (this.b.cut - this.a.cut) * this.way.share;
+	}
+
 	get sticking(): Sticking | undefined {
 		const { a, b, way } = this;
 		if (!a.sticking || !b.sticking) return a.sticking;
