@@ -2,7 +2,6 @@ import { drawerName, type PageContent } from '../geometry/page.ts';
 import type { PlacedBox } from '../geometry/page-layout.ts';
 import { sweepFrom, sweepTo } from '../geometry/widths/jumps.ts';
 import type { Stretch } from '../geometry/widths/sweep.ts';
-import { joinedWidths, type Widths } from '../check/subject/sighting.ts';
 import { bandPlaces, settingsAt, type Bands } from '../resolve/bands.ts';
 import { isDrawer } from '../resolve/drawers.ts';
 import type { ResolvedPage } from '../resolve/page.ts';
@@ -19,9 +18,12 @@ export function withDrawers({ chain }: ResolvedPage): Pick<PageContent, 'open' |
 }
 
 /** The screens on which a page has a drawer, px, both inclusive: whole bands. */
-export function drawerScreens({ chain }: ResolvedPage, bands: Bands): readonly Widths[] {
+export function drawerScreens(
+	{ chain }: ResolvedPage,
+	bands: Bands
+): { from: number; to: number }[] {
 	const drawers = chain.flatMap(({ regions }) => regions.filter(isDrawer));
-	const screens = bandPlaces(bands).flatMap((place) => {
+	return bandPlaces(bands).flatMap((place) => {
 		const shows = drawers.some(
 			({ settings }) => settingsAt(settings, bands, place).show?.kind === 'drawer'
 		);
@@ -29,7 +31,6 @@ export function drawerScreens({ chain }: ResolvedPage, bands: Bands): readonly W
 		const to = Math.min(sweepTo, (bands[place + 1]?.from ?? Infinity) - 1);
 		return shows && from <= to ? [{ from, to }] : [];
 	});
-	return joinedWidths(screens);
 }
 
 /** Of all that is there with the drawers open, the drawers and what is in them. */
