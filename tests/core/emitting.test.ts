@@ -482,3 +482,24 @@ route / { title "Home" }
 	});
 	assert.doesNotMatch(freed.text, /night/);
 });
+
+test('a drawer is painted as its setting says, and like a page where nothing does', () => {
+	const sheetOf = (more: string): string => {
+		const site = sound(`site "T" { bands { narrow 0; wide 900 } }
+layout shell at / {
+  region head as header { piece name """<b>T</b>""" }
+  region menu as nav { label "Menu"; show drawer left 280px "Menu"; show in-place @wide; ${more}piece list """<a href="/">Home</a>""" }
+  region main as main { slot }
+}
+route / { title "Home"; piece body """<p>a</p>""" }`);
+		const [layout] = site.site.layouts;
+		assert.ok(layout);
+		return layoutSheet(layout, site.site, site.structure).css;
+	};
+	const openGround = /:popover-open \{\s*background: Canvas;/;
+	assert.match(sheetOf(''), openGround);
+	assert.match(sheetOf('background #eef @wide; '), openGround, 'not where it is a drawer');
+	const own = sheetOf('background #eef; ');
+	assert.doesNotMatch(own, openGround);
+	assert.match(own, /background-color: #eef;/);
+});

@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { PagePaint } from '../../src/core/reach/paint.ts';
+import { isColour } from '../../src/core/size/colour.ts';
 import { pageNamed, sound } from '../lib/site.ts';
 
 /** The colours that styles give to boxes of a page: which rule wins, at which width, by day and by night. */
@@ -61,3 +62,40 @@ test('an inner layout has its own colours, and the canvas is dark only where the
 });
 
 const plain = sound('site "T" { }\nlayout f at / { region main as main { slot } }\nroute / { title "A"; piece a """<p>x</p>""" }'); // prettier-ignore
+
+const painted =
+	sound(`site "T" { bands { narrow 0; wide 900 }; tokens { --bar: #abcdef; --bar @wide: #123456 } }
+layout shell at / {
+  background #fffdf7
+  region head as header { background var(--bar); piece name """<b>T</b>""" }
+  region menu as nav { label "Menu"; background #eef; background none @wide; piece list """<a href="/">Home</a>""" }
+  region main as main { slot; background #fff; style """:scope { background: #000 }""" }
+}
+route / { title "Home"; piece body """<p>a</p>""" }
+`);
+
+test('a box is painted as its setting says, in each band, and a style has the last word', () => {
+	const [instance] = painted.instances(pageNamed(painted, '/'));
+	assert.ok(instance);
+	const page = new PagePaint(instance, painted, 2026);
+	const ground = (member: string | undefined, width: number): string | undefined =>
+		page.of('shell', member, { width, night: false }).ground;
+	assert.deepEqual(
+		[undefined, 'head', 'menu', 'main'].map((member) => [ground(member, 600), ground(member, 900)]),
+		[
+			['#fffdf7', '#fffdf7'],
+			['#abcdef', '#123456'],
+			['#eef', undefined],
+			['#000', '#000']
+		]
+	);
+});
+
+test('colours are read as CSS has them', () => {
+	const good = ['#f4f1ea', 'white', 'Canvas', 'rgb(0 0 0 / 0.5)', 'oklch(0.7 0.1 200)', 'color-mix(in oklab, red, blue 20%)', 'light-dark(#fff, #000)', 'rgb(from red r g b / 50%)', 'transparent']; // prettier-ignore
+	const bad = ['', '#12', 'paper', 'rgb(1 2', 'color-mix(in oklab, red) blue', 'url(a.png)', '12px', 'red blue']; // prettier-ignore
+	assert.deepEqual(
+		[...good, ...bad].filter((one) => isColour(one)),
+		good
+	);
+});

@@ -7,6 +7,7 @@ import {
 import type { Declarations } from '../settings/declarations.ts';
 import { declareSettings } from '../settings/list.ts';
 import { declareDrawer } from '../settings/member/show.ts';
+import { declareBackground } from '../settings/box/background.ts';
 import { declareBorder } from '../settings/box/border.ts';
 import { declarePadding } from '../settings/box/pad.ts';
 import { bandPlaces, type Bands } from '../resolve/bands.ts';
@@ -27,6 +28,7 @@ export function declare(box: Box, band: number, surroundings: Surroundings): Dec
 			...declareInside(inside, settings),
 			...declarePadding(settings),
 			...declareBorder(settings),
+			...declareBackground(settings),
 			...declareDrawer(settings.show)
 		};
 	}

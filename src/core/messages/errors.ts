@@ -199,6 +199,8 @@ export const errors = {
 	// Sizes
 	'size-invalid': (text: string, kind: string, why: string) =>
 		`"${text}" cannot be a size for ${kind}: ${why}.`,
+	'colour-invalid': (text: string) =>
+		`"${text}" is no colour of CSS: write one such as #f4f1ea, white or var(--paper), or "none".`,
 	'size-negative': (text: string) => `"${text}" is below zero, and no size can be.`,
 	'share-of-nothing': (text: string, kind: string) =>
 		`"${text}" is a share, but nothing says what of: ${kind} needs a length such as 24px here.`,

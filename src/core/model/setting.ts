@@ -63,6 +63,8 @@ export interface SettingValues {
 	readonly pad: readonly string[];
 	/** One to four widths, in the same order. */
 	readonly border: readonly string[];
+	/** A CSS colour, or `none`. */
+	readonly background: string;
 	/** Between rows, then between columns; one for both. */
 	readonly gap: readonly string[];
 	/** Content is centred and no wider than this; the background reaches on. */

@@ -1,5 +1,6 @@
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
+import { membersIn } from '../resolve/members.ts';
 import { bandAt, bandPlace } from '../resolve/bands.ts';
 import { substitute, tokensAt } from '../size/tokens.ts';
 import { authorRules, type AuthorRule, type Condition } from './author-rules.ts';
@@ -31,7 +32,9 @@ interface When {
 
 /** A declaration of a colour that reaches an element. */
 interface Said {
-	readonly rule: AuthorRule;
+	/** undefined where a setting of the box says it. */
+	readonly rule: AuthorRule | undefined;
+	readonly conditions: readonly Condition[];
 	readonly property: 'ground' | 'ink';
 	readonly value: string;
 	/** Offset in the style's CSS. */
@@ -71,13 +74,34 @@ export class PagePaint {
 				const list = this.said.get(element) ?? [];
 				this.said.set(element, list);
 				for (const { property, value, at } of declared) {
-					list.push({ rule, property: properties.get(property) ?? 'ink', value, at, weight });
+					const said = { rule, conditions: rule.conditions, value, at, weight };
+					list.push({ ...said, property: properties.get(property) ?? 'ink' });
 				}
 			}
 		}
 		for (const element of inTree(tree.document.children)) {
 			const key = keyOf(element);
 			if (key !== undefined && !this.elements.has(key)) this.elements.set(key, element);
+		}
+		this.takeSettings(instance);
+	}
+
+	/** What settings paint, under all that styles do. */
+	private takeSettings({ page }: PageInstance): void {
+		for (const layout of this.resolved.structure.chainOf(page)) {
+			for (const box of [layout, ...membersIn(layout.members)]) {
+				const own = box === layout ? '' : box.name.text;
+				const element = this.elements.get(`${layout.name.text}/${own}`);
+				if (!element) continue;
+				const list = this.said.get(element) ?? [];
+				this.said.set(element, list);
+				for (const [order, { kind, value, band }] of box.settings.entries()) {
+					if (kind !== 'background') continue;
+					const conditions: Condition[] = band ? [{ of: 'band', band, space: undefined }] : [];
+					const weight = [-1, band ? 1 : 0, order];
+					list.push({ rule: undefined, conditions, property: 'ground', value, at: 0, weight });
+				}
+			}
 		}
 	}
 
@@ -93,7 +117,7 @@ export class PagePaint {
 		const ink = inked && this.colourIn(inked.value, when);
 		const grounds = around.map((one) => this.saidOf(one, 'ground', when));
 		const said = grounds.find((one) => one !== undefined && !isClear(one.value));
-		if (!ink || !said || /gradient|url\(/.test(said.value)) return undefined;
+		if (!ink || !inked.rule || !said || /gradient|url\(/.test(said.value)) return undefined;
 		const ground = this.colourIn(said.value, when);
 		return ground === undefined ? undefined : { ink, ground, rule: inked.rule, at: inked.at };
 	}
@@ -118,7 +142,7 @@ export class PagePaint {
 
 	private saidOf(element: Element, property: Said['property'], when: When): Said | undefined {
 		const there = (this.said.get(element) ?? []).filter(
-			(one) => one.property === property && one.rule.conditions.every((of) => this.holds(of, when))
+			(one) => one.property === property && one.conditions.every((of) => this.holds(of, when))
 		);
 		const sorted = there.sort((a, b) => compare(a.weight, b.weight));
 		return sorted.at(-1);

@@ -79,6 +79,7 @@ export interface CssValues {
 	readonly 'margin-inline-start': CssText;
 	readonly 'margin-block-end': CssText;
 	readonly overflow: 'auto' | 'auto hidden';
+	readonly 'background-color': CssText;
 	readonly 'box-shadow': CssText;
 }
 

@@ -43,6 +43,8 @@ export interface SettingDefinition<K extends SettingKind> {
 	read(words: Words): SettingValues[K] | undefined;
 	/** The sizes in a value, in the order in which they are written. */
 	sizes?(value: SettingValues[K]): readonly Size[];
+	/** The colours in a value. */
+	colours?(value: SettingValues[K]): readonly string[];
 	/** What it means in CSS, for a box on which it stands in a band. */
 	declare?(placed: Placed, value: SettingValues[K]): Declarations;
 }

@@ -28,6 +28,7 @@ export const blanks = {
 	FREE: 'a whole number',
 	PLACE: 'a whole number, maybe below zero',
 	RATIO: 'width / height, such as 16 / 9',
+	COLOUR: 'a colour, such as #f4f1ea or var(--paper)',
 	TEXT: 'a text in quotation marks'
 } as const;
 
@@ -88,6 +89,7 @@ const nouns: Readonly<Record<Blank, readonly [noun: string, example: string]>> =
 	FREE: ['a number', '1'],
 	PLACE: ['a number', '2'],
 	RATIO: ['a ratio', '16 / 9'],
+	COLOUR: ['a colour', '#f4f1ea'],
 	TEXT: ['a label', '"Menu"']
 };
 

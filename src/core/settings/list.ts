@@ -1,5 +1,6 @@
 import type { SettingKind, SettingOf } from '../model/setting.ts';
 import { aspect } from './member/aspect.ts';
+import { background } from './box/background.ts';
 import { border } from './box/border.ts';
 import { contain } from './box/contain.ts';
 import { gap } from './box/gap.ts';
@@ -55,6 +56,7 @@ export const settings: { readonly [K in SettingKind]: Readable<K> } = {
 	aspect: readable(aspect),
 	pad: readable(pad),
 	border: readable(border),
+	background: readable(background),
 	gap: readable(gap),
 	contain: readable(contain),
 	scroll: readable(scroll),
@@ -88,6 +90,11 @@ export function settingsLike(property: string): SettingKind[] {
 /** The sizes in a setting, in the order in which they are written. */
 export function sizesIn<K extends SettingKind>({ kind, value }: SettingOf<K>): readonly Size[] {
 	return settings[kind].sizes?.(value) ?? [];
+}
+
+/** The colours in a setting. */
+export function coloursIn<K extends SettingKind>({ kind, value }: SettingOf<K>): readonly string[] {
+	return settings[kind].colours?.(value) ?? [];
 }
 
 /** What all settings of a box mean in CSS. */

@@ -103,6 +103,7 @@ const words = (one: fc.Arbitrary<string>, max: number): fc.Arbitrary<string> =>
 
 /** Values for each blank in the form of a setting. */
 const blankValues: Readonly<Record<Blank, fc.Arbitrary<string>>> = {
+	COLOUR: fc.constantFrom('#f4f1ea', 'Canvas', 'rgb(0 0 0 / 0.1)'),
 	WIDTH: anySize,
 	HEIGHT: pxSize,
 	SPACE: padSize,

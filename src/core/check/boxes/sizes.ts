@@ -9,9 +9,10 @@ import { bandPlaces } from '../../resolve/bands.ts';
 import { boxesOf } from '../../resolve/members.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { Size } from '../../settings/definition.ts';
-import { sizesIn } from '../../settings/list.ts';
+import { coloursIn, sizesIn } from '../../settings/list.ts';
 import { isLength, parseLength, type Length } from '../../size/length.ts';
 import { splitSizes } from '../../size/css-tokens.ts';
+import { isColour } from '../../size/colour.ts';
 import { namesIn, substitute, tokensAt } from '../../size/tokens.ts';
 import { isTrackList, parseTracks } from '../../size/tracks.ts';
 import type { LayerCheck } from '../check.ts';
@@ -25,10 +26,11 @@ export const sizes: LayerCheck = {
 		'share-of-nothing',
 		'token-unknown',
 		'token-not-here',
-		'tracks-invalid'
+		'tracks-invalid',
+		'colour-invalid'
 	],
-	what: 'Every size can be read with the site’s tokens, in every band.',
-	why: 'Browsers leave out what they cannot read, and the box has some other size.',
+	what: 'Every size and colour can be read with the site’s tokens, in every band.',
+	why: 'Browsers leave out what they cannot read, and the box has some other size, or none of the colour.',
 	examples: {
 		'size-invalid': {
 			wrong: plainLayout('region side as aside { width 20; piece hours """<p>Two to six.</p>""" }'),
@@ -71,6 +73,14 @@ export const sizes: LayerCheck = {
 		'tracks-invalid': {
 			wrong: plainLayout('arrange areas { "main ." auto; columns 1fr 2 }'),
 			mended: plainLayout('arrange areas { "main ." auto; columns 1fr 2px }')
+		},
+		'colour-invalid': {
+			wrong: plainLayout(
+				'region side as aside { background #12; piece hours """<p>Two to six.</p>""" }'
+			),
+			mended: plainLayout(
+				'region side as aside { background #123; piece hours """<p>Two to six.</p>""" }'
+			)
 		},
 		'token-not-here': {
 			wrong: plainSite(
@@ -138,7 +148,20 @@ class SizeChecker {
 			const problem = this.size(size, setting.kind, setting.valueSpan);
 			if (problem) return [problem];
 		}
+		for (const colour of coloursIn(setting)) {
+			const problem = this.colour(colour, setting.valueSpan);
+			if (problem) return [problem];
+		}
 		return [];
+	}
+
+	private colour(text: string, span: Span): Problem | undefined {
+		for (const tokens of this.tokens) {
+			const put = substitute(text, (name) => tokens.get(name));
+			if (put === undefined) return this.unknownToken(text, tokens, span);
+			if (!isColour(put)) return error('colour-invalid', span, text);
+		}
+		return undefined;
 	}
 
 	/** What is wrong with the gap of an arrangement. */

@@ -18,14 +18,14 @@ const head = (style: string): string =>
 }
 route / { title "Home"; piece text """<h1>Seed</h1>""" }`;
 
-const mendStyle = 'style """:scope { background: Canvas; }"""; ';
+const ground = 'background Canvas; ';
 
 export const stuckBare: PageCheck = {
 	of: 'page',
 	codes: ['stuck-bare'],
 	what: 'What keeps to an edge has a background.',
 	why: 'What is scrolled goes by under it, and shows through between its words.',
-	examples: { 'stuck-bare': { wrong: head(''), mended: head(mendStyle) } },
+	examples: { 'stuck-bare': { wrong: head(''), mended: head(ground) } },
 	find(page) {
 		const { bands } = page.resolved.site.settings;
 		return page.page.chain.flatMap((layout) =>
@@ -39,7 +39,7 @@ export const stuckBare: PageCheck = {
 					const text = page.resolved.reading.files.texts.get(span.file) ?? '';
 					const brace = text.indexOf('{', name.span.to);
 					const at = { ...span, from: brace + 1, to: brace + 1 };
-					const mend = { label: 'Give it a background', span: at, insert: ` ${mendStyle.trim()}` };
+					const mend = { label: 'Give it a background', span: at, insert: ` ${ground.trim()}` };
 					const problem = warning('stuck-bare', name.span, name.text);
 					const isInside = brace !== -1 && brace < span.to;
 					return { problem: isInside ? { ...problem, mend } : problem, cause: '' };
@@ -53,7 +53,10 @@ function sticksOver(region: Region, layout: Layout, bands: Bands): boolean {
 	return bandPlaces(bands).some((band) => {
 		const said = settingsAt(region.settings, bands, band);
 		const isOver = said.overlap === undefined || isZero(said.overlap);
-		return edgeOf(said) !== undefined && isOver && goesAcross(region, layout, bands, band);
+		const isBare = said.background === undefined || said.background === 'none';
+		return (
+			edgeOf(said) !== undefined && isOver && isBare && goesAcross(region, layout, bands, band)
+		);
 	});
 }
 

@@ -70,6 +70,7 @@ const printers: { readonly [P in Property]: Printer<P> } = {
 	'margin-inline-start': asIs('0'),
 	'margin-block-end': asIs('0'),
 	overflow: asIs('visible'),
+	'background-color': asIs('transparent'),
 	'box-shadow': asIs('none')
 };
 

@@ -2,7 +2,7 @@ import { Memory } from '../../model/memory.ts';
 import { declare } from '../../declare/declare.ts';
 import { frameOf, type Box } from '../../declare/frame.ts';
 import type { Surroundings } from '../../declare/surroundings.ts';
-import { bandPlaces } from '../../resolve/bands.ts';
+import { bandPlaces, settingsAt, type Bands } from '../../resolve/bands.ts';
 import type { Declarations } from '../../settings/declarations.ts';
 import { edgesInside, overlappedIn } from '../../declare/landing.ts';
 import { surroundingsOf } from '../../declare/outside.ts';
@@ -17,7 +17,8 @@ import {
 	type Site,
 	type Token,
 	layersOf,
-	pagesOf
+	pagesOf,
+	type Region
 } from '../../model/site.ts';
 import { isDrawer } from '../../resolve/drawers.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
@@ -133,10 +134,13 @@ const shadowFrames = `@keyframes shadow-scrolled {
 }`;
 
 /** HTML, section 15.3.1 makes a popover a floating card; in place it is a box like any other. */
-function drawerRules(layout: Layout, selectors: Selectors): string[] {
+function drawerRules(layout: Layout, selectors: Selectors, bands: Bands): string[] {
 	const drawers = layout.regions.filter(isDrawer);
 	if (drawers.length === 0) return [];
 	const regions = drawers.map(({ name }) => selectors.member(layout, name.text));
+	const bare = drawers
+		.filter((drawer) => !isPainted(drawer, bands))
+		.map(({ name }) => selectors.member(layout, name.text));
 	const closers = drawers.map(({ name }) => selectors.closer(layout, name.text));
 	const each = (list: readonly string[], tail: string): string =>
 		list.map((one) => one + tail).join(',\n');
@@ -153,7 +157,7 @@ function drawerRules(layout: Layout, selectors: Selectors): string[] {
 			'background: none;',
 			'color: inherit;'
 		]),
-		rule(each(regions, ':popover-open'), ['background: Canvas;']),
+		...(bare.length > 0 ? [rule(each(bare, ':popover-open'), ['background: Canvas;'])] : []),
 		rule(each(regions, '::backdrop'), ['background: rgb(0 0 0 / 0.3);']),
 		rule(each(closers, ''), [
 			'position: absolute;',
@@ -163,6 +167,14 @@ function drawerRules(layout: Layout, selectors: Selectors): string[] {
 		]),
 		rule(closers.map((closer) => `:not(:popover-open) > ${closer}`).join(',\n'), ['display: none;'])
 	];
+}
+
+/** Whether a drawer has a background of its own wherever it is one. */
+function isPainted({ settings }: Region, bands: Bands): boolean {
+	return bandPlaces(bands).every((place) => {
+		const { show, background = 'none' } = settingsAt(settings, bands, place);
+		return show?.kind !== 'drawer' || background !== 'none';
+	});
 }
 
 /** The site's tokens, with what all boxes refer to. */
@@ -224,7 +236,7 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 		// What boxes are before anything is said of them: every other rule wins over it.
 		group('@layer site', [
 			flowRule(layout, surroundings, selectors),
-			...drawerRules(layout, selectors)
+			...drawerRules(layout, selectors, bands)
 		]),
 		group(`@layer ${cascadeName(layout)}`, rules) || `@layer ${cascadeName(layout)} {\n}`
 	];

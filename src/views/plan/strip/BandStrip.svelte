@@ -252,7 +252,7 @@
 	}
 	.strip {
 		display: grid;
-		grid-template-columns: 62px repeat(var(--bands), minmax(0, 1fr));
+		grid-template-columns: 70px repeat(var(--bands), minmax(0, 1fr));
 		padding: 0 8px 6px 10px;
 	}
 	.head {
