@@ -46,6 +46,7 @@ const coreLibraries = [
 	'jsonc-parser',
 	'mime',
 	'culori',
+	'html-validate',
 	'zod'
 ];
 

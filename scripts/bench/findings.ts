@@ -1,7 +1,10 @@
+import { loadMarkupJudge } from '../../src/core/check/html/markup-judge.ts';
 import { Desk } from '../../src/workers/desk.ts';
 import type { BenchRow } from './core.ts';
 import { generatedSite } from './generated-site.ts';
 import { summary } from './measure.ts';
+
+await loadMarkupJudge();
 
 /** What the application shows meanwhile. */
 const near = ['/branch-3/page-7'];

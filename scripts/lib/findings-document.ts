@@ -1,3 +1,4 @@
+import { loadMarkupJudge } from '../../src/core/check/html/markup-judge.ts';
 import { canBeAllowed } from '../../src/core/check/allowances.ts';
 import { checks } from '../../src/core/check/list.ts';
 import { foundElsewhere } from '../../src/core/check/elsewhere.ts';
@@ -9,6 +10,9 @@ import { severities, severityOf } from '../../src/core/messages/catalogue.ts';
 import { sentenceOf, type Problem } from '../../src/core/messages/problem.ts';
 import { encodeUtf8 } from '../../src/core/model/utf8.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
+
+// Without it some of them would set off nothing.
+await loadMarkupJudge();
 
 /** The document of all findings, made from the checks themselves: each with an example that sets it off, tried as it is written. */
 export function findingsDocument(): string {

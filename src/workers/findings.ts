@@ -1,4 +1,5 @@
 import { allowWords, couldAllow } from '$core/check/allowances.ts';
+import { loadMarkupJudge, markupJudge } from '$core/check/html/markup-judge.ts';
 import { isSafe, mendOf } from '$core/check/mend.ts';
 import type { CheckedSite } from '$core/check/site.ts';
 import { labelOf } from '$core/edit/wishes.ts';
@@ -11,7 +12,7 @@ import {
 	type SetAside
 } from '$core/findings/look-over.ts';
 import { severities, type Severity } from '$core/messages/catalogue.ts';
-import { sentenceOf } from '$core/messages/problem.ts';
+import { reasonOf, sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { layerName, pagesOf, type Allowance, type Page } from '$core/model/site.ts';
 import { positionAt } from '$core/model/span.ts';
@@ -102,6 +103,7 @@ export class FindingsWork {
 		  }
 		| undefined;
 	private stale = false;
+	private failure: string | undefined;
 
 	constructor(year: number, measured: MeasuredBoxes) {
 		this.over = new LookingOver(year, measured);
@@ -111,6 +113,16 @@ export class FindingsWork {
 	measuredNow(page: string, address: string): void {
 		this.over.measuredNow(page, address);
 		this.stale = true;
+	}
+
+	/** The rules of HTML come when they are first asked for; where they cannot be had, it is said. */
+	private awaitJudge(): void {
+		const { failure } = this;
+		this.failure = undefined;
+		if (failure !== undefined) throw new Error(failure);
+		void loadMarkupJudge().catch((reason: unknown) => {
+			this.failure = `The rules of HTML could not be loaded: ${reasonOf(reason)}`;
+		});
 	}
 
 	/** How many findings of a kind a page has. */
@@ -125,6 +137,11 @@ export class FindingsWork {
 		files: SiteFiles,
 		near: readonly string[]
 	): Omit<FindingsStep, 'measured'> {
+		const pages = site.site.routes.length + site.site.states.length;
+		if (!markupJudge()) {
+			this.awaitJudge();
+			return { gone: 0, total: pages, done: false, all: undefined, near: undefined };
+		}
 		let { going } = this;
 		if (going?.site !== site || this.stale) {
 			this.stale = false;
@@ -141,7 +158,6 @@ export class FindingsWork {
 				...told
 			};
 		}
-		const total = site.site.routes.length + site.site.states.length;
 		const until = performance.now() + mostAtOnce;
 		const word = near.join('\n');
 		const isWaiting = going.toldNear !== word;
@@ -156,6 +172,7 @@ export class FindingsWork {
 			if (performance.now() > until) break;
 		}
 		const { gone, all, first } = going;
+		const total = pages;
 		const isNear = isWaiting && (all !== undefined || (word === first && gone >= near.length));
 		const found = isNear ? viewOf(this.over.on(site, near), site, files) : undefined;
 		if (isNear) going.toldNear = word;

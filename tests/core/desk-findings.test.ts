@@ -1,3 +1,4 @@
+import { loadMarkupJudge } from '../../src/core/check/html/markup-judge.ts';
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { readSitePath } from '../../src/cli/site-path.ts';
@@ -8,6 +9,8 @@ import type { FindingsStep, FindingsView } from '../../src/workers/findings.ts';
 import { filesOf } from '../lib/desk.ts';
 import { findingsOf } from '../lib/findings.ts';
 import { resolve } from '../lib/site.ts';
+
+await loadMarkupJudge();
 
 /** Looking over the open site a little at a time: what is in sight first, and each thing told once. */
 

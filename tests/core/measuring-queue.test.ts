@@ -1,3 +1,4 @@
+import { loadMarkupJudge } from '../../src/core/check/html/markup-judge.ts';
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
@@ -8,6 +9,8 @@ import { MeasuringQueue } from '../../src/workers/measuring-queue.ts';
 import { Desk } from '../../src/workers/desk.ts';
 import { filesOf } from '../lib/desk.ts';
 import { resolve } from '../lib/site.ts';
+
+await loadMarkupJudge();
 
 /** Which pages are measured next, and which have to be again. */
 

@@ -3,6 +3,8 @@ import type { Problem } from '../messages/problem.ts';
 import type { Layer } from '../model/site.ts';
 import type { Wish } from '../model/wish.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
+import type { Span } from '../model/span.ts';
+import type { MarkupFault } from './html/markup-judge.ts';
 import type { Example } from './example.ts';
 import type { Fit, FittedPage } from './subject/fitted-page.ts';
 import type { PageFacts } from './subject/page-facts.ts';
@@ -55,6 +57,22 @@ export interface WholeCheck extends CheckBase {
 	find(resolved: ResolvedSite): readonly Problem[];
 }
 
+/** What rules of HTML say of the markup of pieces and parts, one after the other; it has time, too. */
+export interface MarkupCheck extends CheckBase {
+	readonly of: 'markup';
+	/** The rules of the library that it speaks for. */
+	readonly rules: readonly string[];
+	/** undefined where it is said in another way, or is none here. */
+	problem(fault: MarkupFault, at: Span, place: MarkupPlace): Problem | undefined;
+}
+
+/** Where markup stands that is judged. */
+export interface MarkupPlace {
+	/** It is that of a part, whose outermost elements stand in whatever uses it. */
+	readonly isPart: boolean;
+	readonly markup: string;
+}
+
 /** Looks at one page as it is written. */
 export interface PageCheck extends CheckBase {
 	readonly of: 'page';
@@ -74,7 +92,8 @@ export interface FitCheck extends CheckBase {
 }
 
 /** Something that is looked for once a site is read and resolved. Nothing else needs it to go on. */
-export type Check = LayerCheck | SiteCheck | WholeCheck | PageCheck | AcrossCheck | FitCheck;
+export type Check =
+	LayerCheck | SiteCheck | WholeCheck | MarkupCheck | PageCheck | AcrossCheck | FitCheck;
 
 /** Thousands of layers, nearly all without problems: nothing is made for those. */
 export const nothing: readonly Problem[] = [];

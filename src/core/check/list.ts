@@ -17,6 +17,7 @@ import { headJumps } from './fit/head-jumps.ts';
 import { measureTooLong, measureTooShort } from './fit/measures.ts';
 import { orderDiffers } from './fit/order-differs.ts';
 import { drawerTooNarrow } from './fit/drawer-too-narrow.ts';
+import { markupChecks } from './html/markup-rules.ts';
 import { textCut } from './fit/text-cut.ts';
 import { pageScrollsSideways } from './fit/page-scrolls-sideways.ts';
 import { regionTooNarrow } from './fit/region-too-narrow.ts';
@@ -91,6 +92,7 @@ export const checks: readonly Check[] = [
 	allowed,
 	regionShadowed,
 	fixedTooWide,
+	...markupChecks,
 	titleMissing,
 	langMissing,
 	layoutUnused,

@@ -3,6 +3,7 @@ import { Allowances, allowWords, type Allowing, type SeenOn } from '../check/all
 import { checks } from '../check/list.ts';
 import type { CheckedSite } from '../check/site.ts';
 import { factsOf, type PageFacts } from '../check/subject/page-facts.ts';
+import { markupJudge } from '../check/html/markup-judge.ts';
 import type { Sighting } from '../check/subject/sighting.ts';
 import { WrittenPage } from '../check/subject/written-page.ts';
 import { atEdge, hint, listProblems, type Problem } from '../messages/problem.ts';
@@ -12,6 +13,7 @@ import type { LaidBoxes } from '../laid/laid-boxes.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { Finding } from './finding.ts';
+import { markupFound } from './markup-found.ts';
 import { gather, type Seen } from './gather.ts';
 import { fitsIn, GuessedFits, sightingsOf } from './fits.ts';
 
@@ -113,7 +115,9 @@ export class LookingOver {
 		const seen = pages.flatMap((page) => {
 			return finished(this.foundOn(page, checked)).seen;
 		});
-		return this.told(checked, seen, []);
+		const judge = markupJudge();
+		const markup = judge ? markupFound(checked, judge, pages).seen : [];
+		return this.told(checked, [...seen, ...markup], []);
 	}
 
 	/** What was seen on all pages, and what can be seen only then; one check after the other. */
@@ -125,6 +129,13 @@ export class LookingOver {
 		const about = { what: 'The site', span: checked.site.settings.name.span };
 		const whole: Problem[] = [];
 		const seen = pages.flatMap((page) => page.seen);
+		const judge = markupJudge();
+		if (judge) {
+			const { seen: inMarkup, alone } = markupFound(checked, judge);
+			seen.push(...inMarkup);
+			whole.push(...alone);
+			yield;
+		}
 		for (const check of acrossChecks) {
 			const sightings = atEdge(about, whole, () => check.find(facts, checked), []);
 			seen.push(...sightings.map(onNoPage));
@@ -171,11 +182,14 @@ export class LookingOver {
 	}
 
 	private isMeasured(checked: CheckedSite): boolean {
-		return pagesOf(checked.site).every((page) =>
-			checked
-				.instances(page)
-				.slice(0, mostInstances)
-				.every(({ address }) => this.measuredAt.has(`${layerName(page)} ${address}`))
+		return (
+			markupJudge() !== undefined &&
+			pagesOf(checked.site).every((page) =>
+				checked
+					.instances(page)
+					.slice(0, mostInstances)
+					.every(({ address }) => this.measuredAt.has(`${layerName(page)} ${address}`))
+			)
 		);
 	}
 

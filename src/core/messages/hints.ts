@@ -3,6 +3,23 @@ export const hints = {
 	'allow-idle': (code: string, where: string) =>
 		`Nothing in ${where} is ${code} any more, so nothing has to be set aside.`,
 
+	// Markup against the rules of HTML
+	'markup-old': (element: string, attribute: string) =>
+		attribute === '' || attribute === element
+			? `<${element}> is one that HTML has given up.`
+			: `${attribute} on <${element}> is one that HTML has given up.`,
+	'markup-type-implied': (element: string) => `This <${element}> does not say its type.`,
+	'markup-end-left-out': (element: string) =>
+		`This <${element}> ends before what is written in it: that cannot stand in a <${element}>.`,
+	'markup-style-inline': (element: string) => `This <${element}> has a style of its own.`,
+	'markup-said-already': (element: string, attribute: string) =>
+		`${attribute} says what this <${element}> says by itself.`,
+	'markup-native-better': (element: string, _: string, better: string) =>
+		`HTML has an element for what this <${element}> is${better === '' ? '' : `: <${better}>`}.`,
+	'markup-phone-breaks': () => 'This telephone number can be torn in two at the end of a line.',
+	'markup-head-scope': (element: string) =>
+		`This <${element}> does not say whether it is for a row or a column.`,
+
 	// Structure
 	'region-shadowed': (region: string, inner: string, outer: string) =>
 		`${inner} and ${outer} both have a region ${region}; this lands in that of ${inner}, the nearest.`,

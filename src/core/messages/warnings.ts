@@ -45,6 +45,39 @@ export const warnings = {
 	'size-absurd': (text: string) => `"${text}" is wider than any screen.`,
 	'style-of-box': (property: string, box: string, advice: string) =>
 		`"${property}" changes the box of ${box}, and what is computed of boxes does not know it: ${advice}.`,
+	// Markup against the rules of HTML
+	'markup-link-empty': (element: string) => `This <${element}> leads somewhere, but has no words.`,
+	'markup-heading-empty': (element: string) => `This <${element}> has no words.`,
+	'markup-no-words': (element: string) =>
+		`This <${element}> does not say what it does: it has no words.`,
+	'markup-focus-hidden': (element: string) =>
+		`This <${element}> can be reached by keyboard, but is hidden from those who listen.`,
+	'markup-misplaced': (element: string, _: string, around: string) =>
+		around === ''
+			? `<${element}> cannot stand here.`
+			: `<${element}> cannot stand here: HTML says where it may, and that is about <${around}>.`,
+	'markup-incomplete': (element: string, _: string, missing: string) =>
+		missing === ''
+			? `Something is missing in <${element}>: ${element === 'fieldset' ? 'a legend that comes first' : 'what HTML wants in it'}.`
+			: `There is no <${missing}> in this <${element}>.`,
+	'markup-attribute-missing': (element: string, attribute: string) =>
+		`<${element}> does not say its ${attribute}.`,
+	'markup-attribute-value': (element: string, attribute: string, value: string) =>
+		`${attribute} cannot be ${value === '' ? 'this' : `"${value}"`}${element === '' ? '' : ` on <${element}>`}.`,
+	'markup-attribute-twice': (element: string, word: string) =>
+		`${word} is said twice on this <${element}>.`,
+	'markup-autoplay': (element: string) => `This <${element}> plays by itself.`,
+	'markup-element-unknown': (element: string) => `HTML knows no <${element}>.`,
+	'markup-name-idle': (element: string, attribute: string) =>
+		`${attribute} does nothing here: a <${element}> without a role has no name.`,
+	'markup-name-twice': (element: string, word: string) =>
+		element === 'label'
+			? 'This label is for more than one field.'
+			: `There is another field named ${word} in this form.`,
+	'markup-role-abstract': (element: string) =>
+		`The role of this <${element}> stands for others, and is none itself.`,
+	'markup-character-unknown': () => 'HTML knows no character of this name.',
+
 	// Structure and arrangement
 	'layout-unused': (layout: string, why: string) =>
 		`No page sits under the layout ${layout}: ${why}.`,
