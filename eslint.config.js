@@ -47,6 +47,7 @@ const coreLibraries = [
 	'mime',
 	'culori',
 	'html-validate',
+	'aria-query',
 	'zod'
 ];
 

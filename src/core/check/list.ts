@@ -17,6 +17,9 @@ import { headJumps } from './fit/head-jumps.ts';
 import { measureTooLong, measureTooShort } from './fit/measures.ts';
 import { orderDiffers } from './fit/order-differs.ts';
 import { drawerTooNarrow } from './fit/drawer-too-narrow.ts';
+import { formNoButton, labelMissing } from './html/controls.ts';
+import { fileMissing } from './html/file-missing.ts';
+import { idTwice, referenceNowhere } from './html/identities.ts';
 import { markupChecks } from './html/markup-rules.ts';
 import { textCut } from './fit/text-cut.ts';
 import { pageScrollsSideways } from './fit/page-scrolls-sideways.ts';
@@ -93,6 +96,11 @@ export const checks: readonly Check[] = [
 	regionShadowed,
 	fixedTooWide,
 	...markupChecks,
+	idTwice,
+	referenceNowhere,
+	labelMissing,
+	formNoButton,
+	fileMissing,
 	titleMissing,
 	langMissing,
 	layoutUnused,

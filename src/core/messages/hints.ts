@@ -17,6 +17,9 @@ export const hints = {
 	'markup-native-better': (element: string, _: string, better: string) =>
 		`HTML has an element for what this <${element}> is${better === '' ? '' : `: <${better}>`}.`,
 	'markup-phone-breaks': () => 'This telephone number can be torn in two at the end of a line.',
+	'form-no-button': () => 'This form has no button that sends it.',
+	'markup-link-words': (words: string) => `"${words}" does not say where this link leads.`,
+	'markup-table-heads': () => 'This table has no heads.',
 	'markup-head-scope': (element: string) =>
 		`This <${element}> does not say whether it is for a row or a column.`,
 

@@ -76,6 +76,24 @@ export const warnings = {
 			: `There is another field named ${word} in this form.`,
 	'markup-role-abstract': (element: string) =>
 		`The role of this <${element}> stands for others, and is none itself.`,
+	'markup-role-unknown': (role: string) => `There is no role "${role}".`,
+	'markup-aria-unknown': (attribute: string) => `There is no attribute ${attribute}.`,
+	'markup-aria-value': (attribute: string, value: string) => `${attribute} cannot be "${value}".`,
+	'markup-tabindex': (element: string, number: string) =>
+		`This <${element}> is the first that one reaches by keyboard, because of tabindex ${number}: 0 leaves it where it stands.`,
+	'markup-alt-words': (alt: string) => `"${alt}" does not say what the picture shows.`,
+	'markup-address-empty': (href: string) => `${href} leads to nobody.`,
+	'id-twice': (id: string, other: string) =>
+		other === ''
+			? `The id ${id} stands twice on this page.`
+			: `The id ${id} stands on this page already: ${other} brings it.`,
+	'reference-nowhere': (attribute: string, id: string) =>
+		`${attribute} names ${id}, and nothing on the page has that id.`,
+	'label-missing': (element: string, placeholder: string) =>
+		placeholder === ''
+			? `This <${element}> has no label.`
+			: `This <${element}> has no label: its placeholder "${placeholder}" is gone once one types.`,
+	'file-missing': (file: string) => `There is no file ${file} in the site.`,
 	'markup-character-unknown': () => 'HTML knows no character of this name.',
 
 	// Structure and arrangement

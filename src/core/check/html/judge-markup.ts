@@ -5,7 +5,10 @@ import {
 	type AttributeData,
 	type Message
 } from 'html-validate';
+import { writtenElements } from '../../reach/written-elements.ts';
+import { ariaFaults } from './aria-faults.ts';
 import { inspectable } from './inspectable.ts';
+import { wordFaults } from './word-faults.ts';
 import type { MarkupFault } from './markup-judge.ts';
 
 const validator = new HtmlValidate(
@@ -39,12 +42,13 @@ function judgeAnew(markup: string): MarkupFault[] {
 		offset: 0,
 		hooks: { processAttribute }
 	});
-	return results
+	const faults = results
 		.flatMap(({ messages }) => messages.map((one) => faultOf(one, markup)))
 		.filter(
 			({ rule, from, to }) =>
 				rule !== 'no-trailing-whitespace' || /^\s*$/.test(markup.slice(from, to))
 		);
+	return [...faults, ...ariaFaults(writtenElements(markup)), ...wordFaults(markup)];
 }
 
 /** What an expression gives may be anything. */

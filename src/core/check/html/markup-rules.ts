@@ -212,5 +212,61 @@ export const markupChecks: readonly MarkupCheck[] = [
 		why: 'Those who listen hear with each value what it is of, and hear the wrong head without it.',
 		wrong: '<table><tr><th scope="col">Kind</th><th>Kept</th></tr><tr><th scope="row">Beans</th><td>3</td></tr></table>',
 		mended: '<table><tr><th scope="col">Kind</th><th scope="col">Kept</th></tr><tr><th scope="row">Beans</th><td>3</td></tr></table>'
+	}),
+	rule('markup-role-unknown', (at, { other }) => warning('markup-role-unknown', at, other), {
+		rules: ['role-unknown'],
+		what: 'Each role is one that WAI-ARIA knows.',
+		why: 'Nothing knows another, so the element is read out as if it had none.',
+		wrong: '<div role="banana">Seed</div>',
+		mended: '<div role="note">Seed</div>'
+	}),
+	rule('markup-aria-unknown', (at, { attribute }) => warning('markup-aria-unknown', at, attribute), {
+		rules: ['aria-unknown'],
+		what: 'Each aria attribute is one that WAI-ARIA knows.',
+		why: 'Nothing reads another, so what it was to say is not said.',
+		wrong: '<p aria-lable="Beans">Seed</p>',
+		mended: '<p aria-live="polite">Seed</p>'
+	}),
+	rule('markup-aria-value', (at, { attribute, other }) => warning('markup-aria-value', at, attribute, other), {
+		rules: ['aria-value'],
+		what: 'Each aria attribute has a value that it can have.',
+		why: 'Another value counts as none, or as the first that there is.',
+		wrong: '<p aria-live="loud">Seed</p>',
+		mended: '<p aria-live="polite">Seed</p>'
+	}),
+	rule('markup-tabindex', (at, { element, other }) => warning('markup-tabindex', at, element, other), {
+		rules: ['tabindex-above-zero'],
+		what: 'By keyboard one goes through the page in the order in which it is read.',
+		why: 'What has a number of its own comes before all else on the page, wherever it stands.',
+		wrong: '<a href="#main" tabindex="3">To the seed</a>',
+		mended: '<a href="#main">To the seed</a>'
+	}),
+	rule('markup-link-words', (at, { other }) => hint('markup-link-words', at, other), {
+		rules: ['link-words'],
+		what: 'The words of a link say where it leads.',
+		why: 'Those who listen go from link to link, and hear "here, here, more".',
+		wrong: '<a href="#main">here</a>',
+		mended: '<a href="#main">What we lend</a>'
+	}),
+	rule('markup-alt-words', (at, { other }) => warning('markup-alt-words', at, other), {
+		rules: ['alt-words'],
+		what: 'What a picture shows is said in words.',
+		why: 'The name of a file, or "picture", says nothing of what is seen.',
+		wrong: '<img src="data:," alt="IMG_2041" width="8" height="8">',
+		mended: '<img src="data:," alt="An open pod" width="8" height="8">'
+	}),
+	rule('markup-address-empty', (at, { other }) => warning('markup-address-empty', at, other), {
+		rules: ['address-empty'],
+		what: 'A link that writes or calls says to whom.',
+		why: 'Whoever follows it gets an empty letter.',
+		wrong: '<a href="mailto:">Write to us</a>',
+		mended: '<a href="mailto:seed@lent.example">Write to us</a>'
+	}),
+	rule('markup-table-heads', (at) => hint('markup-table-heads', at), {
+		rules: ['table-heads'],
+		what: 'A table has heads.',
+		why: 'Those who listen hear one value after the other, and not of what.',
+		wrong: '<table><tr><td>Beans</td><td>3</td></tr></table>',
+		mended: '<table><tr><th>Beans</th><td>3</td></tr></table>'
 	})
 ]; // prettier-ignore

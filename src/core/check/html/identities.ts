@@ -1,0 +1,83 @@
+import { warning } from '../../messages/problem.ts';
+import { layerName } from '../../model/site.ts';
+import { attributeOf, type Element } from '../../reach/page-tree.ts';
+import type { PageCheck } from '../check.ts';
+import { plainPage } from '../example.ts';
+import type { Sighting } from '../subject/sighting.ts';
+import type { WrittenPage } from '../subject/written-page.ts';
+
+/** HTML, section 3.2.6, and WAI-ARIA 1.2, section 6.3: attributes that name other elements of the page by their ids. */
+const naming = [
+	'for',
+	'form',
+	'list',
+	'headers',
+	'popovertarget',
+	'aria-activedescendant',
+	'aria-controls',
+	'aria-describedby',
+	'aria-details',
+	'aria-errormessage',
+	'aria-flowto',
+	'aria-labelledby',
+	'aria-owns'
+] as const;
+
+export const idTwice: PageCheck = {
+	of: 'page',
+	codes: ['id-twice'],
+	what: 'Each id stands once on a page, whichever layers bring it.',
+	why: 'Links, labels and styles find the first alone, and the other is never meant.',
+	examples: {
+		'id-twice': {
+			wrong: plainPage('<h1 id="seed">Seed</h1><p id="seed">Beans</p>'),
+			mended: plainPage('<h1 id="seed">Seed</h1><p id="beans">Beans</p>')
+		}
+	},
+	find(page) {
+		const first = new Map<string, Element>();
+		return page.elements.flatMap((element): Sighting[] => {
+			const id = attributeOf(element, 'id');
+			if (id === undefined || id === '') return [];
+			const other = first.get(id);
+			if (!other) {
+				first.set(id, element);
+				return [];
+			}
+			const [layer, here] = [other, element].map((one) => page.ownerOf(one)?.layer);
+			const elsewhere = layer && layer !== here ? layerName(layer) : '';
+			const problem = warning('id-twice', page.placeOf(element), id, elsewhere);
+			return [{ problem, box: page.boxOf(element) }];
+		});
+	}
+};
+
+export const referenceNowhere: PageCheck = {
+	of: 'page',
+	codes: ['reference-nowhere'],
+	what: 'What an attribute names by its id is on the page.',
+	why: 'A label for nothing labels nothing, and a name from nowhere is no name.',
+	examples: {
+		'reference-nowhere': {
+			wrong: plainPage('<h1>Seed</h1><section aria-labelledby="bean"><h2 id="beans">Beans</h2></section>'), // prettier-ignore
+			mended: plainPage('<h1>Seed</h1><section aria-labelledby="beans"><h2 id="beans">Beans</h2></section>') // prettier-ignore
+		}
+	},
+	find(page) {
+		const ids = idsOf(page);
+		return page.elements.flatMap((element) =>
+			naming.flatMap((name): Sighting[] => {
+				const value = attributeOf(element, name);
+				if (value === undefined) return [];
+				const lost = value.split(/\s+/).find((id) => id !== '' && !ids.has(id));
+				if (lost === undefined) return [];
+				const problem = warning('reference-nowhere', page.placeOf(element), name, lost);
+				return [{ problem, box: page.boxOf(element) }];
+			})
+		);
+	}
+};
+
+function idsOf(page: WrittenPage): ReadonlySet<string> {
+	return new Set(page.elements.flatMap((element) => attributeOf(element, 'id') ?? []));
+}
