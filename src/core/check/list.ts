@@ -20,6 +20,8 @@ import { drawerTooNarrow } from './fit/drawer-too-narrow.ts';
 import { formNoButton, labelMissing } from './html/controls.ts';
 import { fileMissing } from './html/file-missing.ts';
 import { idTwice, referenceNowhere } from './html/identities.ts';
+import { focusUnseen } from './style/focus-unseen.ts';
+import { styleFiles } from './style/style-files.ts';
 import { markupChecks } from './html/markup-rules.ts';
 import { textCut } from './fit/text-cut.ts';
 import { pageScrollsSideways } from './fit/page-scrolls-sideways.ts';
@@ -128,6 +130,8 @@ export const checks: readonly Check[] = [
 	titleTwice,
 	anchorNowhere,
 	styleUnused,
+	styleFiles,
+	focusUnseen,
 	pageUnreachable,
 	regionTooNarrow,
 	pageScrollsSideways,

@@ -93,6 +93,11 @@ export const warnings = {
 		placeholder === ''
 			? `This <${element}> has no label.`
 			: `This <${element}> has no label: its placeholder "${placeholder}" is gone once one types.`,
+	'style-file-missing': (file: string) => `There is no file ${file} in the site for this style.`,
+	'style-import': () =>
+		'An import does nothing here: what it would bring stands in a style, or in a file of its own.',
+	'focus-unseen': () =>
+		'This takes away what shows where the keyboard is, and no rule shows it in another way.',
 	'file-missing': (file: string) => `There is no file ${file} in the site.`,
 	'markup-character-unknown': () => 'HTML knows no character of this name.',
 

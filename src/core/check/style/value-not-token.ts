@@ -9,6 +9,7 @@ import { boxesOf } from '../../resolve/members.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import { declarationNode } from '../../size/css-declaration.ts';
 import { CssText } from '../../size/css-items.ts';
+import { stylesOf } from '../subject/styles-of.ts';
 import type { WholeCheck } from '../check.ts';
 
 const styled = (colour: string): string =>
@@ -35,19 +36,12 @@ export const valueNotToken: WholeCheck = {
 	find({ site, reading }) {
 		const { colours, sizes } = namedValues(site);
 		if (colours.size === 0 && sizes.size === 0) return [];
-		const styles = [
-			...site.parts.flatMap((part) => part.styles),
-			...layersOf(site).flatMap((layer) => [
-				...layer.styles,
-				...(layer.kind === 'layout' ? layer.regions.flatMap((region) => region.styles) : [])
-			])
-		];
 		const settings = layersOf(site).flatMap((layer) => [
 			...piecesIn(layer).flatMap((piece) => piece.settings),
 			...(layer.kind === 'layout' ? boxesOf(layer).flatMap((box) => box.settings) : [])
 		]);
 		return [
-			...styles.flatMap((style) => coloursIn(style, colours)),
+			...stylesOf(site).flatMap((style) => coloursIn(style, colours)),
 			...settings.flatMap((setting) => sizesIn(setting, sizes, reading.files.texts))
 		];
 	}

@@ -18,6 +18,18 @@ export function withUrls(css: string, link: (url: string) => string): string {
 	return written + css.slice(from);
 }
 
+/** Each `url()` of some CSS with its place. */
+export function urlsIn(
+	css: string
+): { readonly url: string; readonly from: number; readonly to: number }[] {
+	if (!/url\(/i.test(css)) return [];
+	const tokens = tokensOf(css);
+	return tokens.flatMap((token, index) => {
+		const found = urlAt(css, tokens, index);
+		return found ? [{ ...found, from: token.from }] : [];
+	});
+}
+
 /** A `url()` that begins at a token, with quotes in it or without. */
 function urlAt(
 	css: string,

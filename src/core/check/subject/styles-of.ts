@@ -1,0 +1,12 @@
+import { layersOf, type Site, type Style } from '../../model/site.ts';
+
+/** All styles of a site: those of its parts, its layers, and the regions of its layouts. */
+export function stylesOf(site: Site): readonly Style[] {
+	return [
+		...site.parts.flatMap((part) => part.styles),
+		...layersOf(site).flatMap((layer) => [
+			...layer.styles,
+			...(layer.kind === 'layout' ? layer.regions.flatMap((region) => region.styles) : [])
+		])
+	];
+}
