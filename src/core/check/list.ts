@@ -58,7 +58,12 @@ import { expressions } from './text/expressions.ts';
 import { markup } from './text/markup.ts';
 import { parts } from './text/parts.ts';
 import { standInLength } from './text/stand-in-length.ts';
-import { strayEndTags } from './text/stray-end-tags.ts';
+import { columnsUnspanned } from './boxes/columns-unspanned.ts';
+import { containAndMax } from './boxes/contain-and-max.ts';
+import { gapsTooWide } from './boxes/gaps-too-wide.ts';
+import { regionEmpty } from './pages/region-empty.ts';
+import { rolesIdle } from './people/roles-idle.ts';
+import { openElements, strayEndTags } from './text/stray-end-tags.ts';
 import { assetUnused } from './unused/asset-unused.ts';
 import { layoutUnused } from './unused/layout-unused.ts';
 import { partUnused } from './unused/part-unused.ts';
@@ -94,6 +99,12 @@ export const checks: readonly Check[] = [
 	requiredUnfilled,
 	standInLength,
 	strayEndTags,
+	openElements,
+	columnsUnspanned,
+	gapsTooWide,
+	containAndMax,
+	regionEmpty,
+	rolesIdle,
 	allowed,
 	regionShadowed,
 	fixedTooWide,

@@ -5,6 +5,7 @@ import type { Finding, FoundOn } from './finding.ts';
 /** What a finding brings with it: mend the first, and the others are gone. */
 const explains: Readonly<Partial<Record<Code, readonly Code[]>>> = {
 	'fixed-too-wide': ['region-too-narrow', 'page-scrolls-sideways'],
+	'gaps-too-wide': ['region-too-narrow', 'page-scrolls-sideways'],
 	'region-too-narrow': ['page-scrolls-sideways'],
 	'track-overrun': ['covered', 'content-cut'],
 	'content-cut': ['covered']

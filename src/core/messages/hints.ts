@@ -26,6 +26,11 @@ export const hints = {
 	// Structure
 	'region-shadowed': (region: string, inner: string, outer: string) =>
 		`${inner} and ${outer} both have a region ${region}; this lands in that of ${inner}, the nearest.`,
+	'region-empty': (region: string) => `Nothing stands in ${region} on any page.`,
+	'roles-idle': () =>
+		'There are roles, but every page lets in everyone, and everything is for all.',
+	'contain-and-max': (box: string, meant: string) =>
+		`What is in ${box} stands off the middle: "contain ${meant}" centres it and keeps it as narrow.`,
 	'part-unused': (part: string) => `No page uses the part ${part}.`,
 	'token-unused': (token: string) => `Nothing uses the token ${token}.`,
 	'asset-unused': (file: string) =>

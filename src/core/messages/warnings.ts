@@ -6,6 +6,12 @@ export const warnings = {
 		kind === 'short'
 			? `The short stand-in of ${piece} (${layer}) is no shorter than what it stands in for.`
 			: `The long stand-in of ${piece} (${layer}) is no longer than what it stands in for.`,
+	'element-open': (name: string) =>
+		`Nothing ends this <${name}>: what follows in the region stands in it.`,
+	'columns-unspanned': (box: string, columns: number) =>
+		`Nothing in ${box} says how many of the ${columns} columns it takes, so each takes all of them, and they lie one below the other: write "span 1".`,
+	'gaps-too-wide': (box: string, gaps: number, each: number, all: number, screen: number) =>
+		`The ${gaps} gaps of ${each} px in ${box} take ${all} px, and it is shown on screens from ${screen} px on.`,
 	'end-tag-stray': (name: string) =>
 		`</${name}> ends nothing here: no <${name}> of this piece is open.`,
 	'seen-by-none': (roles: string, layer: string) =>

@@ -54,7 +54,7 @@ function idleIn({ member, around }: Placement, { settings: { bands } }: Site): P
 		if (useful.has(setting) || !needs) return [];
 		const why = needs.isWhole
 			? needs.said
-			: `nothing around ${member.name.text} is arranged ${needs.said}`;
+			: `nothing around ${member.name.text} is arranged ${needs.said}${setting.kind === 'place-self' ? '; what centres content is "contain"' : ''}`;
 		return [warning('setting-idle', setting.span, setting.kind, why)];
 	});
 }

@@ -9,6 +9,40 @@ import type { LayerCheck } from '../check.ts';
 
 const known = new Memory<Layer, readonly Problem[]>();
 
+const leftOpen = new Memory<Layer, readonly Problem[]>();
+
+export const openElements: LayerCheck = {
+	of: 'layer',
+	codes: ['element-open'],
+	what: 'Every element of a piece is ended in it.',
+	why: 'All that follows stands in it, on every page, and nothing shows that but the look of it.',
+	examples: {
+		'element-open': {
+			wrong: plainPage('<h1>Seed</h1><div><p>Beans</p>'),
+			mended: plainPage('<h1>Seed</h1><div><p>Beans</p></div>')
+		}
+	},
+	find: (layer, { reading }) =>
+		leftOpen.get(layer, [], () =>
+			piecesIn(layer)
+				.flatMap(markupsOf)
+				.flatMap(({ span }) => {
+					const text = reading.files.texts.get(span.file) ?? '';
+					return looseTags(text.slice(span.from, span.to))
+						.filter(({ kind, name }) => kind === 'start' && isHtml(name))
+						.map((tag) => {
+							const at = { ...span, from: span.from + tag.from, to: span.from + tag.to };
+							return warning('element-open', at, tag.name);
+						});
+				})
+		)
+};
+
+/** Of what stands in a drawing, `/>` ends an element. */
+function isHtml(name: string): boolean {
+	return !/^(?:path|circle|rect|line|g|use|ellipse|polygon|polyline|stop|image)$/.test(name);
+}
+
 export const strayEndTags: LayerCheck = {
 	of: 'layer',
 	codes: ['end-tag-stray'],
