@@ -41,6 +41,7 @@ export async function bundleCli() {
 		globalName: 'measuring'
 	});
 	mkdirSync(join(fresh, 'theme'), { recursive: true });
+	cpSync(join(root, 'node_modules/axe-core/axe.min.js'), join(fresh, 'axe.js'));
 	cpSync(join(root, 'src/theme/tokens.css'), join(fresh, 'theme/tokens.css'));
 	rmSync(join(root, 'dist'), { recursive: true, force: true });
 	renameSync(fresh, join(root, 'dist'));

@@ -1,4 +1,5 @@
 import type { CheckedSite } from '../../core/check/site.ts';
+import type { ShownFault } from '../../core/check/html/shown-faults.ts';
 import { fitScreen } from '../../core/findings/fits.ts';
 import type { Findings } from '../../core/findings/look-over.ts';
 import { LookingOver, mostInstances } from '../../core/findings/look-over.ts';
@@ -9,6 +10,7 @@ import { SizeStore } from '../../core/measure/size-store.ts';
 import { layerName, pagesOf } from '../../core/model/site.ts';
 import type { PageInstance } from '../../core/resolve/instance.ts';
 import { openChromium } from '../measure/chromium.ts';
+import { Accessibility } from '../measure/accessibility.ts';
 import { Measurer } from '../measure/measurer.ts';
 
 /**
@@ -21,10 +23,19 @@ export async function lookOverMeasured(
 	chromium: string
 ): Promise<Findings> {
 	const known = new Map<string, LaidBoxes>();
-	const over = new LookingOver(year, (instance) => known.get(wordOf(instance)));
+	const shown = new Map<string, readonly ShownFault[]>();
+	const over = new LookingOver(
+		year,
+		(instance) => known.get(wordOf(instance)),
+		(instance) => shown.get(wordOf(instance)) ?? []
+	);
 	const pages = pagesOf(site.site).flatMap((page) => site.instances(page).slice(0, mostInstances));
 	const { browser, close } = await openChromium(chromium, false);
 	try {
+		const accessibility = await Accessibility.open(browser);
+		for (const instance of pages) {
+			shown.set(wordOf(instance), await accessibility.faultsOf(instance, site, year));
+		}
 		const measurer = await Measurer.open(browser);
 		const store = new SizeStore();
 		for (const instance of pages) {

@@ -32,6 +32,8 @@ interface CheckBase {
 /** What is found without a check of its own: as the text is read and chains are worked out, or once all is known. */
 export interface ElsewhereCheck extends CheckBase {
 	readonly of: 'elsewhere';
+	/** It shows only where a page is opened in a browser. */
+	readonly inBrowser?: true;
 }
 
 /** Looks at one layer after the other: a layout, or a page. */

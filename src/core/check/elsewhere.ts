@@ -1,5 +1,6 @@
 import { Allowances } from './allowances.ts';
 import type { ElsewhereCheck } from './check.ts';
+import { shownFaults } from './html/shown-faults.ts';
 import { plainFrame, plainLayout, plainPage } from './example.ts';
 
 /** What is found without a check of its own, and can be shown by an example as checks are. */
@@ -126,4 +127,11 @@ const setAside: ElsewhereCheck = {
 	}
 };
 
-export const foundElsewhere: readonly ElsewhereCheck[] = [chains, slots, names, areas, setAside];
+export const foundElsewhere: readonly ElsewhereCheck[] = [
+	chains,
+	slots,
+	names,
+	areas,
+	setAside,
+	shownFaults
+];

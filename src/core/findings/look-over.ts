@@ -3,6 +3,7 @@ import { Allowances, allowWords, type Allowing, type SeenOn } from '../check/all
 import { checks } from '../check/list.ts';
 import type { CheckedSite } from '../check/site.ts';
 import { factsOf, type PageFacts } from '../check/subject/page-facts.ts';
+import { shownSightings, type ShownFault } from '../check/html/shown-faults.ts';
 import { markupJudge } from '../check/html/markup-judge.ts';
 import type { Sighting } from '../check/subject/sighting.ts';
 import { WrittenPage } from '../check/subject/written-page.ts';
@@ -71,7 +72,9 @@ export class LookingOver {
 
 	constructor(
 		private readonly year: number,
-		private readonly boxesOf: MeasuredBoxes = () => undefined
+		private readonly boxesOf: MeasuredBoxes = () => undefined,
+		/** What a browser shows to be wrong on a page, where it was opened in one. */
+		private readonly shownOn: (instance: PageInstance) => readonly ShownFault[] = () => []
 	) {}
 
 	/** Sizes of a page's content have been measured, so its boxes are looked at again. */
@@ -234,9 +237,19 @@ export class LookingOver {
 		};
 		facts.push(factsOf(written));
 		for (const check of pageChecks) add(check.find(written));
+		const shown = this.shownOn(instance);
+		if (shown.length > 0) add(shownSightings(shown, written, this.knownOn(seen, written)));
 		const isMeasured = this.measuredAt.has(`${written.name} ${instance.address}`);
 		const measured = isMeasured ? this.boxesOf(instance, checked) : undefined;
 		add(measured ? this.measuredFits(written, measured) : yield* this.fits.of(written));
+	}
+
+	/** What is found on a page already, in its markup as well. */
+	private knownOn(seen: readonly Seen[], { resolved, declared }: WrittenPage): Sighting[] {
+		const judge = markupJudge();
+		const inMarkup = judge ? markupFound(resolved, judge, [declared]) : { seen: [], alone: [] };
+		const alone = inMarkup.alone.map((problem): Sighting => ({ problem }));
+		return [...seen, ...inMarkup.seen].map(({ sighting }) => sighting).concat(alone);
 	}
 
 	private measuredFits(written: WrittenPage, boxes: LaidBoxes): Sighting[] {

@@ -1,11 +1,11 @@
 import type { MarkupCheck, MarkupPlace } from '../check/check.ts';
 import type { MarkupFault, MarkupJudge } from '../check/html/markup-judge.ts';
 import { checks } from '../check/list.ts';
-import type { CheckedSite } from '../check/site.ts';
 import type { Problem } from '../messages/problem.ts';
 import { layerName, layersOf, markupsOf, pagesOf, type Layer, type Page } from '../model/site.ts';
 import type { Template } from '../model/template.ts';
 import { piecesIn } from '../resolve/pieces.ts';
+import type { ResolvedSite } from '../resolve/site.ts';
 import type { BoxPlace } from '../check/subject/sighting.ts';
 import type { Seen } from './gather.ts';
 
@@ -25,7 +25,7 @@ const byRule: ReadonlyMap<string, MarkupCheck> = new Map(
 
 /** Judges the markup of all layers and parts; `pages` names the pages that are asked about, all without it. */
 export function markupFound(
-	checked: CheckedSite,
+	checked: ResolvedSite,
 	judge: MarkupJudge,
 	pages: readonly Page[] = pagesOf(checked.site)
 ): MarkupFound {
@@ -49,7 +49,7 @@ export function markupFound(
 
 function inLayer(
 	layer: Layer,
-	checked: CheckedSite,
+	checked: ResolvedSite,
 	judge: MarkupJudge,
 	covered: readonly Page[]
 ): Seen[] {
@@ -79,7 +79,7 @@ function inLayer(
 function problemsIn(
 	{ span }: Template,
 	isPart: boolean,
-	{ reading }: CheckedSite,
+	{ reading }: ResolvedSite,
 	judge: MarkupJudge
 ): Problem[] {
 	const markup = reading.files.texts.get(span.file)?.slice(span.from, span.to) ?? '';

@@ -312,7 +312,9 @@ class Placer {
 
 	/** The elements of a run are boxes of the region itself. */
 	private outOfRun({ name, leaf, width }: LayoutBox): number {
-		return name.kind === 'run' && leaf ? leaf.overflowAt(width, this.view).x : 0;
+		if (name.kind !== 'run' || !leaf) return 0;
+		const { x, outermost = x } = leaf.overflowAt(width, this.view);
+		return outermost;
 	}
 
 	/**

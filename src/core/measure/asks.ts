@@ -18,6 +18,7 @@ export interface Asked {
 
 /**
  * What was measured, in the order of what was asked: least and greatest width, or height, how far content
- * sticks out across and down, the margin at its end, and how far its text is cut off; px. Undefined for content that is not there.
+ * sticks out across and down, the margin at its end, how far its text is cut off, and
+ * how far its outermost elements stick out; px. Undefined for content that is not there.
  */
 export type Answers = readonly (readonly (readonly number[] | undefined)[])[];

@@ -108,10 +108,10 @@ export class ContentSize {
 	}
 
 	/** Takes in what was measured of a height: gives it with what sticks out or is cut off, and keeps the margin at its end. */
-	taken([height = 0, x = 0, y = 0, margin = 0, cut = 0]: Values): Values {
+	taken([height = 0, x = 0, y = 0, margin = 0, cut = 0, outermost = x]: Values): Values {
 		this.endMargin = Math.min(this.endMargin ?? Infinity, margin);
 		if (cut > 0) this.cuts = true;
-		return [height, x, y, cut];
+		return [height, x, y, cut, outermost];
 	}
 
 	/** All that was measured, to be kept. */
@@ -191,8 +191,8 @@ export class ContentSize {
 	}
 
 	private overflowAt(room: number, view: Viewport): Overflow {
-		const [, x = 0, y = 0] = this.valuesAt(room, view);
-		return { x, y };
+		const [, x = 0, y = 0, , outermost = x] = this.valuesAt(room, view);
+		return { x, y, outermost };
 	}
 
 	private valuesAt(room: number, { width }: Viewport): Values {

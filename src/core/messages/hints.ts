@@ -17,6 +17,8 @@ export const hints = {
 	'markup-native-better': (element: string, _: string, better: string) =>
 		`HTML has an element for what this <${element}> is${better === '' ? '' : `: <${better}>`}.`,
 	'markup-phone-breaks': () => 'This telephone number can be torn in two at the end of a line.',
+	'outside-landmarks': (element: string) =>
+		`This <${element}> stands in no landmark, so those who go from one to the next pass it by.`,
 	'form-no-button': () => 'This form has no button that sends it.',
 	'markup-link-words': (words: string) => `"${words}" does not say where this link leads.`,
 	'markup-table-heads': () => 'This table has no heads.',

@@ -104,6 +104,12 @@ export const warnings = {
 		'An import does nothing here: what it would bring stands in a style, or in a file of its own.',
 	'focus-unseen': () =>
 		'This takes away what shows where the keyboard is, and no rule shows it in another way.',
+	'contrast-shown': (element: string, is: number, needs: number) =>
+		`The text of this <${element}> has a contrast of ${is} as it is shown, and needs ${needs}.`,
+	'scroller-no-keyboard': (element: string) =>
+		`What is in this <${element}> scrolls, and nobody gets there by keyboard.`,
+	'shown-wrong': (element: string, help: string) =>
+		`As it is shown, something is wrong with this <${element}>: ${help}.`,
 	'file-missing': (file: string) => `There is no file ${file} in the site.`,
 	'markup-character-unknown': () => 'HTML knows no character of this name.',
 

@@ -17,7 +17,7 @@ import {
 } from './dom.ts';
 import { showInFrame, stageOf } from './frame.ts';
 import { cutText } from './cut-text.ts';
-import { endMargin, stickingOut } from './sticking-out.ts';
+import { endMargin, outermostOut, stickingOut } from './sticking-out.ts';
 
 /** Sizes of content as the browser shows it, measured in a frame that no one sees. */
 
@@ -167,20 +167,21 @@ function measureRound(
 	round: number,
 	found: (readonly number[] | undefined)[]
 ): void {
-	const now = queues.flatMap(({ content: { element }, steps }) => {
+	const now = queues.flatMap(({ content: { element, held }, steps }) => {
 		const step = steps[round];
-		return step ? [{ element, step }] : [];
+		return step ? [{ element, held, step }] : [];
 	});
 	for (const { element, step } of now) {
 		if (typeof step.width === 'number') setLength(element, 'width', step.width);
 		else lengthSet(element, 'width', step.width);
 	}
-	for (const { element, step } of now) {
+	for (const { element, held, step } of now) {
 		const { width, height } = rectOf(element);
 		if (typeof step.width !== 'number') found[step.at] = [...(found[step.at] ?? []), width];
 		else {
 			const { x, y } = stickingOut(element);
-			found[step.at] = [height, x, y, endMargin(element), cutText(element)];
+			const outermost = x > 0 ? Math.min(x, outermostOut(held, element)) : 0;
+			found[step.at] = [height, x, y, endMargin(element), cutText(element), outermost];
 		}
 	}
 }

@@ -1,4 +1,4 @@
-import { elementsNamed, isMirrored, rectOf, rectOfNode, scrollOf } from './dom.ts';
+import { elementsNamed, isMirrored, rectOf, rectOfNode, scrollOf, styleOfElement } from './dom.ts';
 
 /** More elements than these are not looked at one by one. */
 const mostLookedAt = 3000;
@@ -23,6 +23,24 @@ export function stickingOut(element: HTMLElement): { x: number; y: number } {
 		down
 	);
 	return { x, y };
+}
+
+/** How far the elements of a run stick out of what holds them in the direction of lines, with their margins, px. */
+export function outermostOut(held: readonly Element[], holder: HTMLElement): number {
+	const own = rectOf(holder);
+	const mirrored = isMirrored(holder);
+	return held.reduce((most, one) => {
+		if (one === holder) return most;
+		const { left, right } = rectOf(one);
+		const { marginLeft, marginRight, float, position } = styleOfElement(one);
+		// What floats or is placed is in no line of boxes.
+		const margin =
+			float === 'none' && position === 'static'
+				? parseFloat(mirrored ? marginLeft : marginRight)
+				: 0;
+		const end = mirrored ? own.left - left : right - own.right;
+		return Math.max(most, end + (Number.isFinite(margin) ? margin : 0));
+	}, 0);
 }
 
 /** The margin at the end of what is in an element, px: it makes room, and shows nothing. */

@@ -12,6 +12,8 @@ export interface ContentWidths {
 export interface Overflow {
 	readonly x: number;
 	readonly y: number;
+	/** How far its outermost elements do, with their margins; as far as all that is in them where nothing is said. */
+	readonly outermost?: number;
 }
 
 /**
