@@ -48,6 +48,7 @@ const coreLibraries = [
 	'culori',
 	'html-validate',
 	'aria-query',
+	'fastest-levenshtein',
 	'zod'
 ];
 

@@ -174,7 +174,11 @@ test('expressions where no value can stand are errors', () => {
 }); // prettier-ignore
 
 test('markup that was left open cannot swallow the page', () => {
-	const resolved = sound(around('route /x { piece p """<div><b>never closed <!-- nor this""" }'));
+	const resolved = resolve(around('route /x { piece p """<div><b>never closed <!-- nor this""" }'));
+	assert.deepEqual(
+		resolved.problems.map(({ code }) => code),
+		['element-open', 'element-open']
+	);
 	const body = bodyOf(resolved, '/x');
 	assert.match(body, /<div><b>never closed <!-- nor this--><\/b><\/div><\/main>/);
 });

@@ -301,3 +301,39 @@ test('what is said twice, or is no text, is reported', () => {
 	assert.match(only(said('data.d.list').problems, 'expression-no-text').sentence, /a list/);
 	assert.deepEqual(said('data.d.text').problems, []);
 });
+
+test('the likely slips are said once, with what to write, and nothing that follows from them', () => {
+	const site = 'site "Lent" { lang en; bands { narrow 0 }; tokens { --a: 1px } }';
+	const frame =
+		'layout f at / { description "S"; arrange stack { gap 4px }; region main as main { slot; width 300px }; region side as aside { piece b """<p>x</p>"""; stick top } }';
+	const page = 'route / { title "Home"; piece a """<h1>Seed</h1>"""; piece b """<p>x</p>""" }';
+	const whole = [site, frame, page].join('\n');
+	assert.deepEqual(resolve(whole).problems.filter(({ severity }) => severity === 'error'), []);
+	const slips: [right: string, wrong: string, code: string][] = [
+		['}; tokens', '} tokens', 'semicolon-missing'],
+		['}; region main', '} region main', 'semicolon-missing'],
+		['}; region side', '} region side', 'semicolon-missing'],
+		['"S"; arrange', '"S" arrange', 'semicolon-missing'],
+		['"""; stick', '""" stick', 'semicolon-missing'],
+		['"""; piece b', '""" piece b', 'semicolon-missing'],
+		['region main', 'regoin main', 'unknown-statement'],
+		['piece a', 'peice a', 'unknown-statement'],
+		['width 300px', 'widht 300px', 'unknown-statement'],
+		['stick top', 'stick topp', 'choice-invalid'],
+		['title "Home"', 'titel "Home"', 'unknown-statement']
+	];
+	for (const [right, wrong, code] of slips) {
+		const text = whole.replace(right, wrong);
+		assert.notEqual(text, whole, right);
+		const problems = resolve(text).problems.filter(({ severity }) => severity === 'error');
+		assert.deepEqual(problems.map((one) => one.code), [code], wrong);
+		const mend = problems[0]?.mend;
+		assert.ok(mend, wrong);
+		const after = text.slice(0, mend.span.from) + mend.insert + text.slice(mend.span.to);
+		assert.equal(after, whole, wrong);
+	}
+	const swallowed = resolve(whole.replace('"S"; ', '"S\n')).problems.filter(({ severity }) => severity === 'error');
+	assert.deepEqual(swallowed.map(({ code }) => code), ['unclosed-text']);
+	const open = resolve(whole.replace('top } }', 'top }')).problems.filter(({ severity }) => severity === 'error');
+	assert.deepEqual(open.map(({ code }) => code), ['missing-brace']);
+}); // prettier-ignore

@@ -81,14 +81,26 @@ export function soundSite(reading: SiteReading): CheckedSite {
 		if (check.of !== 'layer') return nothing;
 		return layersOf(resolved.site).flatMap((layer) => findIn(layer, [check], resolved));
 	});
-	const errors = [...resolved.unresolved, ...found].filter(({ severity }) => severity === 'error');
+	const errors = [...withoutSwallowed(resolved.unresolved), ...found].filter(
+		({ severity }) => severity === 'error'
+	);
 	return { ...resolved, problems: listProblems(errors), allowed: [] };
+}
+
+/** What is missing because a text or block that nothing ends has swallowed it is not told as well. */
+function withoutSwallowed(problems: readonly Problem[]): Problem[] {
+	const open = new Set(
+		problems.flatMap(({ code, span }) =>
+			code === 'unclosed-text' || code === 'unclosed-block' ? [span.file] : []
+		)
+	);
+	return problems.filter(({ code, span }) => code !== 'layout-no-slot' || !open.has(span.file));
 }
 
 /** Resolves a site as it was read, and goes through all checks. */
 export function checkSite(reading: SiteReading): CheckedSite {
 	const resolved = resolveSite(reading);
-	const problems = [...resolved.unresolved];
+	const problems = withoutSwallowed(resolved.unresolved);
 	const append = (more: readonly Problem[]): void => {
 		for (const problem of more) problems.push(problem);
 	};

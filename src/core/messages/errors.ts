@@ -2,6 +2,8 @@
 export const errors = {
 	// Reading: the shape of the text
 	'unexpected-text': (text: string) => `${text} cannot stand here.`,
+	'semicolon-missing': (word: string) =>
+		`A ; is missing before ${word}, or it stands in a line of its own.`,
 	'missing-brace': (what: string) => `${what} is not closed: a } is missing.`,
 	'stray-brace': () => 'This } closes nothing.',
 	'unclosed-text': () => 'This text is not closed: a " is missing at the end of the line.',
@@ -25,8 +27,8 @@ export const errors = {
 	'open-and-locked': (region: string) =>
 		`${region} is said to be open and locked; it can be only one of them.`,
 	'listed-twice': (what: string, name: string) => `${what} ${name} is listed twice.`,
-	'unknown-statement': (word: string, where: string, known: string) =>
-		`"${word}" is nothing that ${where} can say. It can say ${known}.`,
+	'unknown-statement': (word: string, where: string, known: string, isMeant = false) =>
+		`"${word}" is nothing that ${where} can say. ${isMeant ? `Is ${known} meant?` : `It can say ${known}.`}`,
 	'not-yet': (what: string) => `${what} is not supported yet.`,
 	'name-missing': (what: string) => `${what} needs a name here.`,
 	'name-invalid': (name: string) =>

@@ -121,19 +121,9 @@ function moved(at: number, from: number, to: number, length: number): number {
 	return Math.min(at, from);
 }
 
-/** Where a stretch of a text that changes have made stood before them; what they brought in, where it was put. */
+/** The same for a stretch; undefined where its file is there only since. */
 export function spanBefore({ file, from, to }: Span, changes: readonly Change[]): Span | undefined {
-	let [begin, end] = [from, to];
-	for (const change of [...changes].reverse()) {
-		if (change.file !== file) continue;
-		if (change.kind === 'add') return undefined;
-		if (change.kind !== 'edit') continue;
-		const { insert } = change;
-		const before = (offset: number): number =>
-			offset >= change.from + insert.length
-				? offset - insert.length + (change.to - change.from)
-				: Math.min(offset, change.from);
-		[begin, end] = [before(begin), Math.max(before(begin), before(end))];
-	}
-	return { file, from: begin, to: end };
+	if (changes.some((change) => change.kind === 'add' && change.file === file)) return undefined;
+	const [begin, end] = [from, to].map((at) => placeBefore(file, at, changes));
+	return { file, from: begin ?? from, to: end ?? to };
 }

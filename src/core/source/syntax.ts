@@ -3,6 +3,7 @@ import { TreeFragment, type SyntaxNode, type Tree } from '@lezer/common';
 import { error, type Problem } from '../messages/problem.ts';
 import type { Span } from '../model/span.ts';
 import { parser } from './grammar/parser.ts';
+import { statementWords } from './statement-words.ts';
 import { dedent, type MarkupBlock } from './markup-block.ts';
 
 /** Lines longer than this are refused: no one can read them, and an editor cannot show them. */
@@ -19,6 +20,8 @@ export interface Atom {
 	readonly kind: AtomKind;
 	readonly text: string;
 	readonly span: Span;
+	/** A text that nothing ends. */
+	readonly isOpen?: boolean;
 }
 
 /** A further block of markup, behind a word that says what it is. */
@@ -173,6 +176,7 @@ const atomKinds: ReadonlyMap<string, AtomKind> = new Map(
 
 class SyntaxBuilder {
 	readonly problems: Problem[] = [];
+	private readonly openTexts: number[] = [];
 	private depth = 0;
 
 	constructor(
@@ -213,6 +217,11 @@ class SyntaxBuilder {
 				from = child.from;
 			}
 			const kind = atomKinds.get(child.name);
+			if (kind === 'word' && !word && this.beginsAnother(child)) {
+				this.reportSemicolon(child);
+				finish();
+				from = child.from;
+			}
 			if (child.type.isError) {
 				this.reportError(child);
 			} else if (child.name === 'Block' && !block && !markup) {
@@ -235,12 +244,24 @@ class SyntaxBuilder {
 		return found;
 	}
 
+	/** Whether a word behind a block or a text begins a statement of its own, as what it says shows. */
+	private beginsAnother(node: SyntaxNode): boolean {
+		const before = node.prevSibling?.name ?? '';
+		if (!['Block', 'Markup', 'Text'].includes(before)) return false;
+		if (endsWithoutBrace(node.prevSibling)) return false;
+		// `min(…)` is a size.
+		if (node.nextSibling?.name === 'Parens') return false;
+		return statementWords.has(this.text.slice(node.from, node.to));
+	}
+
+	private reportSemicolon(node: SyntaxNode): void {
+		const word = this.text.slice(node.from, node.to);
+		const end = node.prevSibling?.to ?? node.from;
+		const mend = { label: `Put a ; before ${word}`, span: this.span(end, end), insert: ';' };
+		this.problems.push({ ...error('semicolon-missing', this.nodeSpan(node), word), mend });
+	}
+
 	private block(node: SyntaxNode, atoms: readonly Atom[]): Block {
-		if (endsWithoutBrace(node)) {
-			const first = atoms[0]?.span ?? this.nodeSpan(node);
-			const what = atoms.length > 0 ? atoms.slice(0, 2).map(atomSource).join(' ') : 'This block';
-			this.problems.push(error('missing-brace', { ...first, to: node.from + 1 }, what));
-		}
 		const span = this.nodeSpan(node);
 		if (this.depth === deepestBlock) {
 			this.problems.push(error('nested-too-deep', { ...span, to: span.from + 1 }, deepestBlock));
@@ -249,7 +270,17 @@ class SyntaxBuilder {
 		this.depth++;
 		const statements = this.statements(node);
 		this.depth--;
+		// A text that is left open has swallowed it.
+		if (endsWithoutBrace(node) && !this.hasOpenText(node)) {
+			const first = atoms[0]?.span ?? this.nodeSpan(node);
+			const what = atoms.length > 0 ? atoms.slice(0, 2).map(atomSource).join(' ') : 'This block';
+			this.problems.push(error('missing-brace', { ...first, to: node.from + 1 }, what));
+		}
 		return { statements, span };
+	}
+
+	private hasOpenText({ from, to }: SyntaxNode): boolean {
+		return this.openTexts.some((at) => from <= at && at < to);
 	}
 
 	private markup(node: SyntaxNode): MarkupBlock {
@@ -262,12 +293,15 @@ class SyntaxBuilder {
 
 	private atom(node: SyntaxNode, kind: AtomKind): Atom {
 		const written = this.text.slice(node.from, node.to);
-		if (node.name === 'UnclosedText')
+		const isOpen = node.name === 'UnclosedText';
+		if (isOpen) {
+			this.openTexts.push(node.from);
 			this.problems.push(error('unclosed-text', this.nodeSpan(node)));
+		}
 		if (kind === 'parens') this.reportErrorsIn(node);
 		if (kind !== 'text') return { kind, text: written, span: this.nodeSpan(node) };
 		const inner = node.name === 'Text' ? written.slice(1, -1) : written.slice(1);
-		return { kind, text: inner, span: this.nodeSpan(node) };
+		return { kind, text: inner, span: this.nodeSpan(node), ...(isOpen && { isOpen }) };
 	}
 
 	private reportErrorsIn(node: SyntaxNode): void {

@@ -2,6 +2,7 @@ import { error, listWords, type Problem } from '../../messages/problem.ts';
 import { joinSpans } from '../../model/span.ts';
 import type { Block, Statement } from '../syntax.ts';
 import { Cursor } from './cursor.ts';
+import { nearest, writeInstead } from './nearest.ts';
 
 /** The text of the file being read, and where its problems are collected. */
 export interface ReadContext {
@@ -35,10 +36,17 @@ export function readBlock(
 		} else if (later) {
 			cursor.notYet(later);
 		} else {
-			const known = listWords(Object.keys(vocabulary.statements));
-			context.problems.push(
-				error('unknown-statement', cursor.headSpan, cursor.head, vocabulary.name, known)
-			);
+			const words = Object.keys(vocabulary.statements);
+			const meant = first?.kind === 'word' ? nearest(cursor.head, words) : undefined;
+			const known = meant === undefined ? listWords(words) : `"${meant}"`;
+			const problem = error('unknown-statement', cursor.headSpan, cursor.head, vocabulary.name, known, meant !== undefined); // prettier-ignore
+			if (first === undefined || meant === undefined) {
+				context.problems.push(problem);
+				continue;
+			}
+			// It is read as what it was meant to be, so that nothing else is said of it.
+			context.problems.push({ ...problem, mend: writeInstead(first, meant) });
+			own(vocabulary.statements, meant)?.(cursor);
 		}
 	}
 }

@@ -3,6 +3,7 @@ import { error, listWords, type Problem } from '../../messages/problem.ts';
 import { readPattern, type Pattern } from '../../model/pattern.ts';
 import { joinSpans, type Named, type Raw, type Span } from '../../model/span.ts';
 import type { Template } from '../../model/template.ts';
+import { nearest, writeInstead } from './nearest.ts';
 import { readTextTemplate } from '../text/template.ts';
 import type { MarkupBlock } from '../markup-block.ts';
 import type { Atom, AtomKind, Block, Statement } from '../syntax.ts';
@@ -82,7 +83,11 @@ export class Cursor {
 		const text = choices.find((choice) => choice === atom.text);
 		if (text !== undefined) return { text, span: atom.span };
 		const list = listWords(choices, 'or');
-		this.problems.push(error('choice-invalid', atom.span, atom.text, what, list));
+		const meant = nearest(atom.text, choices);
+		const problem = error('choice-invalid', atom.span, atom.text, what, list);
+		this.problems.push(
+			meant === undefined ? problem : { ...problem, mend: writeInstead(atom, meant) }
+		);
 		return undefined;
 	}
 
@@ -106,7 +111,8 @@ export class Cursor {
 
 	takeTemplate(what: string): Template | undefined {
 		const atom = this.takeText(what);
-		return atom && readTextTemplate(atom, this.problems);
+		// What an open text has swallowed is told by that alone.
+		return atom?.isOpen ? undefined : atom && readTextTemplate(atom, this.problems);
 	}
 
 	/** A whole number from zero to `most`; work grows with each of them, so all have a bound. */
