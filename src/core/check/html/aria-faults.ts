@@ -1,5 +1,6 @@
 import { aria, roles, type ARIAPropertyDefinition } from 'aria-query';
 import type { WrittenElement } from '../../reach/written-elements.ts';
+import { nearest } from '../../source/read/nearest.ts';
 import type { MarkupFault } from './markup-judge.ts';
 
 /** WAI-ARIA 1.2: roles, states and properties that there are, and the values they can have. */
@@ -11,7 +12,8 @@ export function ariaFaults(elements: readonly WrittenElement[]): MarkupFault[] {
 			if (value.includes('{')) return [];
 			const rule = faultIn(name, value.trim().toLowerCase());
 			if (rule === undefined) return [];
-			const words = { element: element.name, attribute: name, other: value, message: '' };
+			const message = meant(rule, name, value);
+			const words = { element: element.name, attribute: name, other: value, message };
 			return [{ rule, from, to, ...words }];
 		})
 	);
@@ -29,6 +31,12 @@ function faultIn(name: string, value: string): string | undefined {
 	const known = properties.get(name);
 	if (!known) return 'aria-unknown';
 	return canBe(known, value) ? undefined : 'aria-value';
+}
+
+/** The word that was meant most likely; nothing where that is not clear. */
+function meant(rule: string, name: string, value: string): string {
+	if (rule === 'aria-unknown') return nearest(name, [...properties.keys()]) ?? '';
+	return rule === 'role-unknown' ? (nearest(value, [...usable]) ?? '') : '';
 }
 
 const properties: ReadonlyMap<string, ARIAPropertyDefinition> = new Map(aria.entries());

@@ -1,5 +1,5 @@
 import type { Code } from '../../messages/catalogue.ts';
-import { hint, warning, type Problem } from '../../messages/problem.ts';
+import { hint, warning, type Mend, type Problem } from '../../messages/problem.ts';
 import type { Span } from '../../model/span.ts';
 import { plainPage } from '../example.ts';
 import type { MarkupCheck, MarkupPlace } from '../check.ts';
@@ -16,6 +16,8 @@ interface Rule {
 	readonly mended: string;
 	/** Whether it is none in this place. */
 	isFine?(fault: MarkupFault, place: MarkupPlace): boolean;
+	/** What to write in its place, or behind it; `at` is where it stands. */
+	mend?(at: Span, fault: MarkupFault, place: MarkupPlace): Mend | undefined;
 }
 
 const page = (markup: string): string => plainPage(`<h1>Seed</h1>${markup}`);
@@ -23,7 +25,7 @@ const page = (markup: string): string => plainPage(`<h1>Seed</h1>${markup}`);
 function rule(
 	code: Code,
 	tell: (at: Span, fault: MarkupFault) => Problem,
-	{ rules, what, why, wrong, mended, isFine }: Rule
+	{ rules, what, why, wrong, mended, isFine, mend }: Rule
 ): MarkupCheck {
 	return {
 		of: 'markup',
@@ -32,8 +34,22 @@ function rule(
 		what,
 		why,
 		examples: { [code]: { wrong: page(wrong), mended: page(mended) } },
-		problem: (fault, at, place) => (isFine?.(fault, place) ? undefined : tell(at, fault))
+		problem(fault, at, place) {
+			if (isFine?.(fault, place)) return undefined;
+			const mending = mend?.(at, fault, place);
+			return mending ? { ...tell(at, fault), mend: mending } : tell(at, fault);
+		}
 	};
+}
+
+/** An attribute more, behind the name of an element. */
+function attributeMore({ file, to }: Span, attribute: string): Mend {
+	return { label: `Write ${attribute}`, span: { file, from: to, to }, insert: ` ${attribute}` };
+}
+
+/** Another word in the place of what stands there. */
+function instead(span: Span, words: string): Mend {
+	return { label: `Write ${words}`, span, insert: words };
 }
 
 /** The outermost elements of a part stand in what uses it. */
@@ -119,7 +135,8 @@ export const markupChecks: readonly MarkupCheck[] = [
 		what: 'Nothing plays by itself.',
 		why: 'It drowns what a screen reader says, and what moves draws the eye from what one reads.',
 		wrong: '<video src="#" autoplay></video>',
-		mended: '<video src="#" controls></video>'
+		mended: '<video src="#" controls></video>',
+		mend: (at, { attribute }) => (attribute === 'autoplay' ? instead(at, 'controls') : undefined)
 	}),
 	rule('markup-element-unknown', (at, { element }) => warning('markup-element-unknown', at, element), {
 		rules: ['element-name'],
@@ -168,7 +185,11 @@ export const markupChecks: readonly MarkupCheck[] = [
 		what: 'Buttons and fields say their type.',
 		why: 'A button without one sends the form that it stands in.',
 		wrong: '<button>More</button>',
-		mended: '<button type="button">More</button>'
+		mended: '<button type="button">More</button>',
+		mend: (at, { element, from }, { markup }) => {
+			const inForm = markup.lastIndexOf('<form', from) > markup.lastIndexOf('</form', from);
+			return attributeMore(at, `type="${element === 'input' ? 'text' : inForm ? 'submit' : 'button'}"`);
+		}
 	}),
 	rule('markup-end-left-out', (at, { element }) => hint('markup-end-left-out', at, element), {
 		rules: ['no-implicit-close'],
@@ -211,21 +232,24 @@ export const markupChecks: readonly MarkupCheck[] = [
 		what: 'Where a table has heads of rows and of columns, each says which it is.',
 		why: 'Those who listen hear with each value what it is of, and hear the wrong head without it.',
 		wrong: '<table><tr><th scope="col">Kind</th><th>Kept</th></tr><tr><th scope="row">Beans</th><td>3</td></tr></table>',
-		mended: '<table><tr><th scope="col">Kind</th><th scope="col">Kept</th></tr><tr><th scope="row">Beans</th><td>3</td></tr></table>'
+		mended: '<table><tr><th scope="col">Kind</th><th scope="col">Kept</th></tr><tr><th scope="row">Beans</th><td>3</td></tr></table>',
+		mend: (at) => attributeMore(at, 'scope="col"')
 	}),
 	rule('markup-role-unknown', (at, { other }) => warning('markup-role-unknown', at, other), {
 		rules: ['role-unknown'],
 		what: 'Each role is one that WAI-ARIA knows.',
 		why: 'Nothing knows another, so the element is read out as if it had none.',
-		wrong: '<div role="banana">Seed</div>',
-		mended: '<div role="note">Seed</div>'
+		wrong: '<div role="notte">Seed</div>',
+		mended: '<div role="note">Seed</div>',
+		mend: (at, { message }) => (message === '' ? undefined : instead(at, `role="${message}"`))
 	}),
 	rule('markup-aria-unknown', (at, { attribute }) => warning('markup-aria-unknown', at, attribute), {
 		rules: ['aria-unknown'],
 		what: 'Each aria attribute is one that WAI-ARIA knows.',
 		why: 'Nothing reads another, so what it was to say is not said.',
-		wrong: '<p aria-lable="Beans">Seed</p>',
-		mended: '<p aria-live="polite">Seed</p>'
+		wrong: '<section aria-lable="Beans"><p>Seed</p></section>',
+		mended: '<p aria-live="polite">Seed</p>',
+		mend: ({ file, from }, { attribute, message }) => message === '' ? undefined : instead({ file, from, to: from + attribute.length }, message)
 	}),
 	rule('markup-aria-value', (at, { attribute, other }) => warning('markup-aria-value', at, attribute, other), {
 		rules: ['aria-value'],
@@ -239,7 +263,8 @@ export const markupChecks: readonly MarkupCheck[] = [
 		what: 'By keyboard one goes through the page in the order in which it is read.',
 		why: 'What has a number of its own comes before all else on the page, wherever it stands.',
 		wrong: '<a href="#main" tabindex="3">To the seed</a>',
-		mended: '<a href="#main">To the seed</a>'
+		mended: '<a href="#main">To the seed</a>',
+		mend: (at) => instead(at, 'tabindex="0"')
 	}),
 	rule('markup-link-words', (at, { other }) => hint('markup-link-words', at, other), {
 		rules: ['link-words'],

@@ -1,4 +1,5 @@
 import { hint, warning, type Problem } from '../../messages/problem.ts';
+import { picturesIn } from '../../laid/picture-sizes.ts';
 import { attributeOf, type Element } from '../../reach/page-tree.ts';
 import { reached } from '../../reach/reached.ts';
 import type { PageCheck } from '../check.ts';
@@ -24,7 +25,11 @@ export const imageNoAlt: PageCheck = {
 	find: (page) =>
 		pictures(page, (element, file) =>
 			isSpoken(element) && attributeOf(element, 'alt') === undefined && !hasName(element)
-				? warning('image-no-alt', page.placeOf(element), file)
+				? withAttributes(
+						warning('image-no-alt', page.placeOf(element), file),
+						'It shows nothing that matters',
+						'alt=""'
+					)
 				: undefined
 		)
 };
@@ -48,10 +53,26 @@ export const imageNoSize: PageCheck = {
 			const style = attributeOf(element, 'style') ?? '';
 			if (both || sized.has(element) || /aspect-ratio|(^|[;\s])height\s*:/.test(style))
 				return undefined;
-			return hint('image-no-size', page.placeOf(element), file);
+			const problem = hint('image-no-size', page.placeOf(element), file);
+			const size = picturesIn(page.resolved.reading.files.assets)(file);
+			if (
+				!size ||
+				attributeOf(element, 'width') !== undefined ||
+				attributeOf(element, 'height') !== undefined
+			)
+				return problem;
+			const said = `width="${size.width}" height="${size.height}"`;
+			return withAttributes(problem, `Write ${said}, as the file has it`, said);
 		});
 	}
 };
+
+/** A problem of a tag with attributes more as its mend; none where its place is not that of a tag. */
+function withAttributes(problem: Problem, label: string, attributes: string): Problem {
+	const { file, from, to } = problem.span;
+	if (to - from !== '<img'.length) return problem;
+	return { ...problem, mend: { label, span: { file, from: to, to }, insert: ` ${attributes}` } };
+}
 
 function pictures(
 	page: WrittenPage,

@@ -32,7 +32,13 @@ export const openElements: LayerCheck = {
 						.filter(({ kind, name }) => kind === 'start' && isHtml(name))
 						.map((tag) => {
 							const at = { ...span, from: span.from + tag.from, to: span.from + tag.to };
-							return warning('element-open', at, tag.name);
+							const end = span.to - (text.endsWith('"""', span.to) ? 3 : 0);
+							const mend = {
+								label: `End it with the piece`,
+								span: { ...span, from: end, to: end },
+								insert: `</${tag.name}>`
+							};
+							return { ...warning('element-open', at, tag.name), mend };
 						});
 				})
 		)
