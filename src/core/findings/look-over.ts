@@ -3,7 +3,7 @@ import { Allowances, allowWords, type Allowing, type SeenOn } from '../check/all
 import { checks } from '../check/list.ts';
 import type { CheckedSite } from '../check/site.ts';
 import { factsOf, type PageFacts } from '../check/subject/page-facts.ts';
-import { shownSightings, type ShownFault } from '../check/html/shown-faults.ts';
+import { shownFaults, shownSightings, type ShownFault } from '../check/html/shown-faults.ts';
 import { markupJudge } from '../check/html/markup-judge.ts';
 import type { Sighting } from '../check/subject/sighting.ts';
 import { WrittenPage } from '../check/subject/written-page.ts';
@@ -74,7 +74,7 @@ export class LookingOver {
 		private readonly year: number,
 		private readonly boxesOf: MeasuredBoxes = () => undefined,
 		/** What a browser shows to be wrong on a page, where it was opened in one. */
-		private readonly shownOn: (instance: PageInstance) => readonly ShownFault[] = () => []
+		private readonly shownOn?: (instance: PageInstance) => readonly ShownFault[]
 	) {}
 
 	/** Sizes of a page's content have been measured, so its boxes are looked at again. */
@@ -151,7 +151,8 @@ export class LookingOver {
 		const { findings, aside } = this.told(checked, seen, whole);
 		yield;
 		const measured = this.isMeasured(checked);
-		const idle = idleAllowances(checked, aside, measured);
+		const untold = [...(measured ? [] : ofBoxes), ...(this.shownOn ? [] : shownFaults.codes)];
+		const idle = idleAllowances(checked, aside, new Set(untold));
 		return { findings: [...findings, ...idle], aside, measured };
 	}
 
@@ -237,7 +238,7 @@ export class LookingOver {
 		};
 		facts.push(factsOf(written));
 		for (const check of pageChecks) add(check.find(written));
-		const shown = this.shownOn(instance);
+		const shown = this.shownOn?.(instance) ?? [];
 		if (shown.length > 0) add(shownSightings(shown, written, this.knownOn(seen, written)));
 		const isMeasured = this.measuredAt.has(`${written.name} ${instance.address}`);
 		const measured = isMeasured ? this.boxesOf(instance, checked) : undefined;
@@ -295,15 +296,15 @@ function onNoPage(sighting: Sighting): Seen {
 /** What only boxes show: guesses may not see it, so nothing is known of it before all is measured. */
 const ofBoxes: ReadonlySet<string> = new Set(fitChecks.flatMap(({ codes }) => codes));
 
-/** Allowances that set nothing aside; taking one away changes nothing. */
+/** Allowances that set nothing aside; taking one away changes nothing. `untold`: what may be there, and was not looked for. */
 function idleAllowances(
 	checked: CheckedSite,
 	aside: readonly SetAside[],
-	measured: boolean
+	untold: ReadonlySet<string>
 ): Finding[] {
 	const used = new Set(aside.map(({ allowance }) => allowance));
 	const idle = Allowances.of(checked.site).all.filter(
-		({ allowance }) => !used.has(allowance) && (measured || !ofBoxes.has(allowance.code.text))
+		({ allowance }) => !used.has(allowance) && !untold.has(allowance.code.text)
 	);
 	const problems = idle.map(({ allowance, in: where }): Problem => {
 		const { text, span } = allowance.code;

@@ -115,6 +115,13 @@
 				/>
 			{/each}
 			{#if view && view.aside.length > 0}<AsideList aside={view.aside} />{/if}
+			{#if view}
+				<p class="more small">
+					Pages are not opened here with anything that runs in them. What shows only then (contrast
+					over a picture, what a role has in it, what scrolls without a keyboard) is found by
+					<span class="mono">npx long-eave check SITE --measure</span>.
+				</p>
+			{/if}
 		</section>
 		<section class="detail" aria-label="The finding that is chosen">
 			{#if chosen}
@@ -159,6 +166,10 @@
 		background: none;
 		color: var(--ink-2);
 		text-decoration: line-through;
+	}
+	.more {
+		margin: 16px 14px;
+		color: var(--ink-2);
 	}
 	.empty {
 		padding: 20px 16px;

@@ -248,7 +248,7 @@ export const markupChecks: readonly MarkupCheck[] = [
 		what: 'Each aria attribute is one that WAI-ARIA knows.',
 		why: 'Nothing reads another, so what it was to say is not said.',
 		wrong: '<section aria-lable="Beans"><p>Seed</p></section>',
-		mended: '<p aria-live="polite">Seed</p>',
+		mended: '<section aria-label="Beans"><p>Seed</p></section>',
 		mend: ({ file, from }, { attribute, message }) => message === '' ? undefined : instead({ file, from, to: from + attribute.length }, message)
 	}),
 	rule('markup-aria-value', (at, { attribute, other }) => warning('markup-aria-value', at, attribute, other), {
