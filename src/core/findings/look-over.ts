@@ -119,7 +119,7 @@ export class LookingOver {
 			return finished(this.foundOn(page, checked)).seen;
 		});
 		const judge = markupJudge();
-		const markup = judge ? markupFound(checked, judge, pages).seen : [];
+		const markup = judge ? finished(markupFound(checked, judge, pages)).seen : [];
 		return this.told(checked, [...seen, ...markup], []);
 	}
 
@@ -134,7 +134,7 @@ export class LookingOver {
 		const seen = pages.flatMap((page) => page.seen);
 		const judge = markupJudge();
 		if (judge) {
-			const { seen: inMarkup, alone } = markupFound(checked, judge);
+			const { seen: inMarkup, alone } = yield* markupFound(checked, judge);
 			seen.push(...inMarkup);
 			whole.push(...alone);
 			yield;
@@ -248,7 +248,9 @@ export class LookingOver {
 	/** What is found on a page already, in its markup as well. */
 	private knownOn(seen: readonly Seen[], { resolved, declared }: WrittenPage): Sighting[] {
 		const judge = markupJudge();
-		const inMarkup = judge ? markupFound(resolved, judge, [declared]) : { seen: [], alone: [] };
+		const inMarkup = judge
+			? finished(markupFound(resolved, judge, [declared]))
+			: { seen: [], alone: [] };
 		const alone = inMarkup.alone.map((problem): Sighting => ({ problem }));
 		return [...seen, ...inMarkup.seen].map(({ sighting }) => sighting).concat(alone);
 	}

@@ -23,12 +23,12 @@ const byRule: ReadonlyMap<string, MarkupCheck> = new Map(
 		.flatMap((check) => check.rules.map((rule) => [rule, check] as const))
 );
 
-/** Judges the markup of all layers and parts; `pages` names the pages that are asked about, all without it. */
-export function markupFound(
+/** Judges the markup of all layers and parts, with a rest after each; `pages` names the pages that are asked about, all without it. */
+export function* markupFound(
 	checked: ResolvedSite,
 	judge: MarkupJudge,
 	pages: readonly Page[] = pagesOf(checked.site)
-): MarkupFound {
+): Generator<undefined, MarkupFound> {
 	const covering = new Map<Layer, Page[]>();
 	for (const page of pages) {
 		for (const layer of [...checked.structure.chainOf(page), page]) {
@@ -37,13 +37,18 @@ export function markupFound(
 			else covering.set(layer, [page]);
 		}
 	}
-	const seen = layersOf(checked.site).flatMap((layer) => {
+	const seen: Seen[] = [];
+	for (const layer of layersOf(checked.site)) {
 		const covered = covering.get(layer);
-		return covered ? inLayer(layer, checked, judge, covered) : [];
-	});
-	const alone = checked.site.parts.flatMap(({ markup }) =>
-		problemsIn(markup, true, checked, judge)
-	);
+		if (!covered) continue;
+		seen.push(...inLayer(layer, checked, judge, covered));
+		yield;
+	}
+	const alone: Problem[] = [];
+	for (const { markup } of checked.site.parts) {
+		alone.push(...problemsIn(markup, true, checked, judge));
+		yield;
+	}
 	return { seen, alone };
 }
 

@@ -299,6 +299,8 @@ class Placer {
 			x: larger(reach.x, inner.x + (tracks?.across ?? 0) + (tracks ? padEnd : 0)),
 			y: larger(reach.y, inner.y + (tracks?.down ?? 0) + (tracks ? padBottom : 0))
 		};
+		// Of a grid its tracks count, and what sticks out of those only as far as it does.
+		if (tracks) return least;
 		return children.reduce(({ x, y }, child) => {
 			if (isFlat(child)) return { x, y };
 			const below = child.style.marginBottom.at(child.laidBase, this.view);
