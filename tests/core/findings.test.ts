@@ -11,7 +11,7 @@ import { checks } from '../../src/core/check/list.ts';
 import { mendOf } from '../../src/core/check/mend.ts';
 import { foundElsewhere } from '../../src/core/check/elsewhere.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
-import type { Problem } from '../../src/core/messages/problem.ts';
+import { sentenceOf, type Problem } from '../../src/core/messages/problem.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
@@ -290,4 +290,13 @@ route / { title "Home"; piece text """<h1>Seed</h1>""" }`)
 	assert.deepEqual(coveredAt('overlap 30px'), []);
 	assert.deepEqual(coveredAt('overlap 0'), coveredAt('pad 0'));
 	assert.deepEqual(coveredAt('overlap 0; overlap 30px @wide'), [{ from: 280, to: 799 }]);
+});
+
+test('of a style that stops where a page begins it is said what would reach', () => {
+	const said = (style: string): string[] =>
+		lookOver(wholeExample(plainLayout(`style${style} """h1 { margin: 0; }"""`))).findings.flatMap(
+			({ problem }) => (problem.code === 'style-unused' ? [sentenceOf(problem)] : [])
+		);
+	assert.match(said('')[0] ?? '', /"style global" reaches what pages bring/);
+	assert.deepEqual(said(' global'), []);
 });

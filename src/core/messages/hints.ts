@@ -57,7 +57,10 @@ export const hints = {
 		`The picture ${file} does not say its width and height, so what follows jumps when it has loaded.`,
 
 	// Style
-	'style-unused': (selector: string) => `"${selector}" matches nothing on any page.`,
+	'style-unused': (selector: string, isBeyond: boolean) =>
+		isBeyond
+			? `"${selector}" matches nothing of the layer that says it, and stops where another begins: "style global" reaches what pages bring.`
+			: `"${selector}" matches nothing on any page.`,
 	'value-not-token': (value: string, token: string) =>
 		`${value} is what ${token} says: written out, it stays when ${token} changes.`,
 

@@ -17,15 +17,19 @@ export const styleUnused: AcrossCheck = {
 	examples: { 'style-unused': { wrong: styled('.leed'), mended: styled('.lead') } },
 	find(pages) {
 		const matched = new Set<string>();
+		const beyond = new Set<string>();
 		for (const { selectors } of pages) {
-			for (const [key, { isMatched }] of selectors) if (isMatched) matched.add(key);
+			for (const [key, { isMatched, isBeyond }] of selectors) {
+				if (isMatched) matched.add(key);
+				if (isBeyond) beyond.add(key);
+			}
 		}
 		const told = new Set<string>();
 		return pages.flatMap(({ selectors }) =>
 			[...selectors].flatMap(([key, { text, span }]): Sighting[] => {
 				if (matched.has(key) || told.has(key)) return [];
 				told.add(key);
-				return [{ problem: hint('style-unused', span, text) }];
+				return [{ problem: hint('style-unused', span, text, beyond.has(key)) }];
 			})
 		);
 	}

@@ -20,6 +20,8 @@ export interface SelectorFact {
 	readonly text: string;
 	readonly span: Span;
 	readonly isMatched: boolean;
+	/** What another layer wrote would be matched, if the style held for that too. */
+	readonly isBeyond: boolean;
 }
 
 /** What a page says of itself, for what can be seen only when all pages are known. */
@@ -66,8 +68,11 @@ function selectorsOn(page: WrittenPage): ReadonlyMap<string, SelectorFact> {
 		const key = `${style.span.file} ${style.span.from} ${text}`;
 		if (found.get(key)?.isMatched) continue;
 		const span = ruleSpan(rule);
-		const isMatched = mayReach(text, page) && reached(rule, page.tree).length > 0;
-		found.set(key, { text, span, isMatched });
+		const may = mayReach(text, page);
+		const isMatched = may && reached(rule, page.tree).length > 0;
+		const isHeld = may && !isMatched && rule.within !== undefined;
+		const isBeyond = isHeld && reached({ ...rule, within: undefined }, page.tree).length > 0;
+		found.set(key, { text, span, isMatched, isBeyond });
 	}
 	return found;
 }
