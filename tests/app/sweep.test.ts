@@ -97,7 +97,7 @@ test('what does not fit is said, a mend shows its text and its curve first, and 
 	await (await named(page, 'button', 'Make it')).click();
 	await until('it is made, and worked out anew', async () => (await page.$$('.mend')).length > 0 && (await page.$$('.change')).length === 0 && (await misfits()).length === 1); // prettier-ignore
 	await until('all routes are measured', async () => page.$eval('.sweep', (one) => one.getAttribute('data-others') === '2')); // prettier-ignore
-	const strips = await page.$$eval('.strip', (all) => all.map((one) => [one.querySelector('.name')?.textContent, one.querySelectorAll('i').length])); // prettier-ignore
+	const strips = await page.$$eval('button.strip', (all) => all.map((one) => [one.querySelector('.name')?.textContent, one.querySelectorAll('i').length])); // prettier-ignore
 	assert.deepEqual(strips, [
 		['/', 1],
 		['/b', 0]
