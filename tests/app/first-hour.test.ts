@@ -134,10 +134,11 @@ test('the foot’s text is changed in Source, and every page changes', async () 
 		);
 	});
 	for (const route of ['/', '/visit', '/guides/:slug']) {
-		await app.open(`/plan?route=${route}`);
-		await until(`${route} has the new foot`, async () =>
-			(await stageText('footer')).includes('free for all')
-		);
+		await until(`${route} has the new foot`, async () => {
+			await app.open(`/plan?route=${route}`);
+			await frames(app.page, 60);
+			return (await stageText('footer')).includes('free for all');
+		});
 	}
 });
 

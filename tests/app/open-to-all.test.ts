@@ -180,7 +180,7 @@ for (const mode of ['night', 'day'] as const) {
 		await openText(app.page, wide, 'wide.eave');
 		// It is drawn anew as pages are measured, so it is pressed in the page itself.
 		await app.page.waitForSelector('.mend');
-		await app.page.$eval('.mend', (one) => 'click' in one && one.click());
+		await app.page.$eval('.mend', (one) => one instanceof HTMLElement && one.click());
 		await check('Sweep with a mend');
 	});
 }
