@@ -178,7 +178,10 @@ test('a part is made of a piece with the places that are like it, and renamed in
 	const part = await app.page.waitForSelector('[aria-label="Part arrival"]');
 	assert.match((await part?.evaluate((one) => one.textContent)) ?? '', /used in [23] places/);
 	// Pictures of parts come one after the other and move what stands below, so it is pressed wherever it is.
-	await part?.$eval('button::-p-text(Rename)', (button) => button instanceof HTMLElement && button.click());
+	await part?.$eval(
+		'button::-p-text(Rename)',
+		(button) => button instanceof HTMLElement && button.click()
+	);
 	await hand.fill('New name', 'newcomer');
 	await hand.press('button', 'Rename it');
 	await app.page.waitForSelector('[aria-label="Part newcomer"]');
