@@ -35,6 +35,7 @@ layout frame at / {
   }
   style """
     :scope { background: var(--paper); color: var(--ink); }
+    /* a { outline: none; } @import "old.css"; */
     a:focus-visible { outline: 2px solid; }
   """
   region head as header {

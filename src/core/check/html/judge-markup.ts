@@ -42,12 +42,7 @@ function judgeAnew(markup: string): MarkupFault[] {
 		offset: 0,
 		hooks: { processAttribute }
 	});
-	const faults = results
-		.flatMap(({ messages }) => messages.map((one) => faultOf(one, markup)))
-		.filter(
-			({ rule, from, to }) =>
-				rule !== 'no-trailing-whitespace' || /^\s*$/.test(markup.slice(from, to))
-		);
+	const faults = results.flatMap(({ messages }) => messages.map((one) => faultOf(one, markup)));
 	return [...faults, ...ariaFaults(writtenElements(markup)), ...wordFaults(markup)];
 }
 

@@ -2,7 +2,7 @@ import { warning, type Problem } from '../../messages/problem.ts';
 import { placeOfStyle } from '../../model/style-place.ts';
 import type { WholeCheck } from '../check.ts';
 import { plainPage } from '../example.ts';
-import { stylesOf } from '../subject/styles-of.ts';
+import { stylesOf, withoutComments } from '../subject/styles-of.ts';
 
 const styled = (css: string): string =>
 	plainPage('<h1>Seed</h1><p><a href="#main">To the seed</a></p>', `style """${css}"""`);
@@ -27,9 +27,9 @@ export const focusUnseen: WholeCheck = {
 	},
 	find({ site }) {
 		const styles = stylesOf(site);
-		if (styles.some(({ css }) => shows.test(css))) return [];
+		if (styles.some(({ css }) => shows.test(withoutComments(css)))) return [];
 		return styles.flatMap((style): Problem[] =>
-			[...style.css.matchAll(without)].map((one) =>
+			[...withoutComments(style.css).matchAll(without)].map((one) =>
 				warning('focus-unseen', placeOfStyle(style, one.index, one[0].length))
 			)
 		);

@@ -4,7 +4,7 @@ import { placeOfStyle } from '../../model/style-place.ts';
 import type { WholeCheck } from '../check.ts';
 import { plainPage } from '../example.ts';
 import { Addresses, linkTarget } from '../subject/link-target.ts';
-import { stylesOf } from '../subject/styles-of.ts';
+import { stylesOf, withoutComments } from '../subject/styles-of.ts';
 
 const styled = (css: string): string => plainPage('<h1>Seed</h1>', `style """${css}"""`);
 
@@ -31,7 +31,7 @@ export const styleFiles: WholeCheck = {
 		const addresses = Addresses.of(resolved);
 		return stylesOf(resolved.site).flatMap((style): Problem[] => {
 			const { css } = style;
-			const imported = [...css.matchAll(imports)];
+			const imported = [...withoutComments(css).matchAll(imports)];
 			const lost = urlsIn(css).filter(({ url, from }) => {
 				const isImport = imported.some((one) => one.index <= from && from < one.index + one[0].length); // prettier-ignore
 				const target = isImport ? undefined : linkTarget(url, '/');

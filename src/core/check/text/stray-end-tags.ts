@@ -1,15 +1,37 @@
 import { plainPage } from '../example.ts';
 import { Memory } from '../../model/memory.ts';
-import { warning, type Problem } from '../../messages/problem.ts';
+import { warning } from '../../messages/problem.ts';
 import { markupsOf, type Layer } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
-import { looseTags } from '../../resolve/markup/balance.ts';
+import { looseTags, type LooseTag } from '../../resolve/markup/balance.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { LayerCheck } from '../check.ts';
 
-const known = new Memory<Layer, readonly Problem[]>();
+/** Tags of some markup that have no other end, each with its place, and the place where the markup ends. */
+interface Loose {
+	readonly tag: LooseTag;
+	readonly at: Span;
+	readonly end: Span;
+}
 
-const leftOpen = new Memory<Layer, readonly Problem[]>();
+const known = new Memory<Layer, readonly Loose[]>();
+
+function looseIn(layer: Layer, texts: ReadonlyMap<string, string>): readonly Loose[] {
+	return known.get(layer, [], () =>
+		piecesIn(layer)
+			.flatMap(markupsOf)
+			.flatMap(({ span }) => {
+				const { file, from, to } = span;
+				const text = texts.get(file) ?? '';
+				const last = text.endsWith('"""', to) ? to - 3 : to;
+				return looseTags(text.slice(from, to)).map((tag) => ({
+					tag,
+					at: { file, from: from + tag.from, to: from + tag.to },
+					end: { file, from: last, to: last }
+				}));
+			})
+	);
+}
 
 export const openElements: LayerCheck = {
 	of: 'layer',
@@ -23,28 +45,15 @@ export const openElements: LayerCheck = {
 		}
 	},
 	find: (layer, { reading }) =>
-		leftOpen.get(layer, [], () =>
-			piecesIn(layer)
-				.flatMap(markupsOf)
-				.flatMap(({ span }) => {
-					const text = reading.files.texts.get(span.file) ?? '';
-					return looseTags(text.slice(span.from, span.to))
-						.filter(({ kind, name }) => kind === 'start' && isHtml(name))
-						.map((tag) => {
-							const at = { ...span, from: span.from + tag.from, to: span.from + tag.to };
-							const end = span.to - (text.endsWith('"""', span.to) ? 3 : 0);
-							const mend = {
-								label: `End it with the piece`,
-								span: { ...span, from: end, to: end },
-								insert: `</${tag.name}>`
-							};
-							return { ...warning('element-open', at, tag.name), mend };
-						});
-				})
-		)
+		looseIn(layer, reading.files.texts)
+			.filter(({ tag: { kind, name } }) => kind === 'start' && isHtml(name))
+			.map(({ tag, at, end }) => {
+				const mend = { label: 'End it with the piece', span: end, insert: `</${tag.name}>` };
+				return { ...warning('element-open', at, tag.name), mend };
+			})
 };
 
-/** Of what stands in a drawing, `/>` ends an element. */
+/** Not of a drawing, whose elements end by themselves. */
 function isHtml(name: string): boolean {
 	return !/^(?:path|circle|rect|line|g|use|ellipse|polygon|polyline|stop|image)$/.test(name);
 }
@@ -61,21 +70,7 @@ export const strayEndTags: LayerCheck = {
 		}
 	},
 	find: (layer, { reading }) =>
-		known.get(layer, [], () =>
-			piecesIn(layer)
-				.flatMap(markupsOf)
-				.flatMap(({ span }) => {
-					const text = reading.files.texts.get(span.file) ?? '';
-					return strayIn(text.slice(span.from, span.to), span);
-				})
-		)
+		looseIn(layer, reading.files.texts)
+			.filter(({ tag: { kind } }) => kind === 'end')
+			.map(({ tag, at }) => warning('end-tag-stray', at, tag.name))
 };
-
-function strayIn(markup: string, { file, from }: Span): Problem[] {
-	return looseTags(markup)
-		.filter(({ kind }) => kind === 'end')
-		.map((tag) => {
-			const span = { file, from: from + tag.from, to: from + tag.to };
-			return warning('end-tag-stray', span, tag.name);
-		});
-}
