@@ -11,8 +11,17 @@ import { inspectable } from './inspectable.ts';
 import { wordFaults } from './word-faults.ts';
 import type { MarkupFault } from './markup-judge.ts';
 
+/** Rules and elements are put together once: the library's own loader does it for every piece of markup anew. */
+class KeptConfiguration extends StaticConfigLoader {
+	#kept: ReturnType<StaticConfigLoader['getConfigFor']> | undefined;
+
+	override getConfigFor(handle: string): ReturnType<StaticConfigLoader['getConfigFor']> {
+		return (this.#kept ??= super.getConfigFor(handle));
+	}
+}
+
 const validator = new HtmlValidate(
-	new StaticConfigLoader({
+	new KeptConfiguration({
 		root: true,
 		extends: ['html-validate:recommended', 'html-validate:a11y'],
 		// Markup stands in a page of the site: what only a whole page shows is looked for there.
