@@ -4,7 +4,7 @@
 	import { navigating, page } from '$app/state';
 	import { trialWords } from '$core/model/trial.ts';
 	import { onMount, untrack, type Snippet } from 'svelte';
-	import { readPlace, writePlace } from '$store/address.ts';
+	import { readPlace, writePlace, type Place } from '$store/address.ts';
 	import { bringsFiles, takeDrop, takePaste } from '$store/drop.ts';
 	import { clearForgotten } from '$store/kept-sites.ts';
 	import { found } from '$store/findings.svelte.ts';
@@ -33,11 +33,7 @@
 	onMount(() => {
 		look.start();
 		const place = readPlace(page.url);
-		// An address that names a screen means all of it.
-		if (place.width !== undefined) {
-			look.width = place.width;
-			look.height = place.height;
-		}
+		takeScreen(place);
 		store.seenBy = place.role;
 		store.trial = place.trial;
 		void start(place.wish)
@@ -110,12 +106,22 @@
 		});
 	});
 
-	// What pages are tried with follows it too, but only there: an address that comes late would take back a choice.
+	// What pages are tried with follows it too, and a link that says it or a screen, but only there: an address that
+	// comes late would take back a choice.
 	afterNavigate(({ type }) => {
-		if (type !== 'popstate') return;
-		const { trial } = readPlace(page.url);
-		if (trialWords(trial).join() !== trialWords(store.trial).join()) void store.tryWith(trial);
+		const place = readPlace(page.url);
+		if (type === 'link') takeScreen(place);
+		const says = type === 'popstate' || (type === 'link' && page.url.searchParams.has('try'));
+		if (!says || trialWords(place.trial).join() === trialWords(store.trial).join()) return;
+		void store.tryWith(place.trial);
 	});
+
+	/** An address that names a screen means all of it. */
+	function takeScreen({ width, height }: Place): void {
+		if (width === undefined) return;
+		look.width = width;
+		look.height = height;
+	}
 
 	function onDragOver(event: DragEvent): void {
 		if (bringsFiles(event)) event.preventDefault();

@@ -58,7 +58,7 @@ async function setEditor(find: string, replace: string): Promise<void> {
 }
 
 test('the first visit shows the demo in Plan: routes, the layouts that cover them, the page', async () => {
-	await app.open('/');
+	await app.load('/');
 	assert.equal(new URL(app.page.url()).pathname, '/plan');
 	const rows = await app.page.$$eval('[role=option]', (all) =>
 		all.map((one) => one.querySelector('.unseen')?.textContent?.trim() ?? '')

@@ -24,7 +24,7 @@ async function elements(): Promise<number> {
 
 for (const site of heavySites) {
 	test(`${site.what}: no view draws more than can be seen, and none is kept when one leaves it`, async () => {
-		await app.open('/plan');
+		await app.load('/plan');
 		await openHeavy(app.page, site);
 		const first = await elements();
 		for (const view of ['source', 'deliver', 'plan']) {

@@ -34,7 +34,7 @@ const site = (name: string, body: string): string =>
 	].join('\n');
 
 async function opened(name: string, body: string): Promise<void> {
-	await app.open('/plan');
+	await app.load('/plan');
 	await openText(app.page, site(name, body));
 	await until(`${name} is open`, async () =>
 		(await app.page.$eval('.site-name', (one) => one.textContent))?.includes(name)
@@ -43,7 +43,7 @@ async function opened(name: string, body: string): Promise<void> {
 }
 
 test('every answer carries the headers that keep others out, and the application works under them', async () => {
-	await app.open('/plan');
+	await app.load('/plan');
 	const script = asked.find((url) => url.endsWith('.js'));
 	assert.ok(script);
 	for (const path of [
@@ -136,7 +136,7 @@ test('files that could run script have an origin of their own', async () => {
 		['b.html', encodeUtf8(`<p>b</p>${script}`)],
 		['c.png', encodeUtf8('no picture')]
 	]);
-	await app.open('/plan');
+	await app.load('/plan');
 	await openFile(app.page, 'files.zip', [...packSource({ texts, assets })]);
 	await until(
 		'the picture is there',
@@ -175,7 +175,7 @@ test('nothing is loaded from outside until the user lets this site, and the stag
 });
 
 test('what is dropped anywhere opens as a site or is a file of it, and never lands in the text', async () => {
-	await app.open('/source');
+	await app.load('/source');
 	const before = await editorText(app.page);
 	const drop = (name: string, content: string): Promise<void> =>
 		app.page.evaluate(
@@ -202,7 +202,7 @@ test('what is dropped anywhere opens as a site or is a file of it, and never lan
 });
 
 test('a slip in the text offers its mend in Source, and Source opens whatever the text is', async () => {
-	await app.open('/source');
+	await app.load('/source');
 	await openText(
 		app.page,
 		site('Slip', '<p>x</p>').replace('layout frame at / {', 'layout frame at / { width: 900px; ')
@@ -222,6 +222,6 @@ test('a slip in the text offers its mend in Source, and Source opens whatever th
 		await app.page.reload();
 		assert.ok((await editorText(app.page)).includes(words.trim().slice(0, 6)), words);
 	}
-	await app.open('/plan');
+	await app.load('/plan');
 	await app.page.waitForSelector('[role=option]');
 });

@@ -36,7 +36,7 @@ async function goTo(view: string): Promise<void> {
 
 test('while it works nothing moves and nothing is cut, in any view, at two sizes', async () => {
 	const { page } = app;
-	await app.open('/plan');
+	await app.load('/plan');
 	for (const width of [1280, 1024]) {
 		await page.setViewport({ width, height: 800 });
 		for (const view of ['plan', 'sheet', 'sweep', 'source', 'material', 'findings', 'deliver']) {
@@ -62,7 +62,7 @@ test('while it works nothing moves and nothing is cut, in any view, at two sizes
 
 test('drawings of the sheet that still wait have a name, and stopping is offered to all', async () => {
 	const { page } = app;
-	await app.open('/plan');
+	await app.load('/plan');
 	const release = await holdWorker(page);
 	await goTo('sheet');
 	await until('it says that it works', async () => (await page.$('.busy')) !== null);
@@ -76,10 +76,10 @@ test('drawings of the sheet that still wait have a name, and stopping is offered
 test('where the system prefers dark, what can be chosen is read as well as by day', async () => {
 	const { page } = app;
 	await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
-	await app.open('/plan');
+	await app.load('/plan');
 	await page.evaluate(() => localStorage.clear());
 	for (const view of ['sheet', 'sweep', 'plan', 'findings', 'material', 'deliver']) {
-		await app.open(`/${view}`);
+		await app.load(`/${view}`);
 		assert.equal(await page.evaluate(() => document.documentElement.dataset['mode']), 'night');
 		await frames(page, 25);
 		assert.deepEqual(await violationsIn(page, { runOnly: ['color-contrast'] }), [], view);

@@ -17,7 +17,7 @@ after(async () => {
 
 /** A new site of the regions that are named. */
 async function newSite(hand: Hand, words: string): Promise<void> {
-	await app.open('/plan?width=1200');
+	await app.load('/plan?width=1200');
 	await (await app.page.waitForSelector('.site-name'))?.click();
 	await (await named(app.page, 'menuitem', 'New site …')).click();
 	await hand.fill('Regions, with commas between', words);
@@ -137,19 +137,19 @@ test('two regions take 3 and 9 of 12 columns, 2 and 4 of 6, and the whole width'
 test('a token differs by band; a fourth band, a picture, a title pattern and a role are added', async () => {
 	const hand = new Hand(app);
 	await newSite(hand, 'head, content, foot');
-	await app.open('/material?of=tokens');
+	await app.load('/material?of=tokens');
 	await hand.press('button', 'Add token …');
 	await hand.fill('Name', '--space');
 	await hand.fill('Value', '16px');
 	await hand.press('button', 'Add it');
 	await app.page.waitForSelector('article[aria-label="Token --space"]');
 	await hand.type('--space at wide', '32px');
-	await app.open('/material?of=files');
+	await app.load('/material?of=files');
 	const chooser = app.page.waitForFileChooser();
 	await hand.press('button', 'Add files …');
 	await (await chooser).accept(['static/mark.svg']);
 	await app.page.waitForSelector('article[aria-label="File images/mark.svg"] img');
-	await app.open('/plan');
+	await app.load('/plan');
 	await hand.press('button', 'site');
 	await hand.press('button', 'Add a band …');
 	await hand.fill('Name', 'huge');

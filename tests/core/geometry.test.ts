@@ -6,7 +6,7 @@ import { runSize } from '../../src/core/geometry/pieces/piece-size.ts';
 import { metricsSchema, sizesFrom } from '../../src/core/geometry/pieces/metrics.ts';
 import { Sweep } from '../../src/core/geometry/widths/sweep.ts';
 import { jumpWidths, sweepFrom, sweepTo } from '../../src/core/geometry/widths/jumps.ts';
-import { PageLayout } from '../../src/core/geometry/page-layout.ts';
+import { PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.ts';
 import { sizesByName } from '../judge/boxes/sizes.ts';
 import { boxesOf, columnsAt, oneLayout, placedOf } from '../lib/boxes.ts';
 import { pageNamed } from '../lib/site.ts';
@@ -310,6 +310,33 @@ test('a classic scrollbar is there where the page is taller than the screen, and
 		barred.boxesAt({ width, height: 400 }).find(({ name }) => name.region === 'a')?.width;
 	assert.equal(widthOf(500), 400, 'it is low enough');
 	assert.equal(widthOf(600), 600 - 15 - 120, 'the band of 600 px, and a tenth of all of it');
+});
+
+test('a scrollbar along the foot takes from the height of the screen, and so can bring the one at the side', () => {
+	const wide = (height: string): string => `height ${height}; region a as div { piece fix-900-10 """x""" }; region m as main { slot }`; // prettier-ignore
+	const rootOf = (words: string): PlacedBox | undefined => {
+		const resolved = oneLayout(words);
+		const content = { page: resolved.page(pageNamed(resolved, '/')), site: resolved.site, sizes: sizesByName, open: new Set<string>() }; // prettier-ignore
+		return new PageLayout({ ...content, scrollbar: 15 }).boxesAt({ width: 800, height: 400 })[0];
+	};
+	assert.equal(
+		rootOf(wide('screen'))?.width,
+		785,
+		'as tall as the screen is too tall for what is left of it'
+	);
+	assert.equal(rootOf(wide('380px'))?.width, 800, 'there is room for the bar');
+	assert.equal(rootOf(wide('390px'))?.width, 785);
+	assert.equal(
+		rootOf(wide('390px').replace('900', '790'))?.width,
+		800,
+		'it is not wider than the screen'
+	);
+});
+
+test('a box without area counts among what stands in a scroller, with the padding behind it', () => {
+	const flat = oneLayout('scroll own; pad 0 30px; arrange stack { align start }; region a as div { width 300px }; region m as main { slot }'); // prettier-ignore
+	const [root] = placedOf(flat, 320, 400);
+	assert.equal(root?.overflowX, 30 + 300 + 30 - 320);
 });
 
 test('jumps are the widths at which a region comes, goes, or changes its place at once', () => {

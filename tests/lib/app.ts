@@ -14,10 +14,10 @@ export interface App {
 	readonly address: string;
 	/** Uncaught errors and console errors of the application, which no test expects. */
 	readonly faults: string[];
-	/** Loads the application anew, at an address. */
+	/** Loads the application anew, at an address, as a first visitor or one who comes back does. */
+	load(path: string): Promise<void>;
+	/** Follows a link to an address, in the application as it runs; loads it where it does not run yet. */
 	open(path: string): Promise<void>;
-	/** Follows a link to a view, in the application as it runs. */
-	follow(path: string): Promise<void>;
 	/** The document of the page on the stage. */
 	stage(): Promise<Frame>;
 	/** What a download brought, by waiting for the file. */
@@ -40,17 +40,20 @@ export async function startApp(): Promise<App> {
 		const isSandbox = message.text().includes("sandboxed and the 'allow-scripts'");
 		if (message.type() === 'error' && !isSandbox) faults.push(message.text());
 	});
+	const load = async (path: string): Promise<void> => {
+		await page.goto(address + path);
+		await page.waitForSelector('[data-ready]');
+		// Letters that come later would move what is about to be pressed.
+		await page.evaluate(() => document.fonts.ready.then(() => undefined));
+	};
 	return {
 		page,
 		address,
 		faults,
+		load,
 		async open(path) {
-			await page.goto(address + path);
+			if (!page.url().startsWith(`${address}/`)) return load(path);
 			await page.waitForSelector('[data-ready]');
-			// Letters that come later would move what is about to be pressed.
-			await page.evaluate(() => document.fonts.ready.then(() => undefined));
-		},
-		async follow(path) {
 			await page.$eval(
 				'[data-ready]',
 				(main, href) => {
@@ -62,8 +65,19 @@ export async function startApp(): Promise<App> {
 				},
 				path
 			);
-			const [wanted] = path.split('?');
-			await page.waitForFunction((view) => location.pathname === view, {}, wanted);
+			const [wanted, query] = path.split('?');
+			const said = [...new URLSearchParams(query)];
+			await page.waitForFunction(
+				(view, all) => {
+					const there = new URLSearchParams(location.search);
+					return (
+						location.pathname === view && all.every(([name, value]) => there.get(name) === value)
+					);
+				},
+				{},
+				wanted,
+				said
+			);
 		},
 		async stage() {
 			// A frame that measures may still be there from the view before.

@@ -5,7 +5,7 @@ import { frames, named, until, type App } from './app.ts';
 /** The text of a file of the open site, as Source shows it. */
 export async function sourceText(app: App, file: string): Promise<string> {
 	const { page } = app;
-	await app.follow(`/source?file=${file}`);
+	await app.open(`/source?file=${file}`);
 	await page.waitForSelector('[data-ready] [aria-label="Source"] .cm-content');
 	// The editor draws what is seen; a tall window sees all of it.
 	await page.setViewport({ width: 1280, height: 4000 });

@@ -50,6 +50,11 @@ export function pageHeight([root]: readonly PlacedBox[]): number {
 	return root ? root.y + root.height + root.overflowY : 0;
 }
 
+/** How wide a page is by its boxes, px, with what sticks out of it. */
+function pageWidth([root]: readonly PlacedBox[]): number {
+	return root ? root.width + root.overflowX : 0;
+}
+
 /** The boxes of one page, at any width. */
 export class PageLayout {
 	/** The boxes of each band of the screen, made when they are first asked for. */
@@ -62,11 +67,20 @@ export class PageLayout {
 		const { scrollbar = 0 } = this.content;
 		const screen = this.withText(on);
 		if (scrollbar === 0) return this.placedIn(screen);
-		const placed = this.placedIn({ ...screen, scrollbar });
-		// A classic scrollbar is there where the page is taller than the screen, and takes room from it.
-		return exceeds(pageHeight(placed), screen.height)
-			? this.placedIn({ ...screen, scrollbar, isBarred: true })
-			: placed;
+		return this.barred({ ...screen, scrollbar });
+	}
+
+	/**
+	 * A classic scrollbar is there where the page is taller or wider than what is left of the screen, and takes room
+	 * from it; one can bring the other, and none goes away again (CSS Overflow 3, section 3.1).
+	 */
+	private barred(view: Viewport): PlacedBox[] {
+		const placed = this.placedIn(view);
+		const isBarred = (view.isBarred ?? false) || exceeds(pageHeight(placed), heightOf(view));
+		const isBarredBelow = (view.isBarredBelow ?? false) || exceeds(pageWidth(placed), roomOf(view));
+		if (isBarred === view.isBarred && isBarredBelow === view.isBarredBelow) return placed;
+		if (!isBarred && !isBarredBelow) return placed;
+		return this.barred({ ...view, isBarred, isBarredBelow });
 	}
 
 	/** A screen with the size of text that the page is tried with. */
@@ -130,17 +144,23 @@ function roomOf({ width, scrollbar = 0, isBarred = false }: Viewport): number {
 	return isBarred ? width - scrollbar : width;
 }
 
+/** What a scrollbar along the foot leaves of it. */
+function heightOf({ height, scrollbar = 0, isBarredBelow = false }: Viewport): number {
+	return isBarredBelow ? height - scrollbar : height;
+}
+
 /** CSS Positioned Layout 3, section 4: a drawer fills the screen between the edges it keeps to. */
 function layFixed(box: LayoutBox, layout: Layout): void {
 	const { view } = layout;
 	const { style } = box;
 	const room = roomOf(view);
 	const wide = usedWidth(box, room, room, true, layout);
-	const most = style.maxHeight?.at(view.height, view) ?? Infinity;
-	const height = smaller(style.height?.at(view.height, view) ?? view.height, most);
+	const seen = heightOf(view);
+	const most = style.maxHeight?.at(seen, view) ?? Infinity;
+	const height = smaller(style.height?.at(seen, view) ?? seen, most);
 	layout.lay(box, wide, larger(height, padDown(box, room, layout)), room);
 	box.x = style.start ? 0 : room - wide;
-	box.y = style.top ? 0 : view.height - box.height;
+	box.y = style.top ? 0 : seen - box.height;
 }
 
 /** The part of the page that something sticks in: the screen, or a box that scrolls by itself. */
@@ -179,7 +199,7 @@ class Placer {
 		private readonly scrolled: Scrolled | undefined
 	) {
 		const by = this.scrolledBy(undefined);
-		this.screen = { top: by, bottom: by + view.height };
+		this.screen = { top: by, bottom: by + heightOf(view) };
 	}
 
 	/** Places a box whose parent's border box begins at a place; gives how far it reaches. */
@@ -301,8 +321,8 @@ class Placer {
 		};
 		// Of a grid its tracks count, and what sticks out of those only as far as it does.
 		if (tracks) return least;
+		// A box counts here even where it has no area.
 		return children.reduce(({ x, y }, child) => {
-			if (isFlat(child)) return { x, y };
 			const below = child.style.marginBottom.at(child.laidBase, this.view);
 			const out = this.outOfRun(child);
 			return {

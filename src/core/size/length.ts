@@ -12,6 +12,8 @@ export interface Viewport {
 	readonly rem?: number;
 	/** The page has one at its side; lengths count with it (CSS Values 4, section 5.1.2). */
 	readonly isBarred?: boolean;
+	/** The page has one along its foot; no length counts with that. */
+	readonly isBarredBelow?: boolean;
 }
 
 /** A length that can be worked out once it is known what shares are shares of. */
