@@ -118,8 +118,8 @@
 
 	/** An address that names a screen means all of it. */
 	function takeScreen({ width, height }: Place): void {
-		if (width === undefined) return;
-		look.width = width;
+		if (width === undefined && height === undefined) return;
+		look.width = width ?? look.width;
 		look.height = height;
 	}
 

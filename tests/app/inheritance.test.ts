@@ -229,7 +229,7 @@ test('branches fold, and a search finds a route', async () => {
 });
 
 test('a route and a layout are added, and a bar’s end is dragged over another branch', async () => {
-	await app.open('/plan?route=/borrow');
+	await app.load('/plan?route=/borrow');
 	await (await named(app.page, 'button', 'Add route')).click();
 	const route = await named(app.page, 'textbox', 'Route');
 	await route.type('thanks');

@@ -179,8 +179,12 @@ for (const mode of ['night', 'day'] as const) {
 		await (await app.page.$(`::-p-text(by ${mode})`))?.click();
 		await openText(app.page, wide, 'wide.eave');
 		// It is drawn anew as pages are measured, so it is pressed in the page itself.
-		await app.page.waitForSelector('.mend');
-		await app.page.$eval('.mend', (one) => one instanceof HTMLElement && one.click());
+		await app.page.waitForFunction(() => {
+			const mend = document.querySelector('.mend');
+			if (!(mend instanceof HTMLElement)) return false;
+			mend.click();
+			return true;
+		});
 		await check('Sweep with a mend');
 	});
 }

@@ -87,7 +87,7 @@ test('the band strip sets a value for one band, says where it comes from, and fr
 	const text = await sourceText(app, 'layouts/commons.eave');
 	assert.match(text, /show drawer right 240px "Hours"\n\s+show in-place @wide/);
 
-	await app.open('/plan?route=/visit&width=1100');
+	await app.load('/plan?route=/visit&width=1100');
 	await choose(app, 'commons, side');
 	await openValue(app, 'pad of side at wide');
 	await typeInto(app, 'pad at wide', '40px');

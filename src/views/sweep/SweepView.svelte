@@ -90,8 +90,8 @@
 		const { seeing } = store;
 		if (!worked) return;
 		const given = new AbortController();
+		untrack(() => worked.doubtOthers());
 		const timer = setTimeout(() => {
-			worked.misfits = worked.roughly = new Map();
 			void worked.workOthers(names, kind, seeing, given.signal);
 		}, 1200);
 		return () => {

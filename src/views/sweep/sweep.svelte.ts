@@ -53,6 +53,12 @@ export class Swept {
 		if (!signal.aborted) this.room = settled?.room;
 	}
 
+	/** What was known of other pages is an estimate from now on: the site has changed. */
+	doubtOthers(): void {
+		this.roughly = new Map([...this.roughly, ...this.misfits]);
+		this.misfits = new Map();
+	}
+
 	/** What of other pages does not fit: one after the other, while nothing else is to do. */
 	async workOthers(
 		pages: readonly string[],
