@@ -1,10 +1,14 @@
-// The command line as it is handed over: a few files that load no more than what a command needs.
+// The command line as it is handed over: a few files that load no more than what a command needs; beside it the
+// thread in which the server reads previews.
 import { cpSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { newestIn, root } from './tree.js';
 
 /** Where the bundle is; the measuring code and the theme's colours lie beside it. */
 export const bundle = join(root, 'dist/cli/main.js');
+
+/** Some libraries ask for what Node has in the older way. */
+const requiring = { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" }; // prettier-ignore
 
 /** Bundles the command line where nothing is bundled, or something it is made from is newer. */
 export async function bundleCli() {
@@ -28,8 +32,7 @@ export async function bundleCli() {
 		// It has a browser's protocol in it, and is asked for only to measure.
 		external: ['puppeteer-core', 'esbuild'],
 		chunkNames: '[name]-[hash]',
-		// Some libraries ask for what Node has in the older way.
-		banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" } // prettier-ignore
+		banner: requiring
 	});
 	await build({
 		...common,
@@ -39,6 +42,17 @@ export async function bundleCli() {
 		alias: { $core: join(root, 'src/core'), $views: join(root, 'src/views') },
 		format: 'iife',
 		globalName: 'measuring'
+	});
+	await build({
+		...common,
+		entryPoints: ['src/service/previews/room-worker.ts'],
+		outfile: join(fresh, 'preview-room.mjs'),
+		platform: 'node',
+		mainFields: ['module', 'main'],
+		format: 'esm',
+		target: 'node20',
+		minify: true,
+		banner: requiring
 	});
 	mkdirSync(join(fresh, 'theme'), { recursive: true });
 	cpSync(join(root, 'node_modules/axe-core/axe.min.js'), join(fresh, 'axe.js'));

@@ -32,6 +32,8 @@ export function install() {
 
 /** Builds the application where nothing is built, or something it is built from is newer. */
 export function build() {
+	// The server reads previews in a thread that lies beside the command line.
+	must('node', ['scripts/bundle.js']);
 	const built = join(root, 'build/index.js');
 	const sources = ['src', 'static', 'package-lock.json', 'svelte.config.js', 'vite.config.ts'];
 	const newest = Math.max(...sources.map((path) => newestIn(join(root, path))));

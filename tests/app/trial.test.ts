@@ -40,7 +40,7 @@ async function tryWith(label: string): Promise<void> {
 
 test('long content is on the stage, in the address and in all views, and boxes are where they are computed', async () => {
 	const { page } = app;
-	await app.open('/plan?route=/catalogue&width=1180');
+	await app.load('/plan?route=/catalogue&width=1180');
 	await page.waitForSelector('.try');
 	await tryWith('long');
 	await until('what is written as long is there', async () =>
@@ -69,13 +69,13 @@ test('mirrored, with large text and on paper the page is as it is computed, and 
 		['large', async () => (await app.stage()).$eval('[data-piece=intro] p', (one) => getComputedStyle(one).fontSize === '32px')],
 		['printed', async () => (await app.stage()).$eval('[data-region=head]', (one) => getComputedStyle(one).position === 'static')]
 	] as const) {
-		await app.open(`/plan?route=/catalogue&width=700&try=${word}`);
+		await app.load(`/plan?route=/catalogue&width=700&try=${word}`);
 		await until(`the page is ${word}`, check);
 		assert.equal(await compared(), '.', word);
 	}
 	const openers = await (await app.stage()).$$eval('[data-opener]', (all) => all.filter((one) => one.getClientRects().length > 0).length); // prettier-ignore
 	assert.equal(openers, 0);
-	await app.open('/sheet?try=printed');
+	await app.load('/sheet?try=printed');
 	await page.waitForSelector('.drawing');
 	assert.match(await page.$eval('.head', (one) => one.textContent ?? ''), /A4\s+718 px/);
 	assert.equal((await page.$$('.drawing .tab')).length, 0);
@@ -83,7 +83,7 @@ test('mirrored, with large text and on paper the page is as it is computed, and 
 
 test('a stand-in is written where its piece is, seen at once, and taken back', async () => {
 	const { page } = app;
-	await app.open('/plan?route=/catalogue&width=1180');
+	await app.load('/plan?route=/catalogue&width=1180');
 	await (await page.waitForSelector('[role=gridcell][aria-label^="/catalogue, main"]'))?.click();
 	await page.keyboard.press('Enter');
 	const section = await page.waitForSelector('section[aria-label="Piece intro"]');
@@ -116,7 +116,7 @@ test('a stand-in is written where its piece is, seen at once, and taken back', a
 
 test('the strip of scrolling moves the stage, follows it, and has two places side by side', async () => {
 	const { page } = app;
-	await app.open('/plan?route=/catalogue&width=1180&height=500');
+	await app.load('/plan?route=/catalogue&width=1180&height=500');
 	await (await named(page, 'button', 'Scroll')).click();
 	const strip = await page.waitForSelector('[aria-label="Scrolling"][data-reach]');
 	const reach = Number(await strip?.evaluate((one) => one.getAttribute('data-reach')));
@@ -176,9 +176,9 @@ route /g { title "G"; piece body """${filler}<h2 id="deep">Deep</h2>${filler}"""
 
 test('the sheet has the colours that pages have by night, and Sweep how much is left of screens', async () => {
 	const { page } = app;
-	await app.open('/sheet?colours=night');
+	await app.load('/sheet?colours=night');
 	await until('pages are dark', async () => page.$('.drawing [style*="#23201c"]'));
-	await app.open('/sweep?route=/catalogue&width=1180');
+	await app.load('/sweep?route=/catalogue&width=1180');
 	await (await page.waitForSelector('::-p-text(room left)'))?.click();
 	await until(
 		'it is worked out',

@@ -4,12 +4,16 @@ import { createServer } from 'node:http';
 import { cp, mkdir, mkdtemp, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { after, test } from 'node:test';
+import { after, before, test } from 'node:test';
+import { Worker } from 'node:worker_threads';
 import { zipSync } from 'fflate';
 import { serve } from '../../src/cli/serve/serve.ts';
 import { packSource } from '../../src/core/emit/delivery.ts';
 import { isoMs } from '../../src/core/model/utc.ts';
-import { longestKept, PreviewRefused, Previews, type Device } from '../../src/service/previews.ts';
+import type { Device } from '../../src/service/previews/device.ts';
+import { PreviewRoom } from '../../src/service/previews/preview-room.ts';
+import { longestKept, PreviewRefused, Previews } from '../../src/service/previews/previews.ts';
+import { bundleCli } from '../../scripts/lib/bundle-cli.js';
 import { readBody } from '../../src/service/problem.ts';
 import { ask } from '../../src/asking/ask.ts';
 import { around } from '../lib/site.ts';
@@ -111,53 +115,98 @@ const zipOf = (text: string, filler = 0): Uint8Array =>
 		assets: new Map(filler === 0 ? [] : [['big.bin', randomBytes(filler)]])
 	});
 
-test('previews are kept for a while, within bounds, and follow edits', () => {
+before(bundleCli);
+
+/** What a preview answers with its first page. */
+async function pageOf(previews: Previews, token: string, time = 0): Promise<string> {
+	const asked = { method: 'GET', target: '/', time, headers: {} };
+	const answered = await previews.answer(token, asked, `/preview/${token}/`);
+	return answered?.body ? new TextDecoder().decode(answered.body) : '';
+}
+
+test('previews are kept for a while, within bounds, and follow edits', async () => {
 	let now = isoMs('2026-01-01T10:00:00Z') ?? 0;
-	const previews = new Previews(() => now);
-	const token = previews.add(zipOf(around('')), undefined);
+	const room = new PreviewRoom();
+	const previews = new Previews(() => now, undefined, room);
+	const token = await previews.add(zipOf(around('')), undefined);
 	assert.match(token, /^[\w-]{22}$/);
-	const page = (of = token): string => {
-		const answered = previews.answer(
-			of,
-			{ method: 'GET', target: '/', time: now, headers: {} },
-			`/preview/${of}/`
-		);
-		return answered?.body ? new TextDecoder().decode(answered.body) : '';
-	};
-	assert.match(page(), /home/);
+	const page = (): Promise<string> => pageOf(previews, token, now);
+	assert.match(await page(), /home/);
 	const heard: string[] = [];
 	const device: Device = { id: 'device-one', width: 390, height: 844, ratio: 3, text: 16 };
 	const watched: string[] = [];
 	previews.watch(token, (message) => watched.push(message));
 	const leave = previews.listen(token, (message) => heard.push(message), device);
-	assert.ok(previews.change(token, zipOf(around('').replace('home', 'changed')), undefined));
+	const changed = zipOf(around('').replace('home', 'changed'));
+	assert.ok(await previews.change(token, changed, undefined));
 	assert.deepEqual(heard, ['changed']);
-	assert.match(page(), /changed/);
+	assert.match(await page(), /changed/);
 	leave?.();
 	assert.deepEqual(
 		watched,
 		['[]', JSON.stringify([device]), '[]'],
 		'a device comes and goes with its page'
 	);
-	assert.throws(() => previews.add(zipOf('site "'), undefined), PreviewRefused);
-	assert.throws(() => previews.change(token, new Uint8Array([1, 2, 3]), undefined), PreviewRefused);
-	assert.match(page(), /changed/, 'what cannot be read leaves what was shown');
+	await assert.rejects(previews.add(zipOf('site "'), undefined), PreviewRefused);
+	await assert.rejects(
+		previews.change(token, new Uint8Array([1, 2, 3]), undefined),
+		PreviewRefused
+	);
+	assert.match(await page(), /changed/, 'what cannot be read leaves what was shown');
+	await room.close();
+	assert.match(await page(), /changed/, 'a room that is opened anew reads it again');
 	now += longestKept + 1;
-	assert.equal(page(), '', 'two hours after its last change it is gone');
+	assert.equal(await page(), '', 'two hours after its last change it is gone');
 	assert.equal(previews.count, 0);
+	await room.close();
 });
 
-test('previews that need more room than there is make the oldest go', () => {
+test('previews that need more room than there is make the oldest go', async () => {
 	const each = 40_000;
-	const previews = new Previews(Date.now, 4 * each + 60_000);
-	const tokens = Array.from({ length: 5 }, () => previews.add(zipOf(around(''), each), undefined));
+	const room = new PreviewRoom();
+	const previews = new Previews(Date.now, 8 * each + 60_000, room);
+	const tokens: string[] = [];
+	for (let at = 0; at < 5; at++)
+		tokens.push(await previews.add(zipOf(around(''), each), undefined));
 	const there = tokens.map((token) => previews.watch(token, () => undefined) !== undefined);
 	assert.deepEqual(there, [false, true, true, true, true]);
 	// What counts is what they take, and not how small they are packed.
 	const packed = zipSync({ 'site.eave': Buffer.from(around('')), 'blank.bin': new Uint8Array(400_000) }); // prettier-ignore
 	assert.ok(packed.length < 5000);
-	previews.add(packed, undefined);
+	await previews.add(packed, undefined);
 	assert.equal(previews.count, 1);
+	await room.close();
+});
+
+test('a site that takes too long or too much is refused, and the others answer all the same', async () => {
+	const greedy = (script: string) => () => new Worker(script, { eval: true, resourceLimits: { maxOldGenerationSizeMb: 24 } }); // prettier-ignore
+	const isHeard = "require('node:worker_threads').parentPort.on('message', () => {";
+	const endless = new PreviewRoom(1, greedy(`${isHeard} for (;;); })`));
+	const site = zipOf(around(''));
+	await assert.rejects(new Previews(Date.now, undefined, endless).add(site, undefined), /more than 0\.001 s/); // prettier-ignore
+	const hungry = new PreviewRoom(undefined, greedy(`${isHeard} for (const all = []; ; ) all.push(new Array(1e5).fill(0)) })`)); // prettier-ignore
+	await assert.rejects(new Previews(Date.now, undefined, hungry).add(site, undefined), /more memory/); // prettier-ignore
+
+	const real = new PreviewRoom();
+	let isStuck = false;
+	/** The real room, but for one question that finds it stuck. */
+	class Stuck extends PreviewRoom {
+		override async ask(
+			question: Parameters<PreviewRoom['ask']>[0]
+		): ReturnType<PreviewRoom['ask']> {
+			if (!isStuck) return real.ask(question);
+			await real.close();
+			return endless.ask(question);
+		}
+	}
+	const previews = new Previews(Date.now, undefined, new Stuck());
+	const [bad, good] = [await previews.add(site, undefined), await previews.add(site, undefined)];
+	isStuck = true;
+	assert.equal(await pageOf(previews, bad), '');
+	isStuck = false;
+	assert.equal(previews.count, 1, 'what cannot be answered is gone');
+	assert.match(await pageOf(previews, good), /home/, 'the other is read again');
+	await real.close();
 });
 
 test('whatever a service does, asking it ends with an answer or a reason', async () => {

@@ -1,7 +1,7 @@
 import { networkInterfaces } from 'node:os';
 import { mostBytes } from '$core/source/limits.ts';
 import { isName } from '$core/model/name.ts';
-import { previews, PreviewRefused } from '../../../service/previews.ts';
+import { previews, PreviewRefused } from '../../../service/previews/previews.ts';
 import { BodyRefused, isOwn, problem, RateLimit, readBody } from '../../../service/problem.ts';
 import type { RequestHandler } from './$types';
 
@@ -16,7 +16,7 @@ export const POST: RequestHandler = async ({ request, url, getClientAddress }) =
 	const role = url.searchParams.get('as') ?? undefined;
 	if (role !== undefined && !isName(role)) return problem(422, 'This is no role.');
 	try {
-		const token = previews.add(await readBody(request, mostBytes), role);
+		const token = await previews.add(await readBody(request, mostBytes), role);
 		return Response.json({ token, addresses: addressesOf(url, token) }, { status: 201 });
 	} catch (failure) {
 		if (failure instanceof BodyRefused) return problem(failure.status, failure.message);

@@ -1,6 +1,6 @@
 import { mostBytes } from '$core/source/limits.ts';
 import { isName } from '$core/model/name.ts';
-import { previews, PreviewRefused, tokenSchema } from '../../../../service/previews.ts';
+import { previews, PreviewRefused, tokenSchema } from '../../../../service/previews/previews.ts';
 import { BodyRefused, isOwn, problem, RateLimit, readBody } from '../../../../service/problem.ts';
 import type { RequestHandler } from './$types';
 
@@ -17,7 +17,7 @@ export const PUT: RequestHandler = async ({ request, url, params, getClientAddre
 	if (!tokenSchema.safeParse(params.token).success)
 		return problem(404, 'There is no such preview.');
 	try {
-		const changed = previews.change(params.token, await readBody(request, mostBytes), role);
+		const changed = await previews.change(params.token, await readBody(request, mostBytes), role);
 		return changed
 			? new Response(null, { status: 204 })
 			: problem(404, 'There is no such preview any more.');

@@ -1,5 +1,6 @@
 import { events } from '../../../../service/events.ts';
-import { deviceSchema, deviceScript, previews } from '../../../../service/previews.ts';
+import { deviceSchema, deviceScript } from '../../../../service/previews/device.ts';
+import { previews } from '../../../../service/previews/previews.ts';
 import { problem, RateLimit } from '../../../../service/problem.ts';
 import type { RequestHandler } from './$types';
 
@@ -28,7 +29,7 @@ const limit = new RateLimit(120_000, 60_000);
 
 type Asked = Parameters<RequestHandler>[0];
 
-const answerTo = ({ request, params, url, getClientAddress }: Asked): Response => {
+const answerTo = async ({ request, params, url, getClientAddress }: Asked): Promise<Response> => {
 	if (!limit.allows(getClientAddress())) {
 		return problem(429, 'Too many requests; wait a minute.', { 'retry-after': '60', ...stranger });
 	}
@@ -49,7 +50,7 @@ const answerTo = ({ request, params, url, getClientAddress }: Asked): Response =
 		time: Date.now(),
 		headers: Object.fromEntries(request.headers)
 	};
-	const answered = previews.answer(params.token, asked, base);
+	const answered = await previews.answer(params.token, asked, base);
 	if (!answered) return gone();
 	const { status, headers, body } = answered;
 	const content = body && new Uint8Array(body);

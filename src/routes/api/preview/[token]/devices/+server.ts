@@ -1,5 +1,5 @@
 import { events } from '../../../../../service/events.ts';
-import { previews } from '../../../../../service/previews.ts';
+import { previews } from '../../../../../service/previews/previews.ts';
 import { isOwn, problem } from '../../../../../service/problem.ts';
 import type { RequestHandler } from './$types';
 

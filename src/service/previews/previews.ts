@@ -1,12 +1,9 @@
 import { randomBytes } from 'node:crypto';
 import * as z from 'zod';
-import { answer } from '../core/answer/answer.ts';
-import type { SiteAnswer, SiteRequest } from '../core/answer/exchange.ts';
-import { isSound, soundSite, type CheckedSite } from '../core/check/site.ts';
-import { counted } from '../core/messages/problem.ts';
-import type { SiteFiles } from '../core/model/files.ts';
-import { takeIn } from '../core/source/intake.ts';
-import { readSiteFiles } from '../core/source/read.ts';
+import type { SiteAnswer, SiteRequest } from '../../core/answer/exchange.ts';
+import type { Device } from './device.ts';
+import { PreviewRoom, TookTooMuch } from './preview-room.ts';
+import type { Question, Reply } from './room-messages.ts';
 
 /** Sites that are looked at on other devices: kept in memory, for a while, behind addresses that no one guesses. */
 
@@ -17,28 +14,14 @@ export const mostKept = 64 * 1024 * 1024;
 /** Devices of one preview that are told of; more only look. */
 const mostDevices = 20;
 
-/** What a device says of itself, in the query of what it listens to. */
-export const deviceSchema = z.object({
-	id: z.string().regex(/^[\w-]{8,40}$/),
-	/** CSS px */
-	width: z.coerce.number().int().min(100).max(10_000),
-	/** CSS px */
-	height: z.coerce.number().int().min(100).max(10_000),
-	/** Device pixels for each CSS px. */
-	ratio: z.coerce.number().min(0.1).max(20),
-	/** px that 1rem is. */
-	text: z.coerce.number().min(1).max(200)
-});
-export type Device = z.infer<typeof deviceSchema>;
-
 export const tokenSchema = z.string().regex(/^[\w-]{22}$/);
 
 /** Whoever wants to know of changes: a page that renews itself, or the application for its devices. */
 export type Listener = (message: string) => void;
 
 interface Preview {
-	files: SiteFiles;
-	site: CheckedSite;
+	/** The source as it was handed over: a room that is opened anew reads it again. */
+	zip: Uint8Array;
 	role: string | undefined;
 	bytes: number;
 	changed: number;
@@ -59,7 +42,8 @@ export class Previews {
 	/** `most`: bytes of all previews together. */
 	constructor(
 		private readonly now: () => number = Date.now,
-		private readonly most = mostKept
+		private readonly most = mostKept,
+		private readonly room = new PreviewRoom()
 	) {}
 
 	get count(): number {
@@ -67,14 +51,12 @@ export class Previews {
 	}
 
 	/** Keeps a site, as a zip of its source, and gives the token of its address. Throws a PreviewRefused. */
-	add(zip: Uint8Array, role: string | undefined): string {
-		const { files, site } = open(zip, undefined);
+	async add(zip: Uint8Array, role: string | undefined): Promise<string> {
 		const token = randomBytes(16).toString('base64url');
-		const bytes = bytesOf(files);
+		const bytes = await this.read(token, zip);
 		this.makeRoom(bytes);
 		this.kept.set(token, {
-			files,
-			site,
+			zip,
 			role,
 			bytes,
 			changed: this.now(),
@@ -87,13 +69,13 @@ export class Previews {
 	}
 
 	/** Changes what a preview shows; its pages are told. Gives whether there is one. Throws a PreviewRefused. */
-	change(token: string, zip: Uint8Array, role: string | undefined): boolean {
+	async change(token: string, zip: Uint8Array, role: string | undefined): Promise<boolean> {
+		if (!this.find(token)) return false;
+		const bytes = await this.read(token, zip);
 		const preview = this.find(token);
 		if (!preview) return false;
-		const { files, site } = open(zip, preview.site);
-		const bytes = bytesOf(files);
 		this.bytes += bytes - preview.bytes;
-		Object.assign(preview, { files, site, role, bytes, changed: this.now() });
+		Object.assign(preview, { zip, role, bytes, changed: this.now() });
 		// What was changed last goes last.
 		this.kept.delete(token);
 		this.makeRoom(0);
@@ -107,17 +89,32 @@ export class Previews {
 		if (!preview) return;
 		this.kept.delete(token);
 		this.bytes -= preview.bytes;
+		void this.room.ask({ kind: 'forget', token }).catch(() => undefined);
 		for (const tell of [...preview.pages, ...preview.watchers]) tell('gone');
 	}
 
-	/** What a preview answers; undefined where there is none. */
-	answer(token: string, request: Omit<SiteRequest, 'role'>, base: string): SiteAnswer | undefined {
+	/** What a preview answers; undefined where there is none, or none that can be answered any more. */
+	async answer(
+		token: string,
+		request: Omit<SiteRequest, 'role'>,
+		base: string
+	): Promise<SiteAnswer | undefined> {
 		const preview = this.find(token);
 		if (!preview) return undefined;
-		const { site: resolved, role, changed } = preview;
-		const headLines = [`<script src="${base}.live.js" defer></script>`];
-		const site = { resolved, base, changed, failed: new Set<string>(), headLines };
-		return answer(site, { ...request, role });
+		const { role, changed, zip } = preview;
+		const asked = { ...request, role, base, changed };
+		try {
+			const reply = await this.room.ask({ kind: 'answer', token, request: asked });
+			if (reply.kind === 'answered') return reply.answer;
+			await this.read(token, zip);
+			const again = await this.room.ask({ kind: 'answer', token, request: asked });
+			return again.kind === 'answered' ? again.answer : undefined;
+		} catch (failure) {
+			if (!(failure instanceof TookTooMuch) && !(failure instanceof PreviewRefused)) throw failure;
+			// What cannot be answered once would hold up all others each time.
+			this.remove(token);
+			return undefined;
+		}
 	}
 
 	/**
@@ -153,6 +150,21 @@ export class Previews {
 		return () => preview.watchers.delete(listener);
 	}
 
+	/** Reads a site in its room; gives the bytes that it takes. Throws a PreviewRefused. */
+	private async read(token: string, zip: Uint8Array): Promise<number> {
+		const reply = await this.ask({ kind: 'read', token, zip });
+		if (reply.kind === 'read') return reply.bytes + zip.length;
+		throw new PreviewRefused(reply.kind === 'refused' ? reply.why : 'It cannot be read.');
+	}
+
+	private async ask(question: Question): Promise<Reply> {
+		try {
+			return await this.room.ask(question);
+		} catch (failure) {
+			throw failure instanceof TookTooMuch ? new PreviewRefused(failure.message) : failure;
+		}
+	}
+
 	private find(token: string): Preview | undefined {
 		const preview = this.kept.get(token);
 		if (preview && this.now() - preview.changed > longestKept) {
@@ -172,15 +184,6 @@ export class Previews {
 	}
 }
 
-/** What is worked out of a text takes about so many times as much as the text. */
-const worked = 24;
-
-/** bytes that a site takes in memory, roughly: its files as they are unpacked, and what is worked out of its texts. */
-function bytesOf({ texts, assets }: SiteFiles): number {
-	const text = [...texts.values()].reduce((sum, { length }) => sum + length, 0);
-	return [...assets.values()].reduce((sum, { length }) => sum + length, text * worked);
-}
-
 function devicesOf({ devices }: Preview): string {
 	return JSON.stringify([...devices.values()]);
 }
@@ -189,39 +192,5 @@ function tellDevices(preview: Preview): void {
 	for (const tell of preview.watchers) tell(devicesOf(preview));
 }
 
-function open(
-	zip: Uint8Array,
-	before: CheckedSite | undefined
-): { files: SiteFiles; site: CheckedSite } {
-	let files: SiteFiles;
-	try {
-		files = takeIn('site.zip', zip);
-	} catch (failure) {
-		throw new PreviewRefused(failure instanceof Error ? failure.message : 'It cannot be read.');
-	}
-	const site = soundSite(readSiteFiles(files, before?.reading));
-	const errors = site.problems.filter(({ severity }) => severity === 'error').length;
-	if (!isSound(site)) throw new PreviewRefused(`The text has ${counted(errors, 'error')}.`);
-	return { files, site };
-}
-
 /** The previews of this server. */
 export const previews = new Previews();
-
-/** The script by which a page on a device renews itself, and says how large its screen is. */
-export const deviceScript = `const base = document.currentScript.src.replace(/\\.live\\.js$/, '');
-const id = Array.from(crypto.getRandomValues(new Uint8Array(9)), (byte) => byte.toString(36)).join('').slice(0, 16).padEnd(8, '0');
-let news;
-const listen = () => {
-  news?.close();
-  const text = parseFloat(getComputedStyle(document.documentElement).fontSize);
-  const device = { id, width: innerWidth, height: innerHeight, ratio: devicePixelRatio, text };
-  news = new EventSource(base + '.live?' + new URLSearchParams(device));
-  news.onmessage = ({ data }) => { if (data === 'changed') location.reload(); };
-};
-listen();
-let wait;
-addEventListener('resize', () => { clearTimeout(wait); wait = setTimeout(listen, 200); });
-addEventListener('pagehide', () => news.close());
-addEventListener('pageshow', ({ persisted }) => { if (persisted) listen(); });
-`;
