@@ -1,7 +1,8 @@
 import { sentenceOf, type Problem } from '../core/messages/problem.ts';
 import { checkSite, soundSite, type CheckedSite } from '../core/check/site.ts';
 import { IntakeError } from '../core/source/limits.ts';
-import { placeOf, readSiteFiles, type SiteReading } from '../core/source/read.ts';
+import { placeWords } from '../core/model/span.ts';
+import { readSiteFiles, type SiteReading } from '../core/source/read.ts';
 import { readSitePath } from './site-path.ts';
 import type { Streams } from './streams.ts';
 
@@ -72,7 +73,7 @@ export function systemSentence(failure: unknown): string | undefined {
 
 function problemLine(problem: Problem, texts: ReadonlyMap<string, string>): string {
 	const kind = problem.severity === 'error' ? '' : `${problem.severity}: `;
-	return `${placeOf(problem.span, texts)}: ${problem.code}: ${kind}${sentenceOf(problem)}`;
+	return `${placeWords(problem.span, texts)}: ${problem.code}: ${kind}${sentenceOf(problem)}`;
 }
 
 function isSystemError(

@@ -22,7 +22,7 @@ import { hasErrors, type Problem, sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { canonicalPath } from '$core/model/address.ts';
 import { layerName, layersOf, type Page, pagesOf } from '$core/model/site.ts';
-import { positionAt, type Span } from '$core/model/span.ts';
+import { placeWords, positionAt, type Span } from '$core/model/span.ts';
 import { encodeUtf8 } from '$core/model/utf8.ts';
 import { between } from '$core/resolve/between.ts';
 import { nearestState } from '$core/resolve/structure.ts';
@@ -57,7 +57,6 @@ import { valueUses } from '$core/drawing/material/value-uses.ts';
 import { dataViews, type DataView } from '$core/drawing/material/data-view.ts';
 import { partStarts, type PartStart } from '$core/edit/shared/make-part.ts';
 import { accessCsv, accessTable, type AccessTable } from '$core/drawing/access.ts';
-import { placeOf } from '$core/source/read.ts';
 import { materialView, type MaterialView } from '$core/drawing/material/material-view.ts';
 
 /**
@@ -334,7 +333,7 @@ export class Answers {
 	/** The same as comma-separated values. */
 	accessCsv(): string {
 		const { texts } = this.files;
-		return this.shown ? accessCsv(accessTable(this.shown), (span) => placeOf(span, texts)) : '';
+		return this.shown ? accessCsv(accessTable(this.shown), (span) => placeWords(span, texts)) : '';
 	}
 
 	/** Everything that can be gone to by its name. */

@@ -15,7 +15,7 @@ import { severities, type Severity } from '$core/messages/catalogue.ts';
 import { reasonOf, sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { layerName, pagesOf, type Allowance, type Page } from '$core/model/site.ts';
-import { positionAt } from '$core/model/span.ts';
+import { positionOf } from '$core/model/span.ts';
 import type { AllowRef, Wish } from '$core/model/wish.ts';
 import type { MeasuredCount } from './measuring-queue.ts';
 import type { ProblemView } from './messages.ts';
@@ -248,7 +248,7 @@ function findingView(finding: Finding, site: CheckedSite, files: SiteFiles): Fin
 		code,
 		sentence: sentenceOf(problem),
 		...span,
-		...positionAt(files.texts.get(span.file) ?? '', span.from),
+		...positionOf(span, files.texts),
 		on: on.slice(0, mostNamed),
 		pages: on.length,
 		estimated,
@@ -271,7 +271,7 @@ function asideViews(aside: readonly SetAside[], files: SiteFiles): AsideView[] {
 		else sentences.set(one.allowance, { one, sentences: [sentence] });
 	}
 	return [...sentences].map(([{ code, reason, span }, { one, sentences: told }]): AsideView => {
-		const { line } = positionAt(files.texts.get(span.file) ?? '', span.from);
+		const { line } = positionOf(span, files.texts);
 		return {
 			code: code.text,
 			reason: reason.text,

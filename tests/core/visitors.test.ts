@@ -9,7 +9,7 @@ import { emptyPieces } from '../../src/core/emit/html/empty.ts';
 import { handOver } from '../../src/core/emit/hand-over.ts';
 import { admittedRoles } from '../../src/core/resolve/roles.ts';
 import type { ResolvedSite } from '../../src/core/resolve/site.ts';
-import { placeOf } from '../../src/core/source/read.ts';
+import { placeWords } from '../../src/core/model/span.ts';
 import { makeOn, refusal } from '../lib/edits.ts';
 import { codes, pageNamed, resolve, sound } from '../lib/site.ts';
 
@@ -82,7 +82,7 @@ test('the access table says for each route and role what opens and by which word
 			) ?? [];
 	assert.deepEqual(row('/'), ['200', '200', '200']);
 	assert.deepEqual(row('/desk/loans/old'), ['403 desk denied at /desk', '403 /desk/loans denied at /desk', '200 /desk/loans']); // prettier-ignore
-	const csv = accessCsv(table, (span) => placeOf(span, site.reading.files.texts));
+	const csv = accessCsv(table, (span) => placeWords(span, site.reading.files.texts));
 	const lines = csv.split('\r\n');
 	assert.equal(lines[0], 'route,pages,visitor,visitor by,member,member by,keeper,keeper by');
 	const loans = lines.find((line) => line.startsWith('/desk/loans,')) ?? '';

@@ -5,7 +5,8 @@ import { layerName } from '../../src/core/model/site.ts';
 import { pageHtml } from '../../src/core/emit/html/page.ts';
 import { type Problem, sentenceOf } from '../../src/core/messages/problem.ts';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
-import { placeOf, readSiteFiles, type SiteReading } from '../../src/core/source/read.ts';
+import { placeWords } from '../../src/core/model/span.ts';
+import { readSiteFiles, type SiteReading } from '../../src/core/source/read.ts';
 
 /** A site of one file, `site.eave`, and maybe others by path. */
 export function read(text: string, others: Readonly<Record<string, string>> = {}): SiteReading {
@@ -53,7 +54,7 @@ export function pageNamed(resolved: CheckedSite, name: string): Page {
 /** `site.eave:3:5 code` of each problem, in order. */
 export function codes(resolved: CheckedSite): string[] {
 	return resolved.problems.map(
-		(problem) => `${placeOf(problem.span, resolved.reading.files.texts)} ${problem.code}`
+		(problem) => `${placeWords(problem.span, resolved.reading.files.texts)} ${problem.code}`
 	);
 }
 

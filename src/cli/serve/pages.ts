@@ -1,6 +1,6 @@
 import { sentenceOf, type Problem } from '../../core/messages/problem.ts';
 import { escapeHtml } from '../../core/emit/html/escape.ts';
-import { placeOf } from '../../core/source/read.ts';
+import { placeWords } from '../../core/model/span.ts';
 
 /** Pages that are of no site: who one is, and what is wrong with the text. */
 
@@ -35,7 +35,7 @@ export function errorPage(
 	const errors = problems.filter(({ severity }) => severity === 'error');
 	const items = errors.map(
 		(problem) =>
-			`<li><code>${escapeHtml(placeOf(problem.span, texts))}</code><br>${escapeHtml(sentenceOf(problem))}</li>`
+			`<li><code>${escapeHtml(placeWords(problem.span, texts))}</code><br>${escapeHtml(sentenceOf(problem))}</li>`
 	);
 	const body = `<h1>The text has errors, so there is no page to show</h1>\n<ul>\n${items.join('\n')}\n</ul>\n<p>The page renews itself once they are mended.</p>`;
 	return document('Errors in the text', body);

@@ -5,7 +5,7 @@ import type { CheckedSite } from '../check/site.ts';
 import { severities } from '../messages/catalogue.ts';
 import { sentenceOf } from '../messages/problem.ts';
 import { fingerprint } from '../model/fingerprint.ts';
-import { positionAt, type Span } from '../model/span.ts';
+import { positionAt, positionOf, type Span } from '../model/span.ts';
 import { encodeUtf8 } from '../model/utf8.ts';
 import { aboutOf } from './about.ts';
 import type { Finding } from './finding.ts';
@@ -86,16 +86,13 @@ export function reportOf({ findings, aside, measured }: Findings, site: CheckedS
 			reason: allowance.reason.text,
 			where: allowWords(where),
 			sentence: sentenceOf(finding.problem),
-			...placeOf(finding.problem.span, texts)
+			...lineOf(finding.problem.span, texts)
 		}))
 	};
 }
 
-function placeOf(
-	{ file, from }: Span,
-	texts: ReadonlyMap<string, string>
-): { file: string; line: number } {
-	return { file, line: positionAt(texts.get(file) ?? '', from).line };
+function lineOf(span: Span, texts: ReadonlyMap<string, string>): { file: string; line: number } {
+	return { file: span.file, line: positionOf(span, texts).line };
 }
 
 function reported(

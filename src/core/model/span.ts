@@ -54,3 +54,14 @@ function findLineStarts(text: string): number[] {
 	for (let at = text.indexOf('\n'); at !== -1; at = text.indexOf('\n', at + 1)) starts.push(at + 1);
 	return starts;
 }
+
+/** The line of a place, and its column. */
+export function positionOf(span: Span, texts: ReadonlyMap<string, string>): Position {
+	return positionAt(texts.get(span.file) ?? '', span.from);
+}
+
+/** `file:line:column` of a place, for sentences and for the command line. */
+export function placeWords(span: Span, texts: ReadonlyMap<string, string>): string {
+	const { line, column } = positionOf(span, texts);
+	return `${span.file}:${line}:${column}`;
+}

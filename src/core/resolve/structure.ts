@@ -14,7 +14,7 @@ import {
 	type StateKind
 } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
-import { positionAt } from '../model/span.ts';
+import { positionOf } from '../model/span.ts';
 
 /** Which layouts cover what, and what every page and layout sits under. */
 export interface Structure {
@@ -181,7 +181,7 @@ class StructureBuilder {
 	}
 
 	private place(span: Span): string {
-		const { line } = positionAt(this.texts.get(span.file) ?? '', span.from);
+		const { line } = positionOf(span, this.texts);
 		return `${span.file}, line ${line}`;
 	}
 }

@@ -2,7 +2,8 @@ import { sentenceOf } from '../messages/problem.ts';
 import { isEaveFile, type SiteFiles } from '../model/files.ts';
 import { decodeUtf8 } from '../model/utf8.ts';
 import { checkPath, IntakeError, mostBytes, mostFiles, tooLarge } from './limits.ts';
-import { placeOf, readSiteFiles } from './read.ts';
+import { placeWords } from '../model/span.ts';
+import { readSiteFiles } from './read.ts';
 import { unpack } from './unpack.ts';
 
 /**
@@ -50,7 +51,8 @@ const unusable: ReadonlySet<string> = new Set([
 export function refuseUnusable(files: SiteFiles): void {
 	const problem = readSiteFiles(files).problems.find((one) => unusable.has(one.code));
 	if (!problem) return;
-	const place = problem.code === 'line-too-long' ? ` (${placeOf(problem.span, files.texts)})` : '';
+	const place =
+		problem.code === 'line-too-long' ? ` (${placeWords(problem.span, files.texts)})` : '';
 	throw new IntakeError(sentenceOf(problem) + place);
 }
 

@@ -11,7 +11,7 @@ import {
 	type SiteSettings,
 	type State
 } from '../model/site.ts';
-import { positionAt, type Span } from '../model/span.ts';
+import { placeWords, type Span } from '../model/span.ts';
 import { noTrial } from '../model/trial.ts';
 import { decodeUtf8 } from '../model/utf8.ts';
 import { readFile, type FileReading } from './read/file.ts';
@@ -84,12 +84,6 @@ function sameValues(a: ReadonlyMap<string, unknown>, b: ReadonlyMap<string, unkn
 		a.size === b.size &&
 		[...a].every(([name, value], at) => others[at]?.[0] === name && others[at][1] === value)
 	);
-}
-
-/** `file:line:col` of a place, for sentences and for the command line. */
-export function placeOf(span: Span, texts: ReadonlyMap<string, string>): string {
-	const { line, column } = positionAt(texts.get(span.file) ?? '', span.from);
-	return `${span.file}:${line}:${column}`;
 }
 
 /** Sorts declarations by kind and sees that nothing is declared twice. */
@@ -177,7 +171,7 @@ class Collector {
 	/** Notes a key, or gives the place where it was met before. */
 	private meet(key: string, span: Span): string | undefined {
 		const other = this.seen.get(key);
-		if (other) return placeOf(other, this.texts);
+		if (other) return placeWords(other, this.texts);
 		this.seen.set(key, span);
 		return undefined;
 	}

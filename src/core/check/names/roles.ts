@@ -4,7 +4,7 @@ import { layerName, type Layer } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import { admittingLayers, hasSeenBy, rolesOf } from '../../resolve/roles.ts';
-import { placeOf } from '../../source/read.ts';
+import { placeWords } from '../../model/span.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 
 export const roleUnknown: LayerCheck = {
@@ -66,7 +66,7 @@ export const admitWider: LayerCheck = {
 			const closed = outer.find((one) => !admits(one, role.text));
 			const [said] = closed ? rolesOf(closed) : [];
 			if (!closed || !said) return [];
-			const place = placeOf(said.span, reading.files.texts);
+			const place = placeWords(said.span, reading.files.texts);
 			const what = `${closed.kind} ${layerName(closed)}`;
 			return [error('admit-wider', role.span, layerName(layer), role.text, what, place)];
 		});

@@ -2,7 +2,7 @@ import { listWords, warning } from '../../messages/problem.ts';
 import { layerName, type Piece } from '../../model/site.ts';
 import { attributeOf } from '../../reach/page-tree.ts';
 import { isSeenBy, keptOutBy } from '../../resolve/roles.ts';
-import { placeOf } from '../../source/read.ts';
+import { placeWords } from '../../model/span.ts';
 import { layerSpan } from '../../model/site.ts';
 import type { PageCheck } from '../check.ts';
 import { Addresses, linkTarget } from '../subject/link-target.ts';
@@ -43,7 +43,7 @@ export const linkToDenied: PageCheck = {
 			const denied = roles.filter((role) => sees(role) && keptOutBy(route, role, structure));
 			const by = keptOutBy(route, denied[0], structure);
 			if (!by) return [];
-			const place = `${layerName(by)}, ${placeOf(layerSpan(by), reading.files.texts)}`;
+			const place = `${layerName(by)}, ${placeWords(layerSpan(by), reading.files.texts)}`;
 			const span = page.placeOf(element);
 			const words = [href ?? '', listWords(denied), place] as const;
 			const problem = warning('link-to-denied', span, ...words);

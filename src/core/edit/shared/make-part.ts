@@ -1,6 +1,6 @@
 import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { layerName, layersOf, type MarkupPiece } from '../../model/site.ts';
-import { positionAt, type Span } from '../../model/span.ts';
+import { positionOf, type Span } from '../../model/span.ts';
 import type { PieceRef } from '../../model/wish.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
@@ -67,7 +67,7 @@ export function partStarts(resolved: ResolvedSite, ref: PieceRef): PartStart[] {
 				others: others.map(({ owner, piece: name, span, markup }) => ({
 					owner,
 					piece: name,
-					line: positionAt(texts.get(span.file) ?? '', span.from).line,
+					line: positionOf(span, texts).line,
 					markup
 				})),
 				parameters: parametersOf(stretch, others).map(({ name, slot }) => ({
