@@ -13,8 +13,7 @@ import {
 	type State,
 	type StateKind
 } from '../model/site.ts';
-import type { Span } from '../model/span.ts';
-import { positionOf } from '../model/span.ts';
+import { positionOf, type Span } from '../model/span.ts';
 
 /** Which layouts cover what, and what every page and layout sits under. */
 export interface Structure {

@@ -150,6 +150,7 @@ const sure = {
 	out: 'region-too-narrow',
 	below: 'content-cut',
 	cut: 'text-cut',
+	over: 'covered',
 	drawer: 'drawer-too-narrow'
 } as const;
 
@@ -176,6 +177,7 @@ function compare(
 		['out', ['region-too-narrow', 'track-overrun', 'fixed-too-wide']],
 		['below', ['content-cut', 'covered']],
 		['cut', ['text-cut']],
+		['over', ['covered']],
 		['drawer', ['drawer-too-narrow']]
 	] as const) {
 		const here = told(...codes);
@@ -186,6 +188,7 @@ function compare(
 			const isTold = here.some(
 				(name) =>
 					name === region.name ||
+					(kind === 'over' && region.overWith.includes(name)) ||
 					regions.some((other) => other.name === name && other.around.includes(region.name))
 			);
 			if (!isTold) missed.push(`${at}: ${region.name} ${kind} by ${region[kind]} px`);

@@ -17,6 +17,8 @@ interface Frame {
 	readonly wide: number;
 	/** px; undefined where it is as high as its content. */
 	readonly headHeight: number | undefined;
+	/** px; the row of areas that the head stands in, where it is not as high as the head. */
+	readonly headRow: number | undefined;
 	readonly screen: 'none' | 'fill' | 'scroll';
 	readonly contain: number | undefined;
 	readonly mirrored: boolean;
@@ -79,6 +81,7 @@ export const awkwardSites: fc.Arbitrary<AwkwardSite> = fc.record({
 		pad: fc.constantFrom(0, 12, 16, 24),
 		wide: fc.integer({ min: 500, max: 1100 }),
 		headHeight: fc.option(fc.integer({ min: 40, max: 120 }), { nil: undefined }),
+		headRow: fc.option(fc.integer({ min: 30, max: 90 }), { nil: undefined }),
 		screen: fc.constantFrom<Frame['screen']>('none', 'none', 'fill', 'scroll'),
 		contain: fc.option(fc.integer({ min: 400, max: 1200 }), { nil: undefined }),
 		mirrored: fc.boolean(),
@@ -91,8 +94,8 @@ export const awkwardSites: fc.Arbitrary<AwkwardSite> = fc.record({
 });
 
 const arrangements: Readonly<Record<Frame['arrange'], (frame: Frame) => string>> = {
-	areas: ({ aside }) =>
-		`arrange areas { "head" auto; "main" auto; "side" auto }
+	areas: ({ aside, headRow }) =>
+		`arrange areas { "head" ${headRow === undefined ? 'auto' : `${headRow}px`}; "main" auto; "side" auto }
   arrange areas @wide { "head head" auto; "side main" auto; columns ${aside}px 1fr }`,
 	stack: () => 'arrange stack { gap 12px }',
 	row: () => 'arrange stack { }\n  arrange row @wide { gap 16px; wrap }',

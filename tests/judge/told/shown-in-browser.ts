@@ -18,6 +18,9 @@ export interface ShownRegion {
 	readonly cut: number;
 	/** By how much it scrolls to the side when it is opened, where it is a drawer. */
 	readonly drawer: number;
+	/** By how much it and another region of the same box lie over each other, and which those are. */
+	readonly over: number;
+	readonly overWith: readonly string[];
 }
 
 /** Opens a delivered page at each width and looks at every region by brute force. */
@@ -43,6 +46,16 @@ export async function shownAtWidths(
 					if (at.matches('[data-region]:not([data-piece])'))
 						around.push(`${at.dataset['layout'] ?? ''} ${at.dataset['region'] ?? ''}`);
 				const scrolls = /auto|scroll/.test(style.overflowX + style.overflowY);
+				const others = found.map((other) => {
+					const [a, b] = [one.getBoundingClientRect(), other.getBoundingClientRect()];
+					const name = `${other.dataset['layout'] ?? ''} ${other.dataset['region'] ?? ''}`;
+					const isApart = one === other || one.parentElement !== other.parentElement;
+					if (isApart || Math.min(a.height, b.height, a.width, b.width) === 0)
+						return { name, by: 0 };
+					const across = Math.min(a.right, b.right) - Math.max(a.left, b.left);
+					const down = Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top);
+					return { name, by: Math.min(across, down) };
+				});
 				return [
 					{
 						name: `${one.dataset['layout'] ?? ''} ${one.dataset['region'] ?? ''}`,
@@ -50,7 +63,9 @@ export async function shownAtWidths(
 						out: scrolls ? 0 : one.scrollWidth - one.clientWidth,
 						below: scrolls ? 0 : one.scrollHeight - one.clientHeight,
 						cut: 0,
-						drawer: 0
+						drawer: 0,
+						over: Math.max(0, ...others.map(({ by }) => by)),
+						overWith: others.filter(({ by }) => by > 0).map(({ name }) => name)
 					}
 				];
 			});
@@ -60,7 +75,7 @@ export async function shownAtWidths(
 				const drawer = one.scrollWidth - one.clientWidth;
 				one.hidePopover();
 				const name = `${one.dataset['layout'] ?? ''} ${one.dataset['region'] ?? ''}`;
-				seen.push({ name, around: [], out: 0, below: 0, cut: 0, drawer });
+				seen.push({ name, around: [], out: 0, below: 0, cut: 0, drawer, over: 0, overWith: [] });
 			}
 			// Words are asked one by one: whether all around them, out to the page, lets their last letter be seen.
 			const words = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);

@@ -1,10 +1,9 @@
 import { plainSite } from '../example.ts';
 import { error, listWords, warning } from '../../messages/problem.ts';
 import { layerName, type Layer } from '../../model/site.ts';
-import type { Named } from '../../model/span.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import { admittingLayers, hasSeenBy, rolesOf } from '../../resolve/roles.ts';
-import { placeWords } from '../../model/span.ts';
+import { placeWords, type Named } from '../../model/span.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 
 export const roleUnknown: LayerCheck = {

@@ -1,11 +1,10 @@
 import { copyPath, layersOf, type DataSource, type Site } from '../../model/site.ts';
 import { counted } from '../../messages/problem.ts';
-import type { Span } from '../../model/span.ts';
 import type { DataPart } from '../../model/wish.ts';
 import { decodeUtf8, encodeUtf8 } from '../../model/utf8.ts';
 import { editJson, whyNotJson, type JsonPath } from '../../data/edit-json.ts';
 import { inferShape, shapeText } from '../../data/shape.ts';
-import { positionAt } from '../../model/span.ts';
+import { positionAt, type Span } from '../../model/span.ts';
 import { valueAt } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName } from '../find.ts';
