@@ -1,4 +1,4 @@
-import { cp, lstat, mkdir, readdir, readFile, rm } from 'node:fs/promises';
+import { cp, lstat, mkdir, readdir, readFile, rm, rmdir } from 'node:fs/promises';
 import { basename, dirname, join, relative } from 'node:path';
 
 /**
@@ -53,6 +53,7 @@ async function takeBack(beside: string, out: string): Promise<void> {
 	}
 	for (const path of old) {
 		await mkdir(dirname(join(out, path)), { recursive: true });
+		await dropEmptyTree(join(out, path));
 		await rm(join(out, path), { force: true });
 		await cp(join(beside, 'old', path), join(out, path), { verbatimSymlinks: true });
 	}
@@ -61,11 +62,19 @@ async function takeBack(beside: string, out: string): Promise<void> {
 /** The file in it that says what is being moved in; it is there only while that is done. */
 export const movingName = 'moving';
 
-async function filesIn(folder: string): Promise<string[]> {
+export async function filesIn(folder: string): Promise<string[]> {
 	const info = await lstat(folder).catch(() => undefined);
 	if (!info?.isDirectory()) return [];
 	const entries = await readdir(folder, { recursive: true, withFileTypes: true });
 	return entries
 		.filter((entry) => !entry.isDirectory())
 		.map((entry) => relative(folder, join(entry.parentPath, entry.name)).split('\\').join('/'));
+}
+
+/** Takes away a folder that holds nothing but folders: a file may take its place. */
+export async function dropEmptyTree(path: string): Promise<void> {
+	const info = await lstat(path).catch(() => undefined);
+	if (!info?.isDirectory()) return;
+	for (const name of await readdir(path)) await dropEmptyTree(join(path, name));
+	await rmdir(path).catch(() => undefined);
 }

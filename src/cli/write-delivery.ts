@@ -1,7 +1,14 @@
 import { lstat, mkdir, mkdtemp, readFile, rename, rm, rmdir, writeFile } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
 import * as z from 'zod';
-import { besideStart, ownerName, movingName, putRight } from './unfinished-delivery.ts';
+import {
+	besideStart,
+	dropEmptyTree,
+	filesIn,
+	ownerName,
+	movingName,
+	putRight
+} from './unfinished-delivery.ts';
 
 /** What is to be written: content by path, with `/`, from the folder. */
 export type Written = readonly { readonly path: string; readonly content: string | Uint8Array }[];
@@ -104,6 +111,7 @@ async function moveIn(
 		await disk.rename(from, to);
 		undo.unshift(async () => {
 			await mkdir(dirname(from), { recursive: true });
+			await dropEmptyTree(from);
 			await rename(to, from);
 		});
 	};
@@ -116,8 +124,10 @@ async function moveIn(
 		// What was a folder of stale files may be a file now.
 		for (const path of stale) await dropEmptyFolders(out, path);
 		for (const path of paths) {
-			if (await isThere(join(out, path))) await move(join(out, path), join(beside, 'old', path));
-			await move(join(beside, 'new', path), join(out, path));
+			const target = join(out, path);
+			await dropEmptyTree(target);
+			if (await isThere(target)) await move(target, join(beside, 'old', path));
+			await move(join(beside, 'new', path), target);
 		}
 		// All of it is in its place: the next delivery only tidies up.
 		await rm(join(beside, movingName));
@@ -172,9 +182,12 @@ async function checkPlace(
 	if (!info || before.has(path) || path === listName) return;
 	if (info.isSymbolicLink()) throw new WriteRefused(`${path} in ${out} is a symbolic link.`);
 	if (info.isDirectory()) {
-		const inside = [...before].some((other) => other.startsWith(`${path}/`));
-		if (inside) return;
-		throw new WriteRefused(`${path} in ${out} is a folder, so no file can be written there.`);
+		const held = await filesIn(join(out, path));
+		const foreign = held.find((inside) => !before.has(`${path}/${inside}`));
+		if (foreign === undefined) return;
+		throw new WriteRefused(
+			`${path} in ${out} is a folder with ${path}/${foreign}, which no delivery wrote, so no file can be written there.`
+		);
 	}
 	const there = await readFile(join(out, path));
 	if (there.equals(typeof content === 'string' ? Buffer.from(content) : content)) return;

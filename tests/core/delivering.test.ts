@@ -14,6 +14,7 @@ import { join } from 'node:path';
 import { after, test } from 'node:test';
 import { zipSync } from 'fflate';
 import { run } from '../../src/cli/main.ts';
+import { judgeDeliveries } from '../judge/deliveries.ts';
 import { putRight } from '../../src/cli/unfinished-delivery.ts';
 import { writeDelivery } from '../../src/cli/write-delivery.ts';
 import { deliveryProblems } from '../../src/core/check/delivery.ts';
@@ -265,6 +266,25 @@ test('wherever the process ends, the next delivery finds the folder as it was, o
 		await writeDelivery(next, out);
 		assert.equal(await readFile(join(out, 'index.html'), 'utf8'), 'next');
 	}
+});
+
+test('a folder that holds a file of someone else never makes room for a file', async () => {
+	const out = join(folder, 'foreign', 'site');
+	await writeDelivery([{ path: 'a/index.html', content: 'one' }], out);
+	await writeFile(join(out, 'a/mine.txt'), 'mine');
+	const asFile = [{ path: 'a', content: 'two' }];
+	await assert.rejects(writeDelivery(asFile, out), /a in .* is a folder with a\/mine\.txt/); // prettier-ignore
+	assert.equal(await readFile(join(out, 'a/mine.txt'), 'utf8'), 'mine');
+	assert.equal(await readFile(join(out, 'a/index.html'), 'utf8'), 'one');
+	await rm(join(out, 'a/mine.txt'));
+	await writeDelivery(asFile, out);
+	assert.equal(await readFile(join(out, 'a'), 'utf8'), 'two');
+});
+
+test('deliveries that succeed, fail or end anywhere leave what should be there, and what is of others', async () => {
+	const { deliveries, failure } = await judgeDeliveries(30, 8);
+	assert.equal(failure?.says, undefined, failure?.text);
+	assert.equal(deliveries, 150);
 });
 
 test('who is asked to stop takes back what was begun; a folder of someone else stays', async () => {

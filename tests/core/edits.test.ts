@@ -12,6 +12,7 @@ import { applyChanges } from '../../src/core/source/change.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { readSitePath } from '../../src/cli/site-path.ts';
 import { difference, edit, makeOn } from '../lib/edits.ts';
+import { judgeWishes } from '../judge/wishes/judge-wishes.ts';
 import { lands, pageNamed, sound } from '../lib/site.ts';
 import { runs } from '../lib/runs.ts';
 
@@ -303,3 +304,10 @@ function anyWish(resolved: CheckedSite, number: number): Wish {
 		{ kind: 'set-markup', holder: own, name: piece, markup: pick(['<p>x</p>', '<p>\n  y\n</p>', '']) }
 	]);
 } // prettier-ignore
+
+test('whatever is asked for is done as a whole or refused with a sentence, and loses nothing in silence', async () => {
+	const { asked, made, failure } = await judgeWishes(250, 21);
+	assert.equal(failure?.says, undefined, failure?.text);
+	assert.equal(asked, 250);
+	assert.ok(made > 50, `${made} were edits`);
+});

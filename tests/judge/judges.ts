@@ -8,11 +8,13 @@ import { openJudge, pageOf } from './boxes/judge.ts';
 import { addressOf, realLayouts, siteText } from './boxes/random-layouts.ts';
 import { runOracle } from './boxes/run.ts';
 import { runFuzz } from './fuzz/run.ts';
+import { judgeDeliveries } from './deliveries.ts';
 import { judgeMends } from './mends.ts';
 import { judgeNginx } from './nginx/judge-nginx.ts';
 import { hasNginx } from './nginx/run-nginx.ts';
 import { judgeStyles } from './styles/judge-styles.ts';
 import { judgeTold } from './told/judge-told.ts';
+import { judgeWishes } from './wishes/judge-wishes.ts';
 
 /** What came of some sites made with one seed. */
 export interface Verdict {
@@ -103,5 +105,13 @@ export const judges: Readonly<Record<string, Judge>> = {
 	mends: async (seed) => {
 		const { made, failure } = await judgeMends(12, seed);
 		return { looked: made, failure };
+	},
+	wishes: async (seed) => {
+		const { asked, failure } = await judgeWishes(200, seed);
+		return { looked: asked, failure };
+	},
+	deliveries: async (seed) => {
+		const { deliveries, failure } = await judgeDeliveries(40, seed);
+		return { looked: deliveries, failure };
 	}
 };

@@ -18,6 +18,11 @@ export class Random {
 		return found;
 	}
 
+	/** One of a list, or nothing. */
+	maybe<T>(list: readonly T[]): T | undefined {
+		return this.once(list.length + 1) ? undefined : this.of(list);
+	}
+
 	/** True once in `times`. */
 	once(times: number): boolean {
 		return this.below(times) === 0;

@@ -1,0 +1,108 @@
+import { checkSite, isSound, type CheckedSite } from '../../../src/core/check/site.ts';
+import { prepare } from '../../../src/core/edit/propose.ts';
+import { layerName } from '../../../src/core/model/site.ts';
+import type { Wish } from '../../../src/core/model/wish.ts';
+import { applyChanges } from '../../../src/core/source/change.ts';
+import { readSiteFiles } from '../../../src/core/source/read.ts';
+import { Random } from '../fuzz/random.ts';
+import { seedSites } from '../fuzz/seeds.ts';
+import { randomWish } from './random-wishes.ts';
+
+/** Whether what drawings ask for is done as a whole or not at all, can be taken back, and loses nothing on the way. */
+
+export interface WishesResult {
+	readonly asked: number;
+	/** Wishes that became edits. */
+	readonly made: number;
+	/** What went wrong first, with the wish. */
+	readonly failure: { readonly text: string; readonly says: string } | undefined;
+}
+
+/** Wishes that one after the other change one site, until another one is taken. */
+const inARow = 12;
+
+/** Asks for random things, one after the other, of random sites. */
+export async function judgeWishes(asked: number, seed: number): Promise<WishesResult> {
+	const seeds = (await seedSites(seed))
+		.map((files) => checkSite(readSiteFiles(files)))
+		.filter(isSound);
+	let made = 0;
+	let site: CheckedSite | undefined;
+	for (let run = 0; run < asked; run++) {
+		const random = new Random(seed * 6007 + run);
+		// The whole demo is large; most wishes are asked of something smaller.
+		if (!site || run % inARow === 0) site = random.of(random.once(6) ? seeds : seeds.slice(1));
+		const wish = randomWish(random, site);
+		if (!wish) continue;
+		const outcome = askFor(site, wish);
+		if (outcome.says !== undefined) {
+			const text = `${JSON.stringify(wish)}\n${[...site.reading.files.texts.values()].join('\n')}`;
+			return { asked: run + 1, made, failure: { text, says: outcome.says } };
+		}
+		if (outcome.after) {
+			made++;
+			site = outcome.after;
+		}
+	}
+	return { asked, made, failure: undefined };
+}
+
+interface Outcome {
+	/** What is wrong; undefined where nothing is. */
+	readonly says?: string;
+	readonly after?: CheckedSite;
+}
+
+function askFor(site: CheckedSite, wish: Wish): Outcome {
+	const { files } = site.reading;
+	let prepared;
+	try {
+		prepared = prepare(site, wish);
+	} catch (failure) {
+		return { says: `it throws: ${failure instanceof Error ? failure.stack : String(failure)}` };
+	}
+	const { proposal, after } = prepared;
+	if (proposal.kind === 'refused') {
+		const { sentence, at } = proposal;
+		const length = at && files.texts.get(at.file)?.length;
+		if (at && (length === undefined || at.to > length)) return { says: `the place of "${sentence}" is not in the text` };
+		return isSentence(sentence) ? {} : { says: `"${sentence}" is no sentence` };
+	}
+	if (!after || !isSound(after)) return { says: 'it leaves an error' };
+	const { texts, assets, inverse } = applyChanges(files, proposal.changes);
+	const back = applyChanges({ texts, assets }, inverse);
+	if (![...files.texts].every(([path, text]) => back.texts.get(path) === text)) return { says: 'it cannot be taken back' };
+	if (back.texts.size !== files.texts.size || back.assets.size !== files.assets.size)
+		return { says: 'taken back it has other files' };
+	const fresh = checkSite(readSiteFiles({ texts, assets }));
+	if (pagesOf(fresh) !== pagesOf(after)) return { says: 'read anew it has other pages' };
+	const bad = proposal.consequences.find((one) => !isSentence(one));
+	if (bad !== undefined) return { says: `"${bad}" is no sentence` };
+	// Whoever was told of consequences was asked first.
+	const silent = proposal.consequences.length === 0;
+	const lost = silent && !takesAway.test(wish.kind) ? lostIn(files.texts, texts) : [];
+	if (lost.length > 0) return { says: `without a word it loses ${lost[0]}` };
+	return { after };
+} // prettier-ignore
+
+/** Wishes that ask for just that. */
+const takesAway =
+	/^(remove-|unwrap|set-markup|set-stand-in|edit-words|set-fill|set-part-markup|set-data|set-words|set-aside)/;
+
+function isSentence(words: string): boolean {
+	const said = words.replaceAll(/"[^"]*"|\{[^}]*\}/g, '');
+	return words.trim() !== '' && !/undefined|\[object|NaN/.test(said);
+}
+
+function pagesOf({ site }: CheckedSite): string {
+	return [...site.routes, ...site.states].map(layerName).join('\n');
+}
+
+/** Comments, and texts between three quotes, that are there no longer. */
+function lostIn(before: ReadonlyMap<string, string>, after: ReadonlyMap<string, string>): string[] {
+	const all = [...after.values()].join('\n');
+	const written = [...before.values()].join('\n');
+	const comments = written.match(/(?<=^\s*)\/\/.*$/gm) ?? [];
+	const texts = [...written.matchAll(/"""([^]*?)"""/g)].map(([, text = '']) => text.trim());
+	return [...comments, ...texts.filter((text) => !text.includes('\n'))].filter((one) => !all.includes(one));
+} // prettier-ignore

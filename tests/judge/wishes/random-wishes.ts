@@ -1,0 +1,145 @@
+import type { CheckedSite } from '../../../src/core/check/site.ts';
+import { fillKinds, layerName, layersOf, type Piece } from '../../../src/core/model/site.ts';
+import type { BoxRef, HolderRef, LayerRef, PieceRef, RegionRef, Wish } from '../../../src/core/model/wish.ts'; // prettier-ignore
+import { allSettings } from '../../../src/core/settings/list.ts';
+import type { Random } from '../fuzz/random.ts';
+
+/** Wishes as drawings make them, for whatever a site has, with values that suit and values that do not. */
+
+const settingKinds = allSettings.map(({ kind }) => kind);
+const names = [
+	'extra',
+	'side',
+	'main',
+	'head',
+	'constructor',
+	'two words',
+	'',
+	'naïve',
+	'9th',
+	'route'
+];
+const values = ['16px', '0', '50%', 'auto', 'none', 'hidden', 'own', '1fr', 'var(--gap)', 'top', 'drawer left 280px "Menu"', 'centre', 'min(85%, 1150px)', '-4px', '}', '"""', '2 by 2', 'all']; // prettier-ignore
+const markups = ['<p>Seed</p>', '<p>open', '{if data.x}', 'a """ b', '<img src="none.svg" alt="">', '', '{path} \\{ }']; // prettier-ignore
+const patterns = ['/extra', '/visit/extra', '/:what', '/*', '//', 'visit', '/a b', '/extra/:id'];
+
+type Maker = (random: Random, site: CheckedSite) => Wish | undefined;
+
+/** A wish for something of a site; undefined where the site has nothing of the kind. */
+export function randomWish(random: Random, site: CheckedSite): Wish | undefined {
+	return random.of(makers)(random, site);
+}
+
+function layer(random: Random, { site }: CheckedSite): LayerRef {
+	const found = random.of(layersOf(site));
+	return { kind: found.kind, name: layerName(found) };
+}
+
+function region(random: Random, { site }: CheckedSite): RegionRef | undefined {
+	const layout = random.of(site.layouts);
+	if (layout.regions.length === 0) return undefined;
+	return { layout: layout.name.text, region: random.of(layout.regions).name.text };
+}
+
+function box(random: Random, { site }: CheckedSite): BoxRef {
+	const layout = random.of(site.layouts);
+	const inside = [...layout.regions, ...layout.members].map(({ name }) => name.text);
+	return { layout: layout.name.text, box: random.maybe([...inside, random.of(names)]) };
+}
+
+function band(random: Random, { site }: CheckedSite): string {
+	return random.of([...site.settings.bands.map(({ name }) => name.text), 'no-band']);
+}
+
+/** A piece of a page, of a region, or of a fill. */
+function piece(random: Random, { site }: CheckedSite): PieceRef | undefined {
+	const found: PieceRef[] = [];
+	const add = (holder: HolderRef, pieces: readonly Piece[]): void => {
+		for (const { name } of pieces) found.push({ holder, piece: name.text });
+	};
+	for (const one of layersOf(site)) {
+		const ref: LayerRef = { kind: one.kind, name: layerName(one) };
+		if (one.kind === 'layout') {
+			for (const { name, pieces } of one.regions) {
+				add({ layer: ref, region: { layout: one.name.text, region: name.text } }, pieces);
+			}
+		} else add({ layer: ref, region: undefined }, one.pieces);
+		for (const { layout, region: into, pieces } of one.fills) {
+			if (layout) add({ layer: ref, region: { layout, region: into } }, pieces);
+		}
+	}
+	return found.length === 0 ? undefined : random.of(found);
+}
+
+const withRegion = (make: (random: Random, found: RegionRef, site: CheckedSite) => Wish): Maker => (random, site) => {
+	const found = region(random, site);
+	return found && make(random, found, site);
+}; // prettier-ignore
+
+const withPiece = (make: (random: Random, found: PieceRef, site: CheckedSite) => Wish): Maker => (random, site) => {
+	const found = piece(random, site);
+	return found && make(random, found, site);
+}; // prettier-ignore
+
+const route = (random: Random, { site }: CheckedSite): string =>
+	random.of([...site.routes.map(layerName), '/nowhere']);
+const layout = (random: Random, { site }: CheckedSite): string =>
+	random.of([...site.layouts.map(({ name }) => name.text), 'no-layout']);
+
+const makers: readonly Maker[] = [
+	(random, site) => ({ kind: 'set-setting', box: random.once(3) ? (piece(random, site) ?? box(random, site)) : box(random, site), setting: random.of(settingKinds), value: random.once(5) ? undefined : random.of(values), band: band(random, site) }),
+	(random, site) => ({ kind: 'move-setting', box: box(random, site), setting: random.of(settingKinds), from: band(random, site), to: band(random, site) }),
+	(random, site) => ({ kind: 'set-arrangement', box: box(random, site), arrangement: random.maybe(['areas', 'columns', 'row', 'stack'] as const), band: band(random, site) }),
+	(random, site) => ({ kind: 'set-counts', box: box(random, site), columns: random.below(14), rows: random.maybe([2]), band: band(random, site) }),
+	(random, site) => ({ kind: 'set-arranged', box: box(random, site), word: random.of(['gap', 'justify', 'align', 'wrap'] as const), value: random.maybe([...values]), band: band(random, site) }),
+	(random, site) => ({ kind: 'set-track', box: box(random, site), axis: random.of(['columns', 'rows'] as const), index: random.below(5), size: random.of(values), band: band(random, site) }),
+	(random, site) => ({ kind: 'add-track', box: box(random, site), axis: random.of(['columns', 'rows'] as const), index: random.below(5), band: band(random, site), count: 1 + random.below(2) }),
+	(random, site) => ({ kind: 'remove-track', box: box(random, site), axis: random.of(['columns', 'rows'] as const), index: random.below(4), band: band(random, site) }),
+	(random, site) => ({ kind: 'move-area', box: box(random, site), member: random.of(names), target: random.of(names), side: random.of(['swap', 'left', 'right', 'above', 'below'] as const), band: band(random, site) }),
+	(random, site) => ({ kind: 'set-breakpoint', band: band(random, site), from: random.below(1500) }),
+	(random) => ({ kind: 'set-site', part: random.of(['name', 'lang', 'dir', 'address', 'urls'] as const), value: random.maybe(['de', 'rtl', 'https://seeds.example', 'folders', '"', 'x y']) }),
+	(random) => ({ kind: 'add-band', name: random.of(names), from: random.below(1500) }),
+	(random, site) => ({ kind: 'rename-band', band: band(random, site), to: random.of(names) }),
+	(random, site) => ({ kind: 'remove-band', band: band(random, site) }),
+	(random, site) => ({ kind: 'rename-role', name: random.of([...site.site.settings.roles.map(({ text }) => text), 'nobody']), to: random.of(names) }),
+	(random, site) => ({ kind: 'remove-role', name: random.of([...site.site.settings.roles.map(({ text }) => text), 'nobody']) }),
+	(random, site) => ({ kind: 'set-token', name: random.of(['--gap', '--none', 'gap']), value: random.maybe([...values]), band: band(random, site) }),
+	(random) => ({ kind: 'rename-token', name: '--gap', to: random.of(['--space', 'space', '--']) }),
+	() => ({ kind: 'remove-token', name: '--gap' }),
+	(random) => ({ kind: 'add-route', pattern: random.of(patterns), title: random.of(['Extra', 'a "b"', '']) }),
+	(random, site) => ({ kind: 'move-route', pattern: route(random, site), to: random.of(patterns) }),
+	(random, site) => ({ kind: 'remove-route', pattern: route(random, site) }),
+	(random, site) => ({ kind: 'add-layout', name: random.of(names), at: route(random, site) }),
+	(random, site) => ({ kind: 'rename-layout', name: layout(random, site), to: random.of(names) }),
+	(random, site) => ({ kind: 'move-layout', name: layout(random, site), at: route(random, site) }),
+	(random, site) => ({ kind: 'remove-layout', name: layout(random, site) }),
+	(random, site) => ({ kind: 'set-under', layer: layer(random, site), under: random.maybe([layout(random, site)]) }),
+	(random, site) => ({ kind: 'set-words', layer: layer(random, site), part: random.of(['title', 'description'] as const), value: random.maybe(['Words', 'a "b" {c}', '']) }),
+	(random, site) => ({ kind: 'set-admit', layer: layer(random, site), roles: site.site.settings.roles.slice(0, random.below(3)).map(({ text }) => text) }),
+	withRegion((random, found, site) => ({ kind: 'set-fill', layer: layer(random, site), region: found, fill: random.of(fillKinds) })),
+	withRegion((random, found, site) => ({ kind: 'remove-fill', layer: layer(random, site), region: found })),
+	(random, site) => ({ kind: 'add-region', layout: layout(random, site), name: random.of(names), element: random.of(['div', 'aside', 'blink', 'main']) }),
+	withRegion((random, found) => ({ kind: 'rename-region', region: found, to: random.of(names) })),
+	withRegion((random, found) => ({ kind: 'set-element', region: found, element: random.of(['div', 'nav', 'p p', 'main']) })),
+	withRegion((random, found) => ({ kind: 'reorder-region', region: found, by: random.of([-1, 1] as const) })),
+	withRegion((random, found) => ({ kind: 'remove-region', region: found })),
+	withRegion((random, found) => ({ kind: 'wrap', layout: found.layout, members: [found.region], name: random.of(names) })),
+	(random, site) => ({ kind: 'unwrap', layout: layout(random, site), name: random.of(['wrap', ...names]) }),
+	withRegion((random, found) => ({ kind: 'set-flag', region: found, flag: random.of(['locked', 'required'] as const), on: random.once(2) })),
+	withPiece((random, { holder }) => ({ kind: 'add-piece', holder, name: random.of(names), start: { kind: 'markup', markup: random.of(markups) } })),
+	withPiece((random, found, site) => ({ kind: 'add-piece', holder: found.holder, name: random.of(names), start: { kind: 'copy', of: piece(random, site) ?? found } })),
+	withPiece((random, { holder, piece: name }) => ({ kind: 'rename-piece', holder, name, to: random.of(names) })),
+	withPiece((random, { holder, piece: name }) => ({ kind: 'reorder-piece', holder, name, by: random.of([-1, 1] as const) })),
+	withPiece((random, { holder, piece: name }, site) => ({ kind: 'move-piece', holder, name, to: piece(random, site)?.holder ?? holder })),
+	withPiece((_, { holder, piece: name }) => ({ kind: 'remove-piece', holder, name })),
+	withPiece((random, { holder, piece: name }) => ({ kind: 'set-markup', holder, name, markup: random.of(markups) })),
+	withPiece((random, { holder, piece: name }) => ({ kind: 'set-stand-in', holder, name, of: random.of(['short', 'long'] as const), markup: random.maybe([...markups]) })),
+	withPiece((random, { holder, piece: name }) => ({ kind: 'edit-words', holder, name, index: random.below(3), before: 'Seed', after: random.of(markups) })),
+	(random) => ({ kind: 'add-data', name: random.of(names), from: random.of(['data/extra.json', 'https://seeds.example/x', '']) }),
+	(random, site) => ({ kind: 'rename-data', name: random.of([...site.site.data.map(({ name }) => name.text), 'none']), to: random.of(names) }),
+	(random, site) => ({ kind: 'remove-data', name: random.of([...site.site.data.map(({ name }) => name.text), 'none']) }),
+	(random) => ({ kind: 'add-part', name: random.of(names) }),
+	(random, site) => ({ kind: 'rename-part', name: random.of([...site.site.parts.map(({ name }) => name.text), 'none']), to: random.of(names) }),
+	(random, site) => ({ kind: 'remove-part', name: random.of([...site.site.parts.map(({ name }) => name.text), 'none']) }),
+	(random, site) => ({ kind: 'set-aside', code: random.of(['heading-twice', 'image-no-alt', 'no-code']), in: layer(random, site), reason: random.of(['It is meant.', '', 'a "b"']) })
+]; // prettier-ignore
