@@ -61,11 +61,12 @@ function idleIn({ member, around }: Placement, { settings: { bands } }: Site): P
 
 /** A gap between members is one only where something arranges them. */
 function idleGap(box: Holder, { settings: { bands } }: Site): Problem[] {
-	const gap = box.settings.find((setting) => setting.kind === 'gap');
-	if (!gap) return [];
+	const gaps = box.settings.filter((setting) => setting.kind === 'gap');
+	if (gaps.length === 0) return [];
 	const arranges = bandPlaces(bands).some((place) => {
 		const { show } = settingsAt(box.settings, bands, place);
 		return show?.kind === 'strip' || arrangementAt(box.arrangements, bands, place);
 	});
-	return arranges ? [] : [warning('setting-idle', gap.span, 'gap', 'nothing is arranged')];
+	if (arranges) return [];
+	return gaps.map(({ span }) => warning('setting-idle', span, 'gap', 'nothing is arranged'));
 }

@@ -12,6 +12,8 @@ interface Loose {
 	readonly tag: LooseTag;
 	readonly at: Span;
 	readonly end: Span;
+	/** Its end tag would end it there. */
+	readonly endsThere: boolean;
 }
 
 const known = new Memory<Layer, readonly Loose[]>();
@@ -27,7 +29,10 @@ function looseIn(layer: Layer, texts: ReadonlyMap<string, string>): readonly Loo
 				return looseTags(text.slice(from, to)).map((tag) => ({
 					tag,
 					at: { file, from: from + tag.from, to: from + tag.to },
-					end: { file, from: last, to: last }
+					end: { file, from: last, to: last },
+					endsThere: !looseTags(`${text.slice(from, last)}</${tag.name}>`).some(
+						(other) => other.from === tag.from
+					)
 				}));
 			})
 	);
@@ -47,9 +52,9 @@ export const openElements: LayerCheck = {
 	find: (layer, { reading }) =>
 		looseIn(layer, reading.files.texts)
 			.filter(({ tag: { kind, name } }) => kind === 'start' && isHtml(name))
-			.map(({ tag, at, end }) => {
+			.map(({ tag, at, end, endsThere }) => {
 				const mend = { label: 'End it with the piece', span: end, insert: `</${tag.name}>` };
-				return { ...warning('element-open', at, tag.name), mend };
+				return { ...warning('element-open', at, tag.name), ...(endsThere && { mend }) };
 			})
 };
 
