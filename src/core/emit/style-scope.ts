@@ -26,6 +26,10 @@ export interface ScopeRange {
 	readonly starts: readonly string[];
 	/** Selectors of elements that belong to others, with all in them. */
 	readonly limits: readonly string[];
+	/** The name of the outermost elements, where they all have the same. */
+	readonly element?: string;
+	/** It starts with the body of every page that has its sheet, so that all in a page is in it. */
+	readonly isPage?: boolean;
 }
 
 /** What belongs to a layer or part: all of these ranges. */
@@ -70,7 +74,14 @@ export function layerScope(layer: Layer, structure: Structure, names: ClassNames
 	}
 	const root = `.${names.layout(layer)}`;
 	const brought = layer.fills.length > 0 ? [`.${names.brought(layer)}`] : [];
-	return [{ starts: [root, ...brought], limits: limitsIn(layer, root, structure, names) }];
+	const isPage = isBody(layer) && brought.length === 0 && isOutermost(layer, structure);
+	return [
+		{
+			starts: [root, ...brought],
+			limits: limitsIn(layer, isPage ? '' : `${root} `, structure, names),
+			...(isPage && { isPage, element: 'body' })
+		}
+	];
 }
 
 /** What the styles of a region of a layout may reach: the part of it that its layout wrote. */
@@ -82,8 +93,14 @@ export function regionScope(
 ): StyleScope {
 	const member = `.${names.member(layout, region.name.text)}`;
 	const limits = slotOf(layout) === region ? landedLimits(layout, region, structure, names) : [];
-	const isFilled = slotOf(layout) !== region && filledLayouts(structure).has(layout);
-	return [{ starts: [member], limits: isFilled ? [`${member} > .${broughtClass}`] : limits }];
+	const isFilled = slotOf(layout) !== region && filledIn(structure).regions.has(region);
+	return [
+		{
+			starts: [member],
+			limits: isFilled ? [`${member} > .${broughtClass}`] : limits,
+			element: region.element.text
+		}
+	];
 }
 
 /** What the style of a part may reach: from its outermost elements to what it wraps. */
@@ -108,7 +125,7 @@ function pageStarts(page: Page, structure: Structure, names: ClassNames): string
 /** What of a layout belongs to other layers: what lands in its slot, and what they put into its regions. */
 function limitsIn(layout: Layout, root: string, structure: Structure, names: ClassNames): string[] {
 	const slot = slotOf(layout);
-	const filled = filledLayouts(structure).has(layout) ? [`${root} .${broughtClass}`] : [];
+	const filled = filledIn(structure).layouts.has(layout) ? [`${root}.${broughtClass}`] : [];
 	return [...(slot ? landedLimits(layout, slot, structure, names) : []), ...filled];
 }
 
@@ -131,14 +148,40 @@ function landedIn(layout: Layout, slot: Region, { site }: Structure, names: Clas
 	return own.length === 0 ? `${member} > *` : `${member} > :not(:where(${own.join(', ')}))`;
 }
 
-const filled = new Memory<Structure, ReadonlySet<Layout>>();
+/** Where layers put something into regions that are no slot, on whatever page. */
+interface Filled {
+	readonly layouts: ReadonlySet<Layout>;
+	readonly regions: ReadonlySet<Region>;
+}
 
-/** Layouts into whose regions, apart from the slot, other layers put something, on whatever page. */
-function filledLayouts(structure: Structure): ReadonlySet<Layout> {
+const filled = new Memory<Structure, Filled>();
+
+function filledIn(structure: Structure): Filled {
 	return filled.get(structure, [], () => {
 		const { site, chainOf } = structure;
 		const landing = layersOf(site).flatMap((layer) => landingFills(layer, chainOf(layer)));
 		const beside = landing.filter(({ layout, region }) => slotOf(layout) !== region);
-		return new Set(beside.map(({ layout }) => layout));
+		return {
+			layouts: new Set(beside.map(({ layout }) => layout)),
+			regions: new Set(beside.map(({ region }) => region))
+		};
 	});
+}
+
+/** Whether a layout has the body of a page, where it is the outermost. */
+export function isBody({ measure, settings }: Layout): boolean {
+	return measure === 'screen' && !settings.some(({ kind }) => kind === 'scroll');
+}
+
+const outermost = new Memory<Structure, ReadonlySet<Layout>>();
+
+/** Whether a layout stands in no other one, on whatever page. */
+function isOutermost(layout: Layout, structure: Structure): boolean {
+	const { site, chainOf } = structure;
+	return outermost
+		.get(structure, [], () => {
+			const inner = new Set(layersOf(site).flatMap((layer) => chainOf(layer).slice(1)));
+			return new Set(site.layouts.filter((one) => !inner.has(one)));
+		})
+		.has(layout);
 }

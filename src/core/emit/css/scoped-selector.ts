@@ -1,6 +1,6 @@
 import { tokenTypes } from '../../size/css-syntax.ts';
 import { stepsOf, tokensOf, type CssToken } from '../../size/css-tokens.ts';
-import type { ScopeSelectors } from './scope-selectors.ts';
+import type { ScopeSelectors, Subject } from './scope-selectors.ts';
 
 /**
  * A list of selectors, each of which names only what belongs to a scope: the test stands behind its last compound,
@@ -14,10 +14,14 @@ export function scopedSelector(
 	inOwnScope: boolean
 ): string {
 	return complexSelectors(selectors)
-		.map(({ from, to, subjectEnd, isRoot }) => {
+		.map(({ from, to, subjectEnd, isRoot, element, hasClass }) => {
 			const text = selectors.slice(from, to);
 			if (subjectEnd === undefined || (isRoot && !inOwnScope)) return text;
-			return text.slice(0, subjectEnd - from) + test + text.slice(subjectEnd - from);
+			return (
+				text.slice(0, subjectEnd - from) +
+				test({ element, hasClass }) +
+				text.slice(subjectEnd - from)
+			);
 		})
 		.join(',');
 }
@@ -59,7 +63,7 @@ function isAmpersand(token: CssToken, css: string): boolean {
 	return token.type === tokenTypes.Delim && textOf(token, css) === '&';
 }
 
-interface Complex {
+interface Complex extends Subject {
 	readonly from: number;
 	readonly to: number;
 	/** Behind the last compound without its pseudo-elements; undefined where there is none. */
@@ -97,11 +101,17 @@ function subjectOf(
 	selector: readonly { readonly token: CssToken; readonly index: number }[],
 	tokens: readonly CssToken[],
 	css: string
-): Pick<Complex, 'subjectEnd' | 'isRoot'> {
+): Omit<Complex, 'from' | 'to'> {
 	let [subjectEnd, isRoot, isOver]: [number | undefined, boolean, boolean] = [
 		undefined,
 		false,
 		false
+	];
+	/** Of the compound that is read. */
+	let [element, hasClass, isFirst]: [string | undefined, boolean, boolean] = [
+		undefined,
+		false,
+		true
 	];
 	let isBehindBlank = false;
 	for (const { token, index } of selector) {
@@ -114,6 +124,7 @@ function subjectOf(
 		const isCombinator = token.type === tokenTypes.Delim && /^[>+~|]$/.test(text);
 		if (isBehindBlank || isCombinator) {
 			[subjectEnd, isRoot, isOver] = [undefined, false, false];
+			[element, hasClass, isFirst] = [undefined, false, true];
 		}
 		isBehindBlank = false;
 		const next = tokens[index + 1];
@@ -122,8 +133,12 @@ function subjectOf(
 		if (isCombinator) subjectEnd = undefined;
 		else if (!isOver) subjectEnd = token.to;
 		else subjectEnd ??= token.from;
+		if (isCombinator) continue;
+		if (isFirst && token.type === tokenTypes.Ident) element = text.toLowerCase();
+		hasClass ||= token.type === tokenTypes.Delim && text === '.';
+		isFirst = false;
 	}
-	return { subjectEnd, isRoot };
+	return { subjectEnd, isRoot, element, hasClass };
 }
 
 function startsPseudoElement({ type }: CssToken, next: CssToken | undefined, css: string): boolean {

@@ -9,7 +9,7 @@ import type { Landed, ResolvedPage, ResolvedRegion } from '../../resolve/page.ts
 import { namesIn, standingIn } from '../../resolve/runs.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { slotOf } from '../../resolve/structure.ts';
-import { hasScope, openSlot } from '../style-scope.ts';
+import { hasScope, isBody, openSlot } from '../style-scope.ts';
 import {
 	broughtClass,
 	classNames,
@@ -300,8 +300,4 @@ function landedClasses({ layout, region }: ResolvedRegion, bands: Bands): string
 		...(box && layoutsGrowIn(box, bands) ? [layerClass] : []),
 		...(hasScope(layout) && openSlot(layout) !== region ? [broughtClass] : [])
 	];
-}
-
-function isBody({ measure, settings }: Layout): boolean {
-	return measure === 'screen' && !settings.some(({ kind }) => kind === 'scroll');
 }
