@@ -153,8 +153,8 @@ route /in/deep { title "Deep"; piece p """<h1>Deep</h1>""" }`);
 	assert.equal(outline[1], 'a.skip-link[href=#f-main]: Skip to the content');
 	assert.ok(outline.includes('main.f-main[id=f-main][tabindex=-1]'));
 	assert.ok(outline.includes('div.g-body'), 'a main in a main is a plain box');
-	assert.ok(outline.includes('nav.f-side-menu[id=f-side-menu][aria-label=Side menu]'));
-	assert.ok(outline.includes('button.f-side-menu-closer: Shut'));
+	assert.ok(outline.includes('nav.f-side-menu.drawer[id=f-side-menu][aria-label=Side menu]'));
+	assert.ok(outline.includes('button.drawer-closer: Shut'));
 });
 
 test('a label names a region, and says so where it has no effect', () => {

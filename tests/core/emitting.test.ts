@@ -5,7 +5,8 @@ import { sentenceOf } from '../../src/core/messages/problem.ts';
 import { generate, parse, type CssNode } from 'css-tree';
 import { unzipSync } from 'fflate';
 import { parse as parseHtml } from 'parse5';
-import { layoutSheet, pageSheet, siteSheet } from '../../src/core/emit/css/sheets.ts';
+import { layoutSheet, pageSheet } from '../../src/core/emit/css/sheets.ts';
+import { siteSheet } from '../../src/core/emit/css/site-sheet.ts';
 import { deliver, deliverPage, packSource } from '../../src/core/emit/delivery.ts';
 import { classNames } from '../../src/core/emit/names.ts';
 import { outputOf, sourceOf, traceOutput, traceSource } from '../../src/core/emit/html/trace.ts';
@@ -121,8 +122,7 @@ test('of the frame, no two boxes share a class, whatever their names are', () =>
 		names.brought(layout),
 		...membersIn(layout.members).flatMap(({ name }) => [
 			names.member(layout, name.text),
-			names.opener(layout, name.text),
-			names.closer(layout, name.text)
+			names.opener(layout, name.text)
 		])
 	]);
 	assert.equal(new Set(all).size, all.length, all.join(' '));
@@ -243,7 +243,7 @@ test('style sheets are CSS that can be read back, and say what the text says', (
 	assert.match(flat, /@layer site, layout-f, pages;/);
 	assert.match(flat, /:root \{ --a: 1px; \} @media \(width >= 900px\) \{ :root \{ --a: 2px; \} \}/);
 	assert.match(flat, /display: grid; grid-template-columns: 1fr; grid-template-rows: auto 1fr; grid-template-areas: 'head' 'main'; gap: 4px; min-height: 100dvh;/);
-	assert.match(flat, /a:hover:where\(\.f, \.f \*\):where\(:not\(\.f-main \*\)\) \{ color: red \} p:where\(\.f-head, \.f-head \*\) \{ margin: 0 \}/);
+	assert.match(flat, /a:hover:where\(:not\(\.f-main \*\)\) \{ color: red \} p:where\(\.f-head \*\) \{ margin: 0 \}/);
 	assert.equal(sheets[2]?.path, 'styles/pages/home.css');
 }); // prettier-ignore
 
@@ -370,7 +370,7 @@ route / { piece a { width 50% @medium } """x""" }`);
 	assert.deepEqual(page, ['.f-main>.page-main-a{display:flow-root}', '@media (width>=600px) .f-main>.page-main-a{width:50%}'], 'a box of its own in a region that arranges nothing');
 	assert.match(htmlOf(resolved, '/'), /<html lang="en" dir="rtl">/);
 	const outline = outlineOf(htmlOf(resolved, '/'), 'id', 'popover', 'popovertarget', 'popovertargetaction', 'aria-label').map((line) => line.trim());
-	for (const line of ['div.f-menu-opener', 'button[popovertarget=f-menu]: Menu', 'nav.f-menu[id=f-menu][popover][aria-label=Menu]', 'button.f-menu-closer[popovertarget=f-menu][popovertargetaction=hide]: Close']) {
+	for (const line of ['div.f-menu-opener', 'button[popovertarget=f-menu]: Menu', 'nav.f-menu.drawer[id=f-menu][popover][aria-label=Menu]', 'button.drawer-closer[popovertarget=f-menu][popovertargetaction=hide]: Close']) {
 		assert.ok(outline.includes(line), line);
 	}
 	const sheet = siteSheet(site, structure).css;
@@ -438,7 +438,7 @@ route /in { }`);
 	assert.match(flat, /@container layout-g \(width >= 700px\) \{ \.g \{ isolation: isolate; \} \.g-body \{ position: relative; z-index: var\(--under\); margin-block-end: -20px; \} \}/);
 	assert.match(flat, /@supports \(animation-timeline: scroll\(\)\) \{ \.g-bar \{ animation: shrink-g-bar linear both, shadow-scrolled linear both; animation-timeline: scroll\(\), scroll\(\); animation-range: 0 calc\(128px - 56px\), 0 24px; \}/);
 	assert.match(flat, /@supports not \(animation-timeline: scroll\(\)\) \{ \.g-bar \{ height: 56px; \} \}/);
-	assert.match(flat, /@container layout-g \(width >= 700px\) \{ p:where\(\.g-body,/);
+	assert.match(flat, /@container layout-g \(width >= 700px\) \{ p:where\(\.g-body \*\)/);
 	assert.ok(outlineOf(htmlOf(resolved, '/in')).join('\n').includes('div.g-space\n      div.g\n'));
 }); // prettier-ignore
 
@@ -498,12 +498,22 @@ layout shell at / {
 route / { title "Home"; piece body """<p>a</p>""" }`);
 		const [layout] = site.site.layouts;
 		assert.ok(layout);
-		return layoutSheet(layout, site.site, site.structure).css;
+		const [common, own] = [siteSheet(site.site, site.structure), layoutSheet(layout, site.site, site.structure)]; // prettier-ignore
+		return common.css + own.css;
 	};
-	const openGround = /:popover-open \{\s*background: Canvas;/;
-	assert.match(sheetOf(''), openGround);
-	assert.match(sheetOf('background #eef @wide; '), openGround, 'not where it is a drawer');
+	const openGround =
+		/@layer site \{[^]*\.drawer:popover-open \{\s*background: Canvas;[^]*@layer layout-shell \{/;
+	assert.match(
+		sheetOf(''),
+		openGround,
+		'the ground of a page, which everything of the layout wins over'
+	);
+	assert.doesNotMatch(sheetOf(''), /background-color/);
+	assert.match(
+		sheetOf('background #eef @wide; '),
+		/width >= 900px\) \{[^@]*background-color: #eef;/
+	);
 	const own = sheetOf('background #eef; ');
-	assert.doesNotMatch(own, openGround);
+	assert.doesNotMatch(own, /width >= 900px\) \{[^@]*background-color/);
 	assert.match(own, /background-color: #eef;/);
 });

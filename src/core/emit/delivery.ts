@@ -7,14 +7,9 @@ import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { writtenFor } from '../resolve/roles.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
-import {
-	layoutSheet,
-	layoutSheetPath,
-	pageSheet,
-	siteSheet,
-	siteSheetPath,
-	type StyleSheet
-} from './css/sheets.ts';
+import { layoutSheet, layoutSheetPath, pageSheet } from './css/sheets.ts';
+import { siteSheet, siteSheetPath } from './css/site-sheet.ts';
+import type { StyleSheet } from './css/style-sheet.ts';
 import { needsPartSheet, partSheet, partSheetPath } from './css/part-styles.ts';
 import { pageHtml } from './html/page.ts';
 import { tracedPage, type MarkMode, type TracedPage } from './html/marks.ts';

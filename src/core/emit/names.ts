@@ -11,6 +11,9 @@ export const broughtClass = 'brought';
 export const apartClass = 'apart';
 export const skipClass = 'skip-link';
 export const listClass = 'nav-list';
+/** A region that slides in, in some band, and the button in it that closes it. */
+export const drawerClass = 'drawer';
+export const closerClass = 'drawer-closer';
 /** A page that sits under nothing, and the beginning of the names of what pages bring. */
 export const pageClass = 'page';
 const pageBroughtClass = 'page-brought';
@@ -32,6 +35,8 @@ export class ClassNames {
 		apartClass,
 		skipClass,
 		listClass,
+		drawerClass,
+		closerClass,
 		pageClass,
 		pageBroughtClass
 	]);
@@ -45,10 +50,7 @@ export class ClassNames {
 		for (const layout of layouts) {
 			this.space(layout);
 			this.brought(layout);
-			for (const { name } of layout.regions) {
-				this.opener(layout, name.text);
-				this.closer(layout, name.text);
-			}
+			for (const { name } of layout.regions) this.opener(layout, name.text);
 		}
 		this.boxes = new Set(this.given.values());
 		const uses = parts.flatMap((part) =>
@@ -92,14 +94,6 @@ export class ClassNames {
 		return this.nameFor(
 			`opener ${layout.name.text} ${region}`,
 			`${this.member(layout, region)}-opener`
-		);
-	}
-
-	/** The button in a drawer that closes it. */
-	closer(layout: Layout, region: string): string {
-		return this.nameFor(
-			`closer ${layout.name.text} ${region}`,
-			`${this.member(layout, region)}-closer`
 		);
 	}
 

@@ -3,7 +3,7 @@ import { escapeHtml } from '../../emit/html/escape.ts';
 import { renderMarkup } from '../../emit/html/markup.ts';
 import { withUrls } from '../../emit/css/style-urls.ts';
 import { partSheet } from '../../emit/css/part-styles.ts';
-import { siteSheet } from '../../emit/css/sheets.ts';
+import { siteSheet } from '../../emit/css/site-sheet.ts';
 import { classNames } from '../../emit/names.ts';
 import { pageScope } from '../../emit/html/words.ts';
 import type { Part } from '../../model/site.ts';

@@ -36,10 +36,6 @@ export class Selectors {
 	opener(layout: Layout, region: string): string {
 		return `.${this.names.opener(layout, region)}`;
 	}
-
-	closer(layout: Layout, region: string): string {
-		return `.${this.names.closer(layout, region)}`;
-	}
 }
 
 /** The cascade layer of a layout. */

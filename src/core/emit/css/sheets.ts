@@ -2,12 +2,10 @@ import { Memory } from '../../model/memory.ts';
 import { declare } from '../../declare/declare.ts';
 import { frameOf, type Box } from '../../declare/frame.ts';
 import type { Surroundings } from '../../declare/surroundings.ts';
-import { bandPlaces, settingsAt, type Bands } from '../../resolve/bands.ts';
+import { bandPlaces } from '../../resolve/bands.ts';
 import type { Declarations } from '../../settings/declarations.ts';
 import { edgesInside, overlappedIn } from '../../declare/landing.ts';
 import { surroundingsOf } from '../../declare/outside.ts';
-import { settingKindsUsed } from '../../declare/used.ts';
-import type { SettingKind } from '../../model/setting.ts';
 import {
 	layerName,
 	layerPattern,
@@ -15,187 +13,23 @@ import {
 	type Layout,
 	type Page,
 	type Site,
-	type Token,
-	layersOf,
-	pagesOf,
-	type Region
+	pagesOf
 } from '../../model/site.ts';
-import { isDrawer } from '../../resolve/drawers.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
 import { membersIn } from '../../resolve/members.ts';
 import { arrangesPieces } from '../../resolve/runs.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
-import { layoutsInOrder, slotOf, type Structure } from '../../resolve/structure.ts';
-import { bandedCss, bandQuery, type BandedRule } from './banded.ts';
+import { slotOf, type Structure } from '../../resolve/structure.ts';
+import { bandedCss, type BandedRule } from './banded.ts';
 import { group, rule } from './css-text.ts';
 import { withHeightNames } from './heights.ts';
 import { barePieceRule, frameRules, keptRule, pieceRule, spaceRule } from './member-rules.ts';
-import { apartClass, hasPieceClass, listClass, pageClass, skipClass } from '../names.ts';
+import { hasPieceClass } from '../names.ts';
 import { printCss } from './print.ts';
-import { scrollingCss, whereMotion } from './scrolling.ts';
+import { scrollingCss } from './scrolling.ts';
 import { landingRules } from './landing-rules.ts';
-import { hasStyle, partLayer } from './part-styles.ts';
+import type { StyleSheet } from './style-sheet.ts';
 import { cascadeName, Selectors } from './selectors.ts';
 import { layoutStyles, pageStyles } from './styles.ts';
-
-/** A style sheet of a delivery. */
-export interface StyleSheet {
-	/** Path of the file, from the root of the delivery. */
-	readonly path: string;
-	readonly css: string;
-}
-
-/** Where the sheet is that every page has. */
-export const siteSheetPath = 'styles/site.css';
-
-/** The sheet that every page has: the order of the layers, the reset, and the site's tokens. */
-export function siteSheet(site: Site, structure: Structure): StyleSheet {
-	const nearest = site.parts.some(hasStyle) ? [partLayer] : [];
-	const layers = ['site', ...layoutsInOrder(structure).map(cascadeName), 'pages', ...nearest];
-	const rules = [...rootRules(site), reset, ...commonRules(site, structure)];
-	const css = [
-		`/* ${site.settings.name.text.replaceAll('*/', '* /')}: what every page has. */`,
-		`@layer ${layers.join(', ')};`,
-		// CSS View Transitions 2, section 2.3: pages that share a region keep it standing.
-		group(whereMotion, ['@view-transition {\n  navigation: auto;\n}']),
-		group('@layer site', rules)
-	];
-	return { path: siteSheetPath, css: css.join('\n\n') + '\n' };
-}
-
-const reset = `*,
-*::before,
-*::after {
-  box-sizing: border-box;
-}
-
-body {
-  margin: 0;
-}`;
-
-/** Lists made from routes, links to the slot, and pages that sit under nothing: where there are some. */
-function commonRules(site: Site, structure: Structure): string[] {
-	const hasList = layersOf(site).some((layer) =>
-		piecesIn(layer).some(({ kind }) => kind === 'nav')
-	);
-	const hasSkip = settingKindsUsed(site).has('skip');
-	const hasBare = pagesOf(site).some((page) => structure.chainOf(page).length === 0);
-	const hasApart = layersOf(site).some((layer) =>
-		piecesIn(layer).some(({ settings }) =>
-			settings.some((one) => one.kind === 'show' && one.value.kind === 'hidden')
-		)
-	);
-	return [
-		hasApart ? rule(`.${apartClass}`, ['display: flow-root;']) : '',
-		hasList ? listRules : '',
-		hasSkip ? skipRules : '',
-		hasBare ? rule(`.${pageClass}`, ['display: flow-root;']) : ''
-	];
-}
-
-const listRules = `.${listClass},
-.${listClass} ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}`;
-
-/** The link is there for whoever gets to it by keyboard, and seen only then. */
-const skipRules = `.${skipClass} {
-  position: absolute;
-  inset-block-start: 0;
-  inset-inline-start: 0;
-  z-index: 2;
-  padding: 0.5rem 1rem;
-  background: Canvas;
-}
-
-.${skipClass}:not(:focus) {
-  clip-path: inset(50%);
-}`;
-
-/** Who lies over whom, and how a shadow looks: written where some box needs it. */
-function orderLines(used: ReadonlySet<SettingKind>): string[] {
-	return [
-		...(used.has('overlap') ? ['--under: -1;'] : []),
-		...(used.has('stick') || used.has('shrink') ? ['--stuck: 1;'] : []),
-		...(used.has('shadow') ? ['--shadow: 0 2px 8px rgb(0 0 0 / 0.2);'] : [])
-	];
-}
-
-const shadowFrames = `@keyframes shadow-scrolled {
-  from {
-    box-shadow: none;
-  }
-
-  to {
-    box-shadow: var(--shadow);
-  }
-}`;
-
-/** HTML, section 15.3.1 makes a popover a floating card; in place it is a box like any other. */
-function drawerRules(layout: Layout, selectors: Selectors, bands: Bands): string[] {
-	const drawers = layout.regions.filter(isDrawer);
-	if (drawers.length === 0) return [];
-	const regions = drawers.map(({ name }) => selectors.member(layout, name.text));
-	const bare = drawers
-		.filter((drawer) => !isPainted(drawer, bands))
-		.map(({ name }) => selectors.member(layout, name.text));
-	const closers = drawers.map(({ name }) => selectors.closer(layout, name.text));
-	const each = (list: readonly string[], tail: string): string =>
-		list.map((one) => one + tail).join(',\n');
-	return [
-		rule(each(regions, ''), [
-			'position: static;',
-			'inset: auto;',
-			'width: auto;',
-			'height: auto;',
-			'margin: 0;',
-			'padding: 0;',
-			'overflow: visible;',
-			'border: 0;',
-			'background: none;',
-			'color: inherit;'
-		]),
-		...(bare.length > 0 ? [rule(each(bare, ':popover-open'), ['background: Canvas;'])] : []),
-		rule(each(regions, '::backdrop'), ['background: rgb(0 0 0 / 0.3);']),
-		rule(each(closers, ''), [
-			'position: absolute;',
-			'inset-block-start: 0;',
-			'inset-inline-end: 0;',
-			'z-index: 1;'
-		]),
-		rule(closers.map((closer) => `:not(:popover-open) > ${closer}`).join(',\n'), ['display: none;'])
-	];
-}
-
-/** Whether a drawer has a background of its own wherever it is one. */
-function isPainted({ settings }: Region, bands: Bands): boolean {
-	return bandPlaces(bands).every((place) => {
-		const { show, background = 'none' } = settingsAt(settings, bands, place);
-		return show?.kind !== 'drawer' || background !== 'none';
-	});
-}
-
-/** The site's tokens, with what all boxes refer to. */
-function rootRules(site: Site): string[] {
-	const { bands, tokens, night } = site.settings;
-	const used = settingKindsUsed(site);
-	const valueLine = ({ name, value }: Token): string => `${name.text}: ${value.text};`;
-	const rules = [undefined, ...bands].map((band) => {
-		const some = tokens.filter((token) => token.band?.text === band?.name.text);
-		const lines = some.map(valueLine);
-		// What browsers draw by themselves follows too.
-		const scheme = night.length > 0 ? ['color-scheme: light dark;'] : [];
-		const text = rule(':root', band ? lines : [...scheme, ...lines, ...orderLines(used)]);
-		const from = band?.from ?? 0;
-		return from === 0 ? text : group(bandQuery(from, undefined), [text]);
-	});
-	const byNight = group('@media (prefers-color-scheme: dark)', [
-		rule(':root', night.map(valueLine))
-	]);
-	return [...rules, byNight, used.has('shadow') ? shadowFrames : ''].filter((text) => text !== '');
-}
 
 /** The sheet of one layout: how its boxes lie in each band, and its own styles. */
 export function layoutSheet(layout: Layout, site: Site, structure: Structure): StyleSheet {
@@ -217,27 +51,25 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 		const selector = selectors.member(layout, member.name.text);
 		return box ? scrollingCss(selector, box, layout, surroundings) : [];
 	});
+	const frame = frameRules(layout, surroundings, selectors);
 	const rules = [
 		spaceRule(layout, selectors),
 		...bandedCss(
 			[
-				...frameRules(layout, surroundings, selectors),
+				...frame,
 				...fillRules(layout, site, structure),
 				...landingRules(layout, site, structure, selectors)
 			],
 			bands
 		),
 		...moving,
-		printCss(layout, surroundings, selectors),
+		printCss(layout, surroundings, selectors, frame),
 		...layoutStyles(layout, structure)
 	];
 	const css = [
 		`/* The layout ${layout.name.text}, which stands at ${layout.at.text}. */`,
 		// What boxes are before anything is said of them: every other rule wins over it.
-		group('@layer site', [
-			flowRule(layout, surroundings, selectors),
-			...drawerRules(layout, selectors, bands)
-		]),
+		group('@layer site', [flowRule(layout, surroundings, selectors)]),
 		group(`@layer ${cascadeName(layout)}`, rules) || `@layer ${cascadeName(layout)} {\n}`
 	];
 	return { path: layoutSheetPath(layout), css: css.join('\n') + '\n' };

@@ -12,6 +12,8 @@ import { slotOf } from '../../resolve/structure.ts';
 import { hasScope, isBody, openSlot } from '../style-scope.ts';
 import {
 	broughtClass,
+	closerClass,
+	drawerClass,
 	classNames,
 	elementId,
 	layerClass,
@@ -222,7 +224,8 @@ class PageWriter {
 	private regionAttributes({ layout, region }: ResolvedRegion, drawer: Opener | undefined): string {
 		const slot = slotOf(layout) === region;
 		const isTarget = slot && skipOf(layout) !== undefined;
-		const words = [`class="${this.names.member(layout, region.name.text)}"`];
+		const classes = [this.names.member(layout, region.name.text), ...(drawer ? [drawerClass] : [])];
+		const words = [`class="${classes.join(' ')}"`];
 		if (drawer || isTarget) words.push(`id="${elementId(layout, region.name.text)}"`);
 		if (drawer) words.push('popover');
 		if (isTarget) words.push('tabindex="-1"');
@@ -253,7 +256,7 @@ class PageWriter {
 	private closer({ region, close }: Opener, layout: Layout, depth: number): void {
 		const name = region.name.text;
 		const attributes = [
-			`class="${this.names.closer(layout, name)}"`,
+			`class="${closerClass}"`,
 			'type="button"',
 			`popovertarget="${elementId(layout, name)}"`,
 			'popovertargetaction="hide"'
