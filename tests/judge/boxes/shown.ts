@@ -110,11 +110,11 @@ export async function shownAt(
 				const isOpen = hasDrawers && index % 2 === 1;
 				for (const one of popovers) {
 					if (one.matches(':popover-open')) one.hidePopover();
+					if (!isOpen) continue;
+					one.setAttribute('popover', 'manual');
+					one.showPopover();
 					// Only where it is a drawer at this width: in place it is there as it is.
-					if (isOpen && getComputedStyle(one).position === 'fixed') {
-						one.setAttribute('popover', 'manual');
-						one.showPopover();
-					}
+					if (getComputedStyle(one).position !== 'fixed') one.hidePopover();
 				}
 				const scroller = inner.scrollingElement;
 				if (scroller && down > 0) {

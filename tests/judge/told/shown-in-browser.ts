@@ -70,8 +70,11 @@ export async function shownAtWidths(
 				];
 			});
 			for (const one of document.querySelectorAll<HTMLElement>('[data-region][popover]')) {
-				if (getComputedStyle(one).position !== 'fixed') continue;
 				one.showPopover();
+				if (getComputedStyle(one).position !== 'fixed') {
+					one.hidePopover();
+					continue;
+				}
 				const drawer = one.scrollWidth - one.clientWidth;
 				one.hidePopover();
 				const name = `${one.dataset['layout'] ?? ''} ${one.dataset['region'] ?? ''}`;

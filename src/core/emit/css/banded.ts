@@ -18,8 +18,8 @@ export interface BandedRule {
 /** Where a band begins: a media query, or a container query of the space that a layout gets. */
 export function bandQuery(from: number, layout: Layout | undefined): string {
 	return layout?.measure === 'space'
-		? `@container ${cascadeName(layout)} (width >= ${from}px)`
-		: `@media (width >= ${from}px)`;
+		? `@container ${cascadeName(layout)} (min-width: ${from}px)`
+		: `@media (min-width: ${from}px)`;
 }
 
 /** Rules for the narrowest band first, then for each band what changes with it. */

@@ -1,3 +1,4 @@
+import type { CssValues } from '../../settings/declarations.ts';
 import { bandPlaces, settingsAt, type Bands } from '../../resolve/bands.ts';
 import { declare, declareInRegion, declareInSlot, layoutsGrowIn } from '../../declare/declare.ts';
 import { type Surroundings } from '../../declare/surroundings.ts';
@@ -54,13 +55,41 @@ function memberRules(
 	const region = layout.regions.find((one) => one.name.text === box.name);
 	const pieces = region?.pieces ?? [];
 	return [
-		{ selector, bands: withName(bands, keptName(box, layout)), layout },
+		{ selector, bands: withName(bands.map(inPlace), keptName(box, layout)), layout },
+		...openRule(bands, selector, layout),
 		...closedRule(box, selector, layout, surroundings),
 		...landedRules(box, selector, layout, surroundings.bands),
 		...pieces
 			.filter((piece) => hasPieceClass(piece, box))
 			.map((piece) => pieceRule(piece, layout, { box, layout, surroundings, selectors }))
 	];
+}
+
+/** What makes a drawer of a region. */
+const ofDrawers: ReadonlySet<string> = new Set<keyof CssValues>([
+	'position',
+	'inset-block',
+	'inset-inline',
+	'width',
+	'max-width',
+	'height',
+	'max-height',
+	'overflow'
+]);
+
+const isOpenDrawer = (lines: Printed): boolean => lines.get('position') === 'fixed';
+
+/** A region as it is where nothing slides in: a browser that knows no popovers has it in its place. */
+function inPlace(lines: Printed): Printed {
+	return isOpenDrawer(lines) ? new Map([...lines].filter(([name]) => !ofDrawers.has(name))) : lines;
+}
+
+/** A drawer lies over the page only while it is open, in bands in which it is one. */
+function openRule(bands: readonly Printed[], selector: string, layout: Layout): BandedRule[] {
+	if (!bands.some(isOpenDrawer)) return [];
+	// As heavy as the region itself, so that a style of its layout still has the last word.
+	const open = `${selector}:where(:popover-open)`;
+	return [{ selector: open, bands, under: bands.map(inPlace), layout }];
 }
 
 /** A drawer that is not open is not there; in other bands the region is, opened or not. */
