@@ -84,6 +84,16 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			code = await checkCommand(site, options, streams);
 		});
 	program
+		.command('format')
+		.description('Write the texts as one would with care; they read the same.')
+		.argument('<site>', 'a folder or a .eave file')
+		.option('--check', 'write nothing; exit with 1 where something would be written')
+		.exitOverride()
+		.action(async (site: string, { check = false }: { check?: boolean }) => {
+			const { formatCommand } = await import('./format.ts');
+			code = await formatCommand(site, { check }, streams);
+		});
+	program
 		.command('explain')
 		.description('Say where everything on a page comes from: chain, regions, owners.')
 		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')

@@ -161,7 +161,9 @@ export type SiteWish =
 	| { readonly kind: 'remove-token'; readonly name: string }
 	| { readonly kind: 'put-file'; readonly file: string; readonly bytes: Uint8Array }
 	| { readonly kind: 'rename-file'; readonly file: string; readonly to: string }
-	| { readonly kind: 'remove-file'; readonly file: string };
+	| { readonly kind: 'remove-file'; readonly file: string }
+	/** The text of a file, or of all, as one would write it with care; it reads the same. */
+	| { readonly kind: 'tidy-text'; readonly file: string | undefined };
 
 /** Which pages there are of a route, as one chooses it. */
 export type PagesChoice =

@@ -2,6 +2,7 @@
 	import { counted } from '$core/messages/problem.ts';
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { store } from '$store/site.svelte.ts';
+	import { wishes } from '$store/wishes.svelte.ts';
 
 	interface Props {
 		files: readonly string[];
@@ -38,6 +39,11 @@
 		adding = false;
 		name = '';
 		choose(path);
+	}
+
+	async function tidy(): Promise<void> {
+		const sentence = await wishes.attempt({ kind: 'tidy-text', file });
+		if (sentence) store.notice = { kind: 'fault', sentence };
 	}
 </script>
 
@@ -83,7 +89,14 @@
 			<button class="act" type="submit">Add</button>
 		</form>
 	{:else}
-		<button class="act end" onclick={() => (adding = true)}>Add file</button>
+		<button
+			class="act end"
+			title="Indentation, one statement a line, settings in their order; what stands in quotes stays as it is"
+			onclick={tidy}
+		>
+			Tidy the text
+		</button>
+		<button class="act" onclick={() => (adding = true)}>Add file</button>
 		<button
 			class="act"
 			disabled={files.length < 2}

@@ -3,6 +3,7 @@ import type { WishKinds } from '../wish-kind.ts';
 import { addBand, removeBand, renameBand } from './bands.ts';
 import { putFile, removeFile, renameFile } from './files.ts';
 import { addRole, removeRole, renameRole, setSite } from './settings.ts';
+import { tidyText } from './tidy-text.ts';
 import { removeToken, renameToken, setToken } from './tokens.ts';
 
 export const siteWishes: WishKinds<SiteWish> = {
@@ -61,5 +62,9 @@ export const siteWishes: WishKinds<SiteWish> = {
 	'remove-file': {
 		label: ({ file }) => `Remove ${file}`,
 		carryOut: (resolved, surgery, { file }) => removeFile(resolved, surgery, file)
+	},
+	'tidy-text': {
+		label: ({ file }) => `Tidy ${file ?? 'all texts'}`,
+		carryOut: (resolved, surgery, { file }) => tidyText(resolved, surgery, file)
 	}
 };

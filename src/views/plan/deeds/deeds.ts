@@ -25,6 +25,7 @@ import {
 import { cellFacts, choice, holderOf, traceOf } from '../choice.svelte.ts';
 import { chosenBox } from '../chosen-box.svelte.ts';
 import { measures } from '../stage/measures.svelte.ts';
+import { views } from '$views/shell/bar/views.ts';
 
 /** Something that can be done, by its name: from a menu, or by finding it. */
 export interface Act {
@@ -156,10 +157,11 @@ export function siteActs(): Act[] {
 		},
 		{ name: 'Take back the last edit', key: 'Ctrl+Z', run: () => void store.undo() },
 		{ name: 'Do again what was taken back', key: 'Ctrl+Shift+Z', run: () => void store.redo() },
-		{ name: 'Open Plan', run: () => void openView('/plan') },
-		{ name: 'Open Source', run: () => void openView('/source') },
-		{ name: 'Open Material: data, parts, files and tokens', run: () => void openView('/material') },
-		{ name: 'Open Deliver', run: () => void openView('/deliver') },
+		wishAct('Tidy all texts', { kind: 'tidy-text', file: undefined }),
+		...views.map(({ name, path, about }): Act => ({
+			name: `Open ${name}: ${about}`,
+			run: () => void openView(path)
+		})),
 		{
 			name: look.overlay ? 'Draw no boxes' : 'Draw whose each box is',
 			run: () => (look.overlay = !look.overlay)
