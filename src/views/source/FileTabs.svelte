@@ -43,7 +43,7 @@
 
 	async function tidy(): Promise<void> {
 		const sentence = await wishes.attempt({ kind: 'tidy-text', file });
-		if (sentence) store.notice = { kind: 'fault', sentence };
+		if (sentence) store.notice = { kind: 'refused', sentence };
 	}
 </script>
 

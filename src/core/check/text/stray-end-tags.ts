@@ -12,8 +12,6 @@ interface Loose {
 	readonly tag: LooseTag;
 	readonly at: Span;
 	readonly end: Span;
-	/** Its end tag would end it there. */
-	readonly endsThere: boolean;
 }
 
 const known = new Memory<Layer, readonly Loose[]>();
@@ -29,10 +27,7 @@ function looseIn(layer: Layer, texts: ReadonlyMap<string, string>): readonly Loo
 				return looseTags(text.slice(from, to)).map((tag) => ({
 					tag,
 					at: { file, from: from + tag.from, to: from + tag.to },
-					end: { file, from: last, to: last },
-					endsThere: !looseTags(`${text.slice(from, last)}</${tag.name}>`).some(
-						(other) => other.from === tag.from
-					)
+					end: { file, from: last, to: last }
 				}));
 			})
 	);
@@ -52,15 +47,20 @@ export const openElements: LayerCheck = {
 	find: (layer, { reading }) =>
 		looseIn(layer, reading.files.texts)
 			.filter(({ tag: { kind, name } }) => kind === 'start' && isHtml(name))
-			.map(({ tag, at, end, endsThere }) => {
+			.map(({ tag, at, end }) => {
 				const mend = { label: 'End it with the piece', span: end, insert: `</${tag.name}>` };
-				return { ...warning('element-open', at, tag.name), ...(endsThere && { mend }) };
+				return { ...warning('element-open', at, tag.name), ...(isWhole(tag.name) && { mend }) };
 			})
 };
 
 /** Not of a drawing, whose elements end by themselves. */
 function isHtml(name: string): boolean {
 	return !/^(?:path|circle|rect|line|g|use|ellipse|polygon|polyline|stop|image)$/.test(name);
+}
+
+/** A name that an end tag can say: what was cut short may have a comment or a quote in it. */
+function isWhole(name: string): boolean {
+	return /^[a-z][\w-]*$/i.test(name);
 }
 
 export const strayEndTags: LayerCheck = {
