@@ -12,7 +12,12 @@ interface Loose {
 	readonly tag: LooseTag;
 	readonly at: Span;
 	readonly end: Span;
+	/** Its end tag would end it there. */
+	readonly endsThere: boolean;
 }
+
+/** Tags of some markup for which it is tried whether an end tag would help: with more nobody knows what was meant. */
+const mostTried = 8;
 
 const known = new Memory<Layer, readonly Loose[]>();
 
@@ -24,8 +29,12 @@ function looseIn(layer: Layer, texts: ReadonlyMap<string, string>): readonly Loo
 				const { file, from, to } = span;
 				const text = texts.get(file) ?? '';
 				const last = text.endsWith('"""', to) ? to - 3 : to;
-				return looseTags(text.slice(from, to)).map((tag) => ({
+				const tags = looseTags(text.slice(from, to));
+				const isEnded = ({ name, from: at }: LooseTag): boolean =>
+					!looseTags(`${text.slice(from, last)}</${name}>`).some((one) => one.from === at);
+				return tags.map((tag) => ({
 					tag,
+					endsThere: tags.length <= mostTried && isEnded(tag),
 					at: { file, from: from + tag.from, to: from + tag.to },
 					end: { file, from: last, to: last }
 				}));
@@ -47,20 +56,15 @@ export const openElements: LayerCheck = {
 	find: (layer, { reading }) =>
 		looseIn(layer, reading.files.texts)
 			.filter(({ tag: { kind, name } }) => kind === 'start' && isHtml(name))
-			.map(({ tag, at, end }) => {
+			.map(({ tag, at, end, endsThere }) => {
 				const mend = { label: 'End it with the piece', span: end, insert: `</${tag.name}>` };
-				return { ...warning('element-open', at, tag.name), ...(isWhole(tag.name) && { mend }) };
+				return { ...warning('element-open', at, tag.name), ...(endsThere && { mend }) };
 			})
 };
 
 /** Not of a drawing, whose elements end by themselves. */
 function isHtml(name: string): boolean {
 	return !/^(?:path|circle|rect|line|g|use|ellipse|polygon|polyline|stop|image)$/.test(name);
-}
-
-/** A name that an end tag can say: what was cut short may have a comment or a quote in it. */
-function isWhole(name: string): boolean {
-	return /^[a-z][\w-]*$/i.test(name);
 }
 
 export const strayEndTags: LayerCheck = {
