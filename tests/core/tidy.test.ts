@@ -123,7 +123,7 @@ test('tidied random sites are delivered byte for byte as before, and tidying the
 			assert.deepEqual(deliver(after, 2026), deliver(before, 2026));
 			assert.equal(tidy(tidied, names), tidied);
 		}),
-		{ numRuns: runs(40) }
+		runs(40, 11)
 	);
 });
 
