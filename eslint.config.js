@@ -5,25 +5,30 @@ import svelteConfig from './svelte.config.js';
 
 /** The way data flows: each part of the core knows those before it, and none behind it. */
 const coreOrder = [
+	'lib',
 	'model',
 	'messages',
 	'size',
 	'data',
 	'settings',
 	'source',
+	'format',
 	'resolve',
-	'declare',
+	'box-styles',
 	'geometry',
 	'emit',
-	'reach',
+	'author-styles',
 	'measure',
 	'laid',
 	'check',
 	'findings',
 	'edit',
 	'answer',
-	'drawing',
-	'across'
+	'view-models',
+	'scroll',
+	'sweep',
+	'sheet',
+	'changes'
 ];
 
 /** Pure libraries that the core may use. */

@@ -6,7 +6,13 @@ export default {
 	preprocess: vitePreprocess(),
 	kit: {
 		adapter: adapter(),
-		alias: { $core: 'src/core', $store: 'src/store', $views: 'src/views', $workers: 'src/workers' },
+		alias: {
+			$browser: 'src/browser',
+			$core: 'src/core',
+			$store: 'src/store',
+			$views: 'src/views',
+			$workers: 'src/workers'
+		},
 		// Of the application's own pages; that of the frames for pages of a site is in src/routes/stage.
 		csp: {
 			mode: 'nonce',

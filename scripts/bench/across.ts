@@ -1,6 +1,6 @@
-import { columnsOf } from '../../src/core/across/columns.ts';
-import { groupRows } from '../../src/core/across/sheet/groups.ts';
-import type { SheetRow } from '../../src/core/across/sheet/sheet-row.ts';
+import { columnsOf } from '../../src/core/sheet/columns.ts';
+import { groupRows } from '../../src/core/sheet/groups.ts';
+import type { SheetRow } from '../../src/core/sheet/sheet-row.ts';
 import { Desk } from '../../src/workers/desk.ts';
 import type { SheetWish } from '../../src/workers/sheets.ts';
 import type { BenchRow } from './core.ts';

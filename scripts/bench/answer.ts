@@ -1,7 +1,7 @@
 import { answer } from '../../src/core/answer/answer.ts';
 import { answerPlan } from '../../src/core/answer/plan.ts';
 import { checkSite } from '../../src/core/check/site.ts';
-import { accessTable } from '../../src/core/drawing/access.ts';
+import { accessTable } from '../../src/core/view-models/access.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import type { BenchRow } from './core.ts';

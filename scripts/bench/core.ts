@@ -1,5 +1,5 @@
 import { parse } from 'parse5';
-import { roofline } from '../../src/core/drawing/roofline.ts';
+import { roofline } from '../../src/core/view-models/roofline.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { checkSite } from '../../src/core/check/site.ts';
 import { applyChanges } from '../../src/core/source/change.ts';

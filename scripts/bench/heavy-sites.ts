@@ -1,5 +1,5 @@
 import { packSource } from '../../src/core/emit/delivery.ts';
-import { encodeUtf8 } from '../../src/core/model/utf8.ts';
+import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { generatedSite } from './generated-site.ts';
 
 /** Sites that are large in one way each, as zips. */

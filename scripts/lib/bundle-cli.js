@@ -12,7 +12,7 @@ const requiring = { js: "import { createRequire as requireFrom } from 'node:modu
 
 /** Bundles the command line where nothing is bundled, or something it is made from is newer. */
 export async function bundleCli() {
-	const sources = ['src/cli', 'src/core', 'src/asking', 'src/service', 'src/views/frame', 'src/theme', 'package-lock.json']; // prettier-ignore
+	const sources = ['src/cli', 'src/core', 'src/sources', 'src/server', 'src/browser', 'src/theme', 'package-lock.json']; // prettier-ignore
 	const newest = Math.max(...sources.map((path) => newestIn(join(root, path))));
 	if (existsSync(bundle) && statSync(bundle).mtimeMs >= newest) return;
 	const { build } = await import('esbuild');
@@ -37,15 +37,15 @@ export async function bundleCli() {
 	await build({
 		...common,
 		sourcemap: false,
-		entryPoints: ['src/views/frame/measuring.ts'],
+		entryPoints: ['src/browser/measuring.ts'],
 		outfile: join(fresh, 'measuring.js'),
-		alias: { $core: join(root, 'src/core'), $views: join(root, 'src/views') },
+		alias: { $core: join(root, 'src/core') },
 		format: 'iife',
 		globalName: 'measuring'
 	});
 	await build({
 		...common,
-		entryPoints: ['src/service/previews/room-worker.ts'],
+		entryPoints: ['src/server/previews/room-worker.ts'],
 		outfile: join(fresh, 'preview-room.mjs'),
 		platform: 'node',
 		mainFields: ['module', 'main'],

@@ -8,7 +8,7 @@ import { wholeExample, type Example } from '../../src/core/check/example.ts';
 import { LookingOver } from '../../src/core/findings/look-over.ts';
 import { severities, severityOf } from '../../src/core/messages/catalogue.ts';
 import { sentenceOf, type Problem } from '../../src/core/messages/problem.ts';
-import { encodeUtf8 } from '../../src/core/model/utf8.ts';
+import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 
 // Without it some of them would set off nothing.

@@ -1,8 +1,8 @@
-import { columnsOf, type Column } from '../core/across/columns.ts';
-import { changeWords, siteChanges, type PageChange } from '../core/across/changes/site-changes.ts';
-import { miniaturesOf } from '../core/across/miniatures.ts';
-import { fileRow, sheetFile } from '../core/across/sheet/sheet-file.ts';
-import { movedSvg } from '../core/across/sheet/svg.ts';
+import { columnsOf, type Column } from '../core/sheet/columns.ts';
+import { changeWords, siteChanges, type PageChange } from '../core/changes/site-changes.ts';
+import { miniaturesOf } from '../core/sheet/miniatures.ts';
+import { fileRow, sheetFile } from '../core/sheet/sheet-file.ts';
+import { movedSvg } from '../core/sheet/svg.ts';
 import type { CheckedSite } from '../core/check/site.ts';
 import { layPage } from '../core/laid/laid-page.ts';
 import { MeasuredPage } from '../core/laid/measured-page.ts';

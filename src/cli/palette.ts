@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { generate, parse, walk } from '../core/size/css-syntax.ts';
-import { paletteOf } from '../core/across/sheet/palette.ts';
-import type { Palette } from '../core/across/sheet/svg-style.ts';
+import { paletteOf } from '../core/sheet/palette.ts';
+import type { Palette } from '../core/sheet/svg-style.ts';
 
 /** The colours of the application by day, from its theme. */
 export function dayPalette(): Palette {

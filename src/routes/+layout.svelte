@@ -15,9 +15,9 @@
 	import { store } from '$store/site.svelte.ts';
 	import TopBar from '$views/shell/bar/TopBar.svelte';
 	import { isAt, views } from '$views/shell/bar/views.ts';
-	import CommandField from '$views/plan/deeds/CommandField.svelte';
-	import DeedMenu from '$views/plan/deeds/DeedMenu.svelte';
-	import KeysSheet from '$views/plan/deeds/KeysSheet.svelte';
+	import CommandField from '$views/commands/CommandField.svelte';
+	import DeedMenu from '$views/commands/CommandMenu.svelte';
+	import KeysSheet from '$views/commands/KeysSheet.svelte';
 	import AskDialog from '$views/shell/dialogs/AskDialog.svelte';
 	import ConfirmEdit from '$views/shell/dialogs/ConfirmEdit.svelte';
 	import Drawing from '$views/shell/Drawing.svelte';

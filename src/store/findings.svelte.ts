@@ -1,4 +1,4 @@
-import { commonEnds } from '$core/model/common-ends.ts';
+import { commonEnds } from '$core/lib/common-ends.ts';
 import { severities, type Severity } from '$core/messages/catalogue.ts';
 import type { FindingsView, FindingView } from '$workers/findings.ts';
 import type { MeasuredCount } from '$workers/measuring-queue.ts';

@@ -1,7 +1,7 @@
 import type { Remote } from 'comlink';
 import { noTrial, type Trial } from '$core/model/trial.ts';
-import type { Marks } from '$core/drawing/marks.ts';
-import type { Roofline } from '$core/drawing/roofline.ts';
+import type { Marks } from '$core/view-models/marks.ts';
+import type { Roofline } from '$core/view-models/roofline.ts';
 import { reasonOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import type { Change } from '$core/source/change.ts';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { SourceState } from '$workers/messages.ts';
+import type { SourceState } from '../sources/sources.ts';
 import { store } from './site.svelte.ts';
 
 /** How a stand-in behaves, as the service has it. */

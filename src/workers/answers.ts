@@ -17,13 +17,13 @@ import { labelOf } from '$core/edit/wishes.ts';
 import { underChoices, type UnderChoice } from '$core/edit/layers/under-choices.ts';
 import { type SizedRef, type HolderRef, type LayerRef, type PieceRef } from '$core/model/wish.ts';
 import { WishRefused } from '$core/edit/proposal.ts';
-import { boxView, type BoxView } from '$core/drawing/box-view.ts';
+import { boxView, type BoxView } from '$core/view-models/box-view.ts';
 import { hasErrors, type Problem, sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { canonicalPath } from '$core/model/address.ts';
 import { layerName, layersOf, type Page, pagesOf } from '$core/model/site.ts';
 import { placeWords, positionAt, type Span } from '$core/model/span.ts';
-import { encodeUtf8 } from '$core/model/utf8.ts';
+import { encodeUtf8 } from '$core/lib/utf8.ts';
 import { between } from '$core/resolve/between.ts';
 import { nearestState } from '$core/resolve/structure.ts';
 import { dataAt, routeFor, type PageInstance } from '$core/resolve/instance.ts';
@@ -44,20 +44,20 @@ import type {
 	ProblemView,
 	Stretch
 } from './messages.ts';
-import { findable, type Findable } from '$core/drawing/findable.ts';
+import { findable, type Findable } from '$core/view-models/findable.ts';
 import {
 	layerView,
 	siteWordsView,
 	type LayerView,
 	type SiteWordsView
-} from '$core/drawing/layer-view.ts';
+} from '$core/view-models/layer-view.ts';
 import { kindOfValue, textOf } from '$core/resolve/values.ts';
-import { completeTag, ownerAt, type TagCompletion } from '$core/drawing/complete-tag.ts';
-import { valueUses } from '$core/drawing/material/value-uses.ts';
-import { dataViews, type DataView } from '$core/drawing/material/data-view.ts';
-import { partStarts, type PartStart } from '$core/edit/shared/make-part.ts';
-import { accessCsv, accessTable, type AccessTable } from '$core/drawing/access.ts';
-import { materialView, type MaterialView } from '$core/drawing/material/material-view.ts';
+import { completeTag, ownerAt, type TagCompletion } from '$core/view-models/complete-tag.ts';
+import { valueUses } from '$core/view-models/material/value-uses.ts';
+import { dataViews, type DataView } from '$core/view-models/material/data-view.ts';
+import { partStarts, type PartStart } from '$core/edit/content/make-part.ts';
+import { accessCsv, accessTable, type AccessTable } from '$core/view-models/access.ts';
+import { materialView, type MaterialView } from '$core/view-models/material/material-view.ts';
 
 /**
  * What can be asked of the open site, by whoever draws it: plain data only. While the text has errors,

@@ -1,5 +1,5 @@
-import { crossSection } from '$core/drawing/cross-section.ts';
-import { hasSameRoofline, roofline, type Roofline } from '$core/drawing/roofline.ts';
+import { crossSection } from '$core/view-models/cross-section.ts';
+import { hasSameRoofline, roofline, type Roofline } from '$core/view-models/roofline.ts';
 import { emptyPieces } from '$core/emit/html/empty.ts';
 import { pageHead } from '$core/emit/html/words.ts';
 import { prepare, type Prepared } from '$core/edit/propose.ts';
@@ -24,8 +24,8 @@ import { IntakeError } from '$core/source/limits.ts';
 import { readSiteFiles } from '$core/source/read.ts';
 import { sentencePage } from '$core/answer/answer.ts';
 import { sourcesOf } from '$core/answer/freshness.ts';
-import { partViews, type PartView } from '$core/drawing/material/part-view.ts';
-import { decodeUtf8 } from '$core/model/utf8.ts';
+import { partViews, type PartView } from '$core/view-models/material/part-view.ts';
+import { decodeUtf8 } from '$core/lib/utf8.ts';
 import type {
 	Made,
 	Preview,
@@ -34,7 +34,6 @@ import type {
 	PageWish,
 	ProblemView,
 	SeenView,
-	SourceState,
 	Shown,
 	SiteView,
 	TakenIn,
@@ -43,10 +42,10 @@ import type {
 import { admittedRoles, keptOutBy } from '$core/resolve/roles.ts';
 import { seeingWord, seenAs, type ResolvedSite } from '$core/resolve/site.ts';
 import { nearestState } from '$core/resolve/structure.ts';
-import { giveMarks, keepMarks, type Marks } from '$core/drawing/marks.ts';
+import { giveMarks, keepMarks, type Marks } from '$core/view-models/marks.ts';
 import type { FindingsStep } from './findings.ts';
 import { Looks } from './looks.ts';
-import { Sources } from './sources.ts';
+import { Sources, type SourceState } from '../sources/sources.ts';
 
 /** ms for which nothing else is answered while pages are compared. */
 const mostAtOnce = 8;

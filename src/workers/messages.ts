@@ -1,7 +1,7 @@
 import type { PieceName } from '$core/model/piece-key.ts';
-import type { CrossSection } from '$core/drawing/cross-section.ts';
+import type { CrossSection } from '$core/view-models/cross-section.ts';
 import type { Place as FilePlace } from '$core/emit/delivery.ts';
-import type { Roofline } from '$core/drawing/roofline.ts';
+import type { Roofline } from '$core/view-models/roofline.ts';
 import type { Seeing } from '$core/resolve/site.ts';
 import type { RegionFate } from '$core/resolve/between.ts';
 import type { Severity } from '$core/messages/catalogue.ts';
@@ -78,23 +78,6 @@ export interface PageView {
 export interface PageWish extends Seeing {
 	readonly page: string;
 	readonly address: string | undefined;
-}
-
-/** What is known of a source of shared data that comes from elsewhere. */
-export interface SourceState {
-	readonly name: string;
-	readonly asking: boolean;
-	/** Why it could not be had the last time, as the end of a sentence. */
-	readonly failure: string | undefined;
-	/** s; undefined where there is no copy but the one in the site. */
-	readonly age: number | undefined;
-	/** s for which the source itself calls its answer fresh. */
-	readonly lifetime: number | undefined;
-	/** It will be asked before it is shown the next time. */
-	readonly isDue: boolean;
-	/** The copy, as JSON. */
-	readonly copy: string | undefined;
-	readonly answered: 'new' | 'nothing changed' | 'failed' | undefined;
 }
 
 /** What a visitor gets of a page. */

@@ -1,23 +1,23 @@
-import type { Column } from '$core/across/columns.ts';
+import type { Column } from '$core/sheet/columns.ts';
 import { misfitsIn, type Misfit } from '$core/check/fit/misfits.ts';
-import { miniaturesOf } from '$core/across/miniatures.ts';
+import { miniaturesOf } from '$core/sheet/miniatures.ts';
 import { Guesses } from '$core/laid/guesses.ts';
 import { boxesBy } from '$core/laid/laid-boxes.ts';
 import { guessedPage, layPage, type LaidPage, type ScreenKind } from '$core/laid/laid-page.ts';
-import type { Miniature } from '$core/across/sheet/miniature.ts';
-import { problemsByLayer, sheetRow, type SheetRow } from '$core/across/sheet/sheet-row.ts';
-import { pageChange, siteChanges, type PageChange } from '$core/across/changes/site-changes.ts';
-import { miniatureSvg, movedSvg, type DrawingWay } from '$core/across/sheet/svg.ts';
+import type { Miniature } from '$core/sheet/miniature.ts';
+import { problemsByLayer, sheetRow, type SheetRow } from '$core/sheet/sheet-row.ts';
+import { pageChange, siteChanges, type PageChange } from '$core/changes/site-changes.ts';
+import { miniatureSvg, movedSvg, type DrawingWay } from '$core/sheet/svg.ts';
 import type { CheckedSite } from '$core/check/site.ts';
-import { paintedMiniature } from '$core/across/sheet/painted.ts';
-import { PagePaint } from '$core/reach/paint.ts';
+import { paintedMiniature } from '$core/sheet/painted.ts';
+import { PagePaint } from '$core/author-styles/paint.ts';
 import { madeFrom } from '$core/edit/touches.ts';
 import type { Problem } from '$core/messages/problem.ts';
 import { layerName, pagesOf, type Layer } from '$core/model/site.ts';
 import type { MeasuredPage } from '$core/laid/measured-page.ts';
 import type { PageInstance } from '$core/resolve/instance.ts';
 import { seeingWord, seenAs, type ResolvedSite, type Seeing } from '$core/resolve/site.ts';
-import { fileRow, type FileRow } from '$core/across/sheet/sheet-file.ts';
+import { fileRow, type FileRow } from '$core/sheet/sheet-file.ts';
 
 /** What the sheet is asked for: on which screens, and how they are looked at. */
 export interface SheetWish extends Seeing {

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { unzipSync } from 'fflate';
-import { encodeUtf8 } from '../../src/core/model/utf8.ts';
+import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { around } from '../lib/site.ts';
 import { frames, named, startApp, textOf, until, type App } from '../lib/app.ts';
 

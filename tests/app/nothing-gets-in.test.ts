@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { packSource } from '../../src/core/emit/delivery.ts';
-import { encodeUtf8 } from '../../src/core/model/utf8.ts';
+import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { frames, named, startApp, until, type App } from '../lib/app.ts';
 import { editorText, openFile, openText, toEnd } from '../lib/source.ts';
 

@@ -1,28 +1,28 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { changeWords, siteChanges } from '../../src/core/across/changes/site-changes.ts';
-import { columnsOf, type Column } from '../../src/core/across/columns.ts';
-import { alikeWord } from '../../src/core/across/sheet/alike.ts';
-import { bandWords } from '../../src/core/across/sheet/band-words.ts';
-import { groupRows, rowsWith } from '../../src/core/across/sheet/groups.ts';
-import { drawMiniature } from '../../src/core/across/sheet/miniature.ts';
-import { problemsByLayer, sheetRow } from '../../src/core/across/sheet/sheet-row.ts';
+import { changeWords, siteChanges } from '../../src/core/changes/site-changes.ts';
+import { columnsOf, type Column } from '../../src/core/sheet/columns.ts';
+import { alikeWord } from '../../src/core/sheet/alike.ts';
+import { bandWords } from '../../src/core/sheet/band-words.ts';
+import { groupRows, rowsWith } from '../../src/core/sheet/groups.ts';
+import { drawMiniature } from '../../src/core/sheet/miniature.ts';
+import { problemsByLayer, sheetRow } from '../../src/core/sheet/sheet-row.ts';
 import type { LaidPage } from '../../src/core/laid/laid-page.ts';
-import { miniatureSvg } from '../../src/core/across/sheet/svg.ts';
-import { troubleOn, troubleWords } from '../../src/core/across/sheet/trouble.ts';
-import { jumpsIn } from '../../src/core/across/sweep/jump-words.ts';
-import { isMended, mendIdeas } from '../../src/core/across/sweep/mends.ts';
+import { miniatureSvg } from '../../src/core/sheet/svg.ts';
+import { troubleOn, troubleWords } from '../../src/core/sheet/trouble.ts';
+import { jumpsIn } from '../../src/core/sweep/jump-words.ts';
+import { isMended, mendIdeas } from '../../src/core/sweep/mends.ts';
 import { misfitsIn, misfitWords } from '../../src/core/check/fit/misfits.ts';
-import { pointAt } from '../../src/core/across/sweep/region-lines.ts';
+import { pointAt } from '../../src/core/sweep/region-lines.ts';
 import {
 	sweepCsv,
 	sweepSentences,
 	sweepView,
 	type SweepView
-} from '../../src/core/across/sweep/sweep-view.ts';
+} from '../../src/core/sweep/sweep-view.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';
-import { layoutMarks } from '../../src/core/drawing/marks.ts';
+import { layoutMarks } from '../../src/core/view-models/marks.ts';
 import { layerName } from '../../src/core/model/site.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import { touches } from '../../src/core/edit/touches.ts';

@@ -1,9 +1,9 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { declare, declareInSlot } from '../../src/core/declare/declare.ts';
+import { declare, declareInSlot } from '../../src/core/box-styles/declare.ts';
 import { inOrder, printed } from '../../src/core/emit/css/printed.ts';
-import { frameOf } from '../../src/core/declare/frame.ts';
-import { surroundingsOf } from '../../src/core/declare/outside.ts';
+import { frameOf } from '../../src/core/box-styles/frame.ts';
+import { surroundingsOf } from '../../src/core/box-styles/outside.ts';
 import { resolve } from '../lib/site.ts';
 
 const bandNames = ['narrow', 'medium', 'wide'];

@@ -23,7 +23,7 @@ import { readPattern } from '../../src/core/model/pattern.ts';
 import { activeMarkup } from '../../src/core/resolve/active.ts';
 import { takeIn } from '../../src/core/source/intake.ts';
 import { sentenceOf } from '../../src/core/messages/problem.ts';
-import { encodeUtf8 } from '../../src/core/model/utf8.ts';
+import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { around, codes, htmlOf, only, resolve, sound } from '../lib/site.ts';
 
 /** What is delivered is whole, lies where it belongs, and leads where it says. */

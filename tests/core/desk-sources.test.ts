@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { encodeUtf8 } from '../../src/core/model/utf8.ts';
+import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { Desk } from '../../src/workers/desk.ts';
 
 /** Shared data in the application: asked for, kept, failing, and drawn with what it gives. */

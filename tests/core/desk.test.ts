@@ -1,8 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { Wish } from '../../src/core/model/wish.ts';
-import { encodeUtf8 } from '../../src/core/model/utf8.ts';
-import type { Mark } from '../../src/core/drawing/marks.ts';
+import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
+import type { Mark } from '../../src/core/view-models/marks.ts';
 import { Desk } from '../../src/workers/desk.ts';
 import type { Shown } from '../../src/workers/messages.ts';
 import { filesOf } from '../lib/desk.ts';

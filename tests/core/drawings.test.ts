@@ -1,9 +1,9 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { crossSection, type SectionColumn } from '../../src/core/drawing/cross-section.ts';
-import { layoutMarks } from '../../src/core/drawing/marks.ts';
-import { overlayBoxes, type MeasuredBox } from '../../src/core/drawing/overlay.ts';
+import { crossSection, type SectionColumn } from '../../src/core/view-models/cross-section.ts';
+import { layoutMarks } from '../../src/core/view-models/marks.ts';
+import { overlayBoxes, type MeasuredBox } from '../../src/core/view-models/overlay.ts';
 import {
 	branchOver,
 	hasSameRoofline,
@@ -11,7 +11,7 @@ import {
 	rooflineRuns,
 	searchRows,
 	unfolded
-} from '../../src/core/drawing/roofline.ts';
+} from '../../src/core/view-models/roofline.ts';
 import { checkSite } from '../../src/core/check/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { randomSite, siteText } from '../lib/random-site.ts';

@@ -10,7 +10,7 @@ import {
 	valueWords,
 	wayOf
 } from '../../src/core/settings/form.ts';
-import { painted, sideAt } from '../../src/core/drawing/track-gestures.ts';
+import { painted, sideAt } from '../../src/core/view-models/track-gestures.ts';
 
 /** The form of a value decides how it is chosen by hand, and what a sentence says is missing. */
 

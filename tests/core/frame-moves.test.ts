@@ -5,7 +5,7 @@ import { mendOf } from '../../src/core/check/mend.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { becauseOf } from '../../src/core/measure/because.ts';
 import { sentenceOf } from '../../src/core/messages/problem.ts';
-import { frameMoves } from '../../src/core/reach/frame-moves.ts';
+import { frameMoves } from '../../src/core/author-styles/frame-moves.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { pageNamed } from '../lib/site.ts';
 

@@ -6,7 +6,7 @@ import { editJson, whyNotJson } from '../../src/core/data/edit-json.ts';
 import { originAnswer } from '../../src/core/data/origin.ts';
 import { inferShape, readShape } from '../../src/core/data/shape.ts';
 import { timeline } from '../../src/core/data/timeline.ts';
-import { freshStory } from '../../src/core/drawing/material/fresh-story.ts';
+import { freshStory } from '../../src/core/view-models/material/fresh-story.ts';
 import type { Freshness } from '../../src/core/model/site.ts';
 
 /** Copies of shared data (RFC 9111), with a clock of the test's own, and the shape of JSON. */

@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import { sentenceOf } from '../../src/core/messages/problem.ts';
 import fc from 'fast-check';
 import { zipSync } from 'fflate';
-import { encodeUtf8 } from '../../src/core/model/utf8.ts';
+import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { applyChanges, type Change } from '../../src/core/source/change.ts';
 import { blockWords, complete } from '../../src/core/source/complete.ts';
 import { refuseUnusable, takeIn } from '../../src/core/source/intake.ts';

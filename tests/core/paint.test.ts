@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { PagePaint } from '../../src/core/reach/paint.ts';
+import { PagePaint } from '../../src/core/author-styles/paint.ts';
 import { isColour } from '../../src/core/size/colour.ts';
 import { pageNamed, sound } from '../lib/site.ts';
 

@@ -1,8 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { authorRules } from '../../src/core/reach/author-rules.ts';
-import { attributeOf, pageTree } from '../../src/core/reach/page-tree.ts';
-import { reached } from '../../src/core/reach/reached.ts';
+import { authorRules } from '../../src/core/author-styles/author-rules.ts';
+import { attributeOf, pageTree } from '../../src/core/author-styles/page-tree.ts';
+import { reached } from '../../src/core/author-styles/reached.ts';
 import { pageNamed, sound } from '../lib/site.ts';
 
 /** Which elements a rule in the style of a page reaches. The answers are those that a browser gives. */

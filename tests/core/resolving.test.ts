@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { sentenceOf } from '../../src/core/messages/problem.ts';
-import { roofline } from '../../src/core/drawing/roofline.ts';
+import { roofline } from '../../src/core/view-models/roofline.ts';
 import { routeFor } from '../../src/core/resolve/instance.ts';
 import { nearestState } from '../../src/core/resolve/structure.ts';
 import { around, codes, lands, marked, only, pageNamed, resolve, sound } from '../lib/site.ts';

@@ -1,8 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { boxView } from '../../src/core/drawing/box-view.ts';
-import { dimensionLines } from '../../src/core/drawing/dimensions.ts';
+import { boxView } from '../../src/core/view-models/box-view.ts';
+import { dimensionLines } from '../../src/core/view-models/dimensions.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import type { SizeWish, Wish } from '../../src/core/model/wish.ts';
 import { applyChanges } from '../../src/core/source/change.ts';

@@ -11,7 +11,7 @@ import {
 	trackReached,
 	trackText,
 	type Cell
-} from '../../src/core/drawing/track-gestures.ts';
+} from '../../src/core/view-models/track-gestures.ts';
 
 test('a dragged track is read in px, share and twelfths, and written in the unit it had', () => {
 	assert.equal(sizeWords(237.4, 960), '237 px, 24.7 %, 3.0 of 12');

@@ -1,8 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { decodeUtf8 } from '../../src/core/model/utf8.ts';
-import { accessCsv, accessTable } from '../../src/core/drawing/access.ts';
-import { crossSection } from '../../src/core/drawing/cross-section.ts';
+import { decodeUtf8 } from '../../src/core/lib/utf8.ts';
+import { accessCsv, accessTable } from '../../src/core/view-models/access.ts';
+import { crossSection } from '../../src/core/view-models/cross-section.ts';
 import { closedPages, publicView } from '../../src/core/emit/access-file.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { emptyPieces } from '../../src/core/emit/html/empty.ts';

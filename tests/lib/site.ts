@@ -1,5 +1,5 @@
 import assert from 'node:assert/strict';
-import { encodeUtf8 } from '../../src/core/model/utf8.ts';
+import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { type Page, pagesOf } from '../../src/core/model/site.ts';
 import { layerName } from '../../src/core/model/site.ts';
 import { pageHtml } from '../../src/core/emit/html/page.ts';

@@ -21,8 +21,8 @@ async function bundled(): Promise<string> {
 	const { build } = await import('esbuild');
 	const root = fileURLToPath(new URL('../../..', import.meta.url));
 	const { outputFiles } = await build({
-		entryPoints: [join(root, 'src/views/frame/measuring.ts')],
-		alias: { $core: join(root, 'src/core'), $views: join(root, 'src/views') },
+		entryPoints: [join(root, 'src/browser/measuring.ts')],
+		alias: { $core: join(root, 'src/core') },
 		absWorkingDir: root,
 		bundle: true,
 		format: 'iife',

@@ -1,4 +1,4 @@
-import { ask } from '../../asking/ask.ts';
+import { ask } from '../../sources/ask.ts';
 import { answer } from '../../core/answer/answer.ts';
 import { answerPlan } from '../../core/answer/plan.ts';
 import { sourcesOf } from '../../core/answer/freshness.ts';

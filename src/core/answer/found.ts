@@ -1,6 +1,6 @@
-import { fingerprint } from '../model/fingerprint.ts';
-import { Memory } from '../model/memory.ts';
-import { httpDate, httpDateMs } from '../model/utc.ts';
+import { fingerprint } from '../lib/fingerprint.ts';
+import { Memory } from '../lib/memory.ts';
+import { httpDate, httpDateMs } from '../lib/utc.ts';
 import type { SiteAnswer, SiteRequest } from './exchange.ts';
 
 /** Something that was found and can be sent. */

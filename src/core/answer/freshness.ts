@@ -1,4 +1,4 @@
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import { markupsOf, type DataSource, type Layer, type Page } from '../model/site.ts';
 import type { Template, ValuePath } from '../model/template.ts';
 import { partsUsed } from '../resolve/parts.ts';

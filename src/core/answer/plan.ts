@@ -1,5 +1,5 @@
 import { canonicalPath, encodePath } from '../model/address.ts';
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import { hasParameters, matchPattern } from '../model/pattern.ts';
 import { copyPath, type Layout, type Page, type Route, pagesOf } from '../model/site.ts';
 import { layoutSheetPath, pageSheet, layoutSheet } from '../emit/css/sheets.ts';

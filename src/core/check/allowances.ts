@@ -1,5 +1,5 @@
 import { severityOf } from '../messages/catalogue.ts';
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import type { Problem } from '../messages/problem.ts';
 import {
 	layerName,

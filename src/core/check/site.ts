@@ -1,7 +1,7 @@
 import { atEdge, hasErrors, listProblems, type Problem } from '../messages/problem.ts';
 import { severityOf } from '../messages/catalogue.ts';
 import type { Arrangement } from '../model/arrange.ts';
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import {
 	layerName,
 	layerSpan,

@@ -1,5 +1,5 @@
 import type { Freshness } from '../model/site.ts';
-import { httpDateMs } from '../model/utc.ts';
+import { httpDateMs } from '../lib/utc.ts';
 
 /** What a source answered, with its header fields by their names in small letters. */
 export interface SourceResponse {

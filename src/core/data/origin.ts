@@ -1,6 +1,6 @@
-import { fingerprint } from '../model/fingerprint.ts';
-import { encodeUtf8 } from '../model/utf8.ts';
-import { httpDate, httpDateMs } from '../model/utc.ts';
+import { fingerprint } from '../lib/fingerprint.ts';
+import { encodeUtf8 } from '../lib/utf8.ts';
+import { httpDate, httpDateMs } from '../lib/utc.ts';
 import type { SourceResponse } from './copy.ts';
 
 /** What stands at a source: its JSON as text, and since when. */

@@ -1,4 +1,4 @@
-import { commonEnds } from '../model/common-ends.ts';
+import { commonEnds } from '../lib/common-ends.ts';
 import type { Span } from '../model/span.ts';
 import type { Change } from '../source/change.ts';
 import type { SiteReading } from '../source/read.ts';

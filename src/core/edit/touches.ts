@@ -1,6 +1,6 @@
-import { fingerprint } from '../model/fingerprint.ts';
-import { Memory } from '../model/memory.ts';
-import { encodeUtf8 } from '../model/utf8.ts';
+import { fingerprint } from '../lib/fingerprint.ts';
+import { Memory } from '../lib/memory.ts';
+import { encodeUtf8 } from '../lib/utf8.ts';
 import { layerName, type Layer, type Page, type Site, pagesOf } from '../model/site.ts';
 import { stageHtml } from '../emit/stage.ts';
 import { applyChanges, type Change } from '../source/change.ts';

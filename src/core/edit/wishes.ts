@@ -4,7 +4,7 @@ import { regionWishes, sizeWishes } from './boxes/wishes.ts';
 import { layerWishes } from './layers/wishes.ts';
 import { mendWishes } from './mending/wishes.ts';
 import { pieceWishes } from './pieces/wishes.ts';
-import { sharedWishes } from './shared/wishes.ts';
+import { sharedWishes } from './content/wishes.ts';
 import { siteWishes } from './site/wishes.ts';
 import type { Surgery } from './surgery.ts';
 import type { WishKinds, WishOf } from './wish-kind.ts';

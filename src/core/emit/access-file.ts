@@ -1,4 +1,4 @@
-import { encodeUtf8 } from '../model/utf8.ts';
+import { encodeUtf8 } from '../lib/utf8.ts';
 import type { SiteSettings } from '../model/site.ts';
 import { admittedRoles } from '../resolve/roles.ts';
 import type { PageInstance } from '../resolve/instance.ts';

@@ -2,7 +2,7 @@ import { Zip, ZipDeflate, zipSync } from 'fflate';
 import type { SiteFiles } from '../model/files.ts';
 import { copyPath, type Layout, type Page, pagesOf } from '../model/site.ts';
 import { encodePath } from '../model/address.ts';
-import { encodeUtf8 } from '../model/utf8.ts';
+import { encodeUtf8 } from '../lib/utf8.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { writtenFor } from '../resolve/roles.ts';

@@ -1,4 +1,4 @@
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import type { Layer, Layout, Part, Piece, Region, Site } from '../model/site.ts';
 import { membersIn } from '../resolve/members.ts';
 import { partDepth } from '../resolve/part-depth.ts';

@@ -8,7 +8,7 @@ import { markupJudge } from '../check/html/markup-judge.ts';
 import type { Sighting } from '../check/subject/sighting.ts';
 import { WrittenPage } from '../check/subject/written-page.ts';
 import { atEdge, hint, listProblems, type Problem } from '../messages/problem.ts';
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import { layerName, layerSpan, pagesOf, type Page, type Site } from '../model/site.ts';
 import type { LaidBoxes } from '../laid/laid-boxes.ts';
 import type { PageInstance } from '../resolve/instance.ts';

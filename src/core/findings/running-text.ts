@@ -4,8 +4,8 @@ import { textIn, type WrittenPage } from '../check/subject/written-page.ts';
 import type { BoxName } from '../geometry/layout-box.ts';
 import { characterShare } from '../geometry/pieces/text-lines.ts';
 import { TypeAround } from '../laid/type-around.ts';
-import { attributeOf, outward, type Element } from '../reach/page-tree.ts';
-import { reached } from '../reach/reached.ts';
+import { attributeOf, outward, type Element } from '../author-styles/page-tree.ts';
+import { reached } from '../author-styles/reached.ts';
 
 /** What a style can say so that lines are not as wide as the box around them, and values that say nothing of it. */
 const bounding =

@@ -1,8 +1,8 @@
-import { declare, declareInSlot } from '../declare/declare.ts';
-import { openerBox, pieceBox, type Box } from '../declare/frame.ts';
-import { surroundingsOf } from '../declare/outside.ts';
-import { declaredOnPaper, onPaper } from '../declare/printed.ts';
-import type { Surroundings } from '../declare/surroundings.ts';
+import { declare, declareInSlot } from '../box-styles/declare.ts';
+import { openerBox, pieceBox, type Box } from '../box-styles/frame.ts';
+import { surroundingsOf } from '../box-styles/outside.ts';
+import { declaredOnPaper, onPaper } from '../box-styles/printed.ts';
+import type { Surroundings } from '../box-styles/surroundings.ts';
 import type { Layout, Piece, SiteSettings } from '../model/site.ts';
 import type { Opener } from '../resolve/drawers.ts';
 import { handedOn, type Declarations } from '../settings/declarations.ts';

@@ -1,7 +1,7 @@
 import { settingsAt, type Bands } from '../resolve/bands.ts';
-import { type Surroundings } from '../declare/surroundings.ts';
-import { bareBox, frameOf, type Box, type Frame } from '../declare/frame.ts';
-import { declaredScrolled } from '../declare/scrolled.ts';
+import { type Surroundings } from '../box-styles/surroundings.ts';
+import { bareBox, frameOf, type Box, type Frame } from '../box-styles/frame.ts';
+import { declaredScrolled } from '../box-styles/scrolled.ts';
 import { type Layout, type Site } from '../model/site.ts';
 import type { PieceName } from '../model/piece-key.ts';
 import type { ResolvedPage, ResolvedRegion } from '../resolve/page.ts';

@@ -1,9 +1,15 @@
 import { plainType } from '../geometry/pieces/text-lines.ts';
 import type { TextType } from '../geometry/pieces/said-size.ts';
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import type { Layout } from '../model/site.ts';
-import { authorRules } from '../reach/author-rules.ts';
-import { attributeOf, elementsFrom, named, pageTree, type PageTree } from '../reach/page-tree.ts';
+import { authorRules } from '../author-styles/author-rules.ts';
+import {
+	attributeOf,
+	elementsFrom,
+	named,
+	pageTree,
+	type PageTree
+} from '../author-styles/page-tree.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { TypeAround } from './type-around.ts';

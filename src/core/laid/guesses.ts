@@ -5,7 +5,7 @@ import type { TextType } from '../geometry/pieces/said-size.ts';
 import type { Saying } from '../geometry/pieces/text-lines.ts';
 import type { PieceKey } from '../model/piece-key.ts';
 import { noTrial, remOf } from '../model/trial.ts';
-import { authorRules } from '../reach/author-rules.ts';
+import { authorRules } from '../author-styles/author-rules.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { frameType, type FrameType } from './frame-type.ts';

@@ -3,8 +3,8 @@ import { listClass } from '../emit/names.ts';
 import { saidIn, type SaidSize } from '../geometry/pieces/said-size.ts';
 import type { Saying } from '../geometry/pieces/text-lines.ts';
 import { layerName } from '../model/site.ts';
-import type { AuthorRule } from '../reach/author-rules.ts';
-import { namedAmong, subjectsOf } from '../reach/page-tree.ts';
+import type { AuthorRule } from '../author-styles/author-rules.ts';
+import { namedAmong, subjectsOf } from '../author-styles/page-tree.ts';
 
 /** What our own sheet says of lists of links (`emit/css/sheets.ts`). */
 const ownRules = [

@@ -1,8 +1,8 @@
 import { pxOf, saidIn, type SaidSize, type TextType } from '../geometry/pieces/said-size.ts';
 import { plainType } from '../geometry/pieces/text-lines.ts';
-import type { AuthorRule } from '../reach/author-rules.ts';
-import { outward, type Element, type PageTree } from '../reach/page-tree.ts';
-import { reached } from '../reach/reached.ts';
+import type { AuthorRule } from '../author-styles/author-rules.ts';
+import { outward, type Element, type PageTree } from '../author-styles/page-tree.ts';
+import { reached } from '../author-styles/reached.ts';
 
 /** The text that elements of a page are set in, by what styles say of them and of what is around. */
 export class TypeAround {

@@ -1,6 +1,6 @@
 import { layerName } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
-import type { FrameBox, FrameMove } from '../reach/frame-moves.ts';
+import type { FrameBox, FrameMove } from '../author-styles/frame-moves.ts';
 import { shownWord } from './compare.ts';
 
 /** The rule of a style that moves boxes, as the end of a sentence, with its place. */

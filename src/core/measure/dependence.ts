@@ -1,8 +1,14 @@
 import type { PieceName } from '../model/piece-key.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import type { AuthorRule } from '../reach/author-rules.ts';
-import { attributeOf, inward, outward, type Element, type PageTree } from '../reach/page-tree.ts';
-import { reached } from '../reach/reached.ts';
+import type { AuthorRule } from '../author-styles/author-rules.ts';
+import {
+	attributeOf,
+	inward,
+	outward,
+	type Element,
+	type PageTree
+} from '../author-styles/page-tree.ts';
+import { reached } from '../author-styles/reached.ts';
 import { ScreenUse } from './screen-use.ts';
 
 /** How the size of some content depends on the screen, besides the room that it gets. */

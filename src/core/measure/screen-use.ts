@@ -1,6 +1,6 @@
 import type { Site } from '../model/site.ts';
 import { bandPlace, type Bands } from '../resolve/bands.ts';
-import type { AuthorRule, Condition } from '../reach/author-rules.ts';
+import type { AuthorRule, Condition } from '../author-styles/author-rules.ts';
 import type { Dependence } from './dependence.ts';
 
 /** CSS Values 4, section 5.1.2: lengths that are shares of the screen; and those of containers. */

@@ -1,5 +1,5 @@
-import { encodeUtf8 } from '../model/utf8.ts';
-import { fingerprint } from '../model/fingerprint.ts';
+import { encodeUtf8 } from '../lib/utf8.ts';
+import { fingerprint } from '../lib/fingerprint.ts';
 import { ContentSize, type KeptSize } from './content-size.ts';
 import type { Dependence } from './dependence.ts';
 

@@ -1,4 +1,4 @@
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import { error, listWords, sentenceOf, warning, type Problem } from '../messages/problem.ts';
 import { whyNoSegment } from '../model/address.ts';
 import { compareSpecificity, fillPattern, matchPattern } from '../model/pattern.ts';

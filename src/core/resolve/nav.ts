@@ -1,4 +1,4 @@
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import { hasParameters, isWithin, type Pattern } from '../model/pattern.ts';
 import type { NavPiece, Route, Site } from '../model/site.ts';
 import { keptOutBy } from './roles.ts';

@@ -1,4 +1,4 @@
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import { layersOf, type Part, type Site } from '../model/site.ts';
 import { bodiesOf, nestBlocks, type Body } from './markup/blocks.ts';
 import { partBook, type PartBook } from './parts.ts';

@@ -1,4 +1,4 @@
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import type { Part } from '../model/site.ts';
 import type { Template, UseTag } from '../model/template.ts';
 

@@ -1,4 +1,4 @@
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import { compareSpecificity, matchPattern } from '../model/pattern.ts';
 import {
 	layerPattern,

@@ -1,4 +1,4 @@
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import type { Problem } from '../messages/problem.ts';
 import type { Page, Route, Site, SiteSettings } from '../model/site.ts';
 import { noTrial, trialWords, type Trial } from '../model/trial.ts';

@@ -1,5 +1,5 @@
 import { error, listWords, type Problem } from '../messages/problem.ts';
-import { Memory } from '../model/memory.ts';
+import { Memory } from '../lib/memory.ts';
 import { compareSpecificity, isWithin, matchPattern } from '../model/pattern.ts';
 import {
 	layerName,

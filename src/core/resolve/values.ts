@@ -1,5 +1,5 @@
 import type { Part, Site } from '../model/site.ts';
-import { isoMs } from '../model/utc.ts';
+import { isoMs } from '../lib/utc.ts';
 import type { Expression, Template, UseTag, ValueFormat } from '../model/template.ts';
 import { dataAt, isRecord, valueAt, type PageInstance } from './instance.ts';
 import { nestBlocks, type BlockNode, type Body } from './markup/blocks.ts';

@@ -1,6 +1,6 @@
 import { sentenceOf } from '../messages/problem.ts';
 import { isEaveFile, type SiteFiles } from '../model/files.ts';
-import { decodeUtf8 } from '../model/utf8.ts';
+import { decodeUtf8 } from '../lib/utf8.ts';
 import { checkPath, IntakeError, mostBytes, mostFiles, tooLarge } from './limits.ts';
 import { placeWords } from '../model/span.ts';
 import { readSiteFiles } from './read.ts';

@@ -13,7 +13,7 @@ import {
 } from '../model/site.ts';
 import { placeWords, type Span } from '../model/span.ts';
 import { noTrial } from '../model/trial.ts';
-import { decodeUtf8 } from '../model/utf8.ts';
+import { decodeUtf8 } from '../lib/utf8.ts';
 import { readFile, type FileReading } from './read/file.ts';
 
 /** A site's files, what they say, and what is wrong with them. */

@@ -1,4 +1,4 @@
-import { commonEnds } from '../model/common-ends.ts';
+import { commonEnds } from '../lib/common-ends.ts';
 import { TreeFragment, type SyntaxNode, type Tree } from '@lezer/common';
 import { error, type Problem } from '../messages/problem.ts';
 import type { Span } from '../model/span.ts';

@@ -1,4 +1,4 @@
-import { joinBytes } from '../model/bytes.ts';
+import { joinBytes } from '../lib/bytes.ts';
 import { Unzip, UnzipInflate, unzipSync, type UnzipFileInfo } from 'fflate';
 import crc from 'crc-32';
 import { IntakeError, mostBytes, mostFiles, checkPath, tooLarge } from './limits.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
-	import type { AccessCell, AccessRow, AccessTable } from '$core/drawing/access.ts';
+	import type { AccessCell, AccessRow, AccessTable } from '$core/view-models/access.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { saveFile, slugOf } from '$store/download.ts';

@@ -2,7 +2,7 @@
 	import type { DeliveredView } from '$workers/messages.ts';
 	import { goto } from '$app/navigation';
 	import { store } from '$store/site.svelte.ts';
-	import { openView } from '$views/plan/deeds/deeds.ts';
+	import { openView } from '$views/commands/commands.ts';
 	import { sizeText } from './size-text.ts';
 
 	const { name, files }: { name: string; files: readonly DeliveredView[] } = $props();

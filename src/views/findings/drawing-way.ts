@@ -1,4 +1,4 @@
-import type { DrawingWay } from '$core/across/sheet/svg.ts';
+import type { DrawingWay } from '$core/sheet/svg.ts';
 
 /** px: how wide a drawing beside a finding is, at most. */
 const widest = 300;

@@ -1,7 +1,7 @@
 import type { Answers, Asked } from '$core/measure/asks.ts';
-import { setScrollbars } from './dom.ts';
-import { stageOf } from './frame.ts';
-import { Measuring } from './measuring.ts';
+import { setScrollbars } from '../../browser/dom.ts';
+import { stageOf } from '../../browser/frame.ts';
+import { Measuring } from '../../browser/measuring.ts';
 
 /** A page that is to be measured. */
 export interface Measured {

@@ -1,4 +1,4 @@
-import { siteOrigin } from './frame.ts';
+import { siteOrigin } from '../../browser/frame.ts';
 
 /** What the page on the stage would load from outside the site, and does not. */
 class Outside {

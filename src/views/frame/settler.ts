@@ -4,7 +4,7 @@ import type { Seeing } from '$core/resolve/site.ts';
 import type { PageWish } from '$workers/messages.ts';
 import type { ScreenKind } from '$core/laid/laid-page.ts';
 import type { Settled, SettleStep } from '$workers/settling.ts';
-import { classicScrollbar } from './dom.ts';
+import { classicScrollbar } from '../../browser/dom.ts';
 import { isSame, type Measured, type MeasuringFrame } from './measuring-frame.ts';
 
 /** A page that a calculation is about. */

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import mime from 'mime';
-	import type { FileView } from '$core/drawing/material/material-view.ts';
+	import type { FileView } from '$core/view-models/material/material-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ask.svelte.ts';
 	import { addFiles, replaceFile } from '$store/files.ts';

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { tick } from 'svelte';
-	import type { DataView } from '$core/drawing/material/data-view.ts';
-	import type { MaterialView } from '$core/drawing/material/material-view.ts';
-	import type { PartView } from '$core/drawing/material/part-view.ts';
+	import type { DataView } from '$core/view-models/material/data-view.ts';
+	import type { MaterialView } from '$core/view-models/material/material-view.ts';
+	import type { PartView } from '$core/view-models/material/part-view.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import DataPart from './data/DataPart.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { TokenView } from '$core/drawing/material/material-view.ts';
+	import type { TokenView } from '$core/view-models/material/material-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ask.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';

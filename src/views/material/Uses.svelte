@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Use } from '$core/drawing/material/uses.ts';
+	import type { Use } from '$core/view-models/material/uses.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { page as address } from '$app/state';
 	import { placeQuery, readPlace } from '$store/address.ts';

@@ -3,7 +3,7 @@ import type {
 	SectionColumn,
 	SectionEntry,
 	SectionRegion
-} from '$core/drawing/cross-section.ts';
+} from '$core/view-models/cross-section.ts';
 import { type Trace } from '$core/model/trace.ts';
 import type { BoxRef, HolderRef, LayerRef, PieceRef, RegionRef } from '$core/model/wish.ts';
 import { panes } from '$store/panes.svelte.ts';

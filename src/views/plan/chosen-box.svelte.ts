@@ -1,4 +1,4 @@
-import { boxOfView, type BoxView } from '$core/drawing/box-view.ts';
+import { boxOfView, type BoxView } from '$core/view-models/box-view.ts';
 import { isPieceRef, type SizedRef } from '$core/model/wish.ts';
 import { look } from '$store/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { drawingStyle, hatchPatterns } from '$core/across/sheet/svg-style.ts';
+	import { drawingStyle, hatchPatterns } from '$core/sheet/svg-style.ts';
 	import { themePalette } from './palette.ts';
 
 	/** The style of small drawings, and the hatches that they are filled with: once in a view that has any. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { DrawingWay } from '$core/across/sheet/svg.ts';
+	import type { DrawingWay } from '$core/sheet/svg.ts';
 	import type { SheetWish } from '$workers/sheets.ts';
 	import { store } from '$store/site.svelte.ts';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { groupings } from '$core/across/sheet/groups.ts';
+	import { groupings } from '$core/sheet/groups.ts';
 	import { clampWidth } from '$store/address.ts';
 	import ControlsLine from '$views/shell/ControlsLine.svelte';
 	import Choices from '$views/shell/Choices.svelte';

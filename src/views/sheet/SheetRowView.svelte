@@ -1,9 +1,9 @@
 <script lang="ts">
-	import type { Column } from '$core/across/columns.ts';
+	import type { Column } from '$core/sheet/columns.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import TileMark from '$views/shell/TileMark.svelte';
-	import type { Found, SheetRow } from '$core/across/sheet/sheet-row.ts';
+	import type { Found, SheetRow } from '$core/sheet/sheet-row.ts';
 	import type { DrawnPage } from '$workers/sheets.ts';
 	import type { SheetItem } from './sheet-items.ts';
 

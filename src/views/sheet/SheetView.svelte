@@ -3,9 +3,9 @@
 	import { page as address } from '$app/state';
 	import { untrack } from 'svelte';
 	import { SvelteSet } from 'svelte/reactivity';
-	import { columnsOf, papers, plainHeight, type Column } from '$core/across/columns.ts';
-	import { groupRows, rowsWith } from '$core/across/sheet/groups.ts';
-	import { drawingSize, type DrawingWay } from '$core/across/sheet/svg.ts';
+	import { columnsOf, papers, plainHeight, type Column } from '$core/sheet/columns.ts';
+	import { groupRows, rowsWith } from '$core/sheet/groups.ts';
+	import { drawingSize, type DrawingWay } from '$core/sheet/svg.ts';
 	import { counted, reasonOf } from '$core/messages/problem.ts';
 	import { clampWidth, placeQuery } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';

@@ -1,5 +1,5 @@
-import { paletteOf } from '$core/across/sheet/palette.ts';
-import type { Palette } from '$core/across/sheet/svg-style.ts';
+import { paletteOf } from '$core/sheet/palette.ts';
+import type { Palette } from '$core/sheet/svg-style.ts';
 
 /** Colours that follow the theme. */
 export const themePalette = paletteOf((token) => `var(${token})`);

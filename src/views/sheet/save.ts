@@ -1,5 +1,5 @@
-import { sheetDocument, sheetFile, type FileRow } from '$core/across/sheet/sheet-file.ts';
-import type { DrawingWay } from '$core/across/sheet/svg.ts';
+import { sheetDocument, sheetFile, type FileRow } from '$core/sheet/sheet-file.ts';
+import type { DrawingWay } from '$core/sheet/svg.ts';
 import { saveFile, slugOf } from '$store/download.ts';
 import { store } from '$store/site.svelte.ts';
 import type { SheetWish } from '$workers/sheets.ts';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { groupings, type Grouping } from '$core/across/sheet/groups.ts';
+import { groupings, type Grouping } from '$core/sheet/groups.ts';
 
 /** How large drawings are: px for each px of the page. */
 export const sizes = [

@@ -1,5 +1,5 @@
-import type { SheetGroup } from '$core/across/sheet/groups.ts';
-import type { SheetRow } from '$core/across/sheet/sheet-row.ts';
+import type { SheetGroup } from '$core/sheet/groups.ts';
+import type { SheetRow } from '$core/sheet/sheet-row.ts';
 
 /** What stands below one another on the sheet, with where it begins, px. */
 export type SheetItem = {

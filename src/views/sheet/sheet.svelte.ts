@@ -1,6 +1,6 @@
 import { SvelteSet } from 'svelte/reactivity';
-import type { SheetRow } from '$core/across/sheet/sheet-row.ts';
-import type { DrawingWay } from '$core/across/sheet/svg.ts';
+import type { SheetRow } from '$core/sheet/sheet-row.ts';
+import type { DrawingWay } from '$core/sheet/svg.ts';
 import { store } from '$store/site.svelte.ts';
 import type { DrawnPage, SheetPart, SheetWish } from '$workers/sheets.ts';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Mark } from '$core/drawing/marks.ts';
+	import type { Mark } from '$core/view-models/marks.ts';
 
 	/** The small square that stands for a layer wherever it is named; graphite for a page. */
 	const { mark }: { mark: Mark | undefined } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { commonEnds } from '$core/model/common-ends.ts';
+	import { commonEnds } from '$core/lib/common-ends.ts';
 	import { closeBrackets } from '@codemirror/autocomplete';
 	import { defaultKeymap, indentWithTab } from '@codemirror/commands';
 	import { bracketMatching, foldGutter } from '@codemirror/language';

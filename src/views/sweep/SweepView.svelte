@@ -1,11 +1,11 @@
 <script lang="ts">
 	import { SvelteSet } from 'svelte/reactivity';
 	import { untrack } from 'svelte';
-	import { plainHeight } from '$core/across/columns.ts';
+	import { plainHeight } from '$core/sheet/columns.ts';
 	import { misfitWords } from '$core/check/fit/misfits.ts';
-	import { pointAt } from '$core/across/sweep/region-lines.ts';
-	import { sweepCsv, sweepSentences } from '$core/across/sweep/sweep-view.ts';
-	import { roomAt, roomCsv, roomSentences } from '$core/across/sweep/room-lines.ts';
+	import { pointAt } from '$core/sweep/region-lines.ts';
+	import { sweepCsv, sweepSentences } from '$core/sweep/sweep-view.ts';
+	import { roomAt, roomCsv, roomSentences } from '$core/sweep/room-lines.ts';
 	import { clampWidth } from '$store/address.ts';
 	import { saveFile, slugOf } from '$store/download.ts';
 	import { look } from '$store/look.svelte.ts';

@@ -2,9 +2,9 @@ import { LineChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent } from 'echarts/components';
 import { init, use, type EChartsType } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
-import type { RegionLine, SweepPoint } from '$core/across/sweep/region-lines.ts';
-import type { RoomLine } from '$core/across/sweep/room-lines.ts';
-import type { SweepView } from '$core/across/sweep/sweep-view.ts';
+import type { RegionLine, SweepPoint } from '$core/sweep/region-lines.ts';
+import type { RoomLine } from '$core/sweep/room-lines.ts';
+import type { SweepView } from '$core/sweep/sweep-view.ts';
 
 use([LineChart, GridComponent, MarkAreaComponent, SVGRenderer]);
 

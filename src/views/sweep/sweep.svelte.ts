@@ -1,7 +1,7 @@
-import { isMended, type MendIdea } from '$core/across/sweep/mends.ts';
+import { isMended, type MendIdea } from '$core/sweep/mends.ts';
 import type { Misfit } from '$core/check/fit/misfits.ts';
-import type { RoomLine } from '$core/across/sweep/room-lines.ts';
-import type { SweepView } from '$core/across/sweep/sweep-view.ts';
+import type { RoomLine } from '$core/sweep/room-lines.ts';
+import type { SweepView } from '$core/sweep/sweep-view.ts';
 import type { Seeing } from '$core/resolve/site.ts';
 import { store } from '$store/site.svelte.ts';
 import type { Asking, Settler } from '$views/frame/settler.ts';

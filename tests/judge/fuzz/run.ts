@@ -1,7 +1,7 @@
 import { sentenceOf } from '../../../src/core/messages/problem.ts';
 import assert from 'node:assert/strict';
-import { crossSection } from '../../../src/core/drawing/cross-section.ts';
-import { roofline } from '../../../src/core/drawing/roofline.ts';
+import { crossSection } from '../../../src/core/view-models/cross-section.ts';
+import { roofline } from '../../../src/core/view-models/roofline.ts';
 import { deliver } from '../../../src/core/emit/delivery.ts';
 import { pieceHtmlOf } from '../../../src/core/emit/html/page.ts';
 import { stageHtml } from '../../../src/core/emit/stage.ts';

@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { answer } from '../../../src/core/answer/answer.ts';
 import { deliveryProblems } from '../../../src/core/check/delivery.ts';
 import { checkSite, type CheckedSite } from '../../../src/core/check/site.ts';
-import { decodeUtf8, encodeUtf8 } from '../../../src/core/model/utf8.ts';
+import { decodeUtf8, encodeUtf8 } from '../../../src/core/lib/utf8.ts';
 import { readSiteFiles } from '../../../src/core/source/read.ts';
 import { closedSites, type ClosedSite } from './random-closed-site.ts';
 import { startNginx, startSignIn, type Answered } from './run-nginx.ts';

@@ -1,7 +1,7 @@
 import { plainLayout } from '../example.ts';
 import { error, warning, type Problem } from '../../messages/problem.ts';
 import { areasOf, isEmptyCell } from '../../model/arrange.ts';
-import { Memory } from '../../model/memory.ts';
+import { Memory } from '../../lib/memory.ts';
 import {
 	layerName,
 	layersOf,

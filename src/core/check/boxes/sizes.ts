@@ -1,5 +1,5 @@
 import { plainLayout, plainSite } from '../example.ts';
-import { Memory } from '../../model/memory.ts';
+import { Memory } from '../../lib/memory.ts';
 import { error, listWords, warning, type Problem } from '../../messages/problem.ts';
 import type { AreasArrangement, Arrangement } from '../../model/arrange.ts';
 import type { Setting, SettingKind } from '../../model/setting.ts';

@@ -1,10 +1,10 @@
 import { plainLayout } from '../example.ts';
 import { warning, type Problem } from '../../messages/problem.ts';
-import { Memory } from '../../model/memory.ts';
+import { Memory } from '../../lib/memory.ts';
 import { layersOf, type Layer, type Style } from '../../model/site.ts';
 import type { SettingKind } from '../../model/setting.ts';
 import type { Wish } from '../../model/wish.ts';
-import { frameBoxWords, frameMoves, type FrameMove } from '../../reach/frame-moves.ts';
+import { frameBoxWords, frameMoves, type FrameMove } from '../../author-styles/frame-moves.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { nothing, type LayerCheck } from '../check.ts';

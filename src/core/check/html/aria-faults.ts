@@ -1,5 +1,5 @@
 import { aria, roles, type ARIAPropertyDefinition } from 'aria-query';
-import type { WrittenElement } from '../../reach/written-elements.ts';
+import type { WrittenElement } from '../../author-styles/written-elements.ts';
 import { nearest } from '../../source/read/nearest.ts';
 import type { MarkupFault } from './markup-judge.ts';
 

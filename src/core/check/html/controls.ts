@@ -1,5 +1,5 @@
 import { hint, warning } from '../../messages/problem.ts';
-import { attributeOf, inward, outward, type Element } from '../../reach/page-tree.ts';
+import { attributeOf, inward, outward, type Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
 import { plainPage } from '../example.ts';
 import type { Sighting } from '../subject/sighting.ts';

@@ -1,5 +1,5 @@
 import { warning } from '../../messages/problem.ts';
-import { attributeOf, type Element } from '../../reach/page-tree.ts';
+import { attributeOf, type Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
 import { plainPage } from '../example.ts';
 import { Addresses, linkTarget } from '../subject/link-target.ts';

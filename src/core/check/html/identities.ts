@@ -1,6 +1,6 @@
 import { warning } from '../../messages/problem.ts';
 import { layerName } from '../../model/site.ts';
-import { attributeOf, type Element } from '../../reach/page-tree.ts';
+import { attributeOf, type Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
 import { plainPage } from '../example.ts';
 import type { Sighting } from '../subject/sighting.ts';

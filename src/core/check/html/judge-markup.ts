@@ -5,7 +5,7 @@ import {
 	type AttributeData,
 	type Message
 } from 'html-validate';
-import { writtenElements } from '../../reach/written-elements.ts';
+import { writtenElements } from '../../author-styles/written-elements.ts';
 import { ariaFaults } from './aria-faults.ts';
 import { inspectable } from './inspectable.ts';
 import { wordFaults } from './word-faults.ts';

@@ -1,7 +1,7 @@
 import type { Code } from '../../messages/catalogue.ts';
 import { hint, warning, type Problem } from '../../messages/problem.ts';
 import type { Span } from '../../model/span.ts';
-import type { Element } from '../../reach/page-tree.ts';
+import type { Element } from '../../author-styles/page-tree.ts';
 import type { ElsewhereCheck } from '../check.ts';
 import { plainLayout, plainPage } from '../example.ts';
 import type { Sighting } from '../subject/sighting.ts';

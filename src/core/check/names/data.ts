@@ -1,8 +1,8 @@
 import { plainPage } from '../example.ts';
 import { error, warning, type Problem } from '../../messages/problem.ts';
 import { copyPath, type DataSource, type Site } from '../../model/site.ts';
-import { Memory } from '../../model/memory.ts';
-import { decodeUtf8 } from '../../model/utf8.ts';
+import { Memory } from '../../lib/memory.ts';
+import { decodeUtf8 } from '../../lib/utf8.ts';
 import { readShape, type ReadShape } from '../../data/shape.ts';
 import type { SiteCheck } from '../check.ts';
 

@@ -1,5 +1,5 @@
 import { plainPage } from '../example.ts';
-import { Memory } from '../../model/memory.ts';
+import { Memory } from '../../lib/memory.ts';
 import { warning } from '../../messages/problem.ts';
 import { layerName, layersOf, type Layer, type NavPiece, type Piece } from '../../model/site.ts';
 import type { RegionRef } from '../../model/wish.ts';

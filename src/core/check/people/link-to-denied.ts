@@ -1,6 +1,6 @@
 import { listWords, warning } from '../../messages/problem.ts';
 import { layerName, type Piece } from '../../model/site.ts';
-import { attributeOf } from '../../reach/page-tree.ts';
+import { attributeOf } from '../../author-styles/page-tree.ts';
 import { isSeenBy, keptOutBy } from '../../resolve/roles.ts';
 import { placeWords } from '../../model/span.ts';
 import { layerSpan } from '../../model/site.ts';

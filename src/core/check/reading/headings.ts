@@ -1,6 +1,6 @@
 import { hint, warning } from '../../messages/problem.ts';
 import { layerName } from '../../model/site.ts';
-import type { Element } from '../../reach/page-tree.ts';
+import type { Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
 import type { Sighting } from '../subject/sighting.ts';
 import { textIn, type WrittenPage } from '../subject/written-page.ts';

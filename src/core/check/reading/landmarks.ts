@@ -1,6 +1,6 @@
 import { warning } from '../../messages/problem.ts';
 import { layerSpan } from '../../model/site.ts';
-import { attributeOf, outward, type Element } from '../../reach/page-tree.ts';
+import { attributeOf, outward, type Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
 import type { Sighting } from '../subject/sighting.ts';
 import type { WrittenPage } from '../subject/written-page.ts';

@@ -1,5 +1,5 @@
 import { warning } from '../../messages/problem.ts';
-import { attributeOf } from '../../reach/page-tree.ts';
+import { attributeOf } from '../../author-styles/page-tree.ts';
 import type { AcrossCheck, PageCheck } from '../check.ts';
 import { Addresses, linkTarget } from '../subject/link-target.ts';
 import type { Sighting } from '../subject/sighting.ts';

@@ -1,7 +1,7 @@
 import { hint, warning, type Problem } from '../../messages/problem.ts';
 import { picturesIn } from '../../laid/picture-sizes.ts';
-import { attributeOf, type Element } from '../../reach/page-tree.ts';
-import { reached } from '../../reach/reached.ts';
+import { attributeOf, type Element } from '../../author-styles/page-tree.ts';
+import { reached } from '../../author-styles/reached.ts';
 import type { PageCheck } from '../check.ts';
 import type { Sighting } from '../subject/sighting.ts';
 import type { WrittenPage } from '../subject/written-page.ts';

@@ -1,6 +1,6 @@
 import { warning } from '../../messages/problem.ts';
 import { skipClass } from '../../emit/names.ts';
-import { attributeOf } from '../../reach/page-tree.ts';
+import { attributeOf } from '../../author-styles/page-tree.ts';
 import { slotOf } from '../../resolve/structure.ts';
 import type { PageCheck } from '../check.ts';
 import { classesOf } from '../subject/written-page.ts';

@@ -1,8 +1,8 @@
 import { warning } from '../../messages/problem.ts';
 import { areasOf } from '../../model/arrange.ts';
 import type { Layout, Region } from '../../model/site.ts';
-import { attributeOf } from '../../reach/page-tree.ts';
-import { reached } from '../../reach/reached.ts';
+import { attributeOf } from '../../author-styles/page-tree.ts';
+import { reached } from '../../author-styles/reached.ts';
 import { arrangementAt, bandPlaces, settingsAt, type Bands } from '../../resolve/bands.ts';
 import { edgeOf } from '../../settings/member/stick.ts';
 import { isZero } from '../../size/sums.ts';

@@ -1,8 +1,8 @@
 import { listWords, warning } from '../../messages/problem.ts';
 import { classNames } from '../../emit/names.ts';
 import { layerName, type Layer } from '../../model/site.ts';
-import { ruleSpan, type AuthorRule } from '../../reach/author-rules.ts';
-import { reached } from '../../reach/reached.ts';
+import { ruleSpan, type AuthorRule } from '../../author-styles/author-rules.ts';
+import { reached } from '../../author-styles/reached.ts';
 import { plainFrame } from '../example.ts';
 import type { PageCheck } from '../check.ts';
 import type { Sighting } from '../subject/sighting.ts';

@@ -1,5 +1,5 @@
 import { canonicalPath } from '../../model/address.ts';
-import { Memory } from '../../model/memory.ts';
+import { Memory } from '../../lib/memory.ts';
 import type { Route, Site } from '../../model/site.ts';
 import { routeFor, type PageInstance } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';

@@ -1,8 +1,8 @@
 import type { Span } from '../../model/span.ts';
 import { layerSpan, type Layout, type Page } from '../../model/site.ts';
-import { ruleSpan } from '../../reach/author-rules.ts';
-import { attributeOf } from '../../reach/page-tree.ts';
-import { reached } from '../../reach/reached.ts';
+import { ruleSpan } from '../../author-styles/author-rules.ts';
+import { attributeOf } from '../../author-styles/page-tree.ts';
+import { reached } from '../../author-styles/reached.ts';
 import { linkTarget } from './link-target.ts';
 import type { WrittenPage } from './written-page.ts';
 

@@ -11,15 +11,15 @@ import {
 } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { markNames } from '../../model/trace.ts';
-import { authorRules, type AuthorRule } from '../../reach/author-rules.ts';
+import { authorRules, type AuthorRule } from '../../author-styles/author-rules.ts';
 import {
 	attributeOf,
 	outward,
 	pageTree,
 	type Element,
 	type PageTree
-} from '../../reach/page-tree.ts';
-import { writtenAs } from '../../reach/written-elements.ts';
+} from '../../author-styles/page-tree.ts';
+import { writtenAs } from '../../author-styles/written-elements.ts';
 import { classNames } from '../../emit/names.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import { piecesIn } from '../../resolve/pieces.ts';

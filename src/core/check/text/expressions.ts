@@ -1,5 +1,5 @@
 import { plainFrame, plainPage } from '../example.ts';
-import { Memory } from '../../model/memory.ts';
+import { Memory } from '../../lib/memory.ts';
 import type { Problem } from '../../messages/problem.ts';
 import { markupsOf, type Layer, type Site } from '../../model/site.ts';
 import type { PageInstance } from '../../resolve/instance.ts';

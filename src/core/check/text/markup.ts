@@ -1,6 +1,6 @@
 import { plainPage } from '../example.ts';
 import { error, type Problem } from '../../messages/problem.ts';
-import { Memory } from '../../model/memory.ts';
+import { Memory } from '../../lib/memory.ts';
 import { markupsOf, type Layer, type Part } from '../../model/site.ts';
 import type { Template } from '../../model/template.ts';
 import { nestBlocks } from '../../resolve/markup/blocks.ts';

@@ -1,6 +1,6 @@
 import { plainPage } from '../example.ts';
 import { error, type Problem } from '../../messages/problem.ts';
-import { Memory } from '../../model/memory.ts';
+import { Memory } from '../../lib/memory.ts';
 import type { Part, Site } from '../../model/site.ts';
 import { compileMarkup } from '../../resolve/markup/compile.ts';
 import { partBook, usesIn } from '../../resolve/parts.ts';

@@ -1,5 +1,5 @@
 import { plainPage } from '../example.ts';
-import { Memory } from '../../model/memory.ts';
+import { Memory } from '../../lib/memory.ts';
 import { warning } from '../../messages/problem.ts';
 import { markupsOf, type Layer } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';

@@ -1,6 +1,6 @@
-import { declare } from '../../declare/declare.ts';
-import { frameOf, pieceBox, type Box } from '../../declare/frame.ts';
-import { surroundingsOf } from '../../declare/outside.ts';
+import { declare } from '../../box-styles/declare.ts';
+import { frameOf, pieceBox, type Box } from '../../box-styles/frame.ts';
+import { surroundingsOf } from '../../box-styles/outside.ts';
 import type { Layout } from '../../model/site.ts';
 import { bandPlaces } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';

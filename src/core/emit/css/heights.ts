@@ -1,10 +1,10 @@
-import { declare } from '../../declare/declare.ts';
-import { frameOf, type Box } from '../../declare/frame.ts';
-import type { Surroundings } from '../../declare/surroundings.ts';
-import { Memory } from '../../model/memory.ts';
+import { declare } from '../../box-styles/declare.ts';
+import { frameOf, type Box } from '../../box-styles/frame.ts';
+import type { Surroundings } from '../../box-styles/surroundings.ts';
+import { Memory } from '../../lib/memory.ts';
 import type { Layout } from '../../model/site.ts';
-import { edgesInside } from '../../declare/landing.ts';
-import { surroundingsOf } from '../../declare/outside.ts';
+import { edgesInside } from '../../box-styles/landing.ts';
+import { surroundingsOf } from '../../box-styles/outside.ts';
 import type { Structure } from '../../resolve/structure.ts';
 import { bandPlaces, settingsAt, type Bands } from '../../resolve/bands.ts';
 import { edgeOf, keptHeight, shrinkOf } from '../../settings/member/stick.ts';

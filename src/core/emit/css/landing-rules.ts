@@ -1,4 +1,4 @@
-import { linksLand, type LinksLand } from '../../declare/links-land.ts';
+import { linksLand, type LinksLand } from '../../box-styles/links-land.ts';
 import type { Layout, Site } from '../../model/site.ts';
 import { bandPlaces } from '../../resolve/bands.ts';
 import type { Structure } from '../../resolve/structure.ts';

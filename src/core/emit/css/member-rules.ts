@@ -1,8 +1,13 @@
 import type { CssValues } from '../../settings/declarations.ts';
 import { bandPlaces, settingsAt, type Bands } from '../../resolve/bands.ts';
-import { declare, declareInRegion, declareInSlot, layoutsGrowIn } from '../../declare/declare.ts';
-import { type Surroundings } from '../../declare/surroundings.ts';
-import { bareBox, frameOf, openerBox, pieceBox, type Box } from '../../declare/frame.ts';
+import {
+	declare,
+	declareInRegion,
+	declareInSlot,
+	layoutsGrowIn
+} from '../../box-styles/declare.ts';
+import { type Surroundings } from '../../box-styles/surroundings.ts';
+import { bareBox, frameOf, openerBox, pieceBox, type Box } from '../../box-styles/frame.ts';
 import { arrangesPieces } from '../../resolve/runs.ts';
 import type { Opener } from '../../resolve/drawers.ts';
 import type { Layer, Layout, Page, Piece, Region } from '../../model/site.ts';

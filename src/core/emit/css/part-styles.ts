@@ -1,4 +1,4 @@
-import { Memory } from '../../model/memory.ts';
+import { Memory } from '../../lib/memory.ts';
 import type { Layer, Page, Part, Site } from '../../model/site.ts';
 import { partsUsed } from '../../resolve/parts.ts';
 import { piecesIn } from '../../resolve/pieces.ts';

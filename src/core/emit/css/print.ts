@@ -1,6 +1,6 @@
-import { drawersOf, onPaper } from '../../declare/printed.ts';
-import type { Surroundings } from '../../declare/surroundings.ts';
-import { frameOf, type Box } from '../../declare/frame.ts';
+import { drawersOf, onPaper } from '../../box-styles/printed.ts';
+import type { Surroundings } from '../../box-styles/surroundings.ts';
+import { frameOf, type Box } from '../../box-styles/frame.ts';
 import type { Layout } from '../../model/site.ts';
 import { group, rule } from './css-text.ts';
 import type { BandedRule } from './banded.ts';
@@ -8,7 +8,7 @@ import { initialValue, inOrder, printed } from './printed.ts';
 import type { Selectors } from './selectors.ts';
 
 /**
- * A layout on paper (`declare/printed.ts`). A layout's own styles come after it and win. `rules` is what is said of its
+ * A layout on paper (`box-styles/printed.ts`). A layout's own styles come after it and win. `rules` is what is said of its
  * boxes on screens: nothing is taken back that was not said.
  */
 export function printCss(

@@ -1,9 +1,9 @@
 import type { Layout } from '../../model/site.ts';
 import type { SettingsAt } from '../../model/setting.ts';
 import { bandPlaces, settingsAt } from '../../resolve/bands.ts';
-import { declare } from '../../declare/declare.ts';
-import type { Box } from '../../declare/frame.ts';
-import { type Surroundings } from '../../declare/surroundings.ts';
+import { declare } from '../../box-styles/declare.ts';
+import type { Box } from '../../box-styles/frame.ts';
+import { type Surroundings } from '../../box-styles/surroundings.ts';
 import { shadowRange } from '../../settings/member/shadow.ts';
 import { shrinkOf } from '../../settings/member/stick.ts';
 import { bandedCss, type BandedRule } from './banded.ts';

@@ -1,11 +1,11 @@
-import { Memory } from '../../model/memory.ts';
-import { declare } from '../../declare/declare.ts';
-import { frameOf, type Box } from '../../declare/frame.ts';
-import type { Surroundings } from '../../declare/surroundings.ts';
+import { Memory } from '../../lib/memory.ts';
+import { declare } from '../../box-styles/declare.ts';
+import { frameOf, type Box } from '../../box-styles/frame.ts';
+import type { Surroundings } from '../../box-styles/surroundings.ts';
 import { bandPlaces } from '../../resolve/bands.ts';
 import type { Declarations } from '../../settings/declarations.ts';
-import { edgesInside, overlappedIn } from '../../declare/landing.ts';
-import { surroundingsOf } from '../../declare/outside.ts';
+import { edgesInside, overlappedIn } from '../../box-styles/landing.ts';
+import { surroundingsOf } from '../../box-styles/outside.ts';
 import {
 	layerName,
 	layerPattern,

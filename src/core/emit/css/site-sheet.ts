@@ -1,4 +1,4 @@
-import { settingKindsUsed } from '../../declare/used.ts';
+import { settingKindsUsed } from '../../box-styles/used.ts';
 import type { SettingKind } from '../../model/setting.ts';
 import { layersOf, pagesOf, type Site, type Token } from '../../model/site.ts';
 import { isDrawer } from '../../resolve/drawers.ts';

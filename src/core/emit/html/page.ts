@@ -1,5 +1,5 @@
-import { layoutsGrowIn } from '../../declare/declare.ts';
-import { frameOf } from '../../declare/frame.ts';
+import { layoutsGrowIn } from '../../box-styles/declare.ts';
+import { frameOf } from '../../box-styles/frame.ts';
 import { pieceKeyWord, type PieceKey } from '../../model/piece-key.ts';
 import type { Layout, Member, Region } from '../../model/site.ts';
 import type { Bands } from '../../resolve/bands.ts';

@@ -1,6 +1,6 @@
 import { parseFragment } from 'parse5';
 import { error, type Problem } from '../../messages/problem.ts';
-import { Memory } from '../../model/memory.ts';
+import { Memory } from '../../lib/memory.ts';
 import type { Part } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { isPlain, type Expression, type Template } from '../../model/template.ts';

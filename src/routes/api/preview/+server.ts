@@ -1,8 +1,8 @@
 import { networkInterfaces } from 'node:os';
 import { mostBytes } from '$core/source/limits.ts';
 import { isName } from '$core/model/name.ts';
-import { previews, PreviewRefused } from '../../../service/previews/previews.ts';
-import { BodyRefused, isOwn, problem, RateLimit, readBody } from '../../../service/problem.ts';
+import { previews, PreviewRefused } from '../../../server/previews/previews.ts';
+import { BodyRefused, isOwn, problem, RateLimit, readBody } from '../../../server/problem.ts';
 import type { RequestHandler } from './$types';
 
 const limit = new RateLimit(240, 60_000);

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { freshStory } from '$core/drawing/material/fresh-story.ts';
+	import { freshStory } from '$core/view-models/material/fresh-story.ts';
 
 	/**
 	 * What a visitor gets over time, if the source changes at 10:00: a value covers the minutes until a newer

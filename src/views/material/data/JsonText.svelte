@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { DataView } from '$core/drawing/material/data-view.ts';
+	import type { DataView } from '$core/view-models/material/data-view.ts';
 	import { whyNotJson } from '$core/data/edit-json.ts';
 	import { positionAt } from '$core/model/span.ts';
 	import { sources } from '$store/sources.svelte.ts';

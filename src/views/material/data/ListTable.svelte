@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { DataTable, DataView } from '$core/drawing/material/data-view.ts';
+	import type { DataTable, DataView } from '$core/view-models/material/data-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { valueDeeds } from './value-deeds.ts';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { DataView } from '$core/drawing/material/data-view.ts';
+	import type { DataView } from '$core/view-models/material/data-view.ts';
 	import { sources, type Behaviour } from '$store/sources.svelte.ts';
 	import FreshLine from './FreshLine.svelte';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { DataView } from '$core/drawing/material/data-view.ts';
+	import type { DataView } from '$core/view-models/material/data-view.ts';
 	import { ask } from '$store/ask.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import PanelField from '$views/shell/PanelField.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
-	import type { DataRow, DataView } from '$core/drawing/material/data-view.ts';
+	import type { DataRow, DataView } from '$core/view-models/material/data-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { valueDeeds } from './value-deeds.ts';

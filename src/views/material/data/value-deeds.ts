@@ -1,6 +1,6 @@
-import type { DataRow, DataView } from '$core/drawing/material/data-view.ts';
+import type { DataRow, DataView } from '$core/view-models/material/data-view.ts';
 import { editJson } from '$core/data/edit-json.ts';
-import { newMember } from '$core/edit/shared/data.ts';
+import { newMember } from '$core/edit/content/data.ts';
 import { valueAt } from '$core/resolve/instance.ts';
 import { sources } from '$store/sources.svelte.ts';
 import { wishes } from '$store/wishes.svelte.ts';

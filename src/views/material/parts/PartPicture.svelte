@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { stageOf, showInFrame } from '$views/frame/frame.ts';
+	import { stageOf, showInFrame } from '$browser/frame.ts';
 
 	/** A part by itself in a frame of some width, drawn by the browser. */
 	interface Props {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { PartView } from '$core/drawing/material/part-view.ts';
+	import type { PartView } from '$core/view-models/material/part-view.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import PanelField from '$views/shell/PanelField.svelte';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
-	import type { PartView } from '$core/drawing/material/part-view.ts';
+	import type { PartView } from '$core/view-models/material/part-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ask.svelte.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { ArrangementView, BoxView } from '$core/drawing/box-view.ts';
+	import type { ArrangementView, BoxView } from '$core/view-models/box-view.ts';
 	import { alignments, justifications, type Arrangement } from '$core/model/arrange.ts';
 	import type { ArrangedWord, Axis, BoxRef, Wish } from '$core/model/wish.ts';
 	import { arrangementKinds, arrangements } from '$core/settings/arrangements/list.ts';

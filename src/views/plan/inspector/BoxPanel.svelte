@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { boxOfView, type BoxView } from '$core/drawing/box-view.ts';
-	import { askWrap } from '../asking.ts';
+	import { boxOfView, type BoxView } from '$core/view-models/box-view.ts';
+	import { askWrap } from '../../commands/asking.ts';
 	import { choice } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import BandStrip from '../strip/BandStrip.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
-	import type { LayerView } from '$core/drawing/layer-view.ts';
+	import type { LayerView } from '$core/view-models/layer-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import type { LayerRef, PagesChoice, Wish } from '$core/model/wish.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
@@ -8,7 +8,7 @@
 	import { wishes } from '$store/wishes.svelte.ts';
 	import LayerMark from '$views/shell/LayerMark.svelte';
 	import PanelField from '$views/shell/PanelField.svelte';
-	import { askMoveRoute, askNewRegion, askRenameLayout } from '../asking.ts';
+	import { askMoveRoute, askNewRegion, askRenameLayout } from '../../commands/asking.ts';
 	import { choice } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import BoxPanel from './BoxPanel.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
-	import { bestStart, type PartStart } from '$core/edit/shared/make-part.ts';
+	import { bestStart, type PartStart } from '$core/edit/content/make-part.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import type { PieceRef } from '$core/model/wish.ts';
 	import { store } from '$store/site.svelte.ts';

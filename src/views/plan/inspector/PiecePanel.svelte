@@ -8,7 +8,7 @@
 	import { wishes } from '$store/wishes.svelte.ts';
 	import RoleChoice from '$views/shell/RoleChoice.svelte';
 	import PanelField from '$views/shell/PanelField.svelte';
-	import { askCopyPiece, askMovePiece, askRenamePiece } from '../asking.ts';
+	import { askCopyPiece, askMovePiece, askRenamePiece } from '../../commands/asking.ts';
 	import { choice, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import MakePart from './MakePart.svelte';

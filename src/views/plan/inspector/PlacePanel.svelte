@@ -1,14 +1,14 @@
 <script lang="ts">
-	import type { CrossSection } from '$core/drawing/cross-section.ts';
-	import { fillDeeds, regionDeeds } from '$core/drawing/place-deeds.ts';
-	import { sizeDeeds, type Deed } from '$core/drawing/size-deeds.ts';
+	import type { CrossSection } from '$core/view-models/cross-section.ts';
+	import { fillDeeds, regionDeeds } from '$core/view-models/place-deeds.ts';
+	import { sizeDeeds, type Deed } from '$core/view-models/size-deeds.ts';
 	import { regionElements } from '$core/model/site.ts';
 	import { isPieceRef, type Wish } from '$core/model/wish.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import RoleChoice from '$views/shell/RoleChoice.svelte';
 	import LayerMark from '$views/shell/LayerMark.svelte';
-	import { askNewPiece, askNewRegion, askRenameRegion } from '../asking.ts';
+	import { askNewPiece, askNewRegion, askRenameRegion } from '../../commands/asking.ts';
 	import { choice, holderOf, traceOf, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import { measures } from '../stage/measures.svelte.ts';

@@ -1,11 +1,11 @@
 <script lang="ts">
-	import type { SiteWordsView } from '$core/drawing/layer-view.ts';
+	import type { SiteWordsView } from '$core/view-models/layer-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import type { SitePart, Wish } from '$core/model/wish.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import PanelField from '$views/shell/PanelField.svelte';
-	import { askNewBand, askNewRole } from '../asking.ts';
+	import { askNewBand, askNewRole } from '../../commands/asking.ts';
 
 	/** What a site says of itself: its words, its bands, its roles, and the patterns of titles. */
 	let words = $state.raw<SiteWordsView | undefined>();

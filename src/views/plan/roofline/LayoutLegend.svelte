@@ -1,9 +1,9 @@
 <script lang="ts">
-	import type { RooflineLayout } from '$core/drawing/roofline.ts';
+	import type { RooflineLayout } from '$core/view-models/roofline.ts';
 	import { hot } from '$store/hot.svelte.ts';
 	import LayerMark from '$views/shell/LayerMark.svelte';
 	import { choice } from '../choice.svelte.ts';
-	import { menu } from '../deeds/menu.svelte.ts';
+	import { menu } from '../../commands/menu.svelte.ts';
 
 	interface Props {
 		layouts: readonly RooflineLayout[];

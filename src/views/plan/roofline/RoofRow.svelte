@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { RooflineRow } from '$core/drawing/roofline.ts';
-	import { isClosedFor } from '$core/drawing/roofline.ts';
+	import type { RooflineRow } from '$core/view-models/roofline.ts';
+	import { isClosedFor } from '$core/view-models/roofline.ts';
 	import { severities } from '$core/messages/catalogue.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { found } from '$store/findings.svelte.ts';

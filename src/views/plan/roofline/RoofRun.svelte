@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { Mark } from '$core/drawing/marks.ts';
-	import type { RooflineRun } from '$core/drawing/roofline.ts';
+	import type { Mark } from '$core/view-models/marks.ts';
+	import type { RooflineRun } from '$core/view-models/roofline.ts';
 	import { hot } from '$store/hot.svelte.ts';
 
 	interface Props {

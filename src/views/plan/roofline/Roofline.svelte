@@ -7,14 +7,14 @@
 		type Roofline,
 		type RooflineRow,
 		type RooflineRun
-	} from '$core/drawing/roofline.ts';
+	} from '$core/view-models/roofline.ts';
 	import { hot } from '$store/hot.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import { askMoveRoute, askNewLayout, askNewRoute } from '../asking.ts';
+	import { askMoveRoute, askNewLayout, askNewRoute } from '../../commands/asking.ts';
 	import FoldButton from '$views/shell/FoldButton.svelte';
 	import { choice } from '../choice.svelte.ts';
-	import { menu } from '../deeds/menu.svelte.ts';
+	import { menu } from '../../commands/menu.svelte.ts';
 	import LayoutLegend from './LayoutLegend.svelte';
 	import RoofRow from './RoofRow.svelte';
 	import RoofRun from './RoofRun.svelte';

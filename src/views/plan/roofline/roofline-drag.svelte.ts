@@ -1,5 +1,5 @@
 import type { LayerRef, Wish } from '$core/model/wish.ts';
-import { branchOver, type RooflineRow } from '$core/drawing/roofline.ts';
+import { branchOver, type RooflineRow } from '$core/view-models/roofline.ts';
 import { store } from '$store/site.svelte.ts';
 import { drag } from '$views/shell/drag.ts';
 import { wishes } from '$store/wishes.svelte.ts';

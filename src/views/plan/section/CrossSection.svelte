@@ -1,14 +1,14 @@
 <script lang="ts">
-	import type { CrossSection, SectionColumn as Column } from '$core/drawing/cross-section.ts';
-	import { fillDeeds, regionDeeds } from '$core/drawing/place-deeds.ts';
-	import { sizeDeeds } from '$core/drawing/size-deeds.ts';
+	import type { CrossSection, SectionColumn as Column } from '$core/view-models/cross-section.ts';
+	import { fillDeeds, regionDeeds } from '$core/view-models/place-deeds.ts';
+	import { sizeDeeds } from '$core/view-models/size-deeds.ts';
 	import { hot } from '$store/hot.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import FoldButton from '$views/shell/FoldButton.svelte';
 	import type { BetweenView } from '$workers/messages.ts';
 	import { cellFacts, choice, traceOf, type CellPlace } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
-	import { menu } from '../deeds/menu.svelte.ts';
+	import { menu } from '../../commands/menu.svelte.ts';
 	import { measures } from '../stage/measures.svelte.ts';
 	import { sectionDrag } from './section-drag.svelte.ts';
 	import SectionColumn from './SectionColumn.svelte';

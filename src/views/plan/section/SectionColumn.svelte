@@ -1,5 +1,9 @@
 <script lang="ts">
-	import type { CrossSection, SectionColumn, SectionEntry } from '$core/drawing/cross-section.ts';
+	import type {
+		CrossSection,
+		SectionColumn,
+		SectionEntry
+	} from '$core/view-models/cross-section.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';

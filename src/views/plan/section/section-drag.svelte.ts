@@ -1,4 +1,4 @@
-import type { CrossSection } from '$core/drawing/cross-section.ts';
+import type { CrossSection } from '$core/view-models/cross-section.ts';
 import type { PieceRef, Wish } from '$core/model/wish.ts';
 import { wishes } from '$store/wishes.svelte.ts';
 import { drag } from '$views/shell/drag.ts';

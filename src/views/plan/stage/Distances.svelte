@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { MeasuredBox } from '$core/drawing/overlay.ts';
-	import { dimensionLines } from '$core/drawing/dimensions.ts';
+	import type { MeasuredBox } from '$core/view-models/overlay.ts';
+	import { dimensionLines } from '$core/view-models/dimensions.ts';
 
 	interface Props {
 		from: MeasuredBox;

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import type { MeasuredBox, OverlayBox } from '$core/drawing/overlay.ts';
+	import type { MeasuredBox, OverlayBox } from '$core/view-models/overlay.ts';
 	import type { Trace } from '$core/model/trace.ts';
-	import type { LabelPlace } from '$views/frame/labels.ts';
+	import type { LabelPlace } from '$browser/labels.ts';
 
 	interface Props {
 		boxes: readonly OverlayBox[];

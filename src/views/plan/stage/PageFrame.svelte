@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { overlayBoxes, type MeasuredBox } from '$core/drawing/overlay.ts';
-	import type { Mark } from '$core/drawing/marks.ts';
+	import { overlayBoxes, type MeasuredBox } from '$core/view-models/overlay.ts';
+	import type { Mark } from '$core/view-models/marks.ts';
 	import { sameTrace, type Trace } from '$core/model/trace.ts';
 	import { hot } from '$store/hot.svelte.ts';
 	import { look } from '$store/look.svelte.ts';
@@ -17,18 +17,18 @@
 		traceAt,
 		type FollowedLink,
 		type MeasuredTracks
-	} from '$views/frame/frame.ts';
-	import { byId, partsOf, setScrollbars } from '$views/frame/dom.ts';
-	import { frameScrolled, scrollFrame, type FrameScroll } from '$views/frame/scrolled.ts';
+	} from '$browser/frame.ts';
+	import { byId, partsOf, setScrollbars } from '$browser/dom.ts';
+	import { frameScrolled, scrollFrame, type FrameScroll } from '$browser/scrolled.ts';
 	import { outside } from '$views/frame/outside.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { takeDrop } from '$store/drop.ts';
-	import { placeLabels, wordsOfPage, type LabelPlace, type Rect } from '$views/frame/labels.ts';
-	import { wordsAt, type PageWords } from '$views/frame/words.ts';
+	import { placeLabels, wordsOfPage, type LabelPlace, type Rect } from '$browser/labels.ts';
+	import { wordsAt, type PageWords } from '$browser/words.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import { boxOfView } from '$core/drawing/box-view.ts';
+	import { boxOfView } from '$core/view-models/box-view.ts';
 	import { isPieceRef } from '$core/model/wish.ts';
-	import { menu } from '../deeds/menu.svelte.ts';
+	import { menu } from '../../commands/menu.svelte.ts';
 	import { measures } from './measures.svelte.ts';
 	import Overlay from './Overlay.svelte';
 	import { regionDrag } from './region-drag.svelte.ts';

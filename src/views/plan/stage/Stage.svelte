@@ -1,13 +1,13 @@
 <script lang="ts">
-	import type { RooflineLayout } from '$core/drawing/roofline.ts';
-	import { plainHeight } from '$core/across/columns.ts';
+	import type { RooflineLayout } from '$core/view-models/roofline.ts';
+	import { plainHeight } from '$core/sheet/columns.ts';
 	import { type Trace } from '$core/model/trace.ts';
 	import { clampWidth } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import type { BandView, BetweenView, PageView } from '$workers/messages.ts';
-	import type { FollowedLink } from '$views/frame/frame.ts';
+	import type { FollowedLink } from '$browser/frame.ts';
 	import PageFrame from './PageFrame.svelte';
 	import OutsideLine from './lines/OutsideLine.svelte';
 	import PlaceLine from './lines/PlaceLine.svelte';
@@ -16,8 +16,8 @@
 	import SettledLine from './lines/SettledLine.svelte';
 	import { SettledPage, type Resting } from './settled.svelte.ts';
 	import { untrack } from 'svelte';
-	import { shownBoxes } from '$views/frame/frame.ts';
-	import { scrolledTo } from '$views/frame/dom.ts';
+	import { shownBoxes } from '$browser/frame.ts';
+	import { scrolledTo } from '$browser/dom.ts';
 	import ScrollStrip from './scroll/ScrollStrip.svelte';
 	import { Scrolling } from './scroll/scrolling.svelte.ts';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';

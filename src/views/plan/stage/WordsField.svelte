@@ -2,7 +2,7 @@
 	import { onMount } from 'svelte';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import type { PageWords } from '$views/frame/words.ts';
+	import type { PageWords } from '$browser/words.ts';
 	import { cellFacts, placeOf } from '../choice.svelte.ts';
 
 	interface Props {

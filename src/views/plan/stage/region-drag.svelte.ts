@@ -1,6 +1,6 @@
-import { boxOfView } from '$core/drawing/box-view.ts';
-import type { MeasuredBox } from '$core/drawing/overlay.ts';
-import { sideAt } from '$core/drawing/track-gestures.ts';
+import { boxOfView } from '$core/view-models/box-view.ts';
+import type { MeasuredBox } from '$core/view-models/overlay.ts';
+import { sideAt } from '$core/view-models/track-gestures.ts';
 import type { Trace } from '$core/model/trace.ts';
 import type { Side, Wish } from '$core/model/wish.ts';
 import { drag } from '$views/shell/drag.ts';

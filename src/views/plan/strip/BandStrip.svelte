@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { BoxView, Overhang, StripRow, UnsaidSetting } from '$core/drawing/box-view.ts';
+	import type { BoxView, Overhang, StripRow, UnsaidSetting } from '$core/view-models/box-view.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import { untrack } from 'svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { SettingWords } from '$core/drawing/box-view.ts';
+	import type { SettingWords } from '$core/view-models/box-view.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
 	import { blankOf, controlOf, valueWords, wayOf, type FormPlace } from '$core/settings/form.ts';
 	import type { SizedRef, Wish } from '$core/model/wish.ts';

@@ -4,7 +4,7 @@
 	import type { PieceView } from '$core/edit/pieces/pieces.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import { askNewPiece } from '../asking.ts';
+	import { askNewPiece } from '../../commands/asking.ts';
 	import { choice } from '../choice.svelte.ts';
 	import StandIns from './StandIns.svelte';
 

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import ControlsLine from '$views/shell/ControlsLine.svelte';
 	import { untrack } from 'svelte';
-	import { changeWords } from '$core/across/changes/site-changes.ts';
-	import type { Column } from '$core/across/columns.ts';
-	import type { DrawingWay } from '$core/across/sheet/svg.ts';
+	import { changeWords } from '$core/changes/site-changes.ts';
+	import type { Column } from '$core/sheet/columns.ts';
+	import type { DrawingWay } from '$core/sheet/svg.ts';
 	import { counted, reasonOf } from '$core/messages/problem.ts';
 	import type { SiteFiles } from '$core/model/files.ts';
 	import { filesBefore } from '$store/keep/history.ts';

@@ -1,5 +1,5 @@
-import type { PageChange } from '$core/across/changes/site-changes.ts';
-import type { DrawingWay } from '$core/across/sheet/svg.ts';
+import type { PageChange } from '$core/changes/site-changes.ts';
+import type { DrawingWay } from '$core/sheet/svg.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { store } from '$store/site.svelte.ts';
 import { idle, type Settler } from '$views/frame/settler.ts';

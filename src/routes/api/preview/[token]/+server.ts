@@ -1,7 +1,7 @@
 import { mostBytes } from '$core/source/limits.ts';
 import { isName } from '$core/model/name.ts';
-import { previews, PreviewRefused, tokenSchema } from '../../../../service/previews/previews.ts';
-import { BodyRefused, isOwn, problem, RateLimit, readBody } from '../../../../service/problem.ts';
+import { previews, PreviewRefused, tokenSchema } from '../../../../server/previews/previews.ts';
+import { BodyRefused, isOwn, problem, RateLimit, readBody } from '../../../../server/problem.ts';
 import type { RequestHandler } from './$types';
 
 const limit = new RateLimit(600, 60_000);

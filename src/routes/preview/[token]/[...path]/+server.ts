@@ -1,7 +1,7 @@
-import { events } from '../../../../service/events.ts';
-import { deviceSchema, deviceScript } from '../../../../service/previews/device.ts';
-import { previews } from '../../../../service/previews/previews.ts';
-import { problem, RateLimit } from '../../../../service/problem.ts';
+import { events } from '../../../../server/events.ts';
+import { deviceSchema, deviceScript } from '../../../../server/previews/device.ts';
+import { previews } from '../../../../server/previews/previews.ts';
+import { problem, RateLimit } from '../../../../server/problem.ts';
 import type { RequestHandler } from './$types';
 
 /**

@@ -1,7 +1,7 @@
 import { whyNotJson } from '$core/data/edit-json.ts';
 import { isName } from '$core/model/name.ts';
-import { BodyRefused, isOwn, problem, RateLimit, readBody } from '../../../../service/problem.ts';
-import { behaviourSchema, mostHeld, standIn, standInAnswer } from '../../../../service/stand-in.ts';
+import { BodyRefused, isOwn, problem, RateLimit, readBody } from '../../../../server/problem.ts';
+import { behaviourSchema, mostHeld, standIn, standInAnswer } from '../../../../server/stand-in.ts';
 import type { RequestHandler } from './$types';
 
 const limit = new RateLimit(600, 60_000);

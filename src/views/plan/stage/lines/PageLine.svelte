@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { RooflineLayout } from '$core/drawing/roofline.ts';
+	import type { RooflineLayout } from '$core/view-models/roofline.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { PageView } from '$workers/messages.ts';

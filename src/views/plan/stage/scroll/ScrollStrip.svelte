@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { leftAt, type ScrollLane, type ScrollSpan } from '$core/across/scroll/scroll-view.ts';
-	import { scrollDeeds } from '$core/across/scroll/states.ts';
+	import { leftAt, type ScrollLane, type ScrollSpan } from '$core/scroll/scroll-view.ts';
+	import { scrollDeeds } from '$core/scroll/states.ts';
 	import { shadowRange } from '$core/settings/member/shadow.ts';
 	import { store } from '$store/site.svelte.ts';
 	import LayerMark from '$views/shell/LayerMark.svelte';

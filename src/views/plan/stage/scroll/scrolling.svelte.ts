@@ -1,4 +1,4 @@
-import type { Scroller, ScrollView } from '$core/across/scroll/scroll-view.ts';
+import type { Scroller, ScrollView } from '$core/scroll/scroll-view.ts';
 import { store } from '$store/site.svelte.ts';
 import { screenOf, type Settler } from '$views/frame/settler.ts';
 import type { Resting } from '../settled.svelte.ts';

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { isEmptyCell } from '$core/model/arrange.ts';
-	import { isBetween, painted, type Cell } from '$core/drawing/track-gestures.ts';
+	import { isBetween, painted, type Cell } from '$core/view-models/track-gestures.ts';
 	import type { BoxRef, Wish } from '$core/model/wish.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import type { MeasuredTracks } from '$views/frame/frame.ts';
-	import { askNewRegion } from '../../asking.ts';
+	import type { MeasuredTracks } from '$browser/frame.ts';
+	import { askNewRegion } from '../../../commands/asking.ts';
 
 	interface Props {
 		/** The box whose areas are painted, and how it is called. */

@@ -1,9 +1,9 @@
 <script lang="ts">
-	import { areaCells, painted, trackReached, type Cell } from '$core/drawing/track-gestures.ts';
+	import { areaCells, painted, trackReached, type Cell } from '$core/view-models/track-gestures.ts';
 	import type { BoxRef, Wish } from '$core/model/wish.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import EdgeHandle from './EdgeHandle.svelte';
-	import type { MeasuredTracks } from '$views/frame/frame.ts';
+	import type { MeasuredTracks } from '$browser/frame.ts';
 
 	interface Props {
 		/** The box whose areas they are. */

@@ -1,10 +1,10 @@
 <script lang="ts">
-	import { valueNow, type BoxView } from '$core/drawing/box-view.ts';
-	import { offsetAt, spanTo, type SpanGround } from '$core/drawing/track-gestures.ts';
+	import { valueNow, type BoxView } from '$core/view-models/box-view.ts';
+	import { offsetAt, spanTo, type SpanGround } from '$core/view-models/track-gestures.ts';
 	import type { Wish } from '$core/model/wish.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import EdgeHandle from './EdgeHandle.svelte';
-	import type { MeasuredTracks } from '$views/frame/frame.ts';
+	import type { MeasuredTracks } from '$browser/frame.ts';
 
 	interface Props {
 		/** The region that spans columns. */

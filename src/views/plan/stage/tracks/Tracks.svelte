@@ -1,14 +1,14 @@
 <script lang="ts">
-	import { boxOfView, type BoxView } from '$core/drawing/box-view.ts';
-	import { sizeWords, trackText } from '$core/drawing/track-gestures.ts';
+	import { boxOfView, type BoxView } from '$core/view-models/box-view.ts';
+	import { sizeWords, trackText } from '$core/view-models/track-gestures.ts';
 	import type { Wish } from '$core/model/wish.ts';
 	import AreaPaint from './AreaPaint.svelte';
 	import AreaSpan from './AreaSpan.svelte';
 	import ColumnSpan from './ColumnSpan.svelte';
 	import EdgeHandle from './EdgeHandle.svelte';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import { freeSpot, type Rect } from '$views/frame/labels.ts';
-	import type { MeasuredTracks, Stretch } from '$views/frame/frame.ts';
+	import { freeSpot, type Rect } from '$browser/labels.ts';
+	import type { MeasuredTracks, Stretch } from '$browser/frame.ts';
 
 	interface Props {
 		/** The box whose tracks are drawn. */

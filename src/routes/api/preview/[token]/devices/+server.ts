@@ -1,6 +1,6 @@
-import { events } from '../../../../../service/events.ts';
-import { previews } from '../../../../../service/previews/previews.ts';
-import { isOwn, problem } from '../../../../../service/problem.ts';
+import { events } from '../../../../../server/events.ts';
+import { previews } from '../../../../../server/previews/previews.ts';
+import { isOwn, problem } from '../../../../../server/problem.ts';
 import type { RequestHandler } from './$types';
 
 /** The devices that show a preview, told again whenever one comes or turns. */

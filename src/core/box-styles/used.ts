@@ -1,0 +1,38 @@
+import { Memory } from '../lib/memory.ts';
+import type { SettingKind } from '../model/setting.ts';
+import {
+	layersOf,
+	type Layer,
+	type Layout,
+	type Member,
+	type Piece,
+	type Site
+} from '../model/site.ts';
+import { membersIn } from '../resolve/members.ts';
+import { piecesIn } from '../resolve/pieces.ts';
+
+const known = new Memory<Layer, ReadonlySet<SettingKind>>();
+
+/** The kinds of settings that some box of the site has. */
+export function settingKindsUsed(site: Site): ReadonlySet<SettingKind> {
+	const used = new Set<SettingKind>();
+	for (const layer of layersOf(site)) {
+		for (const kind of kindsIn(layer)) used.add(kind);
+	}
+	return used;
+}
+
+/** The kinds of settings that a layer says. */
+export function kindsIn(layer: Layer): ReadonlySet<SettingKind> {
+	return known.get(layer, [], () => {
+		const settings = boxesIn(layer).flatMap((box) => box.settings);
+		return new Set(settings.map((setting) => setting.kind));
+	});
+}
+
+/** Everything with settings that a layer brings. */
+export function boxesIn(layer: Layer): (Layout | Member | Piece)[] {
+	const boxes: (Layout | Member | Piece)[] = piecesIn(layer);
+	if (layer.kind === 'layout') boxes.push(layer, ...membersIn(layer.members));
+	return boxes;
+}

@@ -1,0 +1,159 @@
+import { usesOf } from '../../edit/content/parts.ts';
+import { escapeHtml } from '../../emit/html/escape.ts';
+import { renderMarkup } from '../../emit/html/markup.ts';
+import { withUrls } from '../../emit/css/style-urls.ts';
+import { partSheet } from '../../emit/css/part-styles.ts';
+import { siteSheet } from '../../emit/css/site-sheet.ts';
+import { classNames } from '../../emit/names.ts';
+import { pageScope } from '../../emit/html/words.ts';
+import type { Part } from '../../model/site.ts';
+import { dedent } from '../../source/markup-block.ts';
+import { compileMarkup } from '../../resolve/markup/compile.ts';
+import { partBook } from '../../resolve/parts.ts';
+import { scopeOfPart, textOf, type Scope } from '../../resolve/values.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { firstUse } from './first-use.ts';
+import { usesAt, type Use } from './uses.ts';
+
+/** A part with each of its variants. */
+export interface PartView {
+	readonly name: string;
+	/** What it is given, as it is written between the parentheses. */
+	readonly parameters: string;
+	readonly list: readonly PartParameterView[];
+	readonly markup: string;
+	readonly wraps: boolean;
+	readonly file: string;
+	/** Where it is written. */
+	readonly from: number;
+	readonly variants: readonly PartVariant[];
+	readonly uses: readonly Use[];
+}
+
+export interface PartParameterView {
+	readonly name: string;
+	/** What it can be; one: that holds where nothing is given; none: it must be given. */
+	readonly values: readonly string[];
+}
+
+export interface PartVariant {
+	/** Such as `tone ripe`; empty where there is only one. */
+	readonly label: string;
+	/** A whole document that shows the part alone. */
+	readonly html: string;
+}
+
+/** More variants than anyone compares. */
+const mostVariants = 24;
+
+/** Every part of the site, drawn by itself, with the sheets of the site and the site's own tokens. */
+export function partViews(
+	resolved: ResolvedSite,
+	assetUrls: { get(path: string): string | undefined },
+	year: number
+): PartView[] {
+	return resolved.site.parts.map((part) => partView(part, resolved, assetUrls, year));
+}
+
+function partView(
+	part: Part,
+	resolved: ResolvedSite,
+	assetUrls: { get(path: string): string | undefined },
+	year: number
+): PartView {
+	const { site, reading } = resolved;
+	const uses = usesOf(resolved, part.name.text);
+	const text = reading.files.texts.get(part.span.file) ?? '';
+	const { parametersSpan: list, markup } = part;
+	const inner = text.slice(markup.span.from, markup.span.to);
+	return {
+		name: part.name.text,
+		parameters: list ? text.slice(list.from + 1, list.to - 1).trim() : '',
+		list: part.parameters.map(({ name, values }) => ({
+			name: name.text,
+			values: values.map((value) => value.text)
+		})),
+		markup: dedent(inner, { ...markup.span, from: 0, to: inner.length }, true).text,
+		wraps: partBook(site.parts).wraps(part.name.text),
+		file: part.span.file,
+		from: part.span.from,
+		variants: variantsOf(part).map((values) => ({
+			label: [...values].map(([name, value]) => `${name} ${value}`).join(', '),
+			html: partHtml(part, values, resolved, assetUrls, year)
+		})),
+		uses: usesAt(
+			resolved,
+			uses.map(({ span }) => span)
+		)
+	};
+}
+
+/** Each way in which the parameters that have several values go together. */
+function variantsOf({ parameters }: Part): ReadonlyMap<string, string>[] {
+	let found: Map<string, string>[] = [new Map()];
+	for (const { name, values } of parameters) {
+		if (values.length < 2) continue;
+		found = found.flatMap((before) =>
+			values.map((value) => new Map(before).set(name.text, value.text))
+		);
+	}
+	return found.slice(0, mostVariants);
+}
+
+/** A page with nothing on it but the part; what it is given comes from a place that uses it. */
+function partHtml(
+	part: Part,
+	values: ReadonlyMap<string, string>,
+	resolved: ResolvedSite,
+	assetUrls: { get(path: string): string | undefined },
+	year: number
+): string {
+	const { site, structure } = resolved;
+	const [page] = [...site.routes, ...site.states];
+	const [instance] = page ? resolved.instances(page) : [];
+	if (!instance) return '';
+	const names = classNames(site);
+	const around = pageScope(instance, resolved, year);
+	const scope = firstUse(part, resolved, year) ?? scopeOfPart(part, { given: [] }, around);
+	const inside: Scope = { ...scope, names: filled(part, scope, values) };
+	const link = (url: string): string => assetUrls.get(url.replace(/^\//, '')) ?? url;
+	const html = renderMarkup(
+		compileMarkup(part.markup, site.parts).parts,
+		inside,
+		{ link, names },
+		'',
+		{
+			of: part,
+			html: '<p>What it wraps stands here.</p>'
+		}
+	);
+	const sheets = [
+		siteSheet(site, structure).css,
+		partSheet(site)?.css ?? '',
+		'body { padding: 12px; font: 16px/1.5 system-ui, sans-serif; }'
+	];
+	const { lang, dir } = site.settings;
+	return [
+		'<!DOCTYPE html>',
+		`<html lang="${escapeHtml(lang)}" dir="${dir}"><head><meta charset="utf-8"><title>${escapeHtml(part.name.text)}</title>`,
+		...sheets.map((css) => `<style>\n${withUrls(css, link).replaceAll('</', '<\\/')}</style>`),
+		`</head><body>${html}</body></html>`
+	].join('\n');
+}
+
+/** What a parameter has no text for here is called by its name. */
+function filled(
+	part: Part,
+	{ names }: Scope,
+	values: ReadonlyMap<string, string>
+): Map<string, unknown> {
+	return new Map(
+		part.parameters.map(({ name, values: own }): [string, unknown] => {
+			const variant = values.get(name.text);
+			if (variant !== undefined) return [name.text, variant];
+			const given = names?.get(name.text);
+			const has = Array.isArray(given) || (textOf(given) ?? '') !== '';
+			return [name.text, has ? given : (own[0]?.text ?? name.text)];
+		})
+	);
+}

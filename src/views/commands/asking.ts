@@ -1,0 +1,273 @@
+import { regionElements } from '$core/model/site.ts';
+import type { HolderRef, PieceRef, PieceStart, RegionWish, Wish } from '$core/model/wish.ts';
+import { ask } from '$store/ask.svelte.ts';
+import { store } from '$store/site.svelte.ts';
+import { wishes } from '$store/wishes.svelte.ts';
+import { choice } from '../plan/choice.svelte.ts';
+
+/** The questions that stand before edits which need a name or a place. What is added is chosen then. */
+
+async function made(wish: Wish, after: () => void): Promise<string | undefined> {
+	const sentence = await wishes.attempt(wish);
+	if (sentence === undefined) after();
+	return sentence;
+}
+
+const nothing = (): void => undefined;
+
+export function askNewRoute(below: string): void {
+	ask.question = {
+		title: 'Add a route',
+		says: 'A page of its own. Write :name for a segment that stands for many, such as /guides/:slug.',
+		fields: [
+			{ label: 'Route', value: below === '/' ? '/' : `${below}/`, mono: true },
+			{ label: 'Title', value: '' }
+		],
+		act: 'Add it',
+		answer: ([pattern = '', title = '']) =>
+			made({ kind: 'add-route', pattern, title: title || pattern }, () => {
+				void store.goTo({ page: pattern, address: undefined });
+			})
+	};
+}
+
+export function askMoveRoute(pattern: string): void {
+	ask.question = {
+		title: `Rename or move ${pattern}`,
+		says: 'What lies below it moves along, and links to it are changed.',
+		fields: [{ label: 'New route', value: pattern, mono: true }],
+		act: 'Move it',
+		answer: ([to = '']) =>
+			made({ kind: 'move-route', pattern, to }, () => {
+				void store.goTo({ page: to, address: undefined });
+			})
+	};
+}
+
+export function askNewLayout(at: string): void {
+	ask.question = {
+		title: 'Add a layout',
+		says: 'A frame for its route and all below. It starts with one region, the slot. One on request covers nothing: pages ask for it by name.',
+		fields: [
+			{ label: 'Name', value: '', mono: true },
+			{ label: 'Stands at', value: at, mono: true },
+			{ label: 'Covers', value: 'its branch', options: ['its branch', 'on request'] }
+		],
+		act: 'Add it',
+		answer: ([name = '', where = '', covers = '']) =>
+			made({ kind: 'add-layout', name, at: where, onRequest: covers === 'on request' }, () =>
+				choice.pickLayer({ kind: 'layout', name })
+			)
+	};
+}
+
+export function askRenameLayout(name: string): void {
+	ask.question = {
+		title: `Rename the layout ${name}`,
+		says: 'Every place that names it is changed with it.',
+		fields: [{ label: 'New name', value: name, mono: true }],
+		act: 'Rename it',
+		answer: ([to = '']) =>
+			made({ kind: 'rename-layout', name, to }, () =>
+				choice.pickLayer({ kind: 'layout', name: to })
+			)
+	};
+}
+
+/** `area` is an empty area in which the region is to lie. */
+export function askNewRegion(
+	layout: string,
+	areaOf?: (name: string) => Extract<RegionWish, { kind: 'add-region' }>['area']
+): void {
+	ask.question = {
+		title: `Add a region to ${layout}`,
+		says: areaOf
+			? 'It takes the empty cells that you drew over; where the layout arranges in other areas, it gets a row of its own.'
+			: 'Where the layout arranges in areas, it gets a row of its own; drag it from there.',
+		fields: [
+			{ label: 'Name', value: '', mono: true },
+			{ label: 'Element', value: 'section', mono: true, options: regionElements }
+		],
+		act: 'Add it',
+		answer: ([name = '', element = '']) => {
+			const area = areaOf?.(name);
+			const wish: Wish = { kind: 'add-region', layout, name, element, ...(area && { area }) };
+			return made(wish, () => wanted(layout, name));
+		}
+	};
+}
+
+export function askRenameRegion(layout: string, region: string): void {
+	ask.question = {
+		title: `Rename the region ${region} of ${layout}`,
+		says: 'Areas and fills that name it are changed with it.',
+		fields: [{ label: 'New name', value: region, mono: true }],
+		act: 'Rename it',
+		answer: ([to = '']) =>
+			made({ kind: 'rename-region', region: { layout, region }, to }, () => wanted(layout, to))
+	};
+}
+
+function wanted(layout: string, region: string): void {
+	choice.wanted = { kind: 'layout', layer: layout, region, piece: undefined };
+}
+
+export function askWrap(layout: string, members: readonly string[]): void {
+	ask.question = {
+		title: `Put a wrapper around ${members.join(', ')}`,
+		says: 'A wrapper arranges what is in it and holds nothing itself. What is in it stays where it lies.',
+		fields: [{ label: 'Name', value: '', mono: true }],
+		act: 'Wrap them',
+		answer: ([name = '']) =>
+			made({ kind: 'wrap', layout, members, name }, () => {
+				choice.others = [];
+				choice.pickBox({ layout, box: name });
+			})
+	};
+}
+
+const starts = ['markup', 'a list of links', 'a copy of another piece'] as const;
+
+export function askNewPiece(holder: HolderRef): void {
+	ask.question = {
+		title: 'Add a piece',
+		says: 'By its name a piece is found again; it is unique where it stands. A list of links grows with the routes.',
+		fields: [
+			{ label: 'Name', value: '', mono: true },
+			{ label: 'It is', value: starts[0], options: starts }
+		],
+		act: 'Add it',
+		answer: async ([name = '', start = '']) => {
+			if (start === starts[2]) {
+				askWhichCopy(holder, name);
+				// Another question stands in its place now.
+				return '';
+			}
+			const nav: PieceStart = { kind: 'nav', from: '/', depth: 1 };
+			const wish: Wish = {
+				kind: 'add-piece',
+				holder,
+				name,
+				...(start === starts[1] && { start: nav })
+			};
+			return made(wish, () => choice.pickPiece({ holder, piece: name }));
+		}
+	};
+}
+
+/** Which piece a new one is a copy of. */
+function askWhichCopy(holder: HolderRef, name: string): void {
+	void store.core.findable().then((all) => {
+		const pieces = all.flatMap((one) => (one.kind === 'piece' ? [one] : []));
+		const words = pieces.map((one) => `${one.name}, ${one.says}`);
+		ask.question = {
+			title: `A copy named ${name}`,
+			says: 'Markup and settings are those of the other piece at first.',
+			fields: [{ label: 'Copy of', value: words[0] ?? '', options: words }],
+			act: 'Copy it',
+			answer: async ([chosen = '']) => {
+				const of = pieces[words.indexOf(chosen)]?.piece;
+				if (!of) return 'There is no such piece.';
+				const start: PieceStart = { kind: 'copy', of };
+				return made({ kind: 'add-piece', holder, name, start }, () =>
+					choice.pickPiece({ holder, piece: name })
+				);
+			}
+		};
+	});
+}
+
+export function askRenamePiece({ holder, piece: name }: PieceRef): void {
+	ask.question = {
+		title: `Rename ${name}`,
+		says: 'By its name a piece is found again; it is unique where it stands.',
+		fields: [{ label: 'Name', value: name, mono: true }],
+		act: 'Rename it',
+		answer: ([to = '']) =>
+			made({ kind: 'rename-piece', holder, name, to }, () =>
+				choice.pickPiece({ holder, piece: to })
+			)
+	};
+}
+
+export function askCopyPiece(of: PieceRef): void {
+	const { holder } = of;
+	ask.question = {
+		title: `Copy ${of.piece}`,
+		says: 'The copy stands behind the other pieces, with the same markup and settings at first.',
+		fields: [{ label: 'Name of the copy', value: `${of.piece}-2`, mono: true }],
+		act: 'Copy it',
+		answer: ([name = '']) =>
+			made({ kind: 'add-piece', holder, name, start: { kind: 'copy', of } }, () =>
+				choice.pickPiece({ holder, piece: name })
+			)
+	};
+}
+
+/** Where on the page that is shown a piece could go: every block in which its layer, or another, can bring something. */
+export function askMovePiece({ holder, piece: name }: PieceRef): void {
+	const { page } = store;
+	if (!page) return;
+	const { layers, columns } = page.section;
+	const targets: { words: string; to: HolderRef }[] = [];
+	for (const layer of layers) {
+		const ref = { kind: layer.layerKind, name: layer.name };
+		if (layer.kind === 'page') {
+			targets.push({
+				words: `the content of ${layer.name}`,
+				to: { layer: ref, region: undefined }
+			});
+		}
+		for (const region of columns.flatMap((column) => column.regions)) {
+			const own = region.layout === layer.name;
+			const isFurtherIn =
+				layers.findIndex((one) => one.name === region.layout) < layers.indexOf(layer);
+			if (!own && (region.locked || region.slot || !isFurtherIn)) continue;
+			targets.push({
+				words: `${region.name} of ${region.layout}${own ? '' : `, by ${layer.name}`}`,
+				to: { layer: ref, region: { layout: region.layout, region: region.name } }
+			});
+		}
+	}
+	const others = targets.filter(({ to }) => JSON.stringify(to) !== JSON.stringify(holder));
+	ask.question = {
+		title: `Move ${name}`,
+		says: 'It goes there with its markup and its settings.',
+		fields: [
+			{ label: 'To', value: others[0]?.words ?? '', options: others.map(({ words }) => words) }
+		],
+		act: 'Move it',
+		answer: async ([chosen = '']) => {
+			const to = others.find(({ words }) => words === chosen)?.to;
+			if (!to) return 'There is no such place on this page.';
+			return made({ kind: 'move-piece', holder, name, to }, () =>
+				choice.pickPiece({ holder: to, piece: name })
+			);
+		}
+	};
+}
+
+export function askNewBand(): void {
+	const last = store.site?.bands.at(-1)?.from ?? 0;
+	ask.question = {
+		title: 'Add a band',
+		says: 'A band reaches from its width to the next one. Nothing changes until something is set for it.',
+		fields: [
+			{ label: 'Name', value: '', mono: true },
+			{ label: 'Starts at, px', value: String(last < 1024 ? 1024 : last + 416), mono: true }
+		],
+		act: 'Add it',
+		answer: ([name = '', from = '']) =>
+			made({ kind: 'add-band', name, from: Number(from) }, nothing)
+	};
+}
+
+export function askNewRole(): void {
+	ask.question = {
+		title: 'Add a role',
+		says: 'Who a visitor can be. Layouts and routes say whom they let in.',
+		fields: [{ label: 'Name', value: '', mono: true }],
+		act: 'Add it',
+		answer: ([name = '']) => made({ kind: 'add-role', name }, nothing)
+	};
+}

@@ -1,0 +1,185 @@
+import { goto } from '$app/navigation';
+import { fillDeeds, regionDeeds } from '$core/view-models/place-deeds.ts';
+import { sizeDeeds } from '$core/view-models/size-deeds.ts';
+import type { Wish } from '$core/model/wish.ts';
+import { placeQuery, readPlace } from '$store/address.ts';
+import { look } from '$store/look.svelte.ts';
+import { paneNames, panes, type PaneName } from '$store/panes.svelte.ts';
+import { store } from '$store/site.svelte.ts';
+import { wishes } from '$store/wishes.svelte.ts';
+import {
+	askCopyPiece,
+	askMovePiece,
+	askMoveRoute,
+	askNewBand,
+	askNewLayout,
+	askNewPiece,
+	askNewRegion,
+	askNewRole,
+	askNewRoute,
+	askRenameLayout,
+	askRenamePiece,
+	askRenameRegion,
+	askWrap
+} from './asking.ts';
+import { cellFacts, choice, holderOf, traceOf } from '../plan/choice.svelte.ts';
+import { chosenBox } from '../plan/chosen-box.svelte.ts';
+import { measures } from '../plan/stage/measures.svelte.ts';
+import { views } from '$views/shell/bar/views.ts';
+
+/** Something that can be done, by its name: from a menu, or by finding it. */
+export interface Act {
+	readonly name: string;
+	readonly key?: string;
+	/** What it would do, to be looked at before. */
+	readonly wish?: Wish;
+	readonly run: () => void;
+}
+
+function wishAct(name: string, wish: Wish, key?: string): Act {
+	return { name, wish, ...(key !== undefined && { key }), run: () => void wishes.make(wish) };
+}
+
+/** Everything that can be done with what is chosen. */
+export function chosenActs(): Act[] {
+	const { subject } = choice;
+	switch (subject.kind) {
+		case 'piece':
+			return pieceActs(subject.piece);
+		case 'layer':
+			return layerActs(subject.layer);
+		case 'box':
+			return [];
+		case 'site':
+			return [];
+		case 'place':
+			return placeActs();
+	}
+}
+
+function placeActs(): Act[] {
+	const { page } = store;
+	const facts = page && cellFacts(page.section, choice.place);
+	if (!facts) return [];
+	const { layer, region, isOwn, entry } = facts;
+	const { view } = chosenBox;
+	const deeds = !region
+		? []
+		: isOwn
+			? [...regionDeeds(region), ...(view ? sizeDeeds(view) : [])]
+			: fillDeeds(layer, region, entry);
+	const holder = holderOf(facts);
+	const acts = deeds.map(({ name, key, wish, on }) =>
+		wishAct(on ? `${name}: take it back` : name, wish, key)
+	);
+	if (facts.holder) {
+		acts.push({ name: 'Edit its pieces', key: 'Enter', run: () => choice.editPieces() });
+	}
+	if (holder) acts.push({ name: 'Add a piece …', run: () => askNewPiece(holder) });
+	acts.push({ name: 'Show its text', run: showText });
+	acts.push({ name: 'Measure from here', key: 'M', run: () => measures.pick(traceOf(facts)) });
+	if (!isOwn || !region) return acts;
+	const { layout, name } = region;
+	const members = [name, ...choice.others];
+	return [
+		...acts,
+		{ name: 'Rename …', run: () => askRenameRegion(layout, name) },
+		{ name: `Wrap ${members.join(', ')} …`, run: () => askWrap(layout, members) },
+		{ name: 'Add a region …', run: () => askNewRegion(layout) },
+		wishAct(`Remove ${name}`, { kind: 'remove-region', region: { layout, region: name } })
+	];
+}
+
+function pieceActs(piece: Parameters<typeof askRenamePiece>[0]): Act[] {
+	const { holder, piece: name } = piece;
+	return [
+		{ name: 'Edit its markup', key: 'Enter', run: () => choice.editPieces() },
+		{ name: 'Show its text', run: showText },
+		{ name: 'Rename …', run: () => askRenamePiece(piece) },
+		{ name: 'Copy …', run: () => askCopyPiece(piece) },
+		{ name: 'Move to …', run: () => askMovePiece(piece) },
+		wishAct('Move it up', { kind: 'reorder-piece', holder, name, by: -1 }),
+		wishAct('Move it down', { kind: 'reorder-piece', holder, name, by: 1 }),
+		wishAct(`Remove ${name}`, { kind: 'remove-piece', holder, name })
+	];
+}
+
+function layerActs({ kind, name }: { kind: string; name: string }): Act[] {
+	if (kind === 'layout') {
+		return [
+			{ name: 'Rename …', run: () => askRenameLayout(name) },
+			{ name: 'Add a region …', run: () => askNewRegion(name) },
+			wishAct(`Remove ${name}`, { kind: 'remove-layout', name })
+		];
+	}
+	if (kind !== 'route') return [];
+	return [
+		{ name: 'Rename or move …', run: () => askMoveRoute(name) },
+		{ name: 'Add a route below …', run: () => askNewRoute(name) },
+		{ name: 'Add a layout here …', run: () => askNewLayout(name) },
+		wishAct(`Remove ${name}`, { kind: 'remove-route', pattern: name })
+	];
+}
+
+function showText(): void {
+	choice.textPane = 'source';
+	panes.fold('text', false);
+	panes.fold('side', false);
+}
+
+/** Opens a view of the application at the page, width and height that are shown. */
+export function openView(path: string): Promise<void> {
+	return goto(`${path}?${placeQuery(readPlace(new URL(location.href)))}`);
+}
+
+const paneWords: Readonly<Record<PaneName, string>> = {
+	roofline: 'the roofline',
+	side: 'the inspector',
+	section: 'the cross-section',
+	text: 'the text'
+};
+
+/** Everything that can be done with the site and the views, wherever one is. */
+export function siteActs(): Act[] {
+	const route = store.page?.page.startsWith('/') ? store.page.page : '/';
+	return [
+		{ name: 'Add a route …', run: () => askNewRoute(route) },
+		{ name: 'Add a layout …', run: () => askNewLayout(route) },
+		{ name: 'Add a band …', run: () => askNewBand() },
+		{ name: 'Add a role …', run: () => askNewRole() },
+		{
+			name: 'The site: name, language, bands, roles, titles',
+			run: () => {
+				choice.pickSite();
+				panes.fold('side', false);
+				void openView('/plan');
+			}
+		},
+		{ name: 'Take back the last edit', key: 'Ctrl+Z', run: () => void store.undo() },
+		{ name: 'Do again what was taken back', key: 'Ctrl+Shift+Z', run: () => void store.redo() },
+		wishAct('Tidy all texts', { kind: 'tidy-text', file: undefined }),
+		...views.map(({ name, path, about }): Act => ({
+			name: `Open ${name}: ${about}`,
+			run: () => void openView(path)
+		})),
+		{
+			name: look.overlay ? 'Draw no boxes' : 'Draw whose each box is',
+			run: () => (look.overlay = !look.overlay)
+		},
+		{
+			name: look.tracks ? 'Draw no tracks' : 'Draw columns and rows',
+			run: () => (look.tracks = !look.tracks)
+		},
+		{
+			name: look.mode === 'night' ? 'By day' : 'By night',
+			run: () => (look.mode = look.mode === 'night' ? 'day' : 'night')
+		},
+		...paneNames.map((name): Act => {
+			const folded = panes.isFolded(name);
+			return {
+				name: `${folded ? 'Show' : 'Fold'} ${paneWords[name]}`,
+				run: () => panes.fold(name, !folded)
+			};
+		})
+	];
+}
