@@ -1,4 +1,2 @@
 /** Bundles the command line where nothing is bundled, or something it is made from is newer. */
 export function bundleCli(): Promise<void>;
-/** Where the bundle is. */
-export const bundle: string;

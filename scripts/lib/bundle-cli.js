@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { newestIn, root } from './tree.js';
 
 /** Where the bundle is; the measuring code and the theme's colours lie beside it. */
-export const bundle = join(root, 'dist/cli/main.js');
+const bundle = join(root, 'dist/cli/main.js');
 
 /** Some libraries ask for what Node has in the older way. */
 const requiring = { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" }; // prettier-ignore

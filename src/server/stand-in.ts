@@ -3,7 +3,7 @@ import { originAnswer, type Standing } from '../core/data/origin.ts';
 
 /** A stand-in for a content service: it answers as a real one does, and fails in the ways in which those do. */
 
-export const failures = ['none', 'error', 'no-json', 'too-large', 'redirects', 'silent'] as const;
+const failures = ['none', 'error', 'no-json', 'too-large', 'redirects', 'silent'] as const;
 
 /** How it behaves. */
 export const behaviourSchema = z.object({

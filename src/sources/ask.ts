@@ -2,9 +2,9 @@ import type { SourceResponse } from '../core/data/copy.ts';
 import { reasonOf } from '../core/messages/problem.ts';
 
 /** ms to wait for a whole answer. */
-export const longestWait = 10_000;
+const longestWait = 10_000;
 /** bytes; no page shows as much. */
-export const mostAnswered = 8 * 1024 * 1024;
+const mostAnswered = 8 * 1024 * 1024;
 
 /** An answer, or why there is none, as the end of a sentence. */
 export type Outcome =

@@ -12,7 +12,7 @@ const keptSchema = z.partialRecord(
 
 const key = 'long-eave panes';
 /** px; what is left of a pane that is folded. */
-export const foldedSize = 26;
+const foldedSize = 26;
 
 interface Bounds {
 	readonly first: number;

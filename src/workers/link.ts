@@ -1,9 +1,7 @@
 import type { Endpoint } from 'comlink';
 
-/** What is said when the worker is no longer there to answer. */
-export class WorkerStopped extends Error {
-	override readonly name = 'WorkerStopped';
-}
+/** The name of the error that is thrown where the worker is no longer there to answer. */
+export const workerStopped = 'WorkerStopped';
 
 /** What a message of comlink's protocol has that an answer is found by. */
 function idOf(message: unknown): string | undefined {
@@ -59,7 +57,7 @@ export class WorkerLink implements Endpoint {
 		this.waiting.clear();
 		this.onWaiting(0);
 		// Comlink's answer for a call that threw, so that each promise is settled.
-		const value = { isError: true, value: { name: 'WorkerStopped', message: why, stack: '' } };
+		const value = { isError: true, value: { name: workerStopped, message: why, stack: '' } };
 		for (const id of lost) {
 			this.emit(
 				new MessageEvent('message', { data: { id, type: 'HANDLER', name: 'throw', value } })

@@ -9,7 +9,7 @@ import { placeWords } from '../../src/core/model/span.ts';
 import { readSiteFiles, type SiteReading } from '../../src/core/source/read.ts';
 
 /** A site of one file, `site.eave`, and maybe others by path. */
-export function read(text: string, others: Readonly<Record<string, string>> = {}): SiteReading {
+function read(text: string, others: Readonly<Record<string, string>> = {}): SiteReading {
 	const texts = new Map([['site.eave', text]]);
 	const assets = new Map<string, Uint8Array>();
 	for (const [path, content] of Object.entries(others)) {

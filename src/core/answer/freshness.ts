@@ -30,7 +30,7 @@ export function sourcesOf(page: Page, { site, structure }: ResolvedSite): DataSo
 }
 
 /** Every path that a text names. */
-export function pathsIn({ parts }: Template): ValuePath[] {
+function pathsIn({ parts }: Template): ValuePath[] {
 	return parts.flatMap((part): ValuePath[] => {
 		if (typeof part === 'string') return [];
 		switch (part.kind) {

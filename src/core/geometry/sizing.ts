@@ -14,7 +14,7 @@ export function padDown({ style }: LayoutBox, base: number, { view }: Layouter):
 }
 
 /** Brings a border-box width between `min-width` and `max-width`; never less than the padding. */
-export function clampWidth(
+function clampWidth(
 	box: LayoutBox,
 	width: number,
 	base: number,

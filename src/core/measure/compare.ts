@@ -26,10 +26,10 @@ export interface BoxDifference {
 }
 
 /** px; browsers count in 64ths and round text, so less than this is no difference. */
-export const tolerance = 0.5;
+const tolerance = 0.5;
 
 /** One word for a box that has an element, from what the page says of it: layout, and what it is. */
-export function boxWord({ kind, layout, region, wrapper, pieces }: BoxName): string {
+function boxWord({ kind, layout, region, wrapper, pieces }: BoxName): string {
 	const piece = pieces[0]?.piece;
 	switch (kind) {
 		case 'opener':

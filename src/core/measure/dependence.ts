@@ -22,7 +22,7 @@ export interface Dependence {
 }
 
 /** The size follows from the room alone. */
-export const independent: Dependence = { breakpoints: [], fluid: false, byHeight: false };
+const independent: Dependence = { breakpoints: [], fluid: false, byHeight: false };
 
 /** How the sizes of all content of a page depend on the screen. */
 export class PageDependences {

@@ -140,7 +140,7 @@ export function hasErrors(problems: readonly Problem[]): boolean {
 }
 
 /** More problems of a kind than anyone goes through; what else there is, is counted. */
-export const mostListed = 500;
+const mostListed = 500;
 
 /** Problems by file and place, as many as can be listed. */
 export function listProblems(problems: readonly Problem[]): Problem[] {

@@ -62,7 +62,7 @@ function makePattern(segments: readonly Segment[]): Pattern {
 	};
 }
 
-export function segmentText(segment: Segment): string {
+function segmentText(segment: Segment): string {
 	switch (segment.kind) {
 		case 'fixed':
 			return segment.text;
@@ -74,7 +74,7 @@ export function segmentText(segment: Segment): string {
 }
 
 /** What makes two segments the same place in the route tree. */
-export function segmentKey(segment: Segment): string {
+function segmentKey(segment: Segment): string {
 	if (segment.kind === 'fixed') return encodeSegment(segment.name);
 	return segment.kind === 'parameter' ? ':' : '*';
 }

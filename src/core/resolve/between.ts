@@ -56,7 +56,7 @@ function fateOf(region: ResolvedRegion, from: ResolvedPage): RegionFate {
  * A name for what a region shows, equal on all pages that show the same in it; undefined where a page
  * has a part in it, so that it is another on each. It is a CSS custom identifier (CSS Values 4, 4.2).
  */
-export function keptAs({ layout, region, landed }: ResolvedRegion): string | undefined {
+function keptAs({ layout, region, landed }: ResolvedRegion): string | undefined {
 	if (slotOf(layout) === region) return undefined;
 	const parts: string[] = [];
 	for (const one of landed) {

@@ -54,7 +54,7 @@ export function outOfScope(layer: Layer, layout: Layout): boolean {
 }
 
 /** Layouts in each other beyond that are a slip, and more than can be worked out one in the other. */
-export const mostNested = 60;
+const mostNested = 60;
 
 class StructureBuilder {
 	readonly layoutsByName = new Map<string, Layout>();

@@ -101,7 +101,7 @@ export function scopeOfPart(part: Part, { given }: Pick<UseTag, 'given'>, scope:
 }
 
 /** Whether there is something: no text, no members, zero, "false" and nothing at all are not. */
-export function isThere(value: unknown): boolean {
+function isThere(value: unknown): boolean {
 	if (Array.isArray(value)) return value.length > 0;
 	return value !== undefined && value !== null && value !== '' && value !== false && value !== 0;
 }

@@ -18,7 +18,7 @@ export interface DrawingWay {
 }
 
 /** Drawn px beside a page for what does not fit. */
-export const beyondRoom = 14;
+const beyondRoom = 14;
 
 /** The size of a drawing, drawn px. */
 export function drawingSize(

@@ -7,7 +7,7 @@ import { statementWords } from './statement-words.ts';
 import { dedent, type MarkupBlock } from './markup-block.ts';
 
 /** Lines longer than this are refused: no one can read them, and an editor cannot show them. */
-export const longestLine = 20_000;
+const longestLine = 20_000;
 
 /** Blocks inside each other; the language itself needs four, and wrappers one each. */
 const deepestBlock = 40;

@@ -14,7 +14,7 @@ export interface RoomLine {
 }
 
 /** Heights of screens that are looked at, px: a phone on its side, a small one, a laptop, a desk. */
-export const roomHeights = [360, 640, 800, 1080] as const;
+const roomHeights = [360, 640, 800, 1080] as const;
 
 /** px of width between two looks. */
 const step = 20;

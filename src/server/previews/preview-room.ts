@@ -3,7 +3,7 @@ import { Worker } from 'node:worker_threads';
 import type { Question, Reply } from './room-messages.ts';
 
 /** ms that one question may take. */
-export const longestAnswer = 10_000;
+const longestAnswer = 10_000;
 /** MB of memory that all previews may take together while they are worked on. */
 const mostMemory = 512;
 

@@ -10,7 +10,7 @@ import type { Question, Reply } from './room-messages.ts';
 /** ms for which a preview is kept after its last change. */
 export const longestKept = 2 * 60 * 60 * 1000;
 /** bytes of all previews together; the oldest makes room. */
-export const mostKept = 64 * 1024 * 1024;
+const mostKept = 64 * 1024 * 1024;
 /** Devices of one preview that are told of; more only look. */
 const mostDevices = 20;
 

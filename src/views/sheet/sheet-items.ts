@@ -20,7 +20,7 @@ export type SheetItem = {
 	  }
 );
 
-export const groupHeight = 38;
+const groupHeight = 38;
 
 /** The sheet as a list, from top to bottom. */
 export function itemsOf(

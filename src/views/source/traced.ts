@@ -3,7 +3,7 @@ import { Decoration, EditorView } from '@codemirror/view';
 import type { Stretch } from '$workers/messages.ts';
 
 /** Marks the stretch that belongs to what is selected on the other side. */
-export const setTraced = StateEffect.define<Stretch | undefined>();
+const setTraced = StateEffect.define<Stretch | undefined>();
 
 export const traced: Extension = StateField.define({
 	create: () => Decoration.none,

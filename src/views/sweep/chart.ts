@@ -50,7 +50,7 @@ export function openChart(element: HTMLElement): EChartsType {
 	return init(element, undefined, { renderer: 'svg' });
 }
 
-export function colourOf(
+function colourOf(
 	{ mark, own }: Pick<RegionLine, 'mark' | 'own'>,
 	{ hues, graphite }: ChartColours
 ): string {

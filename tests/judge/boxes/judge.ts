@@ -42,7 +42,7 @@ export interface Judgement {
 }
 
 /** px by which two numbers may differ: browsers count in 64ths, and round text. */
-export const tolerance = 0.5;
+const tolerance = 0.5;
 const height = 600;
 
 /** A page with a frame in it that sites are shown in. */

@@ -25,7 +25,7 @@ export interface ToldResult {
 
 const height = 800;
 const every = 20;
-export const toldWidths = Array.from({ length: 75 }, (_, index) => 280 + index * every);
+const toldWidths = Array.from({ length: 75 }, (_, index) => 280 + index * every);
 
 /** px: browsers say in whole px by how much; as much as that may be less than one, or more. */
 const unclear = { from: 0.5, to: 2.5 };
@@ -98,7 +98,7 @@ function summed(all: readonly ToldResult[]): Omit<ToldResult, 'smallest'> {
 }
 
 /** Judges a site in a folder. */
-export async function judgeSite(page: Page, folder: string): Promise<ToldResult> {
+async function judgeSite(page: Page, folder: string): Promise<ToldResult> {
 	const report = await reportOf(folder);
 	const out = `${folder}-judged`;
 	const errors: string[] = [];

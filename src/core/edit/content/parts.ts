@@ -14,7 +14,7 @@ import { tagsIn, tagsOf } from './tags.ts';
 /** Where parts are written that are made on the drawings. */
 const partsFile = 'parts.eave';
 
-export function findPart({ site }: ResolvedSite, name: string): Part {
+function findPart({ site }: ResolvedSite, name: string): Part {
 	const part = partBook(site.parts).get(name);
 	if (!part) throw new WishRefused(`There is no part ${name} any more.`);
 	return part;

@@ -3,7 +3,7 @@ import type { Tag, Template } from '../../model/template.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 
 /** Every text of a site that tags can stand in: of layers and of parts. */
-export function templatesOf(site: Site): Template[] {
+function templatesOf(site: Site): Template[] {
 	const ofLayers = layersOf(site).flatMap((layer) => [
 		...(layer.title ? [layer.title] : []),
 		...(layer.description ? [layer.description] : []),

@@ -31,7 +31,7 @@ export interface Nested {
 }
 
 /** Blocks inside each other. */
-export const deepestBlocks = 16;
+const deepestBlocks = 16;
 
 /** A block that is still open, and what stands in it so far. */
 interface Open {

@@ -101,7 +101,7 @@ function dataView(source: DataSource, resolved: ResolvedSite, uses: readonly Val
 	};
 }
 
-export function freshWord(fresh: Freshness): string {
+function freshWord(fresh: Freshness): string {
 	return fresh.kind === 'for' ? `${fresh.seconds}s` : fresh.kind;
 }
 
