@@ -79,7 +79,7 @@ test('the end of an area is dragged over grid lines, and of a span over columns'
 	await dragBy(app, 'slider', 'Columns that right spans', -45);
 	await kept(app, 'right: span');
 	assert.match(await sourceText(app, 'layouts/commons.eave'), /"foot foot \." auto/);
-	assert.match(await sourceText(app, 'layouts/guide.eave'), /span 3 @wide; offset 1 @wide/);
+	assert.match(await sourceText(app, 'layouts/guide.eave'), /span 3 @wide\s+offset 1 @wide/);
 });
 
 test('distances between two regions stay until they are taken away', async () => {

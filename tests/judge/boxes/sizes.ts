@@ -6,6 +6,8 @@ import { fixedSize, runSize } from '../../../src/core/geometry/pieces/piece-size
 /** A block with the margins above and below it, px. */
 interface Block {
 	readonly size: PieceSize;
+	/** It is as wide as the room, whatever sticks out of it. */
+	readonly isFluid: boolean;
 	readonly above: number;
 	readonly below: number;
 }
@@ -30,7 +32,12 @@ export const sizesByName: PieceSizes = ({ pieces, opener }) => {
 		heightAt: (width, view) => stackedHeight(blocks, width, view),
 		overflowAt: (width, view) => ({
 			x: blocks.reduce((most, { size }) => larger(most, size.overflowAt(width, view).x), 0),
-			y: 0
+			y: 0,
+			outermost: blocks.reduce(
+				(most, { size, isFluid }) =>
+					isFluid ? most : larger(most, size.overflowAt(width, view).x),
+				0
+			)
 		})
 	};
 };
@@ -43,6 +50,7 @@ function blockOf(name: string): Block {
 			kind === 'fix'
 				? fixedSize(Number(one), Number(two))
 				: runSize(Number(one), Number(two), Number(three)),
+		isFluid: kind !== 'fix',
 		above: Number(margins?.[1] ?? 0),
 		below: Number(margins?.[2] ?? 0)
 	};
