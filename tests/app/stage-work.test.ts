@@ -199,3 +199,24 @@ test('what a choice would do is gone with the choice', async () => {
 	await frames(app.page, 30);
 	assert.equal(await app.page.$('.as-if'), null);
 });
+
+test('a text that was written in a hurry is tidied, and that is taken back', async () => {
+	await app.load('/source?file=layouts/guide.eave');
+	const { keyboard } = app.page;
+	const editor = await app.page.waitForSelector('[aria-label="Source"] .cm-content');
+	await editor?.focus();
+	await keyboard.down('Control');
+	await keyboard.press('Home');
+	await keyboard.up('Control');
+	for (let line = 0; line < 3; line++) await keyboard.press('ArrowDown');
+	await keyboard.press('Home');
+	await keyboard.type('     ');
+	await until('it is out of line', async () => / {7}arrange areas/.test(await sourceText(app, 'layouts/guide.eave'))); // prettier-ignore
+	await (await named(app.page, 'button', 'Tidy the text')).click();
+	await kept(app, 'Tidy layouts/guide.eave');
+	assert.match(await sourceText(app, 'layouts/guide.eave'), /\n {2}arrange areas/);
+	await (await named(app.page, 'button', 'Tidy the text')).click();
+	await app.page.waitForSelector('::-p-text(layouts/guide.eave is tidy as it is.)');
+	await app.page.evaluate(() => [...document.querySelectorAll('button')].find(({ textContent }) => textContent.trim() === 'undo')?.click()); // prettier-ignore
+	await until('it is out of line again', async () => / {7}arrange areas/.test(await sourceText(app, 'layouts/guide.eave'))); // prettier-ignore
+});
