@@ -2,7 +2,7 @@
 import { writeFile } from 'node:fs/promises';
 import { cpus, totalmem } from 'node:os';
 import { benchAnswers } from './bench/answer.ts';
-import { benchSheet } from './bench/across.ts';
+import { benchSheet } from './bench/sheet.ts';
 import { benchBoxes } from './bench/boxes.ts';
 import { benchBrowser } from './bench/browser.ts';
 import { benchCore, benchDelivery, type BenchRow } from './bench/core.ts';
