@@ -18,7 +18,8 @@ export function windowed(
 	scrolled: number,
 	height: number
 ): Windowed {
-	const from = Math.max(0, Math.floor(scrolled / rowHeight) - spare);
+	// A list that has become shorter may be scrolled further than it goes, until the browser scrolls it back.
+	const from = Math.min(count, Math.max(0, Math.floor(scrolled / rowHeight) - spare));
 	const to = Math.min(count, Math.ceil((scrolled + height) / rowHeight) + spare);
 	return { from, to, before: from * rowHeight, after: (count - to) * rowHeight };
 }
