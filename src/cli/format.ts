@@ -18,7 +18,7 @@ export async function formatCommand(
 ): Promise<number> {
 	const opened = await loadSite(path, streams);
 	if (typeof opened === 'number') return opened;
-	const written = check ? undefined : await WrittenTexts.read(path);
+	const written = check ? undefined : await WrittenTexts.read(path, 'Texts');
 	if (typeof written === 'string') {
 		streams.errors(`${written}\n`);
 		return 2;

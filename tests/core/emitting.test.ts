@@ -442,6 +442,19 @@ route /in { }`);
 	assert.ok(outlineOf(htmlOf(resolved, '/in')).join('\n').includes('div.g-space\n      div.g\n'));
 }); // prettier-ignore
 
+test('a style of a main part reaches its box where that is written as a div, since one stands around it', () => {
+	const { site, structure } = sound(`site "T" { lang en }
+layout f at / { region main as main { slot } }
+layout g at /in { region body as main { slot; style """div { color: red } p { margin: 0 }"""; piece note """x""" } }
+route / { piece a """x""" }
+route /in { piece a """x""" }`);
+	const [, inner] = site.layouts;
+	assert.ok(inner);
+	const { css } = layoutSheet(inner, site, structure);
+	assert.match(css, /div:where\(\.g-body, \.g-body \*\)/);
+	assert.match(css, /p:where\(\.g-body \*\)/);
+});
+
 test('tokens have other values by night, and on paper nothing sticks or slides in', () => {
 	const text = `site "N" { bands { narrow 0; wide 900 }; tokens { --ink: #111; --ink @night: #eee; --ink @wide: #222 } }
 layout shell at / {

@@ -95,7 +95,7 @@ async function mended(
 	year: number,
 	streams: Streams
 ): Promise<CheckedSite | string> {
-	const texts = await WrittenTexts.read(path);
+	const texts = await WrittenTexts.read(path, 'Mends');
 	if (typeof texts === 'string') return texts;
 	let [now, total] = [site, 0];
 	const all: Change[] = [];

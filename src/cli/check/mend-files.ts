@@ -49,13 +49,13 @@ export class WrittenTexts {
 	) {}
 
 	/** Those of a folder or a single file; a sentence where it is neither. */
-	static async read(path: string): Promise<WrittenTexts | string> {
+	static async read(path: string, what: 'Mends' | 'Texts'): Promise<WrittenTexts | string> {
 		const texts = new Map<string, string>();
 		const info = await stat(path);
 		if (!info.isDirectory()) {
 			const bytes = await readFile(path);
 			if (looksLikeZip(bytes)) {
-				return `${path} is a zip. Mends are written into a folder or an .eave file: unpack it first.`;
+				return `${path} is a zip. ${what} are written into a folder or an .eave file: unpack it first.`;
 			}
 			const real = await realpath(path);
 			return new WrittenTexts(() => real, texts.set('', rawText(bytes)));

@@ -26,8 +26,8 @@ export interface ScopeRange {
 	readonly starts: readonly string[];
 	/** Selectors of elements that belong to others, with all in them. */
 	readonly limits: readonly string[];
-	/** The name of the outermost elements, where they all have the same. */
-	readonly element?: string;
+	/** The names that the outermost elements have, where they are known. */
+	readonly elements?: readonly string[];
 	/** It starts with the body of every page that has its sheet, so that all in a page is in it. */
 	readonly isPage?: boolean;
 }
@@ -79,7 +79,7 @@ export function layerScope(layer: Layer, structure: Structure, names: ClassNames
 		{
 			starts: [root, ...brought],
 			limits: limitsIn(layer, isPage ? '' : `${root} `, structure, names),
-			...(isPage && { isPage, element: 'body' })
+			...(isPage && { isPage, elements: ['body'] })
 		}
 	];
 }
@@ -98,7 +98,7 @@ export function regionScope(
 		{
 			starts: [member],
 			limits: isFilled ? [`${member} > .${broughtClass}`] : limits,
-			element: region.element.text
+			elements: writtenElements(region)
 		}
 	];
 }
@@ -166,6 +166,11 @@ function filledIn(structure: Structure): Filled {
 			regions: new Set(beside.map(({ region }) => region))
 		};
 	});
+}
+
+/** The elements that a region may be written as: a main part inside another one is a plain box. */
+function writtenElements({ element }: Region): readonly string[] {
+	return element.text === 'main' ? ['main', 'div'] : [element.text];
 }
 
 /** Whether a layout has the body of a page, where it is the outermost. */

@@ -9,8 +9,8 @@ const step = '  ';
 /**
  * A text as one would write it with care: two blanks for each block that one is in, a statement a line but for short
  * blocks that stood on one, settings and bands in their order, one empty line where there were some. What stands between
- * quotes stays as it is, and it reads the same. What is said of one thing in several bands may go on on its line. `bands` are those of the site, narrowest first.
- * Undefined where the text cannot be read.
+ * quotes stays as it is, and it reads the same. What is said of one thing in several bands may go on on its line.
+ * `bands` are those of the site, narrowest first. Undefined where the text cannot be read.
  */
 export function tidy(text: string, bands: readonly string[]): string | undefined {
 	const { statements, problems } = parseSyntax('', text);

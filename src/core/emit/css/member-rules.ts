@@ -1,4 +1,4 @@
-import type { CssValues } from '../../settings/declarations.ts';
+import { drawerProperties } from '../../settings/member/show.ts';
 import { bandPlaces, settingsAt, type Bands } from '../../resolve/bands.ts';
 import {
 	declare,
@@ -70,23 +70,13 @@ function memberRules(
 	];
 }
 
-/** What makes a drawer of a region. */
-const ofDrawers: ReadonlySet<string> = new Set<keyof CssValues>([
-	'position',
-	'inset-block',
-	'inset-inline',
-	'width',
-	'max-width',
-	'height',
-	'max-height',
-	'overflow'
-]);
-
 const isOpenDrawer = (lines: Printed): boolean => lines.get('position') === 'fixed';
 
 /** A region as it is where nothing slides in: a browser that knows no popovers has it in its place. */
 function inPlace(lines: Printed): Printed {
-	return isOpenDrawer(lines) ? new Map([...lines].filter(([name]) => !ofDrawers.has(name))) : lines;
+	return isOpenDrawer(lines)
+		? new Map([...lines].filter(([name]) => !drawerProperties.has(name)))
+		: lines;
 }
 
 /** A drawer lies over the page only while it is open, in bands in which it is one. */

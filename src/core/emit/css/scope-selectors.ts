@@ -41,9 +41,8 @@ function testOf(scope: StyleScope, subject: Subject): string {
 }
 
 /** What a selector names that names another element than the outermost ones is in them. */
-function startOf({ starts, element }: ScopeRange, subject: Subject): string {
-	const isInside =
-		element !== undefined && subject.element !== undefined && subject.element !== element;
+function startOf({ starts, elements }: ScopeRange, subject: Subject): string {
+	const isInside = elements && subject.element !== undefined && !elements.includes(subject.element);
 	return `:where(${isInside ? starts.map((one) => `${one} *`).join(', ') : withAllIn(starts)})`;
 }
 

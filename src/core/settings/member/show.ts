@@ -28,8 +28,10 @@ export function isApart({ show: way }: SettingsAt): boolean {
 	return way?.kind === 'drawer' || way?.kind === 'hidden';
 }
 
+type Drawer = Pick<Extract<Show, { kind: 'drawer' }>, 'side' | 'size'>;
+
 /** A drawer keeps to its side of the screen, over everything. */
-export function declareDrawer({ side, size }: Extract<Show, { kind: 'drawer' }>): Declarations {
+export function declareDrawer({ side, size }: Drawer): Declarations {
 	const atStart = side === 'left' || side === 'top';
 	const along = atStart ? { start: '0', end: 'auto' } : { start: 'auto', end: '0' };
 	const across = { start: '0', end: '0' };
@@ -51,3 +53,8 @@ export function declareDrawer({ side, size }: Extract<Show, { kind: 'drawer' }>)
 				overflow: 'auto'
 			};
 }
+
+/** What drawers declare, at whatever side. */
+export const drawerProperties: ReadonlySet<string> = new Set(
+	(['left', 'top'] as const).flatMap((side) => Object.keys(declareDrawer({ side, size: '0' })))
+);
