@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import { bestStart, type PartStart } from '$core/edit/content/make-part.ts';
 	import { counted } from '$core/messages/problem.ts';
@@ -25,9 +26,12 @@
 
 	const chosen = $derived(starts[start]);
 
+	/** Which piece, as a word: what is chosen here stays while the page is drawn anew. */
+	const wanted = $derived(JSON.stringify(piece));
+
 	$effect(() => {
-		if (!open) return;
-		void store.core.partStarts(piece).then((found) => {
+		if (!open || wanted === '') return;
+		void store.core.partStarts(untrack(() => piece)).then((found) => {
 			starts = found;
 			start = bestStart(found);
 			left = [];

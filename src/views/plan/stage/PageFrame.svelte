@@ -179,9 +179,10 @@
 			chosenBox.noteSpaces(measureSpaces(inner));
 			const around = boxOfView(chosenBox.tracked);
 			const found = around && measureTracks(inner, around);
-			// A track that only a preview takes away keeps its controls: one of them is under the pointer.
+			// A track that only a preview takes away keeps its controls where they are: one of them is under the pointer.
+			// Moved away from it, it would end the preview, come back, and begin it again.
 			if (!wishes.preview || !tracks || !found || hasSameTracks(tracks, found)) tracks = found;
-			covered = look.tracks ? wordsOfPage(inner) : [];
+			if (!wishes.preview) covered = look.tracks ? wordsOfPage(inner) : [];
 			rtl = root.dir === 'rtl';
 		});
 	}

@@ -30,9 +30,12 @@
 			: undefined
 	);
 
+	/** What is edited, as a word: the page may be drawn anew while one types, and then it is still the same. */
+	const edited = $derived(JSON.stringify([words.setting, band, value, box]));
+
 	$effect(() => {
 		// Another value, or another place: nothing of the last one stays.
-		void [words.setting, band, value, JSON.stringify(box)];
+		void edited;
 		draft = undefined;
 		refused = '';
 	});
