@@ -279,6 +279,11 @@ export function rectsOfWords(
 	return { rects, whole: texts.length <= most };
 }
 
+/** Which element of all in some element one is, in their order; that element itself is the first, 0. */
+export function numberIn(around: Element, element: Element): number {
+	return element === around ? 0 : [...around.querySelectorAll('*')].indexOf(element) + 1;
+}
+
 /** The lines of each text in an element; of so many texts at most. */
 export function rectsOfTexts(element: Element, most: number): readonly (readonly DOMRect[])[] {
 	return textsIn(element, most).map((text) => [...rangeOver(text).getClientRects()]);

@@ -1,22 +1,8 @@
-import { sameTrace, type Trace } from '$core/model/trace.ts';
-import { readTrace } from '$core/emit/html/trace.ts';
-import {
-	all,
-	around,
-	attribute,
-	isElement,
-	isInside,
-	parentOfNode,
-	rectOfNode,
-	textsIn
-} from './dom.ts';
+import type { ShownWords } from '$core/view-models/written-words.ts';
+import { isElement, numberIn, parentOfNode, rectOfNode, textsIn } from './dom.ts';
 
-/** Words of a page as one text of a piece has them. */
-export interface PageWords {
-	readonly trace: Trace;
-	/** Which of the piece's texts it is, blank ones not counted. */
-	readonly index: number;
-	readonly text: string;
+/** Words of a page, as they stand on it. */
+export interface PageWords extends ShownWords {
 	/** Where they stand, px of the page as it is scrolled now. */
 	readonly x: number;
 	readonly y: number;
@@ -26,7 +12,7 @@ export interface PageWords {
 	readonly fontSize: number;
 }
 
-/** The words that were clicked, or lie nearest in what was; undefined where they belong to no piece. */
+/** The words that were clicked, or lie nearest in what was; undefined where there are none. */
 export function wordsAt(inner: Document, event: MouseEvent): PageWords | undefined {
 	const { target, clientX, clientY } = event;
 	if (!isElement(target)) return undefined;
@@ -37,31 +23,18 @@ export function wordsAt(inner: Document, event: MouseEvent): PageWords | undefin
 	const node = distances.sort((a, b) => a.distance - b.distance)[0]?.text;
 	const holder = node && parentOfNode(node);
 	if (!node || !holder) return undefined;
-	const own = around(holder, '[data-piece]');
-	const trace = own && readTrace((name) => attribute(own, name));
-	if (!trace) return undefined;
-	const parts = all(inner, '[data-piece]').filter((element) => {
-		const other = readTrace((name) => attribute(element, name));
-		return other !== undefined && sameTrace(other, trace);
-	});
-	// A piece written into a piece by its author is no part of its own.
-	const outermost = parts.filter(
-		(element) => !parts.some((other) => other !== element && isInside(element, other))
+	const text = wordsOf(node);
+	const alike = textsIn(holder).filter(
+		(other) => parentOfNode(other) === holder && wordsOf(other) === text
 	);
-	const index = outermost.flatMap((element) => textsIn(element)).findIndex((text) => text === node);
-	if (index === -1) return undefined;
 	const { x, y, width, height } = rectOfNode(node);
 	const fontSize = Number.parseFloat(getComputedStyle(holder).fontSize);
-	return {
-		trace,
-		index,
-		text: (node.textContent ?? '').replace(/\s+/g, ' ').trim(),
-		x,
-		y,
-		width,
-		height,
-		fontSize
-	};
+	const element = numberIn(inner.body, holder);
+	return { element, text, nth: alike.indexOf(node), x, y, width, height, fontSize };
+}
+
+function wordsOf(node: Node): string {
+	return (node.textContent ?? '').replace(/\s+/g, ' ').trim();
 }
 
 /** How far a place lies from a rectangle, px. */

@@ -132,7 +132,7 @@ class Wishes {
 	}
 
 	/** Says why something was not done; it stands until something else is pointed at or done. */
-	private sayRefused({ sentence, at }: Refusal): void {
+	sayRefused({ sentence, at }: Refusal): void {
 		const act = at && { label: 'Show the place', run: () => void showPlace(at) };
 		store.notice = {
 			kind: 'refused',

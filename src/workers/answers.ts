@@ -16,7 +16,7 @@ import { mendOf } from '$core/check/mend.ts';
 import { labelOf } from '$core/edit/wishes.ts';
 import { underChoices, type UnderChoice } from '$core/edit/layers/under-choices.ts';
 import { type SizedRef, type HolderRef, type LayerRef, type PieceRef } from '$core/model/wish.ts';
-import { WishRefused } from '$core/edit/proposal.ts';
+import { WishRefused, type Refusal } from '$core/edit/proposal.ts';
 import { boxView, type BoxView } from '$core/view-models/box-view.ts';
 import { hasErrors, type Problem, sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
@@ -56,6 +56,13 @@ import { completeTag, ownerAt, type TagCompletion } from '$core/view-models/comp
 import { valueUses } from '$core/view-models/material/value-uses.ts';
 import { dataViews, type DataView } from '$core/view-models/material/data-view.ts';
 import { partStarts, type PartStart } from '$core/edit/content/make-part.ts';
+import { seenAs } from '$core/resolve/site.ts';
+import { WrittenPage } from '$core/check/subject/written-page.ts';
+import {
+	writtenWords,
+	type ShownWords,
+	type WrittenWords
+} from '$core/view-models/written-words.ts';
 import { accessCsv, accessTable, type AccessTable } from '$core/view-models/access.ts';
 import { materialView, type MaterialView } from '$core/view-models/material/material-view.ts';
 
@@ -115,6 +122,25 @@ export class Answers {
 	placeOf(trace: Trace): PlaceView | undefined {
 		const drawn = this.shown && sourceOf(this.shown, trace);
 		return drawn && this.placeView(drawn);
+	}
+
+	/** Where words of the page on the stage are written, or why they are written nowhere as they stand there. */
+	wordsAt(wish: PageWish, shown: ShownWords): WrittenWords | Refusal {
+		const instance = this.instanceFor(wish);
+		const text = this.shown && seenAs(this.shown, wish);
+		if (!instance || !text) return { kind: 'refused', sentence: 'The page is not there any more.' };
+		try {
+			const found = writtenWords(new WrittenPage(instance, text, this.year), shown);
+			return { ...found, place: this.inTextNow(found.place) };
+		} catch (reason) {
+			if (!(reason instanceof WishRefused)) throw reason;
+			const { message: sentence, at } = reason;
+			return { kind: 'refused', sentence, ...(at && { at: this.inTextNow(at) }) };
+		}
+	}
+
+	private inTextNow(drawn: Span): Span {
+		return this.spanNow(drawn, this.files.texts.get(drawn.file) ?? '');
 	}
 
 	/** A place of the site that is drawn, in the text as it is now. */

@@ -185,6 +185,11 @@ test('words of a page are written anew by a double click, and a piece is dragged
 		const inner = await app.stage();
 		return (await inner.$eval('h1', (one) => one.textContent)) === 'Come & see';
 	});
+	// What is made from the routes is written nowhere: that is said, with a way to the place.
+	const link = await placeOnStage('nav a');
+	await app.page.mouse.click(link.x, link.y, { count: 2 });
+	await app.page.waitForSelector('::-p-text(made from the routes: change their titles)');
+	await named(app.page, 'button', 'Show the place');
 	const from = await app.page.waitForSelector('[role=gridcell][aria-label^="commons, head"] b:last-of-type');
 	const to = await app.page.waitForSelector('[role=gridcell][aria-label^="commons, side"]');
 	const [one, other] = [await from?.boundingBox(), await to?.boundingBox()];

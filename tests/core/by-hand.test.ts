@@ -3,7 +3,6 @@ import { test } from 'node:test';
 import fc from 'fast-check';
 import { checkSite, isSound, type CheckedSite } from '../../src/core/check/site.ts';
 import { propose } from '../../src/core/edit/propose.ts';
-import { layerName } from '../../src/core/model/site.ts';
 import type { HolderRef, LayerRef, Side, Wish } from '../../src/core/model/wish.ts';
 import { piecesIn } from '../../src/core/resolve/pieces.ts';
 import { applyChanges, type Change } from '../../src/core/source/change.ts';
@@ -166,10 +165,6 @@ test('pieces: settings of their own, lists of links, copies, other places, words
 	assert.doesNotMatch(moved, /fill menu/);
 	const there = makeOn(text, { kind: 'move-piece', holder: inMenu, name: 'links', to: { layer: home, region: { layout: 'frame', region: 'head' } } }).text;
 	assert.match(there, /fill head after \{\s+piece links nav from \/ depth 1\s+\}/);
-	const words = { kind: 'edit-words', holder: own, name: 'body', index: 1, before: 'two', after: 'a < b {c}' } as const;
-	assert.match(lines(words).come, /<i>a &lt; b \\\{c\\\}?<\/i>|<i>a &lt; b \\\{c\}<\/i>/);
-	assert.match(refusal(text, { ...words, index: 2, before: 'Test' }), /comes from \{site.name\}/);
-	assert.match(refusal(text, { ...words, before: 'other' }), /does not stand in the markup/);
 }); // prettier-ignore
 
 test('any series of such edits of the demo leaves a sound site, and undoing gives all files back', async () => {
@@ -260,7 +255,6 @@ function anyWish(resolved: CheckedSite, number: number): Wish {
 		{ kind: 'set-element', region: { layout: name, region: other }, element: pick(['div', 'section']) },
 		{ kind: 'add-piece', holder: pick([content, given]), name: `p${number % 3}`, start: { kind: 'nav', from: '/', depth: 1 } },
 		{ kind: 'add-piece', holder: content, name: `q${number % 3}`, start: { kind: 'copy', of: { holder: content, piece } } },
-		{ kind: 'move-piece', holder: content, name: piece, to: given },
-		{ kind: 'edit-words', holder: content, name: piece, index: 0, before: layerName(route), after: 'New & <b>' }
+		{ kind: 'move-piece', holder: content, name: piece, to: given }
 	]);
 } // prettier-ignore

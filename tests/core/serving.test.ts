@@ -126,7 +126,7 @@ async function pageOf(previews: Previews, token: string, time = 0): Promise<stri
 
 test('previews are kept for a while, within bounds, and follow edits', async () => {
 	let now = isoMs('2026-01-01T10:00:00Z') ?? 0;
-	const room = new PreviewRoom();
+	const room = new PreviewRoom(longest);
 	const previews = new Previews(() => now, undefined, room);
 	const token = await previews.add(zipOf(around('')), undefined);
 	assert.match(token, /^[\w-]{22}$/);
@@ -163,7 +163,7 @@ test('previews are kept for a while, within bounds, and follow edits', async () 
 
 test('previews that need more room than there is make the oldest go', async () => {
 	const each = 40_000;
-	const room = new PreviewRoom();
+	const room = new PreviewRoom(longest);
 	const previews = new Previews(Date.now, 8 * each + 60_000, room);
 	const tokens: string[] = [];
 	for (let at = 0; at < 5; at++)
@@ -187,7 +187,7 @@ test('a site that takes too long or too much is refused, and the others answer a
 	const hungry = new PreviewRoom(undefined, greedy(`${isHeard} for (const all = []; ; ) all.push(new Array(1e5).fill(0)) })`)); // prettier-ignore
 	await assert.rejects(new Previews(Date.now, undefined, hungry).add(site, undefined), /more memory/); // prettier-ignore
 
-	const real = new PreviewRoom();
+	const real = new PreviewRoom(longest);
 	let isStuck = false;
 	/** The real room, but for one question that finds it stuck. */
 	class Stuck extends PreviewRoom {

@@ -128,9 +128,6 @@ test('stand-ins are written, changed and taken away by wishes, and go along with
 	const menu = { layer: { kind: 'layout', name: 'shell' }, region: { layout: 'shell', region: 'menu' } } as const; // prettier-ignore
 	const nav: Wish = { kind: 'set-stand-in', holder: menu, name: 'links', of: 'long', markup: 'x' };
 	assert.match(refusal(text, nav), /made from routes/);
-	const words = { kind: 'edit-words', holder: home, name: 'body', of: 'long', index: 1, before: 'Save in autumn, from at least six plants.', after: 'Save it.' } as const; // prettier-ignore
-	assert.match(makeOn(text, words).text, /warm\.<\/p>\n {4}<p>Save it\.<\/p>/);
-	assert.match(refusal(text, { ...words, name: 'aside' }), /made longer or shorter/);
 	const parts = text.replace('<p>Sow.</p>', '{use tag}<a href="/catalogue">Sow</a>') + 'part tag """<b>!</b>"""\n'; // prettier-ignore
 	assert.match(makeOn(parts, { kind: 'rename-part', name: 'tag', to: 'mark' }).text, /short """\{use mark\}/); // prettier-ignore
 	const moved = makeOn(parts, { kind: 'move-route', pattern: '/catalogue', to: '/shelf' });

@@ -5,7 +5,9 @@ import { parse } from 'parse5';
 import { adapter } from 'parse5-htmlparser2-tree-adapter';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
+import { takeOrigin, withoutOrigins } from '../emit/html/origins.ts';
 import { pageHtml } from '../emit/html/page.ts';
+import type { Span } from '../model/span.ts';
 
 export type { Element } from 'domhandler';
 
@@ -13,6 +15,8 @@ export type { Element } from 'domhandler';
 export interface PageTree {
 	readonly document: Document;
 	readonly html: string;
+	/** Where the tags of elements are written that stand in markup. */
+	readonly origins: ReadonlyMap<Element, Span>;
 }
 
 /** The tree that a browser makes of a page. */
@@ -21,9 +25,19 @@ export function pageTree(instance: PageInstance, resolved: ResolvedSite, year: n
 		link: (url) => url,
 		headLines: [],
 		marks: 'all',
-		year
+		year,
+		origins: true
 	});
-	return { html, document: parse(html, { treeAdapter: adapter }) };
+	const document = parse(html, { treeAdapter: adapter });
+	const origins = new Map<Element, Span>();
+	for (const node of document.children) {
+		if (!isTag(node)) continue;
+		for (const element of inward(node)) {
+			const origin = takeOrigin(element);
+			if (origin) origins.set(element, origin);
+		}
+	}
+	return { document, html: withoutOrigins(html), origins };
 }
 
 /** Elements of a page, or in an element, that a selector names; none where it cannot be read. */

@@ -1,5 +1,4 @@
 import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
-import type { Element } from './page-tree.ts';
 
 /** A stretch of some markup, by offsets. */
 export interface Stretch {
@@ -32,6 +31,36 @@ export function writtenElements(markup: string): readonly WrittenElement[] {
 	return found;
 }
 
+/** A text in markup, as it is written, with its place. */
+export interface WrittenText extends Stretch {
+	readonly text: string;
+}
+
+/**
+ * The texts that stand directly in the element whose tag begins at an offset, or outermost where none is said; those that
+ * are blank are left out. Expressions are text here.
+ */
+export function writtenTexts(markup: string, tagAt: number | undefined): readonly WrittenText[] {
+	const find = (nodes: readonly Tree.ChildNode[]): readonly Tree.ChildNode[] | undefined => {
+		for (const node of nodes) {
+			if (!('tagName' in node)) continue;
+			const inner = 'content' in node ? node.content.childNodes : node.childNodes;
+			if (node.sourceCodeLocation?.startOffset === tagAt) return inner;
+			const found = find(inner);
+			if (found) return found;
+		}
+		return undefined;
+	};
+	const whole = parsed(markup);
+	const within = tagAt === undefined ? whole : find(whole);
+	return (within ?? []).flatMap((node) => {
+		const place = node.sourceCodeLocation;
+		if (!place || !('value' in node) || node.value.trim() === '') return [];
+		const [from, to] = [place.startOffset, place.endOffset];
+		return [{ text: node.value, from, to }];
+	});
+}
+
 function parse(markup: string): WrittenElement[] {
 	const found: WrittenElement[] = [];
 	const visit = (node: Tree.ChildNode): void => {
@@ -49,52 +78,37 @@ function parse(markup: string): WrittenElement[] {
 		const inner = 'content' in node ? node.content.childNodes : node.childNodes;
 		inner.forEach(visit);
 	};
-	// In a template rows and cells may stand without their table, as parts have them.
-	const { childNodes } = parseFragment(`<template>${markup}</template>`, {
+	parsed(markup).forEach(visit);
+	return found.sort((a, b) => a.tag.from - b.tag.from);
+}
+
+const lead = '<template>';
+
+/** Markup as a tree, with its places. In a template rows and cells may stand without their table, as parts have them. */
+function parsed(markup: string): readonly Tree.ChildNode[] {
+	const { childNodes } = parseFragment(`${lead}${markup}</template>`, {
 		sourceCodeLocationInfo: true
 	});
-	childNodes.forEach(visit);
-	const lead = '<template>'.length;
-	const shifted = <T extends Stretch>(one: T): T => ({
-		...one,
-		from: one.from - lead,
-		to: one.to - lead
-	});
-	return found
-		.filter(({ tag }) => tag.from >= lead)
-		.map(({ name, tag, attributes }) => ({
-			name,
-			tag: shifted(tag),
-			attributes: new Map([...attributes].map(([key, value]) => [key, shifted(value)]))
-		}))
-		.sort((a, b) => a.tag.from - b.tag.from);
+	const nodes = childNodes.flatMap((node, at) =>
+		at === 0 && 'content' in node ? node.content.childNodes : [node]
+	);
+	shift(nodes);
+	return nodes;
 }
 
-/**
- * Which of the elements of some markup made an element of a page; `alike` are all elements of the page that this markup
- * may have made, in their order. Undefined where none looks like it.
- */
-export function writtenAs(
-	element: Element,
-	markup: string,
-	alike: readonly Element[]
-): WrittenElement | undefined {
-	const all = writtenElements(markup).filter(({ name }) => name === element.name);
-	const could = all.filter((one) => mayBe(one, element));
-	const others = alike.filter((other) => could.some((one) => mayBe(one, other)));
-	// Where no list repeats them, they are the same in the same order.
-	const at = others.indexOf(element);
-	return (could.length === others.length ? could[at] : undefined) ?? could[0] ?? all[0];
-}
-
-/** Whether what is written says nothing that an element contradicts; what comes from an expression may be anything. */
-function mayBe({ name, attributes }: WrittenElement, element: Element): boolean {
-	if (name !== element.name) return false;
-	return [...attributes].every(([attribute, { value }]) => {
-		if (value.includes('{')) return true;
-		const said = element.attribs[attribute];
-		if (attribute !== 'class') return said === value;
-		const classes = (said ?? '').split(/\s+/);
-		return value.split(/\s+/).every((word) => word === '' || classes.includes(word));
-	});
+/** Places count from the beginning of the markup. */
+function shift(nodes: readonly Tree.ChildNode[]): void {
+	for (const node of nodes) {
+		const place = node.sourceCodeLocation;
+		if (place) {
+			place.startOffset -= lead.length;
+			place.endOffset -= lead.length;
+			for (const one of Object.values(('attrs' in place && place.attrs) || {})) {
+				one.startOffset -= lead.length;
+				one.endOffset -= lead.length;
+			}
+		}
+		if ('content' in node) shift(node.content.childNodes);
+		else if ('childNodes' in node) shift(node.childNodes);
+	}
 }

@@ -78,6 +78,21 @@ export type Tag =
 export interface Template {
 	readonly parts: readonly (string | Tag)[];
 	readonly span: Span;
+	/** Where each of the parts is written, in their order; of a tag its span says so. */
+	readonly places: readonly (readonly WrittenRow[])[];
+}
+
+/** From an offset in a literal stretch on, its characters stand in the file one after the other. */
+export interface WrittenRow {
+	readonly from: number;
+	/** Offset in the file. */
+	readonly inFile: number;
+}
+
+/** Where a character of a literal stretch is written: its offset in the file. */
+export function placeInRows(rows: readonly WrittenRow[], offset: number): number | undefined {
+	const row = rows.findLast(({ from }) => from <= offset);
+	return row && row.inFile + offset - row.from;
 }
 
 /** A template as the author wrote it, for headings and lists. */

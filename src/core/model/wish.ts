@@ -328,13 +328,12 @@ export type PieceWish =
 			readonly from: string;
 			readonly depth: number;
 	  }
-	/** The words of one text in a piece's markup, counted among those that are not blank; of what stands in for it. */
+	/** Words of markup: where they are written, as they are written there, and as they should be seen. */
 	| {
 			readonly kind: 'edit-words';
-			readonly holder: HolderRef;
+			/** The piece or part whose words they are. */
 			readonly name: string;
-			readonly of?: StandIn;
-			readonly index: number;
+			readonly place: Span;
 			readonly before: string;
 			readonly after: string;
 	  };

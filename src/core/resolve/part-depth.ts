@@ -52,7 +52,7 @@ class Deepest {
 	private walk(body: Body, wrapped: Wrapped | undefined): void {
 		if (this.left-- <= 0) return;
 		for (const node of body) {
-			if (typeof node === 'string' || node.kind === 'value') continue;
+			if (node.kind === 'literal' || node.kind === 'value') continue;
 			if (node.kind === 'content') {
 				if (wrapped) this.content(wrapped);
 			} else if (node.kind === 'use') {

@@ -47,7 +47,7 @@ export function evaluateBody(
 ): string {
 	let written = before;
 	for (const node of body) {
-		if (typeof node === 'string') written += node;
+		if (node.kind === 'literal') written += node.text;
 		else if (node.kind === 'value') written += place(evaluate(node, scope), written);
 		else {
 			for (const { index, scope: inner } of choose(node, scope)) {

@@ -1,7 +1,17 @@
 import type { CheckedSite } from '../../../src/core/check/site.ts';
-import { fillKinds, layerName, layersOf, type Piece } from '../../../src/core/model/site.ts';
+import { WrittenPage } from '../../../src/core/check/subject/written-page.ts';
+import { WishRefused } from '../../../src/core/edit/proposal.ts';
+import {
+	fillKinds,
+	layerName,
+	layersOf,
+	pagesOf,
+	type Piece
+} from '../../../src/core/model/site.ts';
+import type { Span } from '../../../src/core/model/span.ts';
 import type { BoxRef, HolderRef, LayerRef, PieceRef, RegionRef, Wish } from '../../../src/core/model/wish.ts'; // prettier-ignore
 import { allSettings } from '../../../src/core/settings/list.ts';
+import { writtenWords } from '../../../src/core/view-models/written-words.ts';
 import type { Random } from '../fuzz/random.ts';
 
 /** Wishes as drawings make them, for whatever a site has, with values that suit and values that do not. */
@@ -24,6 +34,30 @@ const markups = ['<p>Seed</p>', '<p>open', '{if data.x}', 'a """ b', '<img src="
 const patterns = ['/extra', '/visit/extra', '/:what', '/*', '//', 'visit', '/a b', '/extra/:id'];
 
 type Maker = (random: Random, site: CheckedSite) => Wish | undefined;
+
+/** Words of some page as one who looks at it finds them; where they are written nowhere, some stretch of a text. */
+function wordsSomewhere(
+	random: Random,
+	site: CheckedSite
+): { readonly place: Span; readonly before: string } {
+	const [instance] = site.instances(random.of(pagesOf(site.site)));
+	if (instance && !random.once(4)) {
+		const page = new WrittenPage(instance, site, 2026);
+		const element = random.below(page.elements.length);
+		const texts = (page.elements[element]?.children ?? []).flatMap((one) => (one.type === 'text' ? [one.data] : [])); // prettier-ignore
+		try {
+			const shown = { element, text: random.of([...texts, 'Seed']), nth: random.below(2) };
+			const { place, written } = writtenWords(page, shown);
+			return { place, before: written };
+		} catch (reason) {
+			if (!(reason instanceof WishRefused)) throw reason;
+		}
+	}
+	const [file, text] = random.of([...site.reading.files.texts]);
+	const from = random.below(text.length + 1);
+	const to = Math.min(text.length, from + random.below(20));
+	return { place: { file, from, to }, before: random.once(2) ? text.slice(from, to) : 'Seed' };
+}
 
 /** A wish for something of a site; undefined where the site has nothing of the kind. */
 export function randomWish(random: Random, site: CheckedSite): Wish | undefined {
@@ -134,7 +168,7 @@ const makers: readonly Maker[] = [
 	withPiece((_, { holder, piece: name }) => ({ kind: 'remove-piece', holder, name })),
 	withPiece((random, { holder, piece: name }) => ({ kind: 'set-markup', holder, name, markup: random.of(markups) })),
 	withPiece((random, { holder, piece: name }) => ({ kind: 'set-stand-in', holder, name, of: random.of(['short', 'long'] as const), markup: random.maybe([...markups]) })),
-	withPiece((random, { holder, piece: name }) => ({ kind: 'edit-words', holder, name, index: random.below(3), before: 'Seed', after: random.of(markups) })),
+	(random, site) => ({ kind: 'edit-words', name: random.of(names), ...wordsSomewhere(random, site), after: random.of(markups) }),
 	(random) => ({ kind: 'add-data', name: random.of(names), from: random.of(['data/extra.json', 'https://seeds.example/x', '']) }),
 	(random, site) => ({ kind: 'rename-data', name: random.of([...site.site.data.map(({ name }) => name.text), 'none']), to: random.of(names) }),
 	(random, site) => ({ kind: 'remove-data', name: random.of([...site.site.data.map(({ name }) => name.text), 'none']) }),

@@ -4,7 +4,6 @@ import {
 	layerName,
 	layerSpan,
 	type Layer,
-	type MarkupPiece,
 	type Page,
 	type Part,
 	type Piece
@@ -19,8 +18,6 @@ import {
 	type Element,
 	type PageTree
 } from '../../author-styles/page-tree.ts';
-import { writtenAs } from '../../author-styles/written-elements.ts';
-import { classNames } from '../../emit/names.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
@@ -127,15 +124,15 @@ export class WrittenPage {
 
 	/** The part that wrote an element. */
 	partOf(element: Element): Part | undefined {
-		if (this.resolved.site.parts.length === 0) return undefined;
-		const { parts } = classNames(this.resolved.site);
-		/** Classes of parts that wrap the element, so that they did not write it. */
-		const wrapping = new Set<string>();
+		const origin = this.originOf(element);
+		return origin && this.resolved.site.parts.find(({ markup }) => holds(markup.span, origin));
+	}
+
+	/** Where the tag of an element is written; of one that no markup has, such as a `tbody`, that of what it stands in. */
+	private originOf(element: Element): Span | undefined {
 		for (const around of outward(element)) {
-			const words = (attributeOf(around, 'class') ?? '').split(' ');
-			const found = parts.find(({ start }) => words.includes(start) && !wrapping.has(start));
-			if (found) return found.part;
-			for (const { start, end } of parts) if (words.includes(end)) wrapping.add(start);
+			const origin = this.tree.origins.get(around);
+			if (origin) return origin;
 			if (attributeOf(around, 'data-piece') !== undefined) return undefined;
 		}
 		return undefined;
@@ -143,17 +140,14 @@ export class WrittenPage {
 
 	/**
 	 * Where an element is written: its tag in the markup of the piece or part it comes from; the name of the piece or
-	 * layer where nothing there looks like it.
+	 * layer where it is in no markup.
 	 */
 	placeOf(element: Element): Span {
 		const owner = this.ownerOf(element);
 		if (!owner) return layerSpan(this.declared);
 		const { layer, piece } = owner;
 		if (!piece) return this.frameSpan(element, layer);
-		const part = this.partOf(element);
-		const written = part?.markup.span ?? (isMarkup(piece) ? piece.markup.span : undefined);
-		const found = written && this.tagIn(written, element);
-		return found ?? piece.name.span;
+		return this.originOf(element) ?? piece.name.span;
 	}
 
 	private frameSpan(element: Element, layer: Layer): Span {
@@ -161,23 +155,6 @@ export class WrittenPage {
 		const said =
 			layer.kind === 'layout' ? layer.regions.find(({ name }) => name.text === region) : undefined;
 		return said?.name.span ?? layerSpan(layer);
-	}
-
-	private tagIn(written: Span, element: Element): Span | undefined {
-		const { file, from } = written;
-		const text = this.resolved.reading.files.texts.get(file)?.slice(from, written.to);
-		if (text === undefined) return undefined;
-		// What stands around the markup in the text is no part of it.
-		const [lead, end] = text.startsWith('"""') ? [3, text.length - 3] : [0, text.length];
-		const alike = this.elements.filter(
-			(other) =>
-				other.name === element.name &&
-				this.ownerOf(other)?.piece === this.ownerOf(element)?.piece &&
-				this.partOf(other) === this.partOf(element)
-		);
-		const found = writtenAs(element, text.slice(lead, end), alike);
-		if (!found) return undefined;
-		return { file, from: from + lead + found.tag.from, to: from + lead + found.tag.to };
 	}
 }
 
@@ -189,8 +166,8 @@ function collect(nodes: readonly AnyNode[], into: Element[]): void {
 	}
 }
 
-function isMarkup(piece: Piece): piece is MarkupPiece {
-	return piece.kind === 'markup';
+function holds(around: Span, { file, from, to }: Span): boolean {
+	return around.file === file && around.from <= from && to <= around.to;
 }
 
 /** Classes and ids of an element but for those that only marks have. */

@@ -11,12 +11,15 @@ import { partBook } from '../../resolve/parts.ts';
 import { choose, evaluate, evaluateBody, scopeOfPart, type Scope } from '../../resolve/values.ts';
 import type { ClassNames } from '../names.ts';
 import { escapeCssValue, escapeHtml, isSafeUrl } from './escape.ts';
+import { originText } from './origins.ts';
 
 /** What markup is written for. */
 export interface MarkupTarget {
 	/** Turns a URL as written into one that works from the page. */
 	link(url: string): string;
 	readonly names: ClassNames;
+	/** Elements say where they are written. */
+	readonly origins?: boolean;
 }
 
 /** What outermost elements are given: marks behind their attributes, and classes. */
@@ -100,6 +103,8 @@ class Renderer {
 				const classes = part.hasClass ? '' : classesOf(roots).join(' ');
 				return (classes === '' ? '' : ` class="${escapeHtml(classes)}"`) + roots.marks;
 			}
+			case 'origin':
+				return originText(part.file, part.at);
 			case 'classes':
 				return classesOf(roots)
 					.map((name) => ` ${escapeHtml(name)}`)
@@ -138,7 +143,7 @@ class Renderer {
 		};
 		const starts = hasStyle ? [this.target.names.part(part, depth)] : [];
 		return this.write(
-			compileMarkup(part.markup, parts).parts,
+			compileMarkup(part.markup, parts, this.target.origins).parts,
 			scopeOfPart(part, node.tag, scope),
 			{ ...roots, starts: [...roots.starts, ...starts] },
 			inside
@@ -191,5 +196,5 @@ function renderUrl(body: Body, scope: Scope): string {
 	const url = evaluateBody(body, scope, (value, written) =>
 		written === '' ? value : encodeSegment(value)
 	);
-	return typeof body[0] === 'string' || isSafeUrl(url) ? url : '#';
+	return body[0]?.kind === 'literal' || isSafeUrl(url) ? url : '#';
 }

@@ -66,12 +66,11 @@ export class PieceWriter {
 	): void {
 		const { scope, target, names } = this.context;
 		const template = this.shownOf(piece);
-		const markup = compileMarkup(template, scope.site.parts);
+		const { origins } = target;
+		const markup = compileMarkup(template, scope.site.parts, origins);
 		const rootMarks = wrapping ? '' : marks;
-		const html = this.tried(
-			renderMarkup(markup.parts, scope, { link: (url) => target.link(url), names }, rootMarks),
-			piece
-		);
+		const written = { link: (url: string) => target.link(url), names, ...(origins && { origins }) };
+		const html = this.tried(renderMarkup(markup.parts, scope, written, rootMarks), piece);
 		const opening = wrapping ? `<${wrapping.element}${wrapping.attributes}${marks}>` : '';
 		const closing = wrapping ? `</${wrapping.element}>` : '';
 		if (!markup.indentable) {

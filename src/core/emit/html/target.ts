@@ -9,4 +9,6 @@ export interface PageTarget {
 	/** Whether elements say what made them. */
 	readonly marks: MarkMode;
 	readonly year: number;
+	/** Elements of markup say where they are written (`origins.ts`); only for who reads pages, not for who shows them. */
+	readonly origins?: boolean;
 }

@@ -7,23 +7,32 @@ import type {
 	ContentTag,
 	Tag,
 	Template,
-	UseTag
+	UseTag,
+	WrittenRow
 } from '../../model/template.ts';
 import type { PartBook } from '../parts.ts';
 
 /** What stands in a template, with what is inside of what. */
 export type Node =
-	| string
+	| Literal
 	| Expression
 	| { readonly kind: 'for'; readonly tag: ForTag; readonly each: Body; readonly otherwise: Body }
 	| { readonly kind: 'if'; readonly tag: IfTag; readonly then: Body; readonly otherwise: Body }
 	| { readonly kind: 'use'; readonly tag: UseTag; readonly content: Body | undefined }
 	| { readonly kind: 'content'; readonly tag: ContentTag };
 
+/** A stretch of text without tags. */
+export interface Literal {
+	readonly kind: 'literal';
+	readonly text: string;
+	/** Where it is written, and how much is left out before it; undefined where references in it were decoded. */
+	readonly written?: { readonly rows: readonly WrittenRow[]; readonly skip: number };
+}
+
 /** What stands between the tags of a block. */
 export type Body = readonly Node[];
 
-export type BlockNode = Exclude<Node, string | Expression>;
+export type BlockNode = Exclude<Node, Literal | Expression>;
 
 export interface Nested {
 	readonly nodes: Body;
@@ -46,13 +55,15 @@ interface Open {
  */
 export function nestBlocks(template: Template, parts: PartBook): Nested {
 	const builder = new Nesting(parts);
-	for (const part of withoutTagLines(template.parts)) builder.take(part);
+	for (const part of withoutTagLines(template)) builder.take(part);
 	return builder.finish();
 }
 
 /** A line with nothing but one tag of a block on it leaves no line behind. */
-function withoutTagLines(parts: Template['parts']): (string | Tag)[] {
+function withoutTagLines({ parts, places }: Template): (Literal | Tag)[] {
 	const shown = [...parts];
+	/** How much is taken off the beginning of each. */
+	const skipped = new Map<number, number>();
 	for (const [index, tag] of parts.entries()) {
 		if (typeof tag === 'string' || !['for', 'if', 'else', 'end'].includes(tag.kind)) continue;
 		const [before, behind] = [shown[index - 1] ?? '', shown[index + 1] ?? ''];
@@ -61,9 +72,15 @@ function withoutTagLines(parts: Template['parts']): (string | Tag)[] {
 		if (!isFirst && !/\n[ \t]*$/.test(before)) continue;
 		if (!/^[ \t]*\n/.test(behind)) continue;
 		if (index > 0) shown[index - 1] = before.replace(/[ \t]*$/, '');
-		shown[index + 1] = behind.replace(/^[ \t]*\n/, '');
+		const rest = behind.replace(/^[ \t]*\n/, '');
+		if (index + 1 < parts.length) shown[index + 1] = rest;
+		skipped.set(index + 1, behind.length - rest.length);
 	}
-	return shown;
+	return shown.map((part, index) => {
+		if (typeof part !== 'string') return part;
+		const [skip, rows] = [skipped.get(index) ?? 0, places[index] ?? []];
+		return { kind: 'literal', text: part, written: { rows, skip } };
+	});
 }
 
 class Nesting {
@@ -73,8 +90,8 @@ class Nesting {
 
 	constructor(private readonly parts: PartBook) {}
 
-	take(part: string | Tag): void {
-		if (typeof part === 'string' || part.kind === 'value') this.add(part);
+	take(part: Literal | Tag): void {
+		if (part.kind === 'literal' || part.kind === 'value') this.add(part);
 		else if (part.kind === 'end') this.end(part.span);
 		else if (part.kind === 'else') this.otherwise(part.span);
 		else if (part.kind === 'content') this.add({ kind: 'content', tag: part });

@@ -3,10 +3,17 @@ import { error, type Problem } from '../../messages/problem.ts';
 import { Memory } from '../../lib/memory.ts';
 import type { Part } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
-import { isPlain, type Expression, type Template } from '../../model/template.ts';
+import { isPlain, placeInRows, type Expression, type Template } from '../../model/template.ts';
 import { partBook, type PartBook } from '../parts.ts';
 import { looseTags, optionalEnds } from './balance.ts';
-import { bodiesOf, nestBlocks, type BlockNode, type Body, type Node } from './blocks.ts';
+import {
+	bodiesOf,
+	nestBlocks,
+	type BlockNode,
+	type Body,
+	type Literal,
+	type Node
+} from './blocks.ts';
 import {
 	anyMark,
 	blockElements,
@@ -46,6 +53,8 @@ export type MarkupPart =
 	| { readonly kind: 'root'; readonly hasClass: boolean }
 	/** The end of the classes of an outermost element. */
 	| { readonly kind: 'classes' }
+	/** The end of the attributes of an element, where it is asked for: where its tag is written, as an offset in its file. */
+	| { readonly kind: 'origin'; readonly file: string; readonly at: number }
 	/** A list, a condition, a part or what a part wraps, between elements. */
 	| CompiledBlock;
 
@@ -58,6 +67,8 @@ export interface CompiledBlock {
 	readonly isRoot: boolean;
 }
 
+type TagNode = Exclude<Node, Literal>;
+
 /** How a body stands in its markup. */
 interface StandingOf {
 	/** Its outermost elements are outermost in what they are written into: the piece, or what a part wraps. */
@@ -67,16 +78,23 @@ interface StandingOf {
 }
 
 const byTemplate = new Memory<Template, CompiledMarkup>();
+const withOrigins = new Memory<Template, CompiledMarkup>();
 const noParts: readonly Part[] = [];
 
 /**
  * Reads markup with parse5, so that what is written is whole HTML whatever the author left open,
- * and values are escaped for where they stand. Tags where nothing can be put in are problems.
+ * and values are escaped for where they stand. Tags where nothing can be put in are problems. `origins`: elements
+ * say where they are written.
  */
-export function compileMarkup(template: Template, parts: readonly Part[]): CompiledMarkup {
+export function compileMarkup(
+	template: Template,
+	parts: readonly Part[],
+	origins = false
+): CompiledMarkup {
 	// Whatever parts there are, they say nothing of markup that uses none.
 	const known = isPlain(template) ? noParts : parts;
-	return byTemplate.get(template, [known], () => compile(template, partBook(known)));
+	const memory = origins ? withOrigins : byTemplate;
+	return memory.get(template, [known], () => compile(template, partBook(known), origins));
 }
 
 /** Whether markup is empty whatever its values are. */
@@ -84,9 +102,9 @@ export function isBlank(template: Template): boolean {
 	return isPlain(template) && compileMarkup(template, noParts).isEmpty;
 }
 
-function compile(template: Template, book: PartBook): CompiledMarkup {
+function compile(template: Template, book: PartBook, origins: boolean): CompiledMarkup {
 	const { nodes, problems } = nestBlocks(template, book);
-	const compiler = new Compiler(book, template.span, [...problems]);
+	const compiler = new Compiler(book, template.span, [...problems], origins);
 	const parts = compiler.body(nodes, undefined, { roots: true, outer: true });
 	const { indentable, inBlocks, active } = compiler;
 	const isEmpty = isPlain(template) && compiler.isEmpty;
@@ -103,43 +121,40 @@ class Compiler {
 	constructor(
 		private readonly book: PartBook,
 		private readonly span: Span,
-		readonly problems: Problem[]
+		readonly problems: Problem[],
+		private readonly origins: boolean
 	) {}
 
 	body(body: Body, within: Foreign | undefined, standing: StandingOf): MarkupPart[] {
-		const tags: Exclude<Node, string>[] = [];
+		const tags: TagNode[] = [];
 		const pieces = body.map((node) => {
-			if (typeof node === 'string') return node.replace(reserved, '\ufffd');
+			if (node.kind === 'literal') return node.text.replace(reserved, '\ufffd');
 			tags.push(node);
 			return tags.length - 1;
 		});
-		const asValues = pieces
-			.map((piece) => (typeof piece === 'string' ? piece : MARK_OPEN + piece + MARK_CLOSE))
-			.join('');
-		let parsed = parseOnce(asValues, within);
+		let placed = pieces.map((piece) =>
+			typeof piece === 'string' ? piece : MARK_OPEN + piece + MARK_CLOSE
+		);
+		let parsed = parseOnce(placed.join(''), within, this.origins);
 		if (tags.some((tag) => tag.kind !== 'value')) {
 			const { inText, refused } = parsed;
-			const placed = pieces.map((piece) => {
+			placed = pieces.map((piece) => {
 				if (typeof piece === 'string') return piece;
 				const tag = tags[piece];
 				const stays = !tag || tag.kind === 'value' || inText.has(piece) || refused.includes(piece);
 				return stays ? MARK_OPEN + piece + MARK_CLOSE : blockPlace(piece, this.firstElement([tag]));
 			});
-			parsed = parseOnce(placed.join(''), within);
+			parsed = parseOnce(placed.join(''), within, this.origins);
 		}
 		if (parsed.tooDeep) {
 			this.problems.push(error('markup-too-deep', this.span, deepestMarkup));
 			return [];
 		}
 		this.take(parsed, tags, standing);
-		return this.split(parsed, tags, standing);
+		return this.split(parsed, tags, standing, (offset) => writtenAt(body, placed, offset));
 	}
 
-	private take(
-		parsed: ParsedMarkup,
-		tags: readonly Exclude<Node, string>[],
-		{ outer }: StandingOf
-	): void {
+	private take(parsed: ParsedMarkup, tags: readonly TagNode[], { outer }: StandingOf): void {
 		if (!parsed.indentable) this.indentable = false;
 		if (outer && !parsed.inBlocks) this.inBlocks = false;
 		if (!parsed.isEmpty) this.isEmpty = false;
@@ -156,8 +171,10 @@ class Compiler {
 
 	private split(
 		parsed: ParsedMarkup,
-		tags: readonly Exclude<Node, string>[],
-		{ roots, outer: isOuter }: StandingOf
+		tags: readonly TagNode[],
+		{ roots, outer: isOuter }: StandingOf,
+		/** Where a character of what was parsed is written. */
+		written: (offset: number) => number | undefined
 	): MarkupPart[] {
 		const parts: MarkupPart[] = [];
 		const { text, urls, inStyle } = parsed;
@@ -165,7 +182,7 @@ class Compiler {
 		for (const match of text.matchAll(anyMark)) {
 			if (match.index > last) parts.push(text.slice(last, match.index));
 			last = match.index + match[0].length;
-			const { value, url, comment, element, root, classes } = match.groups ?? {};
+			const { value, url, comment, element, root, classes, origin } = match.groups ?? {};
 			if (value !== undefined) {
 				const tag = tags[Number(value)];
 				if (tag) parts.push(this.value(tag, inStyle.has(Number(value))));
@@ -175,6 +192,9 @@ class Compiler {
 				if (roots) parts.push({ kind: 'root', hasClass: root === 'c' });
 			} else if (classes !== undefined) {
 				if (roots) parts.push({ kind: 'classes' });
+			} else if (origin !== undefined) {
+				const at = written(Number(origin));
+				if (at !== undefined) parts.push({ kind: 'origin', file: this.span.file, at });
 			} else {
 				const index = Number(comment ?? element);
 				const tag = tags[index];
@@ -189,29 +209,29 @@ class Compiler {
 		return parts;
 	}
 
-	private value(tag: Exclude<Node, string>, inStyle: boolean): MarkupPart {
+	private value(tag: TagNode, inStyle: boolean): MarkupPart {
 		if (tag.kind === 'value') return { kind: 'value', expression: tag, inStyle };
 		return { kind: 'text', body: this.asText([tag]), inStyle };
 	}
 
 	/** The text of an attribute with the tags that stand in it. */
-	private textBody(text: string, tags: readonly Exclude<Node, string>[]): Node[] {
+	private textBody(text: string, tags: readonly TagNode[]): Node[] {
 		const nodes: Node[] = [];
 		let last = 0;
 		for (const match of text.matchAll(mark)) {
-			if (match.index > last) nodes.push(text.slice(last, match.index));
+			if (match.index > last) nodes.push(literal(text.slice(last, match.index)));
 			const tag = tags[Number(match[1])];
 			if (tag) nodes.push(...this.asText([tag]));
 			last = match.index + match[0].length;
 		}
-		if (last < text.length || nodes.length === 0) nodes.push(text.slice(last));
+		if (last < text.length || nodes.length === 0) nodes.push(literal(text.slice(last)));
 		return nodes;
 	}
 
 	/** Nodes where only text can be: what is written in them is decoded, and parts are refused. */
 	private asText(body: Body): Node[] {
 		return body.flatMap((node): Node[] => {
-			if (typeof node === 'string') return [decoded(node)];
+			if (node.kind === 'literal') return [literal(decoded(node.text))];
 			if (node.kind === 'value') return [node];
 			if (node.kind === 'for') {
 				const [each, otherwise] = [this.asText(node.each), this.asText(node.otherwise)];
@@ -257,9 +277,9 @@ class Compiler {
 
 	/** The element that a body begins with, where it matters to what stands around it. */
 	private firstElement(body: Body, depth = 0): string | undefined {
-		const first = body.find((node) => typeof node !== 'string' || node.trim() !== '');
-		if (typeof first === 'string') {
-			const name = /^\s*<([a-z][a-z0-9]*)/i.exec(first)?.[1]?.toLowerCase();
+		const first = body.find((node) => node.kind !== 'literal' || node.text.trim() !== '');
+		if (first?.kind === 'literal') {
+			const name = /^\s*<([a-z][a-z0-9]*)/i.exec(first.text)?.[1]?.toLowerCase();
 			return name !== undefined && placing.has(name) ? name : undefined;
 		}
 		if (!first || first.kind === 'value' || first.kind === 'content' || depth > 40)
@@ -285,9 +305,27 @@ const placing = new Set([
 
 /** The name of an element that begins in a body and not ends there, or the other way. */
 function crossingIn(body: Body): string | undefined {
-	const markup = body.map((node) => (typeof node === 'string' ? node : '')).join('');
+	const markup = body.map((node) => (node.kind === 'literal' ? node.text : '')).join('');
 	const [loose] = looseTags(markup);
 	return loose && (loose.kind === 'end' ? `/${loose.name}` : loose.name);
+}
+
+/** Where a character of what stands in a body is written: its offset in the file; undefined in place of a tag. */
+function writtenAt(body: Body, placed: readonly string[], offset: number): number | undefined {
+	let start = 0;
+	for (const [index, text] of placed.entries()) {
+		const node = body[index];
+		if (offset < start + text.length) {
+			const written = node?.kind === 'literal' ? node.written : undefined;
+			return written && placeInRows(written.rows, written.skip + offset - start);
+		}
+		start += text.length;
+	}
+	return undefined;
+}
+
+function literal(text: string): Literal {
+	return { kind: 'literal', text };
 }
 
 /** Text as an attribute means it: its references to characters are those characters. */

@@ -13,16 +13,17 @@ const NO_VALUE = '\ue004';
 const ROOT = '\ue005';
 const BLOCK = '\ue006';
 const CLASS_END = '\ue007';
+const ORIGIN = '\ue008';
 /** All characters that mark something here or on the stage; what authors write has none of them. */
-export const reserved = /[\ue000-\ue011]/g;
+export const reserved = /[\ue000-\ue012]/g;
 /** The place of a value, by its number. */
 export const mark = /\ue000(\d+)\ue001/g;
 /** An element that stands for a block ends at once; one that is empty by nature has no end tag. */
 const blockMark =
 	'<!--\\ue006(?<comment>\\d+)-->|<(?<name>[a-z0-9]+) \\ue006="(?<element>\\d+)"(?: \\ue005="")?>(?:<\\/\\k<name>>)?';
-/** Values, URLs, classes of outermost elements, ends of their attributes, and blocks, as groups by their names. */
+/** Values, URLs, classes of outermost elements, ends of their attributes, origins and blocks, as groups by their names. */
 export const anyMark = new RegExp(
-	`\\ue000(?<value>\\d+)\\ue001|\\ue002(?<url>\\d+)\\ue003|${blockMark}| \\ue005="(?<root>c?)"|(?<classes>\\ue007)`,
+	`\\ue000(?<value>\\d+)\\ue001|\\ue002(?<url>\\d+)\\ue003|${blockMark}| \\ue005="(?<root>c?)"|(?<classes>\\ue007)| \\ue008="(?<origin>\\d+)"`,
 	'g'
 );
 
@@ -90,20 +91,28 @@ export function blockPlace(index: number, element: string | undefined): string {
 		: `<${element} ${BLOCK}="${index}"></${element}>`;
 }
 
-/** Reads markup with marks in it; `within` names the foreign element that it stands in. */
-export function parseOnce(source: string, within: Foreign | undefined): ParsedMarkup {
-	const key = `${within ?? ''}${ROOT}${source}`;
+/**
+ * Reads markup with marks in it; `within` names the foreign element that it stands in; `origins`: elements say where in
+ * the source they begin.
+ */
+export function parseOnce(
+	source: string,
+	within: Foreign | undefined,
+	origins: boolean
+): ParsedMarkup {
+	const key = `${within ?? ''}${origins ? ORIGIN : ROOT}${source}`;
 	const known = byText.get(key);
 	if (known) return known;
-	const parsed = parse(source, within);
+	const parsed = parse(source, within, origins);
 	// Texts come and go while someone types; what is no longer used is forgotten all at once.
 	if (byText.size >= mostParsed) byText.clear();
 	byText.set(key, parsed);
 	return parsed;
 }
 
-function parse(source: string, within: Foreign | undefined): ParsedMarkup {
-	const fragment = within ? parseWithin(source, within) : parseFragment(source);
+function parse(source: string, within: Foreign | undefined, origins: boolean): ParsedMarkup {
+	const options = { sourceCodeLocationInfo: origins };
+	const fragment = within ? parseWithin(source, within, options) : parseFragment(source, options);
 	const walk = new Walk(fragment);
 	const tooDeep = isTooDeep(fragment);
 	if (!tooDeep) walk.children(fragment);
@@ -126,10 +135,14 @@ function parse(source: string, within: Foreign | undefined): ParsedMarkup {
 }
 
 /** HTML, section 13.4: what stands in a drawing is read as a part of it. */
-function parseWithin(source: string, within: Foreign): Tree.DocumentFragment {
+function parseWithin(
+	source: string,
+	within: Foreign,
+	options: { readonly sourceCodeLocationInfo: boolean }
+): Tree.DocumentFragment {
 	const [context] = parseFragment(`<${within}></${within}>`).childNodes;
 	if (!context || !('tagName' in context)) return parseFragment(source);
-	return parseFragment(context, source, {});
+	return parseFragment(context, source, options);
 }
 
 /** Whether a node at the outermost level is a block, or shows nothing. */
@@ -198,6 +211,8 @@ class Walk {
 		if (['pre', 'textarea', 'script', 'style'].includes(node.tagName)) this.indentable = false;
 		if (['script', 'base'].includes(node.tagName)) this.active.add(`<${node.tagName}>`);
 		for (const attribute of node.attrs) this.attribute(attribute, node);
+		const place = node.sourceCodeLocation;
+		if (place) node.attrs.push({ name: ORIGIN, value: String(place.startOffset) });
 		if (rawElements.has(node.tagName)) {
 			for (const child of node.childNodes) {
 				if (!('value' in child)) continue;

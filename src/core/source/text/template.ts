@@ -1,6 +1,6 @@
 import { error, type Problem } from '../../messages/problem.ts';
 import type { Span } from '../../model/span.ts';
-import type { Tag, Template } from '../../model/template.ts';
+import type { Tag, Template, WrittenRow } from '../../model/template.ts';
 import type { MarkupBlock } from '../markup-block.ts';
 import { placeInFile } from '../markup-block.ts';
 import type { Atom } from '../syntax.ts';
@@ -39,8 +39,27 @@ export function plainText(atom: Atom): string {
 function readTemplate(writing: Writing, problems: Problem[]): Template {
 	const { text, span, escapable, inQuotes, toFile } = writing;
 	const parts: (string | Tag)[] = [];
+	const places: (readonly WrittenRow[])[] = [];
 	let literal = '';
+	let rows: WrittenRow[] = [];
 	let at = 0;
+	/** Where the next character of the literal is, if nothing is left out. */
+	let following = 0;
+	const flush = (): void => {
+		if (literal) {
+			parts.push(literal);
+			places.push(rows);
+		}
+		literal = '';
+		rows = [];
+	};
+	// A line may be indented in the file, and a backslash is not in the text: from there on it is counted anew.
+	const take = (character: string, from: number): void => {
+		const isNew = literal === '' || literal.endsWith('\n') || from !== following;
+		following = from + 1;
+		if (isNew) rows.push({ from: literal.length, inFile: toFile(from) });
+		literal += character;
+	};
 	const place = (from: number, to: number): Span => {
 		const start = toFile(from);
 		return { file: span.file, from: start, to: Math.max(start + 1, toFile(to)) };
@@ -49,32 +68,32 @@ function readTemplate(writing: Writing, problems: Problem[]): Template {
 		const character = text[at];
 		const next = text[at + 1];
 		if (character === '\\' && next !== undefined && escapable.test(next)) {
-			literal += next;
+			take(next, at + 1);
 			at += 2;
 			continue;
 		}
 		if (character !== '{') {
-			literal += character;
+			take(text.charAt(at), at);
 			at++;
 			continue;
 		}
 		const end = findEnd(text, at, inQuotes);
 		if (end === -1) {
 			problems.push(error('expression-unclosed', place(at, at + 1)));
-			literal += character;
+			take(text.charAt(at), at);
 			at++;
 			continue;
 		}
 		const tag = readTag(tagPlace(text.slice(at + 1, end), at, writing, problems));
 		if (tag) {
-			if (literal) parts.push(literal);
-			literal = '';
+			flush();
 			parts.push(tag);
+			places.push([]);
 		}
 		at = end + 1;
 	}
-	if (literal) parts.push(literal);
-	return { parts, span };
+	flush();
+	return { parts, span, places };
 }
 
 function tagPlace(written: string, at: number, writing: Writing, problems: Problem[]): TagPlace {

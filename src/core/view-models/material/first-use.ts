@@ -35,7 +35,7 @@ function pageOf(layer: Layer, resolved: ResolvedSite): PageInstance | undefined 
 
 function findIn(body: Body, scope: Scope, part: Part): Scope | undefined {
 	for (const node of body) {
-		if (typeof node === 'string' || node.kind === 'value' || node.kind === 'content') continue;
+		if (node.kind === 'literal' || node.kind === 'value' || node.kind === 'content') continue;
 		if (node.kind === 'use') {
 			if (node.tag.part.text === part.name.text) return scopeOfPart(part, node.tag, scope);
 			const inside = node.content && findIn(node.content, scope, part);

@@ -84,7 +84,7 @@ class Walk {
 
 	private body(body: Body, names: Names): void {
 		for (const node of body) {
-			if (typeof node === 'string' || node.kind === 'content') continue;
+			if (node.kind === 'literal' || node.kind === 'content') continue;
 			if (node.kind === 'value') this.use(node.path, node.span, names);
 			else if (node.kind === 'if') {
 				this.use(node.tag.value.path, node.tag.span, names);

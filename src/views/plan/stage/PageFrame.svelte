@@ -25,6 +25,7 @@
 	import { takeDrop } from '$store/drop.ts';
 	import { placeLabels, wordsOfPage, type LabelPlace, type Rect } from '$browser/labels.ts';
 	import { wordsAt, type PageWords } from '$browser/words.ts';
+	import type { WrittenWords } from '$core/view-models/written-words.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import { boxOfView } from '$core/view-models/box-view.ts';
 	import { isPieceRef } from '$core/model/wish.ts';
@@ -87,7 +88,7 @@
 	/** Where names of boxes find room, by the places of the boxes; undefined where there is none. */
 	let labels = $state.raw<readonly (LabelPlace | undefined)[]>([]);
 	/** Words of the page that are being written anew. */
-	let words = $state.raw<PageWords | undefined>();
+	let words = $state.raw<(PageWords & WrittenWords) | undefined>();
 
 	const boxes = $derived(overlayBoxes(measured, marks));
 	/** The page as it is, or as the edit under the pointer would make it. */
@@ -191,6 +192,15 @@
 		return one.columns.length === other.columns.length && one.rows.length === other.rows.length;
 	}
 
+	/** Words are written anew where they are written; where they are not, that is said. */
+	async function writeAnew(found: PageWords | undefined): Promise<void> {
+		if (!found) return;
+		const asked = { page: page.page, address: page.address, ...store.seeing };
+		const written = await store.core.wordsAt(asked, found);
+		if ('kind' in written) wishes.sayRefused(written);
+		else words = { ...found, ...written };
+	}
+
 	function onLoad(): void {
 		if (!frame) return;
 		const inner = stageOf(frame);
@@ -203,7 +213,7 @@
 		onInner?.(inner);
 		for (const kind of ['click', 'auxclick'] as const) inner.addEventListener(kind, onClick);
 		inner.addEventListener('dblclick', (event) => {
-			if (main) words = wordsAt(inner, event);
+			if (main) void writeAnew(wordsAt(inner, event));
 		});
 		inner.addEventListener('contextmenu', (event) => {
 			const trace = traceAt(event);

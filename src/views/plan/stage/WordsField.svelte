@@ -1,12 +1,11 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
 	import type { PageWords } from '$browser/words.ts';
-	import { cellFacts, placeOf } from '../choice.svelte.ts';
+	import type { WrittenWords } from '$core/view-models/written-words.ts';
 
 	interface Props {
-		words: PageWords;
+		words: PageWords & WrittenWords;
 		/** Screen px for one px of the page. */
 		scale: number;
 		done: () => void;
@@ -26,18 +25,8 @@
 		if (closed) return;
 		const after = field.value.replace(/\s+/g, ' ').trim();
 		if (after === words.text || after === '') return close();
-		const { page } = store;
-		const place = page && placeOf(page.section, words.trace);
-		const holder = page && place && cellFacts(page.section, place)?.holder;
-		const name = words.trace.piece;
-		if (!holder || name === undefined) {
-			refused = 'These words belong to no piece of this page.';
-			return;
-		}
-		const { index, text: before } = words;
-		const { content } = store.trial;
-		const of = content === 'typical' ? {} : { of: content };
-		const wish = { kind: 'edit-words', holder, name, ...of, index, before, after } as const;
+		const { place, written: before, of } = words;
+		const wish = { kind: 'edit-words', name: of.name, place, before, after } as const;
 		const said = await wishes.attempt(wish);
 		if (said === undefined) close();
 		else refused = said;
@@ -66,14 +55,20 @@
 		bind:this={field}
 		rows="1"
 		value={words.text}
-		aria-label="Words of {words.trace.piece}"
+		aria-label="Words of {words.of.name}"
 		title="Enter takes the words, Escape leaves them as they were"
 		style:width="{Math.max(120, words.width * scale + 14)}px"
 		style:height="{Math.max(20, words.height * scale + 6)}px"
 		style:font-size="{Math.max(10, words.fontSize * scale)}px"
 		onkeydown={onKey}
 		onblur={() => void take()}></textarea>
-	{#if refused}<p class="small" role="alert">{refused}</p>{/if}
+	{#if refused}
+		<p class="small refused" role="alert">{refused}</p>
+	{:else if words.of.kind === 'part'}
+		<p class="small">
+			They are written in the part {words.of.name}: they change wherever it is used.
+		</p>
+	{/if}
 </div>
 
 <style>
@@ -96,6 +91,9 @@
 	p {
 		max-width: 320px;
 		padding: 4px 6px;
+		background: var(--cedar-wash);
+	}
+	.refused {
 		background: var(--fault-wash);
 		color: var(--fault);
 	}
