@@ -17,7 +17,7 @@ import { bundleCli } from '../../scripts/lib/bundle-cli.js';
 import { readBody } from '../../src/server/problem.ts';
 import { ask } from '../../src/sources/ask.ts';
 import { around } from '../lib/site.ts';
-import { until } from '../lib/until.ts';
+import { longest, until } from '../lib/until.ts';
 
 /** The three faces of an answering site: a folder that is served, and sites kept for other devices. */
 
