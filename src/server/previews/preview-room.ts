@@ -63,11 +63,12 @@ export class PreviewRoom {
 				done();
 				settle(reply);
 			};
+			const onExit = (): void => onFailure(new Error('What reads previews was closed.'));
 			const done = (): void => {
 				clearTimeout(late);
-				worker.off('message', onReply).off('error', onFailure);
+				worker.off('message', onReply).off('error', onFailure).off('exit', onExit);
 			};
-			worker.on('message', onReply).on('error', onFailure);
+			worker.on('message', onReply).on('error', onFailure).on('exit', onExit);
 			worker.postMessage(question);
 		});
 	}
