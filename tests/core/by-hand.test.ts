@@ -167,6 +167,16 @@ test('pieces: settings of their own, lists of links, copies, other places, words
 	assert.match(there, /fill head after \{\s+piece links nav from \/ depth 1\s+\}/);
 }); // prettier-ignore
 
+test('states: added for a route and all below it, once, and taken away', () => {
+	const added = makeOn(text, { kind: 'add-state', state: 'denied', at: '/kinds' });
+	assert.match(added.text, /state denied at \/kinds \{\n {2}title "Not for you"/);
+	assert.match(refusal(added.text, { kind: 'add-state', state: 'denied', at: '/kinds' }), /denied at \/kinds already/);
+	assert.match(makeOn(added.text, { kind: 'add-state', state: 'failed', at: '/' }).text, /denied at[^]*state failed at \/ /);
+	assert.equal(makeOn(added.text, { kind: 'remove-state', name: 'denied at /kinds' }).text.trimEnd(), text.trimEnd());
+	assert.match(refusal(text, { kind: 'add-state', state: 'loading', at: 'kinds' }), /kinds/);
+	assert.match(refusal(text, { kind: 'remove-state', name: 'failed at /' }), /no state failed at \/ any more/);
+}); // prettier-ignore
+
 test('any series of such edits of the demo leaves a sound site, and undoing gives all files back', async () => {
 	const files = await readSitePath('demo');
 	const start = checkSite(readSiteFiles(files));

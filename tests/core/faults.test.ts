@@ -41,6 +41,7 @@ layout frame at / {
   region head as header {
     stick top
     background Canvas
+    pad 4px @medium; pad 8px @wide
     piece brand """<p><a href="/">Seed library</a></p>"""
     piece menu nav from / depth 1
   }
@@ -122,6 +123,9 @@ const faults: readonly (readonly [right: string, wrong: string, code: string])[]
 	['{use card title="Bean"}', '{use crad title="Bean"}', 'part-unknown'],
 	['title="Bean"', 'titel="Bean"', 'parameter-unknown'],
 	['#1d2421; --paper', '#1d2421; --unused: 4px; --paper', 'token-unused'],
+	['{for kind in data.kinds}<li>{kind.name}</li>{end}', '<li>Bean</li>', 'data-unused'],
+	['medium 600; wide', 'medium 600; large 800; wide', 'band-unused'],
+	['state not-found at / { title "Not found"; piece words """<h1>Not found</h1><p><a href="/">Home</a></p>""" }\n', '', 'not-found-missing'],
 	// What any reader of HTML would see
 	['href="/kinds#all"', 'href="/kindz"', 'link-nowhere'],
 	['href="/kinds#all"', 'href="/kinds#al"', 'anchor-nowhere'],
@@ -160,6 +164,8 @@ const faults: readonly (readonly [right: string, wrong: string, code: string])[]
 	// Styles
 	['a:focus-visible { outline: 2px solid; }', 'a { outline: none; }', 'focus-unseen'],
 	['a:focus-visible { outline: 2px solid; }', '.nowhere { color: red; }', 'style-unused'],
+	['a:focus-visible { outline: 2px solid; }', 'header:hover ul { opacity: 1; }', 'hover-only'],
+	['a:focus-visible { outline: 2px solid; }', 'header { display: flex; flex-direction: row-reverse; }', 'order-styled'],
 	['color: var(--ink);', 'color: #ccc;', 'contrast-low'],
 	['color: var(--ink);', 'color: #1d2421;', 'value-not-token'],
 	['color: var(--ink);', 'color: var(--ink); background: url("images/no.svg");', 'style-file-missing'],
@@ -171,7 +177,14 @@ const faults: readonly (readonly [right: string, wrong: string, code: string])[]
 ]; // prettier-ignore
 
 /** What stands where something is missing or is meant, and not where it was taken away or said. */
-const elsewhere = new Set(['page-unreachable', 'roles-idle', 'title-twice', 'description-missing']);
+const elsewhere = new Set([
+	'page-unreachable',
+	'roles-idle',
+	'title-twice',
+	'description-missing',
+	'data-unused',
+	'not-found-missing'
+]);
 
 /** Which of the declarations an offset stands in. */
 function declarationAt(text: string, offset: number): number {

@@ -4,6 +4,7 @@ import { mendOf } from '../../src/core/check/mend.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { judgeMends } from '../judge/mends.ts';
+import { lookOver } from '../lib/findings.ts';
 import { around, resolve } from '../lib/site.ts';
 
 /** A mend takes its problem away, brings no other, and changes nothing else of the text. */
@@ -70,6 +71,79 @@ for (const [code, cases] of Object.entries(sites)) {
 		}
 	});
 }
+
+/** What is written where something is wrong in the markup of a page, and what the mend of its finding makes of that. */
+const inMarkup: readonly (readonly [code: string, wrong: string, mended: string])[] = [
+	[
+		'heading-skips',
+		'<h1>Seed</h1><h3 class="x">Be <i>ans</i></h3>',
+		'<h1>Seed</h1><h2 class="x">Be <i>ans</i></h2>'
+	],
+	[
+		'id-twice',
+		'<h1 id="seed">Seed</h1><p id="seed-2">a</p><p class="b" id="seed">b</p>',
+		'<h1 id="seed">Seed</h1><p id="seed-2">a</p><p class="b" id="seed-3">b</p>'
+	],
+	[
+		'reference-nowhere',
+		'<h1 id="seed">Seed</h1><section aria-labelledby="sead"></section>',
+		'<h1 id="seed">Seed</h1><section aria-labelledby="seed"></section>'
+	],
+	[
+		'link-nowhere',
+		'<h1>Seed</h1><a href="/visti?a=1#top">Visit</a>',
+		'<h1>Seed</h1><a href="/visit?a=1#top">Visit</a>'
+	],
+	[
+		'label-missing',
+		'<h1>Seed</h1><input type="text" placeholder="Kind &amp; year">',
+		'<h1>Seed</h1><input aria-label="Kind &amp; year" type="text" placeholder="Kind &amp; year">'
+	],
+	[
+		'image-no-alt',
+		'<h1>Seed</h1><img src="pod.svg" width="8" height="8">',
+		'<h1>Seed</h1><img alt="" src="pod.svg" width="8" height="8">'
+	],
+	// In a list each element leads to the one tag that all of them have.
+	[
+		'image-no-size',
+		'<h1>Seed</h1>{for kind in data.kinds}<img src="pod.svg" alt="{kind}">{end}',
+		'<h1>Seed</h1>{for kind in data.kinds}<img width="8" height="8" src="pod.svg" alt="{kind}">{end}'
+	]
+];
+const others = {
+	'pod.svg': '<svg xmlns="http://www.w3.org/2000/svg" width="8" height="8"/>',
+	'data/kinds.json': '["Bean", "Pea"]'
+};
+
+for (const [code, wrong, mended] of inMarkup) {
+	test(`${code}: its mend writes what is meant, and nothing else`, () => {
+		const text = (markup: string): string =>
+			`site "Seed" { lang en; bands { narrow 0 } }\ndata kinds from "data/kinds.json"\nlayout frame at / { description "Seed."; region main as main { slot } }\nroute / { title "Home"; piece a """${markup}""" }\nroute /visit { title "Visit"; piece a """<h1>Visit</h1>""" }\n`;
+		const found = lookOver(text(wrong), others).findings.filter(
+			({ problem }) => problem.code === code
+		);
+		const [one] = found;
+		assert.ok(one && found.length === 1, `${found.length} were found`);
+		const site = resolve(text(wrong), others);
+		const wish = mendOf(one.problem, site);
+		assert.ok(wish, 'there is a mend');
+		const { proposal } = prepare(site, wish);
+		assert.ok(proposal.kind === 'edit', JSON.stringify(proposal));
+		const { texts } = applyChanges(site.reading.files, proposal.changes);
+		assert.equal(texts.get('site.eave'), text(mended));
+	});
+}
+
+test('what is meant is not guessed where it is in braces, or where nothing is near', () => {
+	const text = `site "Seed" { lang en; bands { narrow 0 } }\nlayout frame at / { description "Seed."; region main as main { slot } }\nroute / { title "Home"; piece a """<h1 id="a">Seed</h1><p id="{site.lang}"></p><p id="{site.lang}"></p><a href="/nothing/like/it">x</a><input type="text">""" }\n`;
+	const { findings } = lookOver(text);
+	const wanted = ['id-twice', 'link-nowhere', 'label-missing'];
+	const found = findings.filter(({ problem }) => wanted.includes(problem.code));
+	assert.deepEqual(found.map(({ problem }) => problem.code).sort(), [...wanted].sort());
+	for (const { problem } of found)
+		assert.equal(mendOf(problem, resolve(text)), undefined, problem.code);
+});
 
 test('a problem of a piece’s setting, for which there is no wish, has no mend', () => {
 	const site = resolve(around('route /x { piece b { span 2 } """b""" }'));

@@ -68,6 +68,11 @@ import { assetUnused } from './unused/asset-unused.ts';
 import { layoutUnused } from './unused/layout-unused.ts';
 import { partUnused } from './unused/part-unused.ts';
 import { tokenUnused } from './unused/token-unused.ts';
+import { bandUnused } from './unused/band-unused.ts';
+import { dataUnused } from './unused/data-unused.ts';
+import { notFoundMissing } from './pages/not-found-missing.ts';
+import { hoverOnly } from './style/hover-only.ts';
+import { orderStyled } from './style/order-styled.ts';
 
 /** Everything that is looked for once a site is resolved. */
 export const checks: readonly Check[] = [
@@ -119,6 +124,11 @@ export const checks: readonly Check[] = [
 	layoutUnused,
 	partUnused,
 	tokenUnused,
+	bandUnused,
+	dataUnused,
+	notFoundMissing,
+	hoverOnly,
+	orderStyled,
 	assetUnused,
 	yearFixed,
 	valueNotToken,

@@ -34,6 +34,13 @@ export const hints = {
 	'contain-and-max': (box: string, meant: string) =>
 		`What is in ${box} stands off the middle: "contain ${meant}" centres it and keeps it as narrow.`,
 	'part-unused': (part: string) => `No page uses the part ${part}.`,
+	'data-unused': (name: string) => `Nothing uses the data ${name}.`,
+	'band-unused': (band: string, from: number) =>
+		`Nothing changes where ${band} begins, at ${from} px: nothing is said for it.`,
+	'not-found-missing': () =>
+		'There is no state not-found: whoever follows an old link sees what the server has.',
+	'order-styled': (words: string) =>
+		`"${words}" draws in another order than the keyboard goes, which is that of the text.`,
 	'token-unused': (token: string) => `Nothing uses the token ${token}.`,
 	'asset-unused': (file: string) =>
 		`Nothing names the file ${file}, and it is delivered all the same.`,

@@ -102,6 +102,8 @@ export const warnings = {
 	'style-file-missing': (file: string) => `There is no file ${file} in the site for this style.`,
 	'style-import': () =>
 		'An import does nothing here: what it would bring stands in a style, or in a file of its own.',
+	'hover-only': (selector: string) =>
+		`What "${selector}" shows never shows for the keyboard: no rule does the same for what has the focus.`,
 	'focus-unseen': () =>
 		'This takes away what shows where the keyboard is, and no rule shows it in another way.',
 	'contrast-shown': (element: string, is: number, needs: number) =>

@@ -1,7 +1,7 @@
 import type { StandIn } from './trial.ts';
 import type { Arrangement } from './arrange.ts';
 import type { SettingKind } from './setting.ts';
-import type { FillKind } from './site.ts';
+import type { FillKind, StateKind } from './site.ts';
 import type { Span } from './span.ts';
 
 /** A layer by name: a layout's name, a route's pattern, or a state and its place. */
@@ -177,6 +177,10 @@ export type LayerWish =
 	| { readonly kind: 'add-route'; readonly pattern: string; readonly title: string }
 	| { readonly kind: 'move-route'; readonly pattern: string; readonly to: string }
 	| { readonly kind: 'remove-route'; readonly pattern: string }
+	/** What is drawn where a page of a route, or one below it, is missing, denied, failed or not there yet. */
+	| { readonly kind: 'add-state'; readonly state: StateKind; readonly at: string }
+	/** `name` is as in `layerName`: `not-found at /`. */
+	| { readonly kind: 'remove-state'; readonly name: string }
 	| { readonly kind: 'set-pages'; readonly pattern: string; readonly pages: PagesChoice }
 	| {
 			readonly kind: 'add-layout';

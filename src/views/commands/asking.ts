@@ -1,4 +1,4 @@
-import { regionElements } from '$core/model/site.ts';
+import { regionElements, stateKinds } from '$core/model/site.ts';
 import type { HolderRef, PieceRef, PieceStart, RegionWish, Wish } from '$core/model/wish.ts';
 import { ask } from '$store/ask.svelte.ts';
 import { store } from '$store/site.svelte.ts';
@@ -28,6 +28,25 @@ export function askNewRoute(below: string): void {
 			made({ kind: 'add-route', pattern, title: title || pattern }, () => {
 				void store.goTo({ page: pattern, address: undefined });
 			})
+	};
+}
+
+/** States are where a page cannot be drawn: `at` is the route for which, and for all below it. */
+export function askNewState(at: string): void {
+	ask.question = {
+		title: 'Add a state',
+		says: 'What a visitor gets in place of a page: of one that is not there, is not open to them, could not be made, or is still on its way.',
+		fields: [
+			{ label: 'State', value: 'not-found', mono: true, options: stateKinds },
+			{ label: 'For all from', value: at, mono: true }
+		],
+		act: 'Add it',
+		answer: ([wanted = '', where = '']) => {
+			const state = stateKinds.find((one) => one === wanted) ?? 'not-found';
+			return made({ kind: 'add-state', state, at: where }, () => {
+				void store.goTo({ page: `${state} at ${where}`, address: undefined });
+			});
+		}
 	};
 }
 

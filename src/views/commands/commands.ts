@@ -17,6 +17,7 @@ import {
 	askNewRegion,
 	askNewRole,
 	askNewRoute,
+	askNewState,
 	askRenameLayout,
 	askRenamePiece,
 	askRenameRegion,
@@ -112,11 +113,13 @@ function layerActs({ kind, name }: { kind: string; name: string }): Act[] {
 			wishAct(`Remove ${name}`, { kind: 'remove-layout', name })
 		];
 	}
+	if (kind === 'state') return [wishAct(`Remove ${name}`, { kind: 'remove-state', name })];
 	if (kind !== 'route') return [];
 	return [
 		{ name: 'Rename or move …', run: () => askMoveRoute(name) },
 		{ name: 'Add a route below …', run: () => askNewRoute(name) },
 		{ name: 'Add a layout here …', run: () => askNewLayout(name) },
+		{ name: 'Add a state here …', run: () => askNewState(name) },
 		wishAct(`Remove ${name}`, { kind: 'remove-route', pattern: name })
 	];
 }
@@ -145,6 +148,7 @@ export function siteActs(): Act[] {
 	return [
 		{ name: 'Add a route …', run: () => askNewRoute(route) },
 		{ name: 'Add a layout …', run: () => askNewLayout(route) },
+		{ name: 'Add a state …', run: () => askNewState('/') },
 		{ name: 'Add a band …', run: () => askNewBand() },
 		{ name: 'Add a role …', run: () => askNewRole() },
 		{

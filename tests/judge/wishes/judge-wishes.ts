@@ -80,7 +80,7 @@ function askFor(site: CheckedSite, wish: Wish): Outcome {
 	if (bad !== undefined) return { says: `"${bad}" is no sentence` };
 	// Whoever was told of consequences was asked first.
 	const silent = proposal.consequences.length === 0;
-	const lost = silent && !takesAway.test(wish.kind) ? lostIn(files.texts, texts) : [];
+	const lost = silent && !takesAway.test(wish.kind) ? lostIn(files.texts, texts, renamedBy(wish)) : [];
 	if (lost.length > 0) return { says: `without a word it loses ${lost[0]}` };
 	return { after };
 } // prettier-ignore
@@ -98,10 +98,16 @@ function pagesOf({ site }: CheckedSite): string {
 	return [...site.routes, ...site.states].map(layerName).join('\n');
 }
 
+/** A text as it is with what a wish renames under its new name: what uses it is written anew. */
+function renamedBy(wish: Wish): (text: string) => string {
+	if (wish.kind !== 'rename-data' && wish.kind !== 'rename-part') return (text) => text;
+	return (text) => text.replaceAll(wish.name, wish.to);
+}
+
 /** Comments, and texts between three quotes, that are there no longer. */
-function lostIn(before: ReadonlyMap<string, string>, after: ReadonlyMap<string, string>): string[] {
-	const all = [...after.values()].join('\n');
-	const written = [...before.values()].join('\n');
+function lostIn(before: ReadonlyMap<string, string>, after: ReadonlyMap<string, string>, renamed: (text: string) => string): string[] {
+	const all = renamed([...after.values()].join('\n'));
+	const written = renamed([...before.values()].join('\n'));
 	const comments = written.match(/(?<=^\s*)\/\/.*$/gm) ?? [];
 	const texts = [...written.matchAll(/"""([^]*?)"""/g)].map(([, text = '']) => text.trim());
 	return [...comments, ...texts.filter((text) => !text.includes('\n'))].filter((one) => !all.includes(one));

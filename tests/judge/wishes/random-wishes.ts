@@ -6,6 +6,7 @@ import {
 	layerName,
 	layersOf,
 	pagesOf,
+	stateKinds,
 	type Piece
 } from '../../../src/core/model/site.ts';
 import type { Span } from '../../../src/core/model/span.ts';
@@ -171,6 +172,8 @@ const makers: readonly Maker[] = [
 	(random, site) => ({ kind: 'edit-words', name: random.of(names), ...wordsSomewhere(random, site), after: random.of(markups) }),
 	(random) => ({ kind: 'add-data', name: random.of(names), from: random.of(['data/extra.json', 'https://seeds.example/x', '']) }),
 	(random, site) => ({ kind: 'rename-data', name: random.of([...site.site.data.map(({ name }) => name.text), 'none']), to: random.of(names) }),
+	(random) => ({ kind: 'add-state', state: random.of(stateKinds), at: random.of(patterns) }),
+	(random, site) => ({ kind: 'remove-state', name: random.of([...site.site.states.map(layerName), 'none at /']) }),
 	(random, site) => ({ kind: 'remove-data', name: random.of([...site.site.data.map(({ name }) => name.text), 'none']) }),
 	(random) => ({ kind: 'add-part', name: random.of(names) }),
 	(random, site) => ({ kind: 'rename-part', name: random.of([...site.site.parts.map(({ name }) => name.text), 'none']), to: random.of(names) }),

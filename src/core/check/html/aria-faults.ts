@@ -1,6 +1,6 @@
 import { aria, roles, type ARIAPropertyDefinition } from 'aria-query';
 import type { WrittenElement } from '../../author-styles/written-elements.ts';
-import { nearest } from '../../source/read/nearest.ts';
+import { nearest } from '../../lib/nearest.ts';
 import type { MarkupFault } from './markup-judge.ts';
 
 /** WAI-ARIA 1.2: roles, states and properties that there are, and the values they can have. */

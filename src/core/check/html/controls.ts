@@ -1,4 +1,5 @@
 import { hint, warning } from '../../messages/problem.ts';
+import { escapeHtml } from '../../emit/html/escape.ts';
 import { attributeOf, inward, outward, type Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
 import { plainPage } from '../example.ts';
@@ -24,7 +25,18 @@ export const labelMissing: PageCheck = {
 		return page.named('input', 'select', 'textarea').flatMap((element): Sighting[] => {
 			if (isButton(element) || isHidden(element) || hasLabel(element, labelled)) return [];
 			const placeholder = attributeOf(element, 'placeholder') ?? '';
-			const problem = warning('label-missing', page.placeOf(element), element.name, placeholder);
+			const { span, ...rest } = warning(
+				'label-missing',
+				page.placeOf(element),
+				element.name,
+				placeholder
+			);
+			// What the placeholder says it says as a label, too, where it is written and no value.
+			const written = placeholder !== '' && page.attributePlace(element, 'placeholder');
+			const at = { file: span.file, from: span.to, to: span.to };
+			const insert = ` aria-label="${escapeHtml(placeholder)}"`;
+			const mend = { label: `Label it "${placeholder}"`, span: at, insert };
+			const problem = { ...rest, span, ...(written && { mend }) };
 			return [{ problem, box: page.boxOf(element) }];
 		});
 	}

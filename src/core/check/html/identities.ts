@@ -1,4 +1,6 @@
-import { warning } from '../../messages/problem.ts';
+import { warning, type Mend } from '../../messages/problem.ts';
+import type { Span } from '../../model/span.ts';
+import { nearest } from '../../lib/nearest.ts';
 import { layerName } from '../../model/site.ts';
 import { attributeOf, type Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
@@ -47,10 +49,20 @@ export const idTwice: PageCheck = {
 			const [layer, here] = [other, element].map((one) => page.ownerOf(one)?.layer);
 			const elsewhere = layer && layer !== here ? layerName(layer) : '';
 			const problem = warning('id-twice', page.placeOf(element), id, elsewhere);
-			return [{ problem, box: page.boxOf(element) }];
+			const span = page.attributePlace(element, 'id');
+			const mend = span && unlike(id, idsOf(page), span);
+			return [{ problem: { ...problem, ...(mend && { mend }) }, box: page.boxOf(element) }];
 		});
 	}
 };
+
+/** Another id, with a number that no id on the page has. */
+function unlike(id: string, ids: ReadonlySet<string>, span: Span): Mend {
+	let number = 2;
+	while (ids.has(`${id}-${number}`)) number++;
+	const own = `${id}-${number}`;
+	return { label: `Call this one ${own}`, span, insert: `id="${own}"` };
+}
 
 export const referenceNowhere: PageCheck = {
 	of: 'page',
@@ -72,7 +84,12 @@ export const referenceNowhere: PageCheck = {
 				const lost = value.split(/\s+/).find((id) => id !== '' && !ids.has(id));
 				if (lost === undefined) return [];
 				const problem = warning('reference-nowhere', page.placeOf(element), name, lost);
-				return [{ problem, box: page.boxOf(element) }];
+				const meant = nearest(lost, [...ids]);
+				const span = meant === undefined ? undefined : page.attributePlace(element, name);
+				if (meant === undefined || !span) return [{ problem, box: page.boxOf(element) }];
+				const insert = `${name}="${value.replace(lost, () => meant)}"`;
+				const mend = { label: `Name ${meant}`, span, insert };
+				return [{ problem: { ...problem, mend }, box: page.boxOf(element) }];
 			})
 		);
 	}

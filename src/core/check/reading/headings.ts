@@ -1,4 +1,5 @@
-import { hint, warning } from '../../messages/problem.ts';
+import { hint, warning, type Mend } from '../../messages/problem.ts';
+import type { Span } from '../../model/span.ts';
 import { layerName } from '../../model/site.ts';
 import type { Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
@@ -45,6 +46,17 @@ export const headingTwice: PageCheck = {
 	}
 };
 
+/** The heading with another level, both of its tags; `tag` is its first. */
+function levelMend(page: WrittenPage, tag: Span, is: number, meant: number): Mend | undefined {
+	const text = page.resolved.reading.files.texts.get(tag.file) ?? '';
+	// Headings do not stand in headings, so the next end tag is its own.
+	const end = text.slice(tag.from).search(new RegExp(`</h${is}\\s*>`, 'i'));
+	if (end === -1) return undefined;
+	const span = { file: tag.file, from: tag.from, to: tag.from + end + `</h${is}`.length };
+	const inner = text.slice(tag.to, tag.from + end);
+	return { label: `Make it level ${meant}`, span, insert: `<h${meant}${inner}</h${meant}` };
+}
+
 export const headingSkips: PageCheck = {
 	of: 'page',
 	codes: ['heading-skips'],
@@ -66,7 +78,9 @@ export const headingSkips: PageCheck = {
 			const before = last.get(key);
 			last.set(key, level);
 			if (before === undefined || level <= before + 1) return [];
-			return [{ problem: hint('heading-skips', page.placeOf(element), level, before), box }];
+			const problem = hint('heading-skips', page.placeOf(element), level, before);
+			const mend = page.tree.origins.has(element) ? levelMend(page, problem.span, level, before + 1) : undefined; // prettier-ignore
+			return [{ problem: { ...problem, ...(mend && { mend }) }, box }];
 		});
 	}
 };

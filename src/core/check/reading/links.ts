@@ -1,5 +1,6 @@
 import { warning } from '../../messages/problem.ts';
 import { attributeOf } from '../../author-styles/page-tree.ts';
+import { nearest } from '../../lib/nearest.ts';
 import type { AcrossCheck, PageCheck } from '../check.ts';
 import { Addresses, linkTarget } from '../subject/link-target.ts';
 import type { Sighting } from '../subject/sighting.ts';
@@ -24,8 +25,13 @@ export const linkNowhere: PageCheck = {
 			// An id alone stays on the page, also where that stands for another one.
 			if (!target || href === undefined || href.startsWith('#') || href === '') return [];
 			if (addresses.routeAt(target.path) || addresses.hasFile(target.path)) return [];
-			const span = page.placeOf(element);
-			return [{ problem: warning('link-nowhere', span, href), box: page.boxOf(element) }];
+			const problem = warning('link-nowhere', page.placeOf(element), href);
+			const meant = nearest(target.path, addresses.all);
+			const span = meant === undefined ? undefined : page.attributePlace(element, 'href');
+			if (meant === undefined || !span) return [{ problem, box: page.boxOf(element) }];
+			const [, behind = ''] = /^[^?#]*(.*)$/s.exec(href) ?? [];
+			const mend = { label: `Lead to ${meant}`, span, insert: `href="${meant}${behind}"` };
+			return [{ problem: { ...problem, mend }, box: page.boxOf(element) }];
 		});
 	}
 };

@@ -52,6 +52,11 @@ export class Addresses {
 		return known.get(resolved.site, [], () => new Addresses(resolved));
 	}
 
+	/** The addresses of all pages. */
+	get all(): readonly string[] {
+		return [...this.pages.keys()];
+	}
+
 	/** The route that has a page at an address; one for all addresses of its kind, or one of its members. */
 	routeAt(path: string): Route | undefined {
 		const page = this.pages.get(path)?.page;

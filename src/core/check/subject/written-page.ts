@@ -18,6 +18,7 @@ import {
 	type Element,
 	type PageTree
 } from '../../author-styles/page-tree.ts';
+import { writtenElements } from '../../author-styles/written-elements.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
@@ -148,6 +149,33 @@ export class WrittenPage {
 		const { layer, piece } = owner;
 		if (!piece) return this.frameSpan(element, layer);
 		return this.originOf(element) ?? piece.name.span;
+	}
+
+	/** Where an attribute of an element is written, with its name; undefined where a value in braces gives it, or no markup has it. */
+	attributePlace(element: Element, name: string): Span | undefined {
+		const origin = this.tree.origins.get(element);
+		const around = origin && this.markupAround(origin);
+		if (!origin || !around) return undefined;
+		const { file, from, to } = around;
+		const text = this.resolved.reading.files.texts.get(file)?.slice(from + 3, to - 3) ?? '';
+		const lead = from + 3;
+		const tag = writtenElements(text).find((one) => one.tag.from === origin.from - lead);
+		const found = tag?.attributes.get(name);
+		if (!found || found.value.includes('{')) return undefined;
+		return { file, from: lead + found.from, to: lead + found.to };
+	}
+
+	/** The markup that a place stands in: of a piece, of what stands in for it, or of a part. */
+	private markupAround(place: Span): Span | undefined {
+		const { site } = this.resolved;
+		const pieces = [this.declared, ...this.page.chain].flatMap((layer) => piecesIn(layer));
+		const all = [
+			...pieces.flatMap((piece) =>
+				piece.kind === 'markup' ? [piece.markup, ...Object.values(piece.standIns)] : []
+			),
+			...site.parts.map(({ markup }) => markup)
+		];
+		return all.find(({ span }) => holds(span, place))?.span;
 	}
 
 	private frameSpan(element: Element, layer: Layer): Span {

@@ -5,6 +5,7 @@ import { setFillSeenBy } from '../seen-by.ts';
 import type { WishKinds } from '../wish-kind.ts';
 import { addLayout, moveLayout, removeLayout, renameLayout, setUnder } from './layouts.ts';
 import { addRoute, moveRoute, removeRoute } from './routes.ts';
+import { addState, removeState } from './states.ts';
 import { setAdmit, setMeasure, setOnRequest, setPages, setWords } from './words.ts';
 
 export const layerWishes: WishKinds<LayerWish> = {
@@ -19,6 +20,14 @@ export const layerWishes: WishKinds<LayerWish> = {
 	'remove-route': {
 		label: ({ pattern }) => `Remove ${pattern}`,
 		carryOut: (resolved, surgery, { pattern }) => removeRoute(resolved, surgery, pattern)
+	},
+	'add-state': {
+		label: ({ state, at }) => `Add ${state} at ${at}`,
+		carryOut: (resolved, surgery, { state, at }) => addState(resolved, surgery, state, at)
+	},
+	'remove-state': {
+		label: ({ name }) => `Remove ${name}`,
+		carryOut: (resolved, surgery, { name }) => removeState(resolved, surgery, name)
 	},
 	'set-pages': {
 		label: ({ pattern }) => `The pages of ${pattern}`,

@@ -2,7 +2,8 @@ import { error, listWords, type Problem } from '../../messages/problem.ts';
 import { joinSpans } from '../../model/span.ts';
 import type { Block, Statement } from '../syntax.ts';
 import { Cursor } from './cursor.ts';
-import { nearest, writeInstead } from './nearest.ts';
+import { nearest } from '../../lib/nearest.ts';
+import { writeInstead } from './write-instead.ts';
 
 /** The text of the file being read, and where its problems are collected. */
 export interface ReadContext {

@@ -222,6 +222,14 @@
 					onclick={() => void wishes.make({ kind: 'remove-route', pattern: layer.name })}
 					>Remove</button
 				>
+			{:else}
+				<button
+					class="act"
+					onpointerenter={() => wishes.look({ kind: 'remove-state', name: layer.name })}
+					onpointerleave={() => wishes.forget()}
+					onclick={() => void wishes.make({ kind: 'remove-state', name: layer.name })}
+					>Remove</button
+				>
 			{/if}
 		</div>
 		{#if view.layout}
