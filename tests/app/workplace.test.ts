@@ -173,6 +173,24 @@ async function placeOnStage(selector: string): Promise<{ x: number; y: number }>
 	return { x: frame.x + inner.x * scale, y: frame.y + inner.y * scale };
 }
 
+test('a state is added for a route, is on the stage at once, and is taken back', async () => {
+	await app.open('/plan?route=/desk&width=1100');
+	await (await named(app.page, 'button', 'Add state')).click();
+	await (await named(app.page, 'combobox', 'State')).select('failed');
+	await (await named(app.page, 'textbox', 'For all from')).type('desk');
+	await app.page.keyboard.press('Enter');
+	await until('the stage shows it', async () =>
+		(await (await app.stage()).$eval('h1', (one) => one.textContent)) === 'Something failed'
+	);
+	await until('the roofline has it', async () =>
+		(await textOf(app.page, '[role=tree], [role=listbox], .roofline')).includes('failed at /desk')
+	);
+	await (await named(app.page, 'button', 'undo')).click();
+	await until('it is gone', async () =>
+		!(await textOf(app.page, '[role=tree], [role=listbox], .roofline')).includes('failed at /desk')
+	);
+}); // prettier-ignore
+
 test('words of a page are written anew by a double click, and a piece is dragged to another region', async () => {
 	await app.open('/plan?route=/visit&width=1100');
 	const { x, y } = await placeOnStage('h1');

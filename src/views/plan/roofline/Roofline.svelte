@@ -11,7 +11,7 @@
 	import { hot } from '$store/hot.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { wishes } from '$store/wishes.svelte.ts';
-	import { askMoveRoute, askNewLayout, askNewRoute } from '../../commands/asking.ts';
+	import { askMoveRoute, askNewLayout, askNewRoute, askNewState } from '../../commands/asking.ts';
 	import FoldButton from '$views/shell/FoldButton.svelte';
 	import { choice } from '../choice.svelte.ts';
 	import { menu } from '../../commands/menu.svelte.ts';
@@ -224,16 +224,19 @@
 		{point}
 	/>
 	<div class="acts">
+		<span class="small">Add</span>
 		<button
 			class="act"
-			onclick={() => askNewRoute(chosenRow?.kind === 'route' ? chosenRow.page : '/')}
-			>Add route</button
+			aria-label="Add route"
+			onclick={() => askNewRoute(chosenRow?.kind === 'route' ? chosenRow.page : '/')}>route</button
 		>
 		<button
 			class="act"
+			aria-label="Add layout"
 			onclick={() => askNewLayout(chosenRow?.kind === 'route' ? chosenRow.page : '/')}
-			>Add layout</button
+			>layout</button
 		>
+		<button class="act" aria-label="Add state" onclick={() => askNewState('/')}>state</button>
 	</div>
 </aside>
 
@@ -304,6 +307,7 @@
 	}
 	.acts {
 		display: flex;
+		align-items: baseline;
 		gap: 4px;
 		padding: 4px 6px 6px;
 		border-top: 1px solid var(--hair);
