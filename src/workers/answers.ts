@@ -8,7 +8,7 @@ import {
 import { closedPages } from '$core/emit/access-file.ts';
 import { handOver, plainHandOver, type HandOver } from '$core/emit/hand-over.ts';
 import type { TracedPage } from '$core/emit/html/marks.ts';
-import { pageFile } from '$core/emit/paths.ts';
+import { leadsToFolders, pageFile } from '$core/emit/paths.ts';
 import { outputOf, sourceOf, traceOutput, traceSource } from '$core/emit/html/trace.ts';
 import { type Trace } from '$core/model/trace.ts';
 import { piecesIn, type PieceView } from '$core/edit/pieces/pieces.ts';
@@ -267,7 +267,14 @@ export class Answers {
 		}
 		const active = this.latest ? activeMarkup(this.latest).map((one) => this.activeView(one)) : [];
 		const closed = this.latest ? closedPages(this.latest).map(({ address }) => address) : [];
-		return { files: views, problems: problems.map((one) => this.problemView(one)), active, closed };
+		const isFolders = this.latest && leadsToFolders(this.latest.site.settings);
+		return {
+			files: views,
+			problems: problems.map((one) => this.problemView(one)),
+			active,
+			closed,
+			links: isFolders ? 'folders' : 'files'
+		};
 	}
 
 	/** The static site as a zip, with marks or without; undefined while there are errors. */

@@ -112,6 +112,8 @@ export interface DeliveryView {
 	readonly active: readonly ActiveView[];
 	/** Addresses of pages that not everyone may open. */
 	readonly closed: readonly string[];
+	/** What links between pages lead to: files, or folders as a server has them. */
+	readonly links: 'files' | 'folders';
 }
 
 export interface ActiveView {

@@ -90,6 +90,32 @@ test('odd addresses lie under their own names, and links to them lead there', ()
 	assert.equal(links.length, 4);
 });
 
+test('links lead to folders where the site has an address and folders, else to files', () => {
+	const links = (words: string): string[] => {
+		const layout = 'layout frame at / { region main as main { slot } }';
+		const list = '<a href="/">1</a><a href="/visit#hours">2</a><a href="/visit">3</a><a href="data.txt">4</a>';
+		const site = sound(
+			`site "T" { bands { narrow 0 }; ${words} }\n${layout}\nroute / { piece a """${list}""" }\nroute /visit { piece a """${list}""" }\nstate not-found at / { piece a """${list}""" }`,
+			{ 'data.txt': 'x' }
+		);
+		const files = deliver(site, 2000);
+		return files
+			.filter(({ path }) => path.endsWith('.html'))
+			.map(({ path, content }) => `${path}: ${[...String(content).matchAll(/<a href="([^"]+)"/g)].map(([, to]) => to).join(' ')}`);
+	};
+	assert.deepEqual(links(''), [
+		'index.html: index.html visit/index.html#hours visit/index.html data.txt',
+		'visit/index.html: ../index.html ../visit/index.html#hours ../visit/index.html ../data.txt',
+		'404.html: /index.html /visit/index.html#hours /visit/index.html /data.txt'
+	]);
+	assert.deepEqual(links('address "https://a.test/b/"'), [
+		'index.html: ./ visit/#hours visit/ data.txt',
+		'visit/index.html: ../ ../visit/#hours ../visit/ ../data.txt',
+		'404.html: /b/ /b/visit/#hours /b/visit/ /b/data.txt'
+	]);
+	assert.deepEqual(links('address "https://a.test/"; urls files')[0], 'index.html: index.html visit.html#hours visit.html data.txt');
+}); // prettier-ignore
+
 test('two pages of one address are an error, and so are two files of one path', () => {
 	assert.match(
 		only(resolve(around('route /x/:y { samples "a" }\nroute /x/a { }')).problems, 'address-twice')

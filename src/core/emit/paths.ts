@@ -24,6 +24,7 @@ export interface PathPlan {
 export function planPaths(resolved: ResolvedSite): PathPlan {
 	const { urls, address } = resolved.site.settings;
 	const base = address === undefined ? '/' : address.replace(/^[a-z]+:\/\/[^/]*/, '');
+	const toFolders = leadsToFolders(resolved.site.settings);
 	const pages = new Map<string, PageInstance>();
 	const linked = new Set<string>();
 	const byAddress = new Map<string, string>();
@@ -57,7 +58,7 @@ export function planPaths(resolved: ResolvedSite): PathPlan {
 		const asset = assetPath(path);
 		if (path.startsWith('/') && !path.startsWith('//')) {
 			const target = byAddress.get(canonicalPath(trimSlash(path))) ?? onlyPageFor(path, resolved);
-			if (target !== undefined) return encodePath(target) + tail;
+			if (target !== undefined) return (toFolders ? folderOf(target) : encodePath(target)) + tail;
 			if (assets.has(asset.slice(1))) return fileLink(asset.slice(1)) + tail;
 		} else if (assets.has(asset)) {
 			return fileLink(asset) + tail;
@@ -69,9 +70,25 @@ export function planPaths(resolved: ResolvedSite): PathPlan {
 	const link = (url: string, fromFile: string): string => {
 		if (!targets.has(url)) targets.set(url, targetOf(url));
 		const target = targets.get(url);
-		return target === undefined ? url : up(fromFile) + target;
+		if (target === undefined) return url;
+		const way = up(fromFile);
+		// A page in the same folder has no way to it, and no name there.
+		return way === '' && /^([?#]|$)/.test(target) ? `./${target}` : way + target;
 	};
 	return { pages, up, link, linked };
+}
+
+/**
+ * Whether links lead to folders, as a server that the site is for has them; else they lead to files, so that pages
+ * work from a folder on a disk, too.
+ */
+export function leadsToFolders({ address, urls }: SiteSettings): boolean {
+	return address !== undefined && urls === 'folders';
+}
+
+/** The folder of a page's file, as a server has it. */
+function folderOf(file: string): string {
+	return encodePath(file).replace(/(^|\/)index\.html$/, '$1');
 }
 
 /** The path of a file of the site that a URL means, as it is written in markup. */
@@ -113,7 +130,7 @@ export function canonicalUrl(
 	{ address, urls }: SiteSettings
 ): string | undefined {
 	if (address === undefined || instance.page.kind !== 'route') return undefined;
-	return address + encodePath(pageFile(instance, urls)).replace(/(^|\/)index\.html$/, '$1');
+	return address + folderOf(pageFile(instance, urls));
 }
 
 /** Whether a page is a part of what is delivered: to a role, only what it may open. */

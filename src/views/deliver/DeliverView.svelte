@@ -62,8 +62,15 @@
 		<section>
 			<h2>The static site</h2>
 			<p>
-				HTML, a page a file, and CSS, a file a layout. Unpack it and open
-				<span class="mono">index.html</span>: links work with and without a server.
+				HTML, a page a file, and CSS, a file a layout.
+				{#if delivery?.links === 'folders'}
+					Links lead to <span class="mono">visit/</span>, as a server has it at the address of the
+					site. Without that address they lead to files, and work from a folder, too.
+				{:else}
+					Unpack it and open <span class="mono">index.html</span>: links lead to files, so they work
+					with and without a server. Give the site its address for links such as
+					<span class="mono">visit/</span>.
+				{/if}
 			</p>
 			<div class="script"><ScriptLine active={delivery?.active ?? []} /></div>
 			<label class="marks">
