@@ -104,6 +104,11 @@ const inMarkup: readonly (readonly [code: string, wrong: string, mended: string]
 		'<h1>Seed</h1><img src="pod.svg" width="8" height="8">',
 		'<h1>Seed</h1><img alt="" src="pod.svg" width="8" height="8">'
 	],
+	[
+		'markup-table-heads',
+		'<h1>Seed</h1><table class="a"><caption>b</caption><tbody><tr><td>Kind</td><td class="n">Years</td></tr><tr><td>Bean</td><td>3</td></tr></tbody></table>',
+		'<h1>Seed</h1><table class="a"><caption>b</caption><tbody><tr><th scope="col">Kind</th><th scope="col" class="n">Years</th></tr><tr><td>Bean</td><td>3</td></tr></tbody></table>'
+	],
 	// In a list each element leads to the one tag that all of them have.
 	[
 		'image-no-size',
@@ -134,6 +139,23 @@ for (const [code, wrong, mended] of inMarkup) {
 		assert.equal(texts.get('site.eave'), text(mended));
 	});
 }
+
+test('text that can hardly be read gets the nearest colour of the tokens that is enough', () => {
+	const text = (ink: string, tokens = '--paper: #fffdf7; --leaf: #2f6b3a; --ink: #111; --mist: #a9c3ad; --dusk: #2a5e33; --dusk @night: #fff'): string =>
+		`site "Seed" { lang en; bands { narrow 0 }; tokens { ${tokens} } }\nlayout frame at / { description "Seed."; style """:scope { background: var(--paper); color: var(--ink) } a { outline: 1px solid var(--leaf) var(--mist) var(--dusk) }"""; region main as main { slot } }\nroute / { title "Home"; piece a """<h1>Seed</h1><p>Lent</p>"""; style """p { color: ${ink}; margin: 0 }""" }\n`;
+	const mendIn = (from: string): string | undefined => {
+		const one = lookOver(from).findings.find(({ problem }) => problem.code === 'contrast-low');
+		const wish = one && mendOf(one.problem, resolve(from));
+		if (!wish) return undefined;
+		const { proposal } = prepare(resolve(from), wish);
+		assert.ok(proposal.kind === 'edit');
+		return applyChanges(resolve(from).reading.files, proposal.changes).texts.get('site.eave');
+	};
+	// A token that is another by night is nearer, and is not known to be enough there.
+	assert.equal(mendIn(text('#8fb596')), text('var(--leaf)'));
+	assert.equal(mendIn(text('#b9b2a0', '--paper: #fffdf7; --ink: #111 ; --mist: #a9c3ad; --leaf: #c0d0c0; --dusk: #fff')), text('var(--ink)', '--paper: #fffdf7; --ink: #111 ; --mist: #a9c3ad; --leaf: #c0d0c0; --dusk: #fff'));
+	assert.equal(mendIn(text('#b9b2a0', '--paper: #fffdf7; --ink: #222; --ink @night: #eee; --mist: #a9c3ad; --leaf: #c0d0c0; --dusk: #fff')), undefined);
+}); // prettier-ignore
 
 test('what is meant is not guessed where it is in braces, or where nothing is near', () => {
 	const text = `site "Seed" { lang en; bands { narrow 0 } }\nlayout frame at / { description "Seed."; region main as main { slot } }\nroute / { title "Home"; piece a """<h1 id="a">Seed</h1><p id="{site.lang}"></p><p id="{site.lang}"></p><a href="/nothing/like/it">x</a><input type="text">""" }\n`;

@@ -52,6 +52,16 @@ function instead(span: Span, words: string): Mend {
 	return { label: `Write ${words}`, span, insert: words };
 }
 
+/** The first row of a table as its heads; where lists or parts bring its rows, nobody knows which that is. */
+function firstRowAsHeads(at: Span, { from }: MarkupFault, { markup }: MarkupPlace): Mend | undefined {
+	const table = markup.slice(0, from + 1).lastIndexOf('<');
+	const [before = '', row = ''] = /^<table\b[^{]*?(<tr\b(?:(?!<tr\b)[^])*?)(?=<\/tr|<tr\b|<\/table)/i.exec(markup.slice(table)) ?? [];
+	if (row === '' || /\{\s*(?:for|if|use|content)\b/.test(row)) return undefined;
+	const heads = row.replaceAll(/<td\b/gi, '<th scope="col"').replaceAll(/<\/td\b/gi, '</th');
+	const start = at.from - from + table + before.length - row.length;
+	return { label: 'Its first row are its heads', span: { file: at.file, from: start, to: start + row.length }, insert: heads };
+} // prettier-ignore
+
 /** The outermost elements of a part stand in what uses it. */
 const isOutermost = ({ from }: MarkupFault, { isPart, markup }: MarkupPlace): boolean => {
 	const before = markup.slice(3, from - 1);
@@ -292,6 +302,7 @@ export const markupChecks: readonly MarkupCheck[] = [
 		what: 'A table has heads.',
 		why: 'Those who listen hear one value after the other, and not of what.',
 		wrong: '<table><tr><td>Beans</td><td>3</td></tr></table>',
-		mended: '<table><tr><th>Beans</th><td>3</td></tr></table>'
+		mended: '<table><tr><th>Beans</th><td>3</td></tr></table>',
+		mend: firstRowAsHeads
 	})
 ]; // prettier-ignore

@@ -1,6 +1,7 @@
-import { parse, wcagContrast } from 'culori';
+import { differenceEuclidean, parse, wcagContrast, type Color } from 'culori';
 import { TypeAround } from '../../laid/type-around.ts';
-import { warning } from '../../messages/problem.ts';
+import { warning, type Mend } from '../../messages/problem.ts';
+import type { Style } from '../../model/site.ts';
 import { placeOfStyle } from '../../model/style-place.ts';
 import { PagePaint, type WrittenPaint } from '../../author-styles/paint.ts';
 import { outward, type Element } from '../../author-styles/page-tree.ts';
@@ -65,9 +66,35 @@ function sightings(
 	const least = leastOf(large);
 	if (ratio >= least) return [];
 	const span = placeOfStyle(rule.style, at, 'color'.length);
-	const problem = warning('contrast-low', span, ink, ground, ratio, least);
+	const mend = colourMend(page, rule.style, at, { ink: one, ground: other, least });
+	const problem = { ...warning('contrast-low', span, ink, ground, ratio, least), ...(mend && { mend }) }; // prettier-ignore
 	return [{ problem, box: page.boxOf(element), cause: `${ink} ${ground}`, weight: least - ratio }];
 }
+
+/** The token of the site that is nearest to a colour of text, and differs enough from what is behind it. */
+function colourMend(
+	{ resolved }: WrittenPage,
+	style: Style,
+	at: number,
+	{ ink, ground, least }: { readonly ink: Color; readonly ground: Color; readonly least: number }
+): Mend | undefined {
+	const [declared = ''] = /^color\s*:\s*[^;}!]*[^;}!\s]/.exec(style.css.slice(at)) ?? [];
+	if (declared === '') return undefined;
+	const { tokens, night } = resolved.site.settings;
+	const names = [...tokens, ...night].map(({ name }) => name.text);
+	const far = differenceEuclidean('oklab');
+	const enough = tokens.flatMap(({ name, value }) => {
+		const colour = parse(value.text);
+		// One that is another by night or in some band may not be enough there.
+		const isOne = names.filter((other) => other === name.text).length === 1;
+		if (!colour || !isOne || (colour.alpha ?? 1) < 1 || wcagContrast(colour, ground) < least) return [];
+		return [{ name: name.text, far: far(colour, ink) }];
+	});
+	const [nearest] = enough.sort((a, b) => a.far - b.far);
+	if (!nearest) return undefined;
+	const insert = `color: var(${nearest.name})`;
+	return { label: `Write ${insert}`, span: placeOfStyle(style, at, declared.length), insert };
+} // prettier-ignore
 
 function holdsText({ children }: Element): boolean {
 	return children.some((child) => child.type === 'text' && child.data.trim() !== '');
