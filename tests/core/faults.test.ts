@@ -114,6 +114,7 @@ const faults: readonly (readonly [right: string, wrong: string, code: string])[]
 	['  description "Seed that is lent and brought back."\n', '', 'description-missing'],
 	['lang en', '', 'lang-missing'],
 	['    piece menu nav from / depth 1\n', '', 'page-unreachable'],
+	['menu nav from / depth 1', 'menu nav from / depth 1 { show hidden; show in-place @wide }', 'menu-hidden'],
 	['admit keeper', 'admit keepers', 'role-unknown'],
 	['  admit keeper\n', '', 'roles-idle'],
 	['data.kinds}', 'data.kind}', 'expression-unknown'],

@@ -70,6 +70,7 @@ import { partUnused } from './unused/part-unused.ts';
 import { tokenUnused } from './unused/token-unused.ts';
 import { bandUnused } from './unused/band-unused.ts';
 import { dataUnused } from './unused/data-unused.ts';
+import { menuHidden } from './pages/menu-hidden.ts';
 import { notFoundMissing } from './pages/not-found-missing.ts';
 import { hoverOnly } from './style/hover-only.ts';
 import { orderStyled } from './style/order-styled.ts';
@@ -127,6 +128,7 @@ export const checks: readonly Check[] = [
 	bandUnused,
 	dataUnused,
 	notFoundMissing,
+	menuHidden,
 	hoverOnly,
 	orderStyled,
 	assetUnused,

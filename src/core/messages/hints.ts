@@ -37,6 +37,8 @@ export const hints = {
 	'data-unused': (name: string) => `Nothing uses the data ${name}.`,
 	'band-unused': (band: string, from: number) =>
 		`Nothing changes where ${band} begins, at ${from} px: nothing is said for it.`,
+	'menu-hidden': (menu: string, band: string) =>
+		`${menu} is hidden at ${band}, and nothing else of the layout leads where it does.`,
 	'not-found-missing': () =>
 		'There is no state not-found: whoever follows an old link sees what the server has.',
 	'order-styled': (words: string) =>
