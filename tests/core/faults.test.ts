@@ -167,6 +167,7 @@ const faults: readonly (readonly [right: string, wrong: string, code: string])[]
 	['a:focus-visible { outline: 2px solid; }', '.nowhere { color: red; }', 'style-unused'],
 	['a:focus-visible { outline: 2px solid; }', 'header:hover ul { opacity: 1; }', 'hover-only'],
 	['a:focus-visible { outline: 2px solid; }', 'header { display: flex; flex-direction: row-reverse; }', 'order-styled'],
+	['a:focus-visible { outline: 2px solid; }', '@media print { main { display: none } }', 'print-hidden'],
 	['color: var(--ink);', 'color: #ccc;', 'contrast-low'],
 	['color: var(--ink);', 'color: #1d2421;', 'value-not-token'],
 	['color: var(--ink);', 'color: var(--ink); background: url("images/no.svg");', 'style-file-missing'],

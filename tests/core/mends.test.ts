@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { mendOf } from '../../src/core/check/mend.ts';
+import { sentenceOf } from '../../src/core/messages/problem.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { judgeMends } from '../judge/mends.ts';
@@ -139,6 +140,14 @@ for (const [code, wrong, mended] of inMarkup) {
 		assert.equal(texts.get('site.eave'), text(mended));
 	});
 }
+
+test('a heading skipped between two layers names the other one', () => {
+	const text = `site "Seed" { lang en; bands { narrow 0 } }\nlayout frame at / { description "Seed."; region main as main { slot }; region side as aside { piece top """<h2>Seed</h2>""" } }\nroute / { title "Home"; piece a """<h1>Lent</h1>"""; fill side after { piece b """<h4>a</h4><h6>b</h6>""" } }\n`;
+	const said = lookOver(text).findings.flatMap(({ problem }) => (problem.code === 'heading-skips' ? [sentenceOf(problem)] : []));
+	assert.equal(said.length, 2);
+	assert.match(said[0] ?? '', /level 4 follows one of level 2 that frame brings:/);
+	assert.match(said[1] ?? '', /level 6 follows one of level 4: a level/);
+}); // prettier-ignore
 
 test('text that can hardly be read gets the nearest colour of the tokens that is enough', () => {
 	const text = (ink: string, tokens = '--paper: #fffdf7; --leaf: #2f6b3a; --ink: #111; --mist: #a9c3ad; --dusk: #2a5e33; --dusk @night: #fff'): string =>

@@ -73,6 +73,7 @@ import { dataUnused } from './unused/data-unused.ts';
 import { menuHidden } from './pages/menu-hidden.ts';
 import { notFoundMissing } from './pages/not-found-missing.ts';
 import { hoverOnly } from './style/hover-only.ts';
+import { printHidden } from './style/print-hidden.ts';
 import { orderStyled } from './style/order-styled.ts';
 
 /** Everything that is looked for once a site is resolved. */
@@ -131,6 +132,7 @@ export const checks: readonly Check[] = [
 	menuHidden,
 	hoverOnly,
 	orderStyled,
+	printHidden,
 	assetUnused,
 	yearFixed,
 	valueNotToken,

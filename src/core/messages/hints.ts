@@ -58,8 +58,8 @@ export const hints = {
 		`What lies beside each other in ${box} is ${gaps} px apart.`,
 
 	// Reading
-	'heading-skips': (level: number, before: number) =>
-		`This heading of level ${level} follows one of level ${before}: a level between them is missing.`,
+	'heading-skips': (level: number, before: number, other: string) =>
+		`This heading of level ${level} follows one of level ${before}${other === '' ? '' : ` that ${other} brings`}: a level between them is missing.`,
 	'description-missing': (page: string) =>
 		`${page} has no description, so search engines show some words of it.`,
 	'image-no-size': (file: string) =>

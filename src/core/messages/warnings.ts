@@ -102,6 +102,8 @@ export const warnings = {
 	'style-file-missing': (file: string) => `There is no file ${file} in the site for this style.`,
 	'style-import': () =>
 		'An import does nothing here: what it would bring stands in a style, or in a file of its own.',
+	'print-hidden': (selector: string) =>
+		`On paper "${selector}" hides the content of the page itself.`,
 	'hover-only': (selector: string) =>
 		`What "${selector}" shows never shows for the keyboard: no rule does the same for what has the focus.`,
 	'focus-unseen': () =>

@@ -70,16 +70,19 @@ export const headingSkips: PageCheck = {
 	},
 	find(page) {
 		// What stands beside the content begins anew: a menu may come before the first heading.
-		const last = new Map<string, number>();
+		const last = new Map<string, { readonly level: number; readonly element: Element }>();
 		return headingsOf(page).flatMap((element): Sighting[] => {
 			const box = page.boxOf(element);
 			const key = `${box?.layout} ${box?.region}`;
 			const level = levelOf(element);
 			const before = last.get(key);
-			last.set(key, level);
-			if (before === undefined || level <= before + 1) return [];
-			const problem = hint('heading-skips', page.placeOf(element), level, before);
-			const mend = page.tree.origins.has(element) ? levelMend(page, problem.span, level, before + 1) : undefined; // prettier-ignore
+			last.set(key, { level, element });
+			if (before === undefined || level <= before.level + 1) return [];
+			const [own, around] = [element, before.element].map((one) => page.ownerOf(one)?.layer);
+			// Between two layers either may change: who reads it learns which is the other.
+			const other = around && around !== own ? layerName(around) : '';
+			const problem = hint('heading-skips', page.placeOf(element), level, before.level, other);
+			const mend = page.tree.origins.has(element) ? levelMend(page, problem.span, level, before.level + 1) : undefined; // prettier-ignore
 			return [{ problem: { ...problem, ...(mend && { mend }) }, box }];
 		});
 	}

@@ -1,0 +1,36 @@
+import { warning } from '../../messages/problem.ts';
+import { ruleSpan } from '../../author-styles/author-rules.ts';
+import { reached } from '../../author-styles/reached.ts';
+import type { PageCheck } from '../check.ts';
+import { plainLayout } from '../example.ts';
+import type { Sighting } from '../subject/sighting.ts';
+
+const printed = (selector: string): string =>
+	plainLayout(
+		`region side as aside { piece hours """<p>Two to six.</p>""" }\n  style """ @media print { ${selector} { display: none; } } """`
+	);
+
+export const printHidden: PageCheck = {
+	of: 'page',
+	codes: ['print-hidden'],
+	what: 'What a page is for is there on paper, too.',
+	why: 'Whoever prints the page gets an empty sheet.',
+	examples: {
+		'print-hidden': { wrong: printed(':scope'), mended: printed('aside') }
+	},
+	find(page) {
+		// What holds the content of the page goes with all that stands around it.
+		const content = new Set(['main', 'body', 'html']);
+		return page.rules.flatMap((rule): Sighting[] => {
+			const isPrint = rule.conditions.some((one) => one.of === 'screen' && /^\s*(only\s+)?print\b/i.test(one.query)); // prettier-ignore
+			const hides = rule.declarations.some(({ property, value }) => property === 'display' && /^none\b/.test(value.trim())); // prettier-ignore
+			if (!isPrint || !hides) return [];
+			const lost = reached(rule, page.tree).find(
+				({ element, pseudo }) => pseudo === undefined && content.has(element.name)
+			);
+			if (!lost) return [];
+			const problem = warning('print-hidden', ruleSpan(rule), rule.selectors);
+			return [{ problem, box: page.boxOf(lost.element) }];
+		});
+	}
+};
