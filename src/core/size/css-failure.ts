@@ -32,7 +32,10 @@ function inItem(text: CssText, item: CssItem, content: Content): CssFailure | un
 	}
 	if (kind === 'declaration') {
 		if (content === 'rules') return { at: start, why: 'a rule has its declarations in braces' };
-		return parseFailure(text.css.slice(start, to).replace(/;\s*$/, ''), 'declaration', start);
+		const declared = text.css.slice(start, to).replace(/;\s*$/, '');
+		// CSS Values 5, section 8: `if()` has semicolons in its brackets, which the library does not know yet.
+		if (/^[\w-]+\s*:[^]*;/.test(declared)) return undefined;
+		return parseFailure(declared, 'declaration', start);
 	}
 	if (!inner) return undefined;
 	if (isGroup(item)) return inBlock(text, inner, content);
