@@ -1,5 +1,5 @@
 import { shownWord, type ShownBox } from '$core/measure/compare.ts';
-import type { BoxRef } from '$core/model/wish.ts';
+import type { BoxRef } from '$core/model/command.ts';
 import type { MeasuredBox } from '$core/view-models/overlay.ts';
 import { readTrace } from '$core/emit/html/trace.ts';
 import { sameTrace, type Trace } from '$core/model/trace.ts';

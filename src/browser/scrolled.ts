@@ -11,7 +11,7 @@ export interface FrameScroll {
 /** Scrolls a page, or a box of it that scrolls by itself. */
 export function scrollFrame(inner: Document, { px, within }: FrameScroll): void {
 	const element = scrollerIn(inner, within);
-	// Half a px of a page that is drawn smaller is nobody's wish.
+	// Half a px of a page that is drawn smaller is what nobody wants.
 	if (element && Math.abs(scrollPlaceOf(element) - px) >= 1) setScrollPlace(element, px);
 }
 

@@ -16,7 +16,7 @@
 	import TopBar from '$views/shell/bar/TopBar.svelte';
 	import { isAt, views } from '$views/shell/bar/views.ts';
 	import CommandField from '$views/commands/CommandField.svelte';
-	import DeedMenu from '$views/commands/CommandMenu.svelte';
+	import ActionMenu from '$views/commands/CommandMenu.svelte';
 	import KeysSheet from '$views/commands/KeysSheet.svelte';
 	import AskDialog from '$views/shell/dialogs/AskDialog.svelte';
 	import ConfirmEdit from '$views/shell/dialogs/ConfirmEdit.svelte';
@@ -36,7 +36,7 @@
 		takeScreen(place);
 		store.seenBy = place.role;
 		store.trial = place.trial;
-		void start(place.wish)
+		void start(place.request)
 			.then(clearForgotten)
 			.catch(() => undefined);
 		const keep = () => store.leavePage();
@@ -64,9 +64,9 @@
 		// On the way to another view nothing may lead back to this one; the address follows once one is there.
 		if (!shown || navigating.to) return;
 		const several = shown.addresses.length > 1 && shown.address !== shown.addresses[0];
-		const wish = { page: shown.page, address: several ? shown.address : undefined };
+		const request = { page: shown.page, address: several ? shown.address : undefined };
 		const { seeing } = store;
-		untrack(() => void writePlace(page.url, { wish, ...seeing, width, height }));
+		untrack(() => void writePlace(page.url, { request, ...seeing, width, height }));
 	});
 
 	// What a page shows from elsewhere is asked for where its copy is too old.
@@ -96,13 +96,13 @@
 		const place = readPlace(page.url);
 		untrack(() => {
 			const shown = store.page;
-			if (!shown || !place.wish) return;
-			const address = place.wish.address ?? shown.addresses[0];
+			if (!shown || !place.request) return;
+			const address = place.request.address ?? shown.addresses[0];
 			const same =
-				place.wish.page === shown.page && (address === shown.address || !place.wish.address);
+				place.request.page === shown.page && (address === shown.address || !place.request.address);
 			if (place.role !== store.seenBy) store.seenBy = place.role;
 			else if (same) return;
-			void store.goTo(place.wish);
+			void store.goTo(place.request);
 		});
 	});
 
@@ -187,7 +187,7 @@
 <CommandField bind:open={finding} />
 <MeasuringPages />
 <KeysSheet bind:open={keysShown} view={viewName} />
-<DeedMenu />
+<ActionMenu />
 
 <style>
 	.shell {

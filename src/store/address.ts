@@ -1,11 +1,11 @@
 import { goto } from '$app/navigation';
 import type { Span } from '$core/model/span.ts';
 import { trialOf, trialWords, type Trial } from '$core/model/trial.ts';
-import type { PageWish } from '$workers/messages.ts';
+import type { PageRequest } from '$workers/messages.ts';
 
 /** What the address of the application says: which page is shown, and on what screen. */
 export interface Place {
-	readonly wish: PageWish | undefined;
+	readonly request: PageRequest | undefined;
 	/** Whom the site is seen by; undefined: all of it. */
 	readonly role: string | undefined;
 	/** What it is tried with. */
@@ -26,7 +26,8 @@ export function readPlace(url: URL): Place {
 	const width = Number(url.searchParams.get('width') ?? Number.NaN);
 	const height = Number(url.searchParams.get('height') ?? Number.NaN);
 	return {
-		wish: page === null ? undefined : { page, address: url.searchParams.get('page') ?? undefined },
+		request:
+			page === null ? undefined : { page, address: url.searchParams.get('page') ?? undefined },
 		role: url.searchParams.get('as') ?? undefined,
 		trial: trialOf(url.searchParams.get('try')?.split('.') ?? []),
 		width: Number.isFinite(width) ? clampWidth(width) : undefined,
@@ -45,8 +46,8 @@ export function clampHeight(height: number): number {
 /** The query that leads back to a place, for links from one view to another. */
 export function placeQuery(place: Place): string {
 	const query = new URLSearchParams();
-	if (place.wish) query.set('route', place.wish.page);
-	if (place.wish?.address !== undefined) query.set('page', place.wish.address);
+	if (place.request) query.set('route', place.request.page);
+	if (place.request?.address !== undefined) query.set('page', place.request.address);
 	if (place.role !== undefined) query.set('as', place.role);
 	const tried = trialWords(place.trial);
 	if (tried.length > 0) query.set('try', tried.join('.'));
@@ -67,10 +68,10 @@ export async function writePlace(url: URL, place: Place): Promise<void> {
 	for (const name of ['route', 'page', 'as', 'try', 'width', 'height']) others.delete(name);
 	const query = [placeQuery(place), others.toString()].filter((words) => words !== '').join('&');
 	const samePage =
-		before.wish?.page === place.wish?.page &&
-		before.wish?.address === place.wish?.address &&
+		before.request?.page === place.request?.page &&
+		before.request?.address === place.request?.address &&
 		before.role === place.role;
-	const replaceState = before.wish === undefined || samePage;
+	const replaceState = before.request === undefined || samePage;
 	await goto(`${url.pathname}?${query}`, { replaceState, keepFocus: true, noScroll: true });
 }
 

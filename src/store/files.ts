@@ -1,5 +1,5 @@
 import { counted, reasonOf } from '$core/messages/problem.ts';
-import { wishes } from './wishes.svelte.ts';
+import { commands } from './commands.svelte.ts';
 import { store } from './site.svelte.ts';
 
 /** Bringing files of other kinds into the open site: pictures, fonts, data. */
@@ -30,7 +30,7 @@ export async function addFiles(files: readonly File[]): Promise<void> {
 		try {
 			const path = freePath(pathFor(file, undefined));
 			const bytes = new Uint8Array(await file.arrayBuffer());
-			if (await wishes.make({ kind: 'put-file', file: path, bytes })) added.push(path);
+			if (await commands.make({ kind: 'put-file', file: path, bytes })) added.push(path);
 		} catch (failure) {
 			store.say(`${file.name} could not be read: ${reasonOf(failure)}.`);
 		}
@@ -46,5 +46,5 @@ export async function addFiles(files: readonly File[]): Promise<void> {
 /** Puts another file in the place of one, which every page that shows it then shows. */
 export async function replaceFile(path: string, file: File): Promise<void> {
 	const bytes = new Uint8Array(await file.arrayBuffer());
-	await wishes.make({ kind: 'put-file', file: path, bytes });
+	await commands.make({ kind: 'put-file', file: path, bytes });
 }

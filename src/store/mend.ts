@@ -1,11 +1,11 @@
 import type { MendView } from '$workers/messages.ts';
 import { store } from './site.svelte.ts';
-import { wishes } from './wishes.svelte.ts';
+import { commands } from './commands.svelte.ts';
 
 /** Makes the change that takes a problem away, as one step that can be undone. */
 export async function mendProblem(mend: MendView): Promise<void> {
-	if (mend.kind === 'wish') {
-		await wishes.make(mend.wish);
+	if (mend.kind === 'command') {
+		await commands.make(mend.command);
 		return;
 	}
 	const { file, from, to } = mend.span;

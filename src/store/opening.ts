@@ -1,14 +1,14 @@
 import { reasonOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
-import type { PageWish } from '$workers/messages.ts';
+import type { PageRequest } from '$workers/messages.ts';
 import { fetchSite, openedLast } from './keep/listing.ts';
 import { store, tabKey } from './site.svelte.ts';
 
 /** The ways in which a site comes to be open. Whatever cannot be opened, a notice says why, and the open site stays. */
 
 /** Opens what was open before; at a first visit, the demo site. Never fails: what does is said. */
-export async function start(wish: PageWish | undefined): Promise<void> {
-	store.begin(wish);
+export async function start(request: PageRequest | undefined): Promise<void> {
+	store.begin(request);
 	let lost: string | undefined;
 	try {
 		const id = await lastOpened();

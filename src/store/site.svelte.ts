@@ -7,10 +7,17 @@ import { reasonOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import type { Change } from '$core/source/change.ts';
 import type { Desk } from '$workers/desk.ts';
-import type { Wish } from '$core/model/wish.ts';
-import type { Made, PageView, PageWish, Shown, SiteView } from '$workers/messages.ts';
+import type { Command } from '$core/model/command.ts';
+import type { Made, PageView, PageRequest, Shown, SiteView } from '$workers/messages.ts';
 import { emptyHistory } from './keep/history.ts';
-import { advance, changesOf, entryFor, type Deed, type Entry, type Work } from './keep/journal.ts';
+import {
+	advance,
+	changesOf,
+	entryFor,
+	type Action,
+	type Entry,
+	type Work
+} from './keep/journal.ts';
 import {
 	fetchSite,
 	keepListed,
@@ -31,12 +38,12 @@ const nothing: Work = { texts: new Map(), assets: new Map(), history: emptyHisto
 
 const notWriting = 'This site is being edited in another tab, so nothing was changed here.';
 
-/** What became of a wish in the end. */
+/** What became of a command in the end. */
 export type Done = Exclude<Made, { readonly kind: 'overtaken' }>;
 
 /** A sentence for the user, shown until it is dismissed or the next one comes. */
 export interface Notice {
-	/** A refusal is about one deed, and gone with the next. */
+	/** A refusal is about one action, and gone with the next. */
 	readonly kind: 'fault' | 'fine' | 'refused';
 	readonly sentence: string;
 	/** Something to do about it. */
@@ -50,7 +57,7 @@ function marksIn({ layouts }: Roofline): string {
 
 /**
  * The open site as the application sees it. Text is the one truth: every edit is an entry that goes
- * through `deed`, is kept, told to other tabs and the worker, and comes back as something to draw.
+ * through `action`, is kept, told to other tabs and the worker, and comes back as something to draw.
  */
 class SiteStore {
 	id = $state('');
@@ -81,7 +88,7 @@ class SiteStore {
 	);
 	readonly reader = new Reader((why) => void this.onRestart(why));
 	private tab: SiteTab | undefined;
-	private wish: PageWish | undefined;
+	private request: PageRequest | undefined;
 	private taken: Promise<void> = Promise.resolve();
 
 	get texts(): ReadonlyMap<string, string> {
@@ -97,41 +104,41 @@ class SiteStore {
 		return this.work.history;
 	}
 
-	/** Starts what reads sites; `wish` is the page to show first. */
-	begin(wish: PageWish | undefined): void {
-		this.wish = wish;
+	/** Starts what reads sites; `request` is the page to show first. */
+	begin(request: PageRequest | undefined): void {
+		this.request = request;
 		this.reader.start();
 	}
 
 	/** Another site starts with its own first page. */
 	forgetPlace(): void {
-		this.wish = undefined;
+		this.request = undefined;
 	}
 
 	/** Changes the text as one step that can be undone. */
 	async apply(changes: readonly Change[], label: string, typing = false): Promise<void> {
-		await this.deed({ kind: 'do', label, changes: [...changes], at: Date.now(), typing });
+		await this.action({ kind: 'do', label, changes: [...changes], at: Date.now(), typing });
 	}
 
 	undo(): Promise<void> {
-		return this.deed({ kind: 'undo' });
+		return this.action({ kind: 'undo' });
 	}
 
 	redo(): Promise<void> {
-		return this.deed({ kind: 'redo' });
+		return this.action({ kind: 'redo' });
 	}
 
-	async goTo(wish: PageWish): Promise<boolean> {
-		const page = await this.core.page({ ...wish, ...this.seeing });
+	async goTo(request: PageRequest): Promise<boolean> {
+		const page = await this.core.page({ ...request, ...this.seeing });
 		if (!page) return false;
-		this.wish = wish;
+		this.request = request;
 		this.page = page;
 		return true;
 	}
 
 	/** The page that is at work, as it is seen. */
-	private get asked(): PageWish | undefined {
-		return this.wish && { ...this.wish, ...this.seeing };
+	private get asked(): PageRequest | undefined {
+		return this.request && { ...this.request, ...this.seeing };
 	}
 
 	/** How the site is looked at. */
@@ -142,25 +149,25 @@ class SiteStore {
 	/** Shows the whole application as a visitor sees it; undefined: all of it. */
 	async seeAs(role: string | undefined): Promise<void> {
 		this.seenBy = role;
-		if (this.wish && this.ready) await this.goTo(this.wish);
+		if (this.request && this.ready) await this.goTo(this.request);
 	}
 
 	/** Tries the pages of the whole application with something. */
 	async tryWith(trial: Trial): Promise<void> {
 		this.trial = trial;
-		if (this.wish && this.ready) await this.goTo(this.wish);
+		if (this.request && this.ready) await this.goTo(this.request);
 	}
 
 	/** Goes to the page that serves an address of the site. */
 	async follow(address: string): Promise<boolean> {
-		const wish = await this.core.pageAt(address);
-		if (!wish || wish.missing) {
-			const shown = wish
-				? `; ${wish.page} is shown.`
+		const request = await this.core.pageAt(address);
+		if (!request || request.missing) {
+			const shown = request
+				? `; ${request.page} is shown.`
 				: ', and there is no state not-found to show.';
 			this.say(`No route of this site serves ${address}${shown}`);
 		}
-		return wish ? this.goTo(wish) : false;
+		return request ? this.goTo(request) : false;
 	}
 
 	/** What the worker can be asked beside edits. Only after `start`. */
@@ -243,9 +250,9 @@ class SiteStore {
 		this.say(notWriting, { label: 'Edit it here', run: () => void this.takeOver() });
 	}
 
-	private async deed(deed: Deed): Promise<void> {
+	private async action(action: Action): Promise<void> {
 		const { work } = this;
-		const entry = entryFor(work, deed);
+		const entry = entryFor(work, action);
 		if (!entry) return;
 		if (!this.writes) {
 			this.sayNotWriting();
@@ -267,12 +274,12 @@ class SiteStore {
 	 * Makes what a drawing asks for: what reads the site works it out and draws it in one go, and the text
 	 * here follows. Where the text was changed meanwhile, it is worked out again.
 	 */
-	async make(wish: Wish, agreed: boolean, typing: boolean): Promise<Done> {
+	async make(command: Command, agreed: boolean, typing: boolean): Promise<Done> {
 		if (!this.writes) return { kind: 'refused', sentence: notWriting };
 		if (this.reader.stopped !== undefined) await this.readAgain();
 		for (;;) {
 			const { number } = this.work;
-			const answer = this.core.make(wish, this.asked, number, agreed);
+			const answer = this.core.make(command, this.asked, number, agreed);
 			// Until its turn comes, no one waits for it.
 			answer.catch(() => undefined);
 			const turn = this.taken.then(async (): Promise<Made> => {
@@ -293,9 +300,9 @@ class SiteStore {
 		}
 	}
 
-	/** Notes a deed whose result is drawn already. */
-	private note(deed: Deed): void {
-		const entry = entryFor(this.work, deed);
+	/** Notes an action whose result is drawn already. */
+	private note(action: Action): void {
+		const entry = entryFor(this.work, action);
 		if (!entry) return;
 		this.work = advance(this.work, entry);
 		this.keeper.note(entry);
@@ -472,7 +479,7 @@ class SiteStore {
 		this.site = shown.site;
 		if (shown.site.roofline) this.takeRoofline(shown.site.roofline);
 		this.page = shown.page;
-		if (shown.page) this.wish = { page: shown.page.page, address: shown.page.address };
+		if (shown.page) this.request = { page: shown.page.page, address: shown.page.address };
 	}
 }
 

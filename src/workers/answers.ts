@@ -13,10 +13,15 @@ import { outputOf, sourceOf, traceOutput, traceSource } from '$core/emit/html/tr
 import { type Trace } from '$core/model/trace.ts';
 import { piecesIn, type PieceView } from '$core/edit/pieces/pieces.ts';
 import { mendOf } from '$core/check/mend.ts';
-import { labelOf } from '$core/edit/wishes.ts';
+import { labelOf } from '$core/edit/commands.ts';
 import { underChoices, type UnderChoice } from '$core/edit/layers/under-choices.ts';
-import { type SizedRef, type HolderRef, type LayerRef, type PieceRef } from '$core/model/wish.ts';
-import { WishRefused, type Refusal } from '$core/edit/proposal.ts';
+import {
+	type SizedRef,
+	type HolderRef,
+	type LayerRef,
+	type PieceRef
+} from '$core/model/command.ts';
+import { CommandRefused, type Refusal } from '$core/edit/proposal.ts';
 import { boxView, type BoxView } from '$core/view-models/box-view.ts';
 import { hasErrors, type Problem, sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
@@ -38,7 +43,7 @@ import type {
 	DeliveredView,
 	DeliveryView,
 	OutputFile,
-	PageWish,
+	PageRequest,
 	PlaceView,
 	MendView,
 	ProblemView,
@@ -82,7 +87,7 @@ export class Answers {
 	constructor(protected readonly year: number) {}
 
 	/** The page that serves an address; where no route does, the nearest state for a missing page. */
-	pageAt(address: string): (PageWish & { readonly missing: boolean }) | undefined {
+	pageAt(address: string): (PageRequest & { readonly missing: boolean }) | undefined {
 		const { shown } = this;
 		if (!shown) return undefined;
 		const route = routeFor(shown.site.routes, address);
@@ -125,15 +130,15 @@ export class Answers {
 	}
 
 	/** Where words of the page on the stage are written, or why they are written nowhere as they stand there. */
-	wordsAt(wish: PageWish, shown: ShownWords): WrittenWords | Refusal {
-		const instance = this.instanceFor(wish);
-		const text = this.shown && seenAs(this.shown, wish);
+	wordsAt(request: PageRequest, shown: ShownWords): WrittenWords | Refusal {
+		const instance = this.instanceFor(request);
+		const text = this.shown && seenAs(this.shown, request);
 		if (!instance || !text) return { kind: 'refused', sentence: 'The page is not there any more.' };
 		try {
 			const found = writtenWords(new WrittenPage(instance, text, this.year), shown);
 			return { ...found, place: this.inTextNow(found.place) };
 		} catch (reason) {
-			if (!(reason instanceof WishRefused)) throw reason;
+			if (!(reason instanceof CommandRefused)) throw reason;
 			const { message: sentence, at } = reason;
 			return { kind: 'refused', sentence, ...(at && { at: this.inTextNow(at) }) };
 		}
@@ -152,11 +157,11 @@ export class Answers {
 	}
 
 	/** The files that come out for a page. */
-	output(wish: PageWish): OutputFile[] {
+	output(request: PageRequest): OutputFile[] {
 		const { shown } = this;
-		const instance = this.instanceFor(wish);
+		const instance = this.instanceFor(request);
 		if (!shown || !instance) return [];
-		const { html } = deliverPage(instance, shown.as(wish.role), this.year);
+		const { html } = deliverPage(instance, shown.as(request.role), this.year);
 		return [
 			{ path: pageFile(instance, shown.site.settings.urls), language: 'html', text: html },
 			...sheetsOf(instance.page, shown).map(({ path, css }): OutputFile => {
@@ -165,23 +170,23 @@ export class Answers {
 		];
 	}
 
-	protected instanceFor(wish: PageWish): PageInstance | undefined {
+	protected instanceFor(request: PageRequest): PageInstance | undefined {
 		const { shown } = this;
-		const page = shown && this.find(wish, shown);
+		const page = shown && this.find(request, shown);
 		const instances = page && shown ? shown.instances(page) : [];
-		return instances.find((one) => one.address === wish.address) ?? instances[0];
+		return instances.find((one) => one.address === request.address) ?? instances[0];
 	}
 
-	private traced(wish: PageWish): TracedPage | undefined {
-		const instance = this.instanceFor(wish);
-		return instance && this.shown && deliverPage(instance, this.shown.as(wish.role), this.year);
+	private traced(request: PageRequest): TracedPage | undefined {
+		const instance = this.instanceFor(request);
+		return instance && this.shown && deliverPage(instance, this.shown.as(request.role), this.year);
 	}
 
 	/** Where the text at an offset shows in the HTML of a page. */
-	traceToOutput(file: string, offset: number, wish: PageWish): Stretch | undefined {
+	traceToOutput(file: string, offset: number, request: PageRequest): Stretch | undefined {
 		const drawn = placeBefore(file, offset, this.since);
 		const trace = this.good && traceSource(this.good, file, drawn);
-		const page = this.traced(wish);
+		const page = this.traced(request);
 		return trace && page && outputOf(page, trace);
 	}
 
@@ -192,8 +197,8 @@ export class Answers {
 	}
 
 	/** The text that made what stands at an offset of a page's HTML. */
-	traceToSource(offset: number, wish: PageWish): Span | undefined {
-		const page = this.traced(wish);
+	traceToSource(offset: number, request: PageRequest): Span | undefined {
+		const page = this.traced(request);
 		const trace = page && traceOutput(page, offset);
 		const span = trace && this.good && sourceOf(this.good, trace);
 		const text = span && this.files.texts.get(span.file);
@@ -312,9 +317,9 @@ export class Answers {
 		return { file, from: now(from), to: now(to) };
 	}
 
-	protected find(wish: PageWish, shown: CheckedSite): Page | undefined {
+	protected find(request: PageRequest, shown: CheckedSite): Page | undefined {
 		const pages = pagesOf(shown.site);
-		return pages.find((page) => layerName(page) === wish.page);
+		return pages.find((page) => layerName(page) === request.page);
 	}
 
 	protected problemView(problem: Problem): ProblemView {
@@ -327,8 +332,8 @@ export class Answers {
 
 	private mendView(problem: Problem): MendView | undefined {
 		if (problem.mend) return { kind: 'text', ...problem.mend };
-		const wish = this.latest && mendOf(problem, this.latest);
-		return wish && { kind: 'wish', label: labelOf(wish), wish };
+		const command = this.latest && mendOf(problem, this.latest);
+		return command && { kind: 'command', label: labelOf(command), command };
 	}
 
 	/** What a layer says of itself; undefined where it is not there any more. */
@@ -380,7 +385,7 @@ function unlessRefused<T>(say: () => T): T | undefined {
 	try {
 		return say();
 	} catch (failure) {
-		if (failure instanceof WishRefused) return undefined;
+		if (failure instanceof CommandRefused) return undefined;
 		throw failure;
 	}
 }

@@ -4,7 +4,7 @@ import { emptyPieces } from '$core/emit/html/empty.ts';
 import { pageHead } from '$core/emit/html/words.ts';
 import { prepare, type Prepared } from '$core/edit/propose.ts';
 import { touchedBetween } from '$core/edit/touches.ts';
-import { type Wish } from '$core/model/wish.ts';
+import { type Command } from '$core/model/command.ts';
 import { type Proposal } from '$core/edit/proposal.ts';
 import { stageHtml } from '$core/emit/stage.ts';
 import { atEdge, reasonOf, type Problem } from '$core/messages/problem.ts';
@@ -31,7 +31,7 @@ import type {
 	Preview,
 	FilesMessage,
 	PageView,
-	PageWish,
+	PageRequest,
 	ProblemView,
 	SeenView,
 	Shown,
@@ -58,7 +58,7 @@ const mostDrawn = 8;
  */
 export class Desk extends Looks {
 	private readonly sources = new Sources();
-	/** The wish that was looked at last, ready to be made. */
+	/** The command that was looked at last, ready to be made. */
 	private prepared: { before: CheckedSite; key: string; made: Prepared } | undefined;
 	/** Marks of layouts that were kept with the site. */
 	private openedWith: Marks = new Map();
@@ -68,7 +68,7 @@ export class Desk extends Looks {
 	private turn = 0;
 	/** How many edits are in the text, as the application counts them. */
 	private number = 0;
-	/** How it was before the last wish was made, until the application has taken that. */
+	/** How it was before the last command was made, until the application has taken that. */
 	private before: DeskState | undefined;
 	/** The site whose roofline the application has; it is sent again only when it looks different. */
 	private drawn: CheckedSite | undefined;
@@ -96,7 +96,7 @@ export class Desk extends Looks {
 	/** `number` is how many edits are in the text; `marks` are those that its layouts had when it was open last. */
 	open(
 		files: FilesMessage,
-		wish: PageWish | undefined,
+		request: PageRequest | undefined,
 		number: number,
 		marks: Marks = new Map()
 	): Shown {
@@ -107,7 +107,7 @@ export class Desk extends Looks {
 		this.number = number;
 		this.lastDrawn.clear();
 		this.sources.forgetAll();
-		return this.readAgain(wish, soundSite);
+		return this.readAgain(request, soundSite);
 	}
 
 	override findings(near: readonly string[]): FindingsStep | undefined {
@@ -130,10 +130,10 @@ export class Desk extends Looks {
 	}
 
 	/**
-	 * Changes the text that has `number` edits in it. A wish that was made meanwhile on the same text did not
+	 * Changes the text that has `number` edits in it. A command that was made meanwhile on the same text did not
 	 * get there first, and is taken back.
 	 */
-	change(changes: readonly Change[], wish: PageWish | undefined, number: number): Shown {
+	change(changes: readonly Change[], request: PageRequest | undefined, number: number): Shown {
 		this.turn++;
 		if (this.before && number === this.before.number) this.goBack(this.before);
 		this.before = this.prepared = undefined;
@@ -141,17 +141,17 @@ export class Desk extends Looks {
 		this.since.push(...changes);
 		const { texts, assets } = applyChanges(this.files, changes);
 		this.takeFiles({ texts, assets });
-		return this.readAgain(wish);
+		return this.readAgain(request);
 	}
 
 	/**
-	 * Makes a wish on the text that has `number` edits in it: at once, unless it is refused or takes something
+	 * Makes a command on the text that has `number` edits in it: at once, unless it is refused or takes something
 	 * along that the user has not agreed to.
 	 */
-	make(wish: Wish, page: PageWish | undefined, number: number, agreed: boolean): Made {
+	make(command: Command, page: PageRequest | undefined, number: number, agreed: boolean): Made {
 		this.turn++;
 		if (number !== this.number) return { kind: 'overtaken' };
-		const { proposal, after } = this.prepareOnce(wish);
+		const { proposal, after } = this.prepareOnce(command);
 		if (proposal.kind === 'refused') return proposal;
 		if (!after || (proposal.consequences.length > 0 && !agreed)) {
 			return { kind: 'asks', proposal };
@@ -171,22 +171,22 @@ export class Desk extends Looks {
 		this.latest = latest;
 		this.good = good;
 		this.since = since;
-		// What the application got of the wish that did not count is not what it draws.
+		// What the application got of the command that did not count is not what it draws.
 		if (this.drawn !== drawn) this.drawn = undefined;
 	}
 
-	/** A wish prepared, worked out once as long as the site is the same. */
-	protected prepareOnce(wish: Wish): Prepared {
+	/** A command prepared, worked out once as long as the site is the same. */
+	protected prepareOnce(command: Command): Prepared {
 		const before = this.latest;
 		if (!before) {
 			return { proposal: { kind: 'refused', sentence: 'No site is open.' }, after: undefined };
 		}
-		// Files come with other wishes than those that are looked at again and again.
-		const key = wish.kind === 'put-file' ? '' : JSON.stringify(wish);
+		// Files come with other commands than those that are looked at again and again.
+		const key = command.kind === 'put-file' ? '' : JSON.stringify(command);
 		if (key !== '' && this.prepared?.before === before && this.prepared.key === key) {
 			return this.prepared.made;
 		}
-		const made = prepare(before, wish);
+		const made = prepare(before, command);
 		this.prepared = { before, key, made };
 		return made;
 	}
@@ -196,24 +196,24 @@ export class Desk extends Looks {
 		this.files = files;
 	}
 
-	page(wish: PageWish): PageView | undefined {
+	page(request: PageRequest): PageView | undefined {
 		const { shown } = this;
-		const page = shown && this.find(wish, shown);
+		const page = shown && this.find(request, shown);
 		if (!shown || !page) return undefined;
 		const instances = shown.instances(page);
-		const instance = instances.find((one) => one.address === wish.address) ?? instances[0];
-		return instance && this.pageView(instance, seenAs(shown, wish));
+		const instance = instances.find((one) => one.address === request.address) ?? instances[0];
+		return instance && this.pageView(instance, seenAs(shown, request));
 	}
 
-	/** The edit that a wish comes to, or why it cannot be. */
-	propose(wish: Wish): Proposal {
-		return this.prepareOnce(wish).proposal;
+	/** The edit that a command comes to, or why it cannot be. */
+	propose(command: Command): Proposal {
+		return this.prepareOnce(command).proposal;
 	}
 
-	/** What a wish would make of a page, without making it. */
-	look(wish: Wish, page: PageWish): Preview {
+	/** What a command would make of a page, without making it. */
+	look(command: Command, page: PageRequest): Preview {
 		this.turn++;
-		const { proposal, after } = this.prepareOnce(wish);
+		const { proposal, after } = this.prepareOnce(command);
 		if (proposal.kind === 'refused') {
 			return { html: undefined, bands: [], refused: proposal.sentence, consequences: [] };
 		}
@@ -227,13 +227,13 @@ export class Desk extends Looks {
 	}
 
 	/**
-	 * Names of the pages and bands that a wish would change; none where it is refused. Whatever else is asked
-	 * meanwhile comes first, and another wish to look at ends it.
+	 * Names of the pages and bands that a command would change; none where it is refused. Whatever else is asked
+	 * meanwhile comes first, and another command to look at ends it.
 	 */
-	async touches(wish: Wish): Promise<TouchedView> {
+	async touches(command: Command): Promise<TouchedView> {
 		const turn = ++this.turn;
 		const before = this.latest;
-		const { proposal, after } = this.prepareOnce(wish);
+		const { proposal, after } = this.prepareOnce(command);
 		const pages: string[] = [];
 		if (proposal.kind !== 'edit' || !before || !after) return { pages, bands: [] };
 		let since = performance.now();
@@ -281,8 +281,8 @@ export class Desk extends Looks {
 	}
 
 	/** Draws the site anew with what sources have given. */
-	redraw(wish: PageWish | undefined): Shown {
-		return this.readAgain(wish);
+	redraw(request: PageRequest | undefined): Shown {
+		return this.readAgain(request);
 	}
 
 	private sourcesNamed(names: readonly string[]): DataSource[] {
@@ -296,7 +296,7 @@ export class Desk extends Looks {
 	}
 
 	/** Never fails: where reading does, that is a problem, and what was drawn last stays. */
-	private readAgain(wish: PageWish | undefined, check = checkSite): Shown {
+	private readAgain(request: PageRequest | undefined, check = checkSite): Shown {
 		this.isUnchecked = check !== checkSite;
 		const problems: Problem[] = [];
 		const [file = 'site.eave'] = this.files.texts.keys();
@@ -307,17 +307,17 @@ export class Desk extends Looks {
 			() => check(readSiteFiles(this.files, this.latest?.reading, this.sources.copies)),
 			undefined
 		);
-		if (read) return this.adopt(read, wish);
+		if (read) return this.adopt(read, request);
 		const nothing = checkSite(readSiteFiles({ texts: new Map(), assets: new Map() }));
 		const { files } = this;
-		const shown = this.adopt({ ...nothing, problems }, wish);
+		const shown = this.adopt({ ...nothing, problems }, request);
 		// The text is what the user wrote, read or not.
 		this.takeFiles(files);
 		this.latest = undefined;
 		return shown;
 	}
 
-	private adopt(latest: CheckedSite, wish: PageWish | undefined): Shown {
+	private adopt(latest: CheckedSite, request: PageRequest | undefined): Shown {
 		this.latest = latest;
 		this.takeFiles(latest.reading.files);
 		if (isSound(latest)) {
@@ -332,9 +332,9 @@ export class Desk extends Looks {
 		this.drawn = shown;
 		const site = this.siteView(latest, shown, drawing);
 		const first = shown.routes[0] ?? shown.site.states[0];
-		const page = wish && this.page(wish);
+		const page = request && this.page(request);
 		if (page || !first) return { site, page };
-		return { site, page: this.page({ ...wish, page: layerName(first), address: undefined }) };
+		return { site, page: this.page({ ...request, page: layerName(first), address: undefined }) };
 	}
 
 	private siteView(
@@ -435,7 +435,7 @@ export class Desk extends Looks {
 	}
 }
 
-/** How a desk was before a wish was made. */
+/** How a desk was before a command was made. */
 interface DeskState {
 	readonly number: number;
 	readonly files: SiteFiles;

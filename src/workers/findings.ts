@@ -2,7 +2,7 @@ import { allowWords, couldAllow } from '$core/check/allowances.ts';
 import { loadMarkupJudge, markupJudge } from '$core/check/html/markup-judge.ts';
 import { isSafe, mendOf } from '$core/check/mend.ts';
 import type { CheckedSite } from '$core/check/site.ts';
-import { labelOf } from '$core/edit/wishes.ts';
+import { labelOf } from '$core/edit/commands.ts';
 import { aboutOf } from '$core/findings/about.ts';
 import type { Finding, FoundOn } from '$core/findings/finding.ts';
 import {
@@ -16,7 +16,7 @@ import { reasonOf, sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { layerName, pagesOf, type Allowance, type Page } from '$core/model/site.ts';
 import { positionOf } from '$core/model/span.ts';
-import type { AllowRef, Wish } from '$core/model/wish.ts';
+import type { AllowRef, Command } from '$core/model/command.ts';
 import type { MeasuredCount } from './measuring-queue.ts';
 import type { ProblemView } from './messages.ts';
 
@@ -30,7 +30,7 @@ export interface FindingView extends Omit<ProblemView, 'mend'> {
 	/** The cause of the finding that explains it. */
 	readonly because: string | undefined;
 	readonly mend:
-		{ readonly label: string; readonly wish: Wish; readonly safe: boolean } | undefined;
+		{ readonly label: string; readonly command: Command; readonly safe: boolean } | undefined;
 	/** What could set it aside, the nearest first; none for errors. */
 	readonly allowIn: readonly AllowRef[];
 }
@@ -241,7 +241,7 @@ function countsOnPages(
 function findingView(finding: Finding, site: CheckedSite, files: SiteFiles): FindingView {
 	const { cause, problem, on, estimated, because } = finding;
 	const { severity, code, span } = problem;
-	const wish = mendOf(problem, site);
+	const command = mendOf(problem, site);
 	return {
 		cause,
 		severity,
@@ -253,7 +253,7 @@ function findingView(finding: Finding, site: CheckedSite, files: SiteFiles): Fin
 		pages: on.length,
 		estimated,
 		because,
-		mend: wish && { label: labelOf(wish), wish, safe: isSafe(problem, site) },
+		mend: command && { label: labelOf(command), command, safe: isSafe(problem, site) },
 		allowIn: couldAllow(
 			problem,
 			on.map(({ page }) => page),

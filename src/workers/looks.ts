@@ -14,14 +14,14 @@ import type { ScrollerName } from '$core/geometry/page.ts';
 import type { SizeStore } from '$core/measure/size-store.ts';
 import { sentenceOf } from '$core/messages/problem.ts';
 import { layerName, pagesOf } from '$core/model/site.ts';
-import type { Wish } from '$core/model/wish.ts';
+import type { Command } from '$core/model/command.ts';
 import { frameMoves } from '$core/author-styles/frame-moves.ts';
 import type { PageInstance } from '$core/resolve/instance.ts';
 import { seenAs, type ResolvedSite } from '$core/resolve/site.ts';
 import { readSiteFiles } from '$core/source/read.ts';
 import { Answers } from './answers.ts';
 import { AssetUrls } from './asset-urls.ts';
-import type { FilesMessage, PageWish, PlaceView } from './messages.ts';
+import type { FilesMessage, PageRequest, PlaceView } from './messages.ts';
 import { fitScreen } from '$core/findings/fits.ts';
 import type { ScreenKind } from '$core/laid/laid-page.ts';
 import { FindingsWork, type FindingsStep } from './findings.ts';
@@ -34,7 +34,7 @@ import {
 	type ComparedState,
 	type DrawnPage,
 	type SheetPart,
-	type SheetWish
+	type SheetRequest
 } from './sheets.ts';
 
 /**
@@ -54,22 +54,31 @@ export abstract class Looks extends Answers {
 	/** Told whenever sizes of content may have been measured. */
 	onSettled: (() => void) | undefined;
 
-	/** A wish prepared, worked out once as long as the site is the same. */
-	protected abstract prepareOnce(wish: Wish): Prepared;
+	/** A request prepared, worked out once as long as the site is the same. */
+	protected abstract prepareOnce(command: Command): Prepared;
 
 	/** The boxes of a page on a screen, scrolled by some px, as soon as what is in them has been measured; undefined where it is gone. */
-	boxesAt(wish: PageWish, width: number, screen: ScreenKind, scrolled = 0): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.boxesAt(...of, width, screen, scrolled));
+	boxesAt(
+		request: PageRequest,
+		width: number,
+		screen: ScreenKind,
+		scrolled = 0
+	): SettleStep | undefined {
+		return this.settled(request, (...of) => this.settlings.boxesAt(...of, width, screen, scrolled));
 	}
 
 	/** Measures what a page needs on some screens, so that its boxes are known at once when they are asked for. */
-	measure(wish: PageWish, widths: readonly number[], screen: ScreenKind): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.measure(...of, widths, screen));
+	measure(
+		request: PageRequest,
+		widths: readonly number[],
+		screen: ScreenKind
+	): SettleStep | undefined {
+		return this.settled(request, (...of) => this.settlings.measure(...of, widths, screen));
 	}
 
 	/** Widths at which a box of a page jumps, likewise. */
-	jumps(wish: PageWish, screen: ScreenKind): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.jumps(...of, screen));
+	jumps(request: PageRequest, screen: ScreenKind): SettleStep | undefined {
+		return this.settled(request, (...of) => this.settlings.jumps(...of, screen));
 	}
 
 	/** Goes on with a calculation that asked for something; undefined where nothing is known of it any more. */
@@ -78,41 +87,41 @@ export abstract class Looks extends Answers {
 	}
 
 	/** A page as the stage would show it, to be measured. */
-	stageOf(wish: PageWish): { readonly html: string; readonly address: string } | undefined {
-		return this.settled(wish, (instance, seen) => ({
+	stageOf(request: PageRequest): { readonly html: string; readonly address: string } | undefined {
+		return this.settled(request, (instance, seen) => ({
 			html: stageHtml(instance, seen, this.assetUrls, this.year),
 			address: instance.address
 		}));
 	}
 
 	/** What a page does over all widths, as soon as its content is measured. */
-	sweep(wish: PageWish, screen: ScreenKind): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.sweep(...of, screen));
+	sweep(request: PageRequest, screen: ScreenKind): SettleStep | undefined {
+		return this.settled(request, (...of) => this.settlings.sweep(...of, screen));
 	}
 
 	/** What scrolling does on a page at a width, likewise. */
 	scroll(
-		wish: PageWish,
+		request: PageRequest,
 		width: number,
 		screen: ScreenKind,
 		within: ScrollerName | undefined
 	): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.scroll(...of, width, screen, within));
+		return this.settled(request, (...of) => this.settlings.scroll(...of, width, screen, within));
 	}
 
 	/** How much of screens of several heights is left for the content of a page, likewise. */
-	room(wish: PageWish, screen: ScreenKind): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.room(...of, screen));
+	room(request: PageRequest, screen: ScreenKind): SettleStep | undefined {
+		return this.settled(request, (...of) => this.settlings.room(...of, screen));
 	}
 
 	/** What of a page does not fit, at any width, likewise. */
-	misfits(wish: PageWish, screen: ScreenKind): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.misfits(...of, screen));
+	misfits(request: PageRequest, screen: ScreenKind): SettleStep | undefined {
+		return this.settled(request, (...of) => this.settlings.misfits(...of, screen));
 	}
 
 	/** What of pages does not fit by guesses alone: of the first ones, as many as there is time for. */
-	guessedMisfits(names: readonly string[], wish: Omit<SheetWish, 'columns'>): Misfit[][] {
-		return this.shown ? this.sheets.guessedMisfitsOf(names, this.shown, wish) : [];
+	guessedMisfits(names: readonly string[], request: Omit<SheetRequest, 'columns'>): Misfit[][] {
+		return this.shown ? this.sheets.guessedMisfitsOf(names, this.shown, request) : [];
 	}
 
 	/**
@@ -127,23 +136,23 @@ export abstract class Looks extends Answers {
 	}
 
 	/** Measures a page at all widths, so that nothing that is found on it rests on guesses. */
-	measureFindings(wish: PageWish): SettleStep | undefined {
-		return this.settled(wish, (...of) => this.settlings.misfits(...of, fitScreen));
+	measureFindings(request: PageRequest): SettleStep | undefined {
+		return this.settled(request, (...of) => this.settlings.misfits(...of, fitScreen));
 	}
 
 	/**
 	 * A page at a width as it is and as a mend would make it, with the lines that the mend changes, and whether
 	 * that takes away what was found.
 	 */
-	lookAtMend(mend: Wish, code: string, page: string, width: number, way: DrawingWay): MendLook {
+	lookAtMend(mend: Command, code: string, page: string, width: number, way: DrawingWay): MendLook {
 		const { proposal, after } = this.prepareOnce(mend);
 		if (proposal.kind === 'refused') {
 			return { refused: proposal.sentence, lines: [], drawings: [], left: 0 };
 		}
-		const wish: SheetWish = { columns: [{ name: '', width }], screen: fitScreen };
+		const request: SheetRequest = { columns: [{ name: '', width }], screen: fitScreen };
 		const drawn = (site: CheckedSite): string[] => {
 			const drawing = settledIn(site, { page, address: undefined }, (instance) =>
-				this.sheets.drawn(instance, site, wish, way)
+				this.sheets.drawn(instance, site, request, way)
 			);
 			return [...(drawing?.drawings ?? [])];
 		};
@@ -182,23 +191,23 @@ export abstract class Looks extends Answers {
 		return this.queue.count(shown);
 	}
 
-	private instanceOf(wish: PageWish): PageInstance | undefined {
-		return this.settled(wish, (instance) => instance);
+	private instanceOf(request: PageRequest): PageInstance | undefined {
+		return this.settled(request, (instance) => instance);
 	}
 
 	/** What might make something fit; whether it does is worked out by `mendSweep`. */
-	mendIdeas(wish: PageWish, misfit: Misfit, jumps: readonly Jump[]): MendIdea[] {
-		const ideas = this.settled(wish, (instance, seen) =>
+	mendIdeas(request: PageRequest, misfit: Misfit, jumps: readonly Jump[]): MendIdea[] {
+		const ideas = this.settled(request, (instance, seen) =>
 			mendIdeas(misfit, seen.page(instance.page), seen.site, jumps)
 		);
 		return ideas ?? [];
 	}
 
-	/** A page as a wish would make it, to be measured, and the lines that it changes; undefined where it is refused. */
-	mendStage(mend: Wish, wish: PageWish): MendStage | undefined {
+	/** A page as a request would make it, to be measured, and the lines that it changes; undefined where it is refused. */
+	mendStage(mend: Command, request: PageRequest): MendStage | undefined {
 		const { proposal, after } = this.prepareOnce(mend);
 		if (proposal.kind === 'refused' || !after || !isSound(after)) return undefined;
-		const stage = settledIn(after, wish, (instance, seen) => ({
+		const stage = settledIn(after, request, (instance, seen) => ({
 			html: stageHtml(instance, seen, this.assetUrls, this.year),
 			address: instance.address
 		}));
@@ -206,31 +215,31 @@ export abstract class Looks extends Answers {
 	}
 
 	/** What it would do over all widths. */
-	mendSweep(mend: Wish, wish: PageWish, screen: ScreenKind): SettleStep | undefined {
+	mendSweep(mend: Command, request: PageRequest, screen: ScreenKind): SettleStep | undefined {
 		const { after } = this.prepareOnce(mend);
-		return after && settledIn(after, wish, (...of) => this.settlings.sweep(...of, screen));
+		return after && settledIn(after, request, (...of) => this.settlings.sweep(...of, screen));
 	}
 
 	/** Rows of the sheet from one page on; undefined where no site is open. */
-	sheetPart(wish: SheetWish, from: number): SheetPart | undefined {
-		return this.shown && this.sheets.part(this.shown, wish, from);
+	sheetPart(request: SheetRequest, from: number): SheetPart | undefined {
+		return this.shown && this.sheets.part(this.shown, request, from);
 	}
 
 	/** Pages of the sheet with their drawings, by what is known of them; those that are gone are left out. */
-	sheetDrawings(pages: readonly string[], wish: SheetWish, way: DrawingWay): DrawnPage[] {
+	sheetDrawings(pages: readonly string[], request: SheetRequest, way: DrawingWay): DrawnPage[] {
 		const { shown } = this;
 		if (!shown) return [];
 		return pages.flatMap((name) => {
 			const page = this.find({ page: name, address: undefined }, shown);
 			const [instance] = page ? shown.instances(page) : [];
-			return instance ? [this.sheets.drawn(instance, shown, wish, way)] : [];
+			return instance ? [this.sheets.drawn(instance, shown, request, way)] : [];
 		});
 	}
 
 	/** Pages as rows of the sheet's file, each with how many more draw like it. */
 	sheetFileRows(
 		pages: readonly { readonly page: string; readonly alike: number }[],
-		wish: SheetWish,
+		request: SheetRequest,
 		way: DrawingWay
 	): FileRow[] {
 		const { shown } = this;
@@ -238,7 +247,7 @@ export abstract class Looks extends Answers {
 		return pages.flatMap(({ page: name, alike }) => {
 			const page = this.find({ page: name, address: undefined }, shown);
 			const [instance] = page ? shown.instances(page) : [];
-			return instance ? [this.sheets.fileRow(instance, shown, wish, way, alike)] : [];
+			return instance ? [this.sheets.fileRow(instance, shown, request, way, alike)] : [];
 		});
 	}
 
@@ -248,7 +257,7 @@ export abstract class Looks extends Answers {
 	compareStates(
 		before: FilesMessage,
 		after: FilesMessage | undefined,
-		wish: SheetWish
+		request: SheetRequest
 	): string | undefined {
 		const old = checkSite(readSiteFiles(before, this.latest?.reading));
 		const now = after ? checkSite(readSiteFiles(after, this.latest?.reading)) : this.shown;
@@ -259,7 +268,7 @@ export abstract class Looks extends Answers {
 			if (fault)
 				return `One of the two has errors, so its pages cannot be drawn: ${sentenceOf(fault)}`;
 		}
-		if (now) this.sheets.compare(old, now, wish);
+		if (now) this.sheets.compare(old, now, request);
 		return undefined;
 	}
 
@@ -293,30 +302,34 @@ export abstract class Looks extends Answers {
 	}
 
 	/** What became of it, by what is measured now. */
-	comparedAgain(page: string, wish: SheetWish): PageChange | undefined {
-		return this.sheets.comparedAgain(page, wish);
+	comparedAgain(page: string, request: SheetRequest): PageChange | undefined {
+		return this.sheets.comparedAgain(page, request);
 	}
 
 	/** A page that changed with what moved over it, as SVG in the order of the columns. */
-	changeDrawings(page: string, wish: SheetWish, way: DrawingWay): readonly string[] | undefined {
-		return this.sheets.changed(page, wish, way);
+	changeDrawings(
+		page: string,
+		request: SheetRequest,
+		way: DrawingWay
+	): readonly string[] | undefined {
+		return this.sheets.changed(page, request, way);
 	}
 
 	/** Which rule of a style moves boxes that are not where they were computed; boxes by their words. */
 	styleBehind(
-		wish: PageWish,
+		request: PageRequest,
 		words: readonly string[]
 	): { readonly words: string; readonly place: PlaceView | undefined } | undefined {
-		const moves = this.settled(wish, (instance, seen) => frameMoves(instance, seen, this.year));
+		const moves = this.settled(request, (instance, seen) => frameMoves(instance, seen, this.year));
 		const because = moves && becauseOf(words, moves);
 		return because && { words: because.words, place: this.placeView(because.span) };
 	}
 
 	private settled<T>(
-		wish: PageWish,
+		request: PageRequest,
 		settle: (instance: PageInstance, seen: ResolvedSite) => T
 	): T | undefined {
-		return this.shown && settledIn(this.shown, wish, settle);
+		return this.shown && settledIn(this.shown, request, settle);
 	}
 
 	/** Sizes of content that were measured, by whatever site. */
@@ -328,14 +341,14 @@ export abstract class Looks extends Answers {
 /** Does something with a page of a site, as it is seen; undefined where it is not there. */
 function settledIn<T>(
 	site: ResolvedSite,
-	wish: PageWish,
+	request: PageRequest,
 	settle: (instance: PageInstance, seen: ResolvedSite) => T
 ): T | undefined {
-	const page = pagesOf(site.site).find((one) => layerName(one) === wish.page);
+	const page = pagesOf(site.site).find((one) => layerName(one) === request.page);
 	if (!page) return undefined;
-	const seen = seenAs(site, wish);
+	const seen = seenAs(site, request);
 	const instances = seen.instances(page);
-	const instance = instances.find((one) => one.address === wish.address) ?? instances[0];
+	const instance = instances.find((one) => one.address === request.address) ?? instances[0];
 	return instance && settle(instance, seen);
 }
 

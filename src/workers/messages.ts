@@ -8,7 +8,7 @@ import type { Severity } from '$core/messages/catalogue.ts';
 import type { Mend } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import type { Edit, Refusal } from '$core/edit/proposal.ts';
-import type { Wish } from '$core/model/wish.ts';
+import type { Command } from '$core/model/command.ts';
 
 /** What the worker and the application say to each other: plain data only. */
 
@@ -32,10 +32,10 @@ export interface ProblemView {
 	readonly mend?: MendView;
 }
 
-/** A change of the text, or a wish as the drawings have them; with what it does, in a few words. */
+/** A change of the text, or a command as the drawings have them; with what it does, in a few words. */
 export type MendView =
 	| ({ readonly kind: 'text' } & Mend)
-	| { readonly kind: 'wish'; readonly label: string; readonly wish: Wish };
+	| { readonly kind: 'command'; readonly label: string; readonly command: Command };
 
 export interface SiteView {
 	readonly name: string;
@@ -75,7 +75,7 @@ export interface PageView {
 }
 
 /** A page asked for: by name, and one of its addresses where there are several. */
-export interface PageWish extends Seeing {
+export interface PageRequest extends Seeing {
 	readonly page: string;
 	readonly address: string | undefined;
 }
@@ -158,9 +158,9 @@ export interface BetweenView {
 	}[];
 }
 
-/** What a wish would make of a page, without making it. */
+/** What a command would make of a page, without making it. */
 export interface Preview {
-	/** The page as it would be; undefined where it would be gone, or the wish is refused. */
+	/** The page as it would be; undefined where it would be gone, or the command is refused. */
 	readonly html: string | undefined;
 	/** Names of the bands in which it would change boxes. */
 	readonly bands: readonly string[];
@@ -170,7 +170,7 @@ export interface Preview {
 	readonly consequences: readonly string[];
 }
 
-/** What became of a wish. */
+/** What became of a command. */
 export type Made =
 	| Refusal
 	/** The text was changed meanwhile. */

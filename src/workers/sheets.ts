@@ -20,7 +20,7 @@ import { seeingWord, seenAs, type ResolvedSite, type Seeing } from '$core/resolv
 import { fileRow, type FileRow } from '$core/sheet/sheet-file.ts';
 
 /** What the sheet is asked for: on which screens, and how they are looked at. */
-export interface SheetWish extends Seeing {
+export interface SheetRequest extends Seeing {
 	readonly columns: readonly Column[];
 	readonly screen: ScreenKind;
 }
@@ -87,9 +87,9 @@ export class Sheets {
 	) {}
 
 	/** Rows of the sheet from one page on, as many as there is time for. */
-	part(shown: CheckedSite, wish: SheetWish, from: number): SheetPart {
-		const { columns, screen } = wish;
-		const seen = seenAs(shown, wish);
+	part(shown: CheckedSite, request: SheetRequest, from: number): SheetPart {
+		const { columns, screen } = request;
+		const seen = seenAs(shown, request);
 		const pages = [...shown.routes, ...shown.site.states];
 		const until = performance.now() + mostAtOnce;
 		const rows: SheetRow[] = [];
@@ -99,7 +99,7 @@ export class Sheets {
 			const page = pages[at];
 			const [instance] = page ? seen.instances(page) : [];
 			if (!page || !instance) continue;
-			const key = `${layerName(page)} ${seeingWord(wish)} ${wayWord(columns, screen)}`;
+			const key = `${layerName(page)} ${seeingWord(request)} ${wayWord(columns, screen)}`;
 			const of = madeFrom(page, seen) + foundWord(this.problemsOf(shown).get(page));
 			let known = this.rows.get(key);
 			if (known?.of !== of) {
@@ -120,9 +120,9 @@ export class Sheets {
 	guessedMisfitsOf(
 		names: readonly string[],
 		shown: CheckedSite,
-		wish: Pick<SheetWish, 'screen' | 'role' | 'trial'>
+		request: Pick<SheetRequest, 'screen' | 'role' | 'trial'>
 	): Misfit[][] {
-		const seen = seenAs(shown, wish);
+		const seen = seenAs(shown, request);
 		const pages = new Map(pagesOf(seen.site).map((page) => [layerName(page), page]));
 		const until = performance.now() + mostAtOnce;
 		const found: Misfit[][] = [];
@@ -130,7 +130,7 @@ export class Sheets {
 			if (found.length > 0 && performance.now() > until) break;
 			const page = pages.get(name);
 			const [instance] = page ? seen.instances(page) : [];
-			found.push(instance ? this.guessedMisfits(instance, seen, wish.screen) : []);
+			found.push(instance ? this.guessedMisfits(instance, seen, request.screen) : []);
 		}
 		return found;
 	}
@@ -142,9 +142,14 @@ export class Sheets {
 	}
 
 	/** A page by what is known of the size of its content, with its drawings. */
-	drawn(instance: PageInstance, shown: CheckedSite, wish: SheetWish, way: DrawingWay): DrawnPage {
-		const { columns, screen } = wish;
-		const seen = seenAs(shown, wish);
+	drawn(
+		instance: PageInstance,
+		shown: CheckedSite,
+		request: SheetRequest,
+		way: DrawingWay
+	): DrawnPage {
+		const { columns, screen } = request;
+		const seen = seenAs(shown, request);
 		const { laid, miniatures } = this.miniatures(instance, seen, columns, screen, way);
 		const row = this.row(instance, shown, seen, columns, laid);
 		return {
@@ -159,12 +164,12 @@ export class Sheets {
 	fileRow(
 		instance: PageInstance,
 		shown: CheckedSite,
-		wish: SheetWish,
+		request: SheetRequest,
 		way: DrawingWay,
 		alike: number
 	): FileRow {
-		const { columns, screen } = wish;
-		const seen = seenAs(shown, wish);
+		const { columns, screen } = request;
+		const seen = seenAs(shown, request);
 		const { laid, miniatures } = this.miniatures(instance, seen, columns, screen, way);
 		const row = this.row(instance, shown, seen, columns, laid);
 		const drawings = miniatures.map((miniature) => ({ miniature }));
@@ -172,9 +177,9 @@ export class Sheets {
 	}
 
 	/** Begins to compare two states of the site. */
-	compare(before: CheckedSite, after: CheckedSite, wish: SheetWish): void {
-		const { columns, screen } = wish;
-		const [old, now] = [seenAs(before, wish), seenAs(after, wish)];
+	compare(before: CheckedSite, after: CheckedSite, request: SheetRequest): void {
+		const { columns, screen } = request;
+		const [old, now] = [seenAs(before, request), seenAs(after, request)];
 		const lay = (instance: PageInstance, site: ResolvedSite): LaidPage =>
 			layPage(this.measured(instance, site, screen), columns);
 		const total = new Set([before, after].flatMap(({ site }) => pagesOf(site).map(layerName))).size;
@@ -216,7 +221,7 @@ export class Sheets {
 	}
 
 	/** What became of a page, once more is measured of it than when it was compared. */
-	comparedAgain(page: string, { columns, screen }: SheetWish): PageChange | undefined {
+	comparedAgain(page: string, { columns, screen }: SheetRequest): PageChange | undefined {
 		const { comparing } = this;
 		if (!comparing?.found.has(page)) return undefined;
 		const { old, now, found } = comparing;
@@ -230,7 +235,7 @@ export class Sheets {
 	/** A page that changed, as it is now or was last, with what moved laid over it: before and after. */
 	changed(
 		page: string,
-		{ columns, screen }: SheetWish,
+		{ columns, screen }: SheetRequest,
 		way: DrawingWay
 	): readonly string[] | undefined {
 		const { comparing } = this;

@@ -134,7 +134,7 @@ test('the text stands beside the page: it follows the choice, and typing in it i
 	await (await named(app.page, 'button', 'Fold the text')).click();
 });
 
-test('one field finds a piece and a deed; a right click offers what can be done', async () => {
+test('one field finds a piece and an action; a right click offers what can be done', async () => {
 	await app.open('/plan?route=/visit');
 	await app.page.keyboard.down('Control');
 	await app.page.keyboard.press('k');

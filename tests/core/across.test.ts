@@ -35,7 +35,7 @@ import { Guesses } from '../../src/core/laid/guesses.ts';
 import { boxesBy } from '../../src/core/laid/laid-boxes.ts';
 import { trialOf } from '../../src/core/model/trial.ts';
 import { Desk } from '../../src/workers/desk.ts';
-import type { SheetWish } from '../../src/workers/sheets.ts';
+import type { SheetRequest } from '../../src/workers/sheets.ts';
 import { sizesByName } from '../judge/boxes/sizes.ts';
 import { pageNamed, resolve } from '../lib/site.ts';
 
@@ -233,8 +233,8 @@ test('a mend that is offered does away with what it mends at every width, and br
 	const misfit = before.misfits[1];
 	assert.ok(misfit);
 	const ideas = mendIdeas(misfit, page, site.site, before.jumps);
-	const mended = ideas.filter(({ wish }) => {
-		const proposal = propose(site, wish);
+	const mended = ideas.filter(({ command }) => {
+		const proposal = propose(site, command);
 		if (proposal.kind !== 'edit') return false;
 		const { texts } = applyChanges(site.reading.files, proposal.changes);
 		return isMended(
@@ -293,21 +293,21 @@ test('rows that an edit made anew are named, though their pages lie behind other
 	const desk = new Desk(2026);
 	const first = new Map([['site.eave', text]]);
 	desk.open({ texts: first, assets: new Map() }, undefined, 0);
-	const wish = { columns, screen: { height: 800, scrollbar: 0 } };
-	assert.deepEqual(wholeSheet(desk, wish), { rows: 4, made: 4, changed: [] });
+	const command = { columns, screen: { height: 800, scrollbar: 0 } };
+	assert.deepEqual(wholeSheet(desk, command), { rows: 4, made: 4, changed: [] });
 	const at = text.indexOf('piece fix-40-300 """x"""') + 'piece fix-40-300 """'.length;
 	desk.change([{ kind: 'edit', file: 'site.eave', from: at, to: at + 1, insert: 'other' }], undefined, 0);
-	assert.deepEqual(wholeSheet(desk, wish), { rows: 4, made: 1, changed: ['/b'] });
-	const long = wholeSheet(desk, { ...wish, trial: trialOf(['long']) });
+	assert.deepEqual(wholeSheet(desk, command), { rows: 4, made: 1, changed: ['/b'] });
+	const long = wholeSheet(desk, { ...command, trial: trialOf(['long']) });
 	assert.deepEqual(long.changed, [], 'another trial is no change');
 }); // prettier-ignore
 
 /** All parts of the sheet, in however many steps there was time for. */
-function wholeSheet(desk: Desk, wish: SheetWish) {
+function wholeSheet(desk: Desk, command: SheetRequest) {
 	const changed: string[] = [];
 	const whole = { rows: 0, made: 0, changed };
 	for (let from: number | undefined = 0; from !== undefined;) {
-		const part = desk.sheetPart(wish, from);
+		const part = desk.sheetPart(command, from);
 		assert.ok(part);
 		whole.rows += part.rows.length;
 		whole.made += part.made;
@@ -321,12 +321,12 @@ test('a state that stands at the address of a route is another page than the rou
 	const desk = new Desk(2026);
 	const shared = `${text}state loading at /a { title "Soon"; piece soon """<h1>Soon</h1><p>It comes.</p><p>Later.</p>""" }\n`;
 	desk.open({ texts: new Map([['site.eave', shared]]), assets: new Map() }, undefined, 0);
-	const wish = { columns, screen: { height: 800, scrollbar: 0 } };
+	const command = { columns, screen: { height: 800, scrollbar: 0 } };
 	const way = { scale: 0.2, depth: 1000, fold: 800 };
-	const apart = ['/a', 'loading at /a'].map((page) => desk.sheetDrawings([page], wish, way)[0]);
-	const [route, state] = desk.sheetDrawings(['/a', 'loading at /a'], wish, way);
+	const apart = ['/a', 'loading at /a'].map((page) => desk.sheetDrawings([page], command, way)[0]);
+	const [route, state] = desk.sheetDrawings(['/a', 'loading at /a'], command, way);
 	assert.deepEqual([route, state], apart, 'whichever is drawn first');
-	assert.deepEqual(desk.sheetDrawings(['loading at /a', '/a'], wish, way), [state, route]);
+	assert.deepEqual(desk.sheetDrawings(['loading at /a', '/a'], command, way), [state, route]);
 	const withoutName = (svg = ''): string => svg.replace(/ aria-label="[^"]*"/, '');
 	assert.notEqual(withoutName(route?.drawings[0]), withoutName(state?.drawings[0]));
 });

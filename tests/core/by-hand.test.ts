@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import fc from 'fast-check';
 import { checkSite, isSound, type CheckedSite } from '../../src/core/check/site.ts';
 import { propose } from '../../src/core/edit/propose.ts';
-import type { HolderRef, LayerRef, Side, Wish } from '../../src/core/model/wish.ts';
+import type { HolderRef, LayerRef, Side, Command } from '../../src/core/model/command.ts';
 import { piecesIn } from '../../src/core/resolve/pieces.ts';
 import { applyChanges, type Change } from '../../src/core/source/change.ts';
 import type { SiteFiles } from '../../src/core/model/files.ts';
@@ -37,9 +37,9 @@ const home: LayerRef = { kind: 'route', name: '/' };
 const own: HolderRef = { layer: home, region: undefined };
 const inMenu: HolderRef = { layer: { kind: 'layout', name: 'frame' }, region: menu };
 
-/** What a wish leaves of the text and adds to it. */
-function lines(wish: Wish, from = text): { gone: string; come: string; said: string } {
-	const { text: after, said } = makeOn(from, wish);
+/** What a command leaves of the text and adds to it. */
+function lines(command: Command, from = text): { gone: string; come: string; said: string } {
+	const { text: after, said } = makeOn(from, command);
 	const { gone, come } = difference(from, after);
 	return { gone: gone.join('\n'), come: come.join('\n'), said };
 }
@@ -186,13 +186,13 @@ test('any series of such edits of the demo leaves a sound site, and undoing give
 			let resolved = start;
 			const undo: (readonly Change[])[] = [];
 			for (const number of numbers) {
-				const wish = anyWish(resolved, number);
-				const proposal = propose(resolved, wish);
+				const command = anyCommand(resolved, number);
+				const proposal = propose(resolved, command);
 				if (proposal.kind === 'refused') continue;
 				taken++;
 				const { texts, assets, inverse } = applyChanges(resolved.reading.files, proposal.changes);
 				const next = checkSite(readSiteFiles({ texts, assets }, resolved.reading));
-				assert.ok(isSound(next), JSON.stringify([wish, proposal, next.problems], null, 1));
+				assert.ok(isSound(next), JSON.stringify([command, proposal, next.problems], null, 1));
 				undo.unshift(inverse);
 				resolved = next;
 			}
@@ -206,8 +206,8 @@ test('any series of such edits of the demo leaves a sound site, and undoing give
 	assert.ok(taken > 25, `only ${taken} of the edits were taken`);
 });
 
-/** Some wish of those that are new here, chosen by a number. */
-function anyWish(resolved: CheckedSite, number: number): Wish {
+/** Some command of those that are new here, chosen by a number. */
+function anyCommand(resolved: CheckedSite, number: number): Command {
 	let state = number;
 	const pick = <T>(list: readonly T[]): T => {
 		state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
@@ -233,7 +233,7 @@ function anyWish(resolved: CheckedSite, number: number): Wish {
 	const box = { layout: name, box: pick([undefined, member, other]) };
 	const axis = pick(['columns', 'rows'] as const);
 	const index = pick([0, 1, 2]);
-	return pick<Wish>([
+	return pick<Command>([
 		{ kind: 'set-site', part: pick(['name', 'lang', 'dir']), value: pick(['rtl', 'de', undefined]) },
 		{ kind: 'add-band', name: `b${number % 4}`, from: pick([300, 900, 1500]) },
 		{ kind: 'rename-band', band, to: `c${number % 4}` },

@@ -19,19 +19,19 @@ const within = (pattern: string, branch: string): boolean =>
 /** The chain by the words of the language document, slow and obvious; undefined where it is in a circle. */
 function slowChain(site: RandomSite, at: string, under: string | undefined, self?: string): string[] | undefined {
 	const chain: string[] = [];
-	let [place, wish, me] = [at, under, self];
+	let [place, command, me] = [at, under, self];
 	for (let steps = 0; steps < 20; steps++) {
 		const covering = site.layouts
 			.filter((one) => !one.onRequest && within(place, one.at) && one.name !== me)
 			.filter((one, _, all) => all.findIndex((other) => !other.onRequest && key(other.at).join() === key(one.at).join()) === all.indexOf(one))
 			.filter((one) => site.layouts.find((other) => !other.onRequest && key(other.at).join() === key(one.at).join()) === one);
 		const nearest = covering.sort((a, b) => key(b.at).length - key(a.at).length)[0];
-		const named = site.layouts.find((one) => one.name === wish);
-		const next = wish === 'none' ? undefined : named && within(place, named.at) ? named : nearest;
+		const named = site.layouts.find((one) => one.name === command);
+		const next = command === 'none' ? undefined : named && within(place, named.at) ? named : nearest;
 		if (!next) return chain;
 		if (chain.includes(next.name) || next.name === self) return undefined;
 		chain.unshift(next.name);
-		[place, wish, me] = [next.at, next.under, next.name];
+		[place, command, me] = [next.at, next.under, next.name];
 	}
 	return undefined;
 } // prettier-ignore

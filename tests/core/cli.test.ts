@@ -139,9 +139,9 @@ test('explain says the chain of a page, and what each layer did in each region',
 		['outer at /', 'inner at /in']
 	);
 	const said = regions.map(({ layout, region, steps, lands }) => {
-		const deeds = steps.map(({ layer, action }) => `${layer} ${action}`).join(', ');
+		const actions = steps.map(({ layer, action }) => `${layer} ${action}`).join(', ');
 		const ends = lands.map((one) => (one.kind === 'piece' ? one.piece : one.layout)).join(' ');
-		return `${layout}.${region}: ${deeds}: ${ends}`;
+		return `${layout}.${region}: ${actions}: ${ends}`;
 	});
 	assert.deepEqual(said, [
 		'outer.head: outer gave, inner after, /in/deep instead: other',

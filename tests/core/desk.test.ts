@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import type { Wish } from '../../src/core/model/wish.ts';
+import type { Command } from '../../src/core/model/command.ts';
 import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import type { Mark } from '../../src/core/view-models/marks.ts';
 import { Desk } from '../../src/workers/desk.ts';
@@ -26,8 +26,8 @@ function opened(source = text): Desk {
 	return desk;
 }
 
-function editsOf(desk: Desk, wish: Wish): Parameters<Desk['change']>[0] {
-	const proposal = desk.propose(wish);
+function editsOf(desk: Desk, command: Command): Parameters<Desk['change']>[0] {
+	const proposal = desk.propose(command);
 	assert.equal(proposal.kind, 'edit', proposal.kind === 'refused' ? proposal.sentence : '');
 	return proposal.kind === 'edit' ? proposal.changes : [];
 }
@@ -82,12 +82,12 @@ test('while the text has an error the drawings keep its last good state, and say
 
 test('an edit that was proposed is made as it was, and the roofline is sent only when it changes', async () => {
 	const desk = opened();
-	const wish: Wish = { kind: 'add-route', pattern: '/visit', title: 'Visit' };
-	const shown = desk.change(editsOf(desk, wish), { page: '/visit', address: undefined }, 0);
+	const command: Command = { kind: 'add-route', pattern: '/visit', title: 'Visit' };
+	const shown = desk.change(editsOf(desk, command), { page: '/visit', address: undefined }, 0);
 	assert.equal(shown.page?.page, '/visit');
 	assert.ok(shown.site.roofline?.rows.some((row) => row.page === '/visit'));
 	const box = { layout: 'shell', box: 'head' };
-	const set: Wish = { kind: 'set-setting', box, setting: 'height', value: '60px', band: 'wide' };
+	const set: Command = { kind: 'set-setting', box, setting: 'height', value: '60px', band: 'wide' };
 	assert.deepEqual(await desk.touches(set), {
 		pages: ['/', '/guides/:slug', '/visit', 'not-found at /'],
 		bands: ['wide']
@@ -204,34 +204,34 @@ test('completion knows the names of the site', () => {
 	assert.ok(JSON.stringify(offers).includes('shell'));
 });
 
-test('a wish is made in one answer; where the text was changed meanwhile, it did not happen', () => {
-	const wish: Wish = { kind: 'set-setting', box: { layout: 'shell', box: 'head' }, setting: 'height', value: '50px', band: 'narrow' }; // prettier-ignore
+test('a command is made in one answer; where the text was changed meanwhile, it did not happen', () => {
+	const command: Command = { kind: 'set-setting', box: { layout: 'shell', box: 'head' }, setting: 'height', value: '50px', band: 'narrow' }; // prettier-ignore
 	const desk = opened();
-	assert.equal(desk.look(wish, home).html?.includes('height: 50px'), true, 'it is looked at');
+	assert.equal(desk.look(command, home).html?.includes('height: 50px'), true, 'it is looked at');
 	assert.equal(desk.page(home)?.html.includes('height: 40px'), true, 'and not made');
-	const made = desk.make(wish, home, 0, false);
+	const made = desk.make(command, home, 0, false);
 	assert.ok(made.kind === 'made' && made.shown?.page?.html.includes('height: 50px'));
-	// The next edit counts the wish: both are in the text.
+	// The next edit counts the command: both are in the text.
 	const edit = [{ kind: 'edit', file: 'site.eave', from: 0, to: 0, insert: '// one\n' }] as const;
 	const both = desk.change(edit, home, 1);
 	assert.ok(both.page?.html.includes('height: 50px'));
-	// One that does not know of it was typed before: the wish is taken back, and has to be made again.
+	// One that does not know of it was typed before: the command is taken back, and has to be made again.
 	const other = opened();
-	assert.equal(other.make(wish, home, 0, false).kind, 'made');
+	assert.equal(other.make(command, home, 0, false).kind, 'made');
 	const typed = other.change(edit, home, 0);
 	assert.ok(typed.page?.html.includes('height: 40px') && typed.site.current);
-	assert.equal(other.make(wish, home, 0, false).kind, 'overtaken');
-	const again = other.make(wish, home, 1, false);
+	assert.equal(other.make(command, home, 0, false).kind, 'overtaken');
+	const again = other.make(command, home, 1, false);
 	assert.ok(again.kind === 'made' && again.shown?.page?.html.includes('height: 50px'));
 });
 
-test('what a wish takes along is asked about before it is made', () => {
+test('what a command takes along is asked about before it is made', () => {
 	const desk = opened();
-	const wish: Wish = { kind: 'remove-band', band: 'medium' };
-	const asked = desk.make(wish, home, 0, false);
+	const command: Command = { kind: 'remove-band', band: 'medium' };
+	const asked = desk.make(command, home, 0, false);
 	assert.ok(asked.kind === 'asks');
 	assert.match(asked.proposal.consequences[0] ?? '', /start at medium would go with it/);
-	assert.equal(desk.make(wish, home, 0, true).kind, 'made');
+	assert.equal(desk.make(command, home, 0, true).kind, 'made');
 	assert.equal(desk.make({ kind: 'remove-band', band: 'medium' }, home, 1, false).kind, 'refused');
 });
 
@@ -243,8 +243,8 @@ test('layouts keep their marks while others come, go and are renamed', () => {
 		);
 	const first = marks(new Desk(2026).open(filesOf(text), home, 0)).get('shell');
 	let number = 0;
-	const make = (wish: Wish): Map<string, string> => {
-		const made = desk.make(wish, home, number++, true);
+	const make = (command: Command): Map<string, string> => {
+		const made = desk.make(command, home, number++, true);
 		assert.ok(made.kind === 'made' && made.shown, JSON.stringify(made));
 		return marks(made.shown);
 	};

@@ -5,14 +5,14 @@ import fc from 'fast-check';
 import { propose } from '../../src/core/edit/propose.ts';
 import { touches } from '../../src/core/edit/touches.ts';
 import { underChoices } from '../../src/core/edit/layers/under-choices.ts';
-import type { HolderRef, LayerRef, Wish } from '../../src/core/model/wish.ts';
+import type { HolderRef, LayerRef, Command } from '../../src/core/model/command.ts';
 import { layerName } from '../../src/core/model/site.ts';
 import { isSound, checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { readSitePath } from '../../src/cli/site-path.ts';
 import { difference, edit, makeOn } from '../lib/edits.ts';
-import { judgeWishes } from '../judge/wishes/judge-wishes.ts';
+import { judgeCommands } from '../judge/commands/judge-commands.ts';
 import { lands, pageNamed, sound } from '../lib/site.ts';
 import { runs } from '../lib/runs.ts';
 
@@ -62,7 +62,7 @@ const shop: LayerRef = { kind: 'route', name: '/shop' };
 const side = { layout: 'outer', region: 'side' };
 const head = { layout: 'outer', region: 'head' };
 
-const made = (wish: Wish, from = text): ReturnType<typeof makeOn> => makeOn(from, wish);
+const made = (command: Command, from = text): ReturnType<typeof makeOn> => makeOn(from, command);
 
 test('under: a page is made bare, picks a layout, and goes back under what covers it', () => {
 	const bare = made({ kind: 'set-under', layer: { kind: 'route', name: '/shop/ink' }, under: 'none' });
@@ -175,8 +175,8 @@ test('fills that an edit leaves without a region are taken along, and it is said
 	assert.deepEqual(lands(locked.resolved, '/shop', 'side'), ['outer:hours']);
 }); // prettier-ignore
 
-test('a wish that would break the site is refused with the reason, and changes nothing', () => {
-	const cases: [Wish, RegExp][] = [
+test('a command that would break the site is refused with the reason, and changes nothing', () => {
+	const cases: [Command, RegExp][] = [
 		[{ kind: 'set-under', layer: { kind: 'route', name: '/' }, under: 'shop' }, /cannot sit under shop: that layout can be picked only at \/shop/],
 		[{ kind: 'set-under', layer: { kind: 'layout', name: 'outer' }, under: 'wide' }, /in a circle/],
 		[{ kind: 'remove-region', region: { layout: 'outer', region: 'main' } }, /is the slot of outer/],
@@ -192,15 +192,15 @@ test('a wish that would break the site is refused with the reason, and changes n
 		[{ kind: 'set-markup', holder: { layer: shop, region: undefined }, name: 'body', markup: '{nowhere}' }, /leads nowhere/],
 		[{ kind: 'remove-layout', name: 'gone' }, /no layout gone any more/]
 	];
-	for (const [wish, sentence] of cases) {
-		const proposal = propose(sound(text), wish);
-		assert.ok(proposal.kind === 'refused', JSON.stringify(wish));
+	for (const [command, sentence] of cases) {
+		const proposal = propose(sound(text), command);
+		assert.ok(proposal.kind === 'refused', JSON.stringify(command));
 		assert.match(proposal.sentence, sentence);
 		const { from = 0, to = 0 } = proposal.at ?? {};
 		assert.ok(0 <= from && from <= to && to <= text.length, `${proposal.sentence} has its place in the text as it is`);
 	}
-	const placeOf = (wish: Wish): string | undefined => {
-		const proposal = propose(sound(text), wish);
+	const placeOf = (command: Command): string | undefined => {
+		const proposal = propose(sound(text), command);
 		return proposal.kind === 'refused' && proposal.at ? text.slice(proposal.at.from, proposal.at.to) : undefined;
 	};
 	assert.equal(placeOf({ kind: 'remove-region', region: { layout: 'outer', region: 'main' } }), 'main');
@@ -217,7 +217,7 @@ test('a wish that would break the site is refused with the reason, and changes n
 
 test('what an edit touches is known before it is made', () => {
 	const resolved = sound(text);
-	const touched = (wish: Wish): string[] => touches(resolved, edit(resolved, wish).changes);
+	const touched = (command: Command): string[] => touches(resolved, edit(resolved, command).changes);
 	const all = ['/', '/shop', '/shop/pen', '/shop/ink', 'not-found at /shop'];
 	assert.deepEqual(touched({ kind: 'set-flag', region: head, flag: 'required', on: true }), []);
 	assert.deepEqual(touched({ kind: 'rename-region', region: side, to: 'panel' }), all);
@@ -244,7 +244,7 @@ test('any series of edits of the demo leaves a sound site, and undoing gives the
 			let resolved = start;
 			const undo: (typeof resolved.reading.files.texts extends infer T ? () => T : never)[] = [];
 			for (const number of numbers) {
-				const proposal = propose(resolved, anyWish(resolved, number));
+				const proposal = propose(resolved, anyCommand(resolved, number));
 				if (proposal.kind === 'refused') continue;
 				const { texts, inverse } = applyChanges(resolved.reading.files, proposal.changes);
 				const next = checkSite(readSiteFiles({ texts, assets: files.assets }, resolved.reading));
@@ -263,11 +263,11 @@ test('any series of edits of the demo leaves a sound site, and undoing gives the
 	assert.ok((await readFile('demo/site.eave', 'utf8')).startsWith('//'));
 });
 
-/** Some wish about the site, chosen by a number. */
-function anyWish(resolved: CheckedSite, number: number): Wish {
+/** Some command about the site, chosen by a number. */
+function anyCommand(resolved: CheckedSite, number: number): Command {
 	let state = number;
 	const pick = <T>(list: readonly T[]): T => {
-		// A linear congruential step, so that picks of one wish do not go together.
+		// A linear congruential step, so that picks of one command do not go together.
 		state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
 		for (const one of list.slice((state >> 8) % list.length)) return one;
 		throw new RangeError('There is nothing to pick from.');
@@ -281,7 +281,7 @@ function anyWish(resolved: CheckedSite, number: number): Wish {
 	const target = layouts[(number >> 3) % layouts.length]?.name.text;
 	const own: HolderRef = { layer: { kind: 'route', name: route.pattern.text }, region: undefined };
 	const piece = route.pieces[0]?.name.text ?? 'none';
-	return pick<Wish>([
+	return pick<Command>([
 		{ kind: 'set-under', layer, under: pick([target, 'none', undefined]) },
 		{ kind: 'set-fill', layer, region, fill: pick(['instead', 'before', 'after', 'empty']) },
 		{ kind: 'remove-fill', layer, region },
@@ -306,7 +306,7 @@ function anyWish(resolved: CheckedSite, number: number): Wish {
 } // prettier-ignore
 
 test('whatever is asked for is done as a whole or refused with a sentence, and loses nothing in silence', async () => {
-	const { asked, made, failure } = await judgeWishes(250, 21);
+	const { asked, made, failure } = await judgeCommands(250, 21);
 	assert.equal(failure?.says, undefined, failure?.text);
 	assert.equal(asked, 250);
 	assert.ok(made > 50, `${made} were edits`);

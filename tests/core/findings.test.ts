@@ -45,8 +45,8 @@ for (const check of [...foundElsewhere, ...checks]) {
 
 /** A site after the mend of a problem; undefined where it has none. */
 function mended(site: CheckedSite, problem: Problem): CheckedSite | undefined {
-	const wish = mendOf(problem, site);
-	if (wish) return prepare(site, wish).after;
+	const command = mendOf(problem, site);
+	if (command) return prepare(site, command).after;
 	if (!problem.mend) return undefined;
 	const { span, insert } = problem.mend;
 	const change = { kind: 'edit', file: span.file, from: span.from, to: span.to, insert } as const;
@@ -166,7 +166,7 @@ test('what a layout sets aside is set aside on its pages, what a page does on it
 	);
 });
 
-test('findings are set aside and told again by wishes, and the text is as before', () => {
+test('findings are set aside and told again by commands, and the text is as before', () => {
 	const site = resolve(wholeExample(plainPage('<h1>Seed</h1><h3>Beans</h3>')));
 	const where = { kind: 'route', name: '/' } as const;
 	const { after } = prepare(site, {

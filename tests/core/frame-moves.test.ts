@@ -80,8 +80,8 @@ test('a rule for one box can be said by a setting, and goes', () => {
 	const mended = (style: string): string | undefined => {
 		const resolved = read(shell(style));
 		const problem = resolved.problems.find(({ code }) => code === 'style-of-box');
-		const wish = problem && mendOf(problem, resolved);
-		const made = wish && prepare(resolved, wish).after;
+		const command = problem && mendOf(problem, resolved);
+		const made = command && prepare(resolved, command).after;
 		return made?.reading.files.texts.get('site.eave');
 	};
 	const aside =

@@ -24,7 +24,7 @@ test('at least 500 steps are remembered, and a history survives being kept', () 
 	assert.deepEqual(historySchema.parse(structuredClone(history)), history);
 });
 
-test('typing that goes on is one step; a pause, another file or another deed starts the next', () => {
+test('typing that goes on is one step; a pause, another file or another action starts the next', () => {
 	let history = emptyHistory;
 	history = remember(history, step(0, true, 1000));
 	history = remember(history, step(1, true, 1400));

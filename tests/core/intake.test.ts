@@ -69,10 +69,10 @@ test('changes of the text and their inverses: byte for byte', () => {
 		insert: fc.string({ maxLength: 5 })
 	});
 	fc.assert(
-		fc.property(fc.array(change, { maxLength: 30 }), (wishes) => {
+		fc.property(fc.array(change, { maxLength: 30 }), (commands) => {
 			let texts: ReadonlyMap<string, string> = start;
 			const undo: (readonly Change[])[] = [];
-			for (const { from, length, insert } of wishes) {
+			for (const { from, length, insert } of commands) {
 				const size = texts.get('a.eave')?.length ?? 0;
 				const at = Math.min(from, size);
 				const to = Math.min(at + length, size);

@@ -73,13 +73,13 @@ test('the desk says how many pages are measured, and tells what is found with it
 test('of two states that are compared, each page that changed can be measured as it was and as it is', () => {
 	const desk = new Desk(2026);
 	desk.open(filesOf(text()), undefined, 0);
-	const wish = { columns: [{ name: '', width: 800 }], screen: { height: 800, scrollbar: 0 }, role: undefined, trial: noTrial }; // prettier-ignore
-	assert.equal(desk.compareStates(filesOf(text('as it was')), undefined, wish), undefined);
+	const command = { columns: [{ name: '', width: 800 }], screen: { height: 800, scrollbar: 0 }, role: undefined, trial: noTrial }; // prettier-ignore
+	assert.equal(desk.compareStates(filesOf(text('as it was')), undefined, command), undefined);
 	let part = desk.compareOn();
 	while (part && !part.done) part = desk.compareOn();
 	assert.match(desk.comparedStage('/', 'before')?.html ?? '', /as it was/);
 	assert.match(desk.comparedStage('/', 'after')?.html ?? '', />home<\/p>/);
 	assert.equal(desk.comparedStage('/b', 'before'), undefined, 'it has not changed');
-	assert.equal(desk.measureCompared('/', 'before', [800], wish.screen)?.kind, 'asks');
-	assert.equal(desk.comparedAgain('/', wish)?.kind, 'changed');
+	assert.equal(desk.measureCompared('/', 'before', [800], command.screen)?.kind, 'asks');
+	assert.equal(desk.comparedAgain('/', command)?.kind, 'changed');
 });

@@ -60,9 +60,9 @@ for (const [code, cases] of Object.entries(sites)) {
 			const before = resolve(written);
 			const problem = before.problems.find((one) => one.code === code);
 			assert.ok(problem, text);
-			const wish = mendOf(problem, before);
-			assert.ok(wish, text);
-			const { proposal, after } = prepare(before, wish);
+			const command = mendOf(problem, before);
+			assert.ok(command, text);
+			const { proposal, after } = prepare(before, command);
 			assert.ok(proposal.kind === 'edit', text);
 			assert.ok(after);
 			const known = before.problems.length;
@@ -132,9 +132,9 @@ for (const [code, wrong, mended] of inMarkup) {
 		const [one] = found;
 		assert.ok(one && found.length === 1, `${found.length} were found`);
 		const site = resolve(text(wrong), others);
-		const wish = mendOf(one.problem, site);
-		assert.ok(wish, 'there is a mend');
-		const { proposal } = prepare(site, wish);
+		const command = mendOf(one.problem, site);
+		assert.ok(command, 'there is a mend');
+		const { proposal } = prepare(site, command);
 		assert.ok(proposal.kind === 'edit', JSON.stringify(proposal));
 		const { texts } = applyChanges(site.reading.files, proposal.changes);
 		assert.equal(texts.get('site.eave'), text(mended));
@@ -154,9 +154,9 @@ test('text that can hardly be read gets the nearest colour of the tokens that is
 		`site "Seed" { lang en; bands { narrow 0 }; tokens { ${tokens} } }\nlayout frame at / { description "Seed."; style """:scope { background: var(--paper); color: var(--ink) } a { outline: 1px solid var(--leaf) var(--mist) var(--dusk) }"""; region main as main { slot } }\nroute / { title "Home"; piece a """<h1>Seed</h1><p>Lent</p>"""; style """p { color: ${ink}; margin: 0 }""" }\n`;
 	const mendIn = (from: string): string | undefined => {
 		const one = lookOver(from).findings.find(({ problem }) => problem.code === 'contrast-low');
-		const wish = one && mendOf(one.problem, resolve(from));
-		if (!wish) return undefined;
-		const { proposal } = prepare(resolve(from), wish);
+		const command = one && mendOf(one.problem, resolve(from));
+		if (!command) return undefined;
+		const { proposal } = prepare(resolve(from), command);
 		assert.ok(proposal.kind === 'edit');
 		return applyChanges(resolve(from).reading.files, proposal.changes).texts.get('site.eave');
 	};
@@ -176,7 +176,7 @@ test('what is meant is not guessed where it is in braces, or where nothing is ne
 		assert.equal(mendOf(problem, resolve(text)), undefined, problem.code);
 });
 
-test('a problem of a piece’s setting, for which there is no wish, has no mend', () => {
+test('a problem of a piece’s setting, for which there is no command, has no mend', () => {
 	const site = resolve(around('route /x { piece b { span 2 } """b""" }'));
 	const problem = site.problems.find((one) => one.code === 'setting-idle');
 	assert.ok(problem);

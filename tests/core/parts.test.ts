@@ -9,7 +9,7 @@ import { propose } from '../../src/core/edit/propose.ts';
 import { partStarts } from '../../src/core/edit/content/make-part.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { decodeUtf8 } from '../../src/core/lib/utf8.ts';
-import type { Wish } from '../../src/core/model/wish.ts';
+import type { Command } from '../../src/core/model/command.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { checkSite, isSound, type CheckedSite } from '../../src/core/check/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
@@ -111,8 +111,8 @@ function pageOf(site: CheckedSite): string {
 }
 
 /** Makes an edit that may touch several files; sees that undoing gives them all back. */
-function makeOnFiles(before: CheckedSite, wish: Wish) {
-	const proposal = propose(before, wish);
+function makeOnFiles(before: CheckedSite, command: Command) {
+	const proposal = propose(before, command);
 	assert.ok(proposal.kind === 'edit', proposal.kind === 'refused' ? proposal.sentence : '');
 	const { texts, assets, inverse } = applyChanges(before.reading.files, proposal.changes);
 	const back = applyChanges({ texts, assets }, inverse);

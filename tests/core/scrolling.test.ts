@@ -70,10 +70,10 @@ function viewOf(site: CheckedSite, within?: ScrollerName, trial: Trial = noTrial
 	return step.value;
 }
 
-/** `name: deed from-to` of all that is done to boxes. */
-function deeds({ lanes }: ScrollView): string[] {
+/** `name: action from-to` of all that is done to boxes. */
+function actions({ lanes }: ScrollView): string[] {
 	return lanes.flatMap(({ name, spans }) =>
-		spans.map(({ deed, from, to }) => `${name}: ${deed} ${from}-${to}`)
+		spans.map(({ action, from, to }) => `${name}: ${action} ${from}-${to}`)
 	);
 }
 
@@ -97,7 +97,7 @@ test('what shrinks gets lower as far as it may, and nothing below it moves; with
 	const still = site.tried(trialOf(['still']));
 	assert.deepEqual(places(at(still, 0), 'head', 'bar', 'main'), ['0 50', '50 40', '90 2000'], 'it is small from the start');
 	assert.deepEqual(places(at(still, 900), 'head', 'bar'), ['900 50', '950 40']);
-	assert.deepEqual(deeds(viewOf(site)).filter((deed) => /head|bar: sticks/.test(deed)), [
+	assert.deepEqual(actions(viewOf(site)).filter((action) => /head|bar: sticks/.test(action)), [
 		'head: sticks 1-1560', 'head: shrinks 0-69', 'bar: sticks 71-1560'
 	]);
 }); // prettier-ignore
@@ -122,7 +122,7 @@ test('a region that scrolls by itself has edges of its own, and keeps its height
 test('from where to where something sticks, is pushed away, covered or gets its shadow is said to the px', () => {
 	const view = viewOf(resolve(plain));
 	assert.equal(view.reach, 1800);
-	assert.deepEqual(deeds(view), [
+	assert.deepEqual(actions(view), [
 		'head: sticks 1-1800',
 		'head: gets its shadow 0-23',
 		'bar: sticks 201-1800',
@@ -138,16 +138,16 @@ test('from where to where something sticks, is pushed away, covered or gets its 
 		shell('arrange columns 4; region side as aside { span 1; wrapper inner { } }; region main as main { slot; span 3 }').replace('wrapper inner { }', 'piece fix-20-300 { stick top } """x"""')
 	);
 	const side = viewOf(pushed).lanes.find(({ name }) => name === 'fix-20-300');
-	assert.deepEqual(side?.spans.map(({ deed, from, to }) => `${deed} ${from}-${to}`), ['sticks 1-1400']);
+	assert.deepEqual(side?.spans.map(({ action, from, to }) => `${action} ${from}-${to}`), ['sticks 1-1400']);
 	const paper = viewOf(resolve(plain), undefined, trialOf(['printed']));
-	assert.deepEqual(deeds(paper), [], 'on paper nothing keeps to an edge');
+	assert.deepEqual(actions(paper), [], 'on paper nothing keeps to an edge');
 }); // prettier-ignore
 
 test('where one of two that stick does not know of the other, it is said to be covered', () => {
 	const site = resolve(shell(`region head as header { stick top; piece fix-10-80 """x""" }
   region bar as nav { height 40px; stick top; piece fix-30-20 """x""" }
   region main as main { slot }`));
-	const found = deeds(viewOf(site)).filter((deed) => deed.startsWith('head'));
+	const found = actions(viewOf(site)).filter((action) => action.startsWith('head'));
 	assert.deepEqual(found, ['head: sticks 1-1520', 'head: is covered 1-1520'], 'a head without a height counts as nothing');
 }); // prettier-ignore
 
@@ -200,7 +200,7 @@ test('what follows a head with an overlap is scrolled over it: the head sticks a
 	);
 	assert.deepEqual(places(at(site, 300), 'head', 'main'), ['300 96', '0 2000']);
 	const view = viewOf(site);
-	assert.deepEqual(deeds(view), ['head: sticks 1-1400', 'main: rides up 0-1400']);
+	assert.deepEqual(actions(view), ['head: sticks 1-1400', 'main: rides up 0-1400']);
 	assert.deepEqual([...new Set(view.left.map(({ left }) => left))], [600]);
 	const css = sheetsOf(pageNamed(site, '/'), site).map((sheet) => sheet.css).join(''); // prettier-ignore
 	assert.match(css, /\.f-head \{[^}]*z-index: var\(--under\)/);

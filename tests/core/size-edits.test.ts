@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { boxView } from '../../src/core/view-models/box-view.ts';
 import { dimensionLines } from '../../src/core/view-models/dimensions.ts';
 import { propose } from '../../src/core/edit/propose.ts';
-import type { SizeWish, Wish } from '../../src/core/model/wish.ts';
+import type { SizeCommand, Command } from '../../src/core/model/command.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { sound } from '../lib/site.ts';
 import { runs } from '../lib/runs.ts';
@@ -36,9 +36,9 @@ const f = { layout: 'f', box: undefined };
 const head = { layout: 'f', box: 'head' };
 const side = { layout: 'f', box: 'side' };
 
-/** The lines of the text that a wish changes, without those that stay. */
-function changed(wish: SizeWish, source = text): string[] {
-	const proposal = propose(sound(source), wish);
+/** The lines of the text that a command changes, without those that stay. */
+function changed(command: SizeCommand, source = text): string[] {
+	const proposal = propose(sound(source), command);
 	assert.equal(proposal.kind, 'edit', proposal.kind === 'refused' ? proposal.sentence : '');
 	const after = proposal.kind === 'edit' ? applyAll(source, proposal.changes) : '';
 	const before = new Set(source.split('\n'));
@@ -53,8 +53,8 @@ function applyAll(source: string, changes: Parameters<typeof applyChanges>[1]): 
 	);
 }
 
-function refusal(wish: SizeWish): string {
-	const proposal = propose(sound(text), wish);
+function refusal(command: SizeCommand): string {
+	const proposal = propose(sound(text), command);
 	assert.equal(proposal.kind, 'refused');
 	return proposal.kind === 'refused' ? proposal.sentence : '';
 }
@@ -126,7 +126,7 @@ test('areas, arrangements and breakpoints', () => {
 
 test('a size edit changes one stretch of one file, and the rest stays to the byte', () => {
 	const bands = fc.constantFrom('narrow', 'medium', 'wide');
-	const wishes: fc.Arbitrary<SizeWish> = fc.oneof(
+	const commands: fc.Arbitrary<SizeCommand> = fc.oneof(
 		fc.record({
 			kind: fc.constant('set-setting' as const),
 			box: fc.constantFrom(head, side, f),
@@ -144,8 +144,8 @@ test('a size edit changes one stretch of one file, and the rest stays to the byt
 		})
 	);
 	fc.assert(
-		fc.property(wishes, (wish) => {
-			const proposal = propose(sound(text), wish);
+		fc.property(commands, (command) => {
+			const proposal = propose(sound(text), command);
 			assert.equal(proposal.kind, 'edit');
 			if (proposal.kind !== 'edit') return;
 			assert.ok(proposal.changes.length <= 1);
@@ -156,15 +156,15 @@ test('a size edit changes one stretch of one file, and the rest stays to the byt
 				assert.ok(after.endsWith(text.slice(change.to)));
 				assert.ok(after.includes('// kept') && after.includes('// one below the other'));
 			}
-			const [box, band] = [wish.kind === 'set-breakpoint' ? f : wish.box, wish.kind === 'set-breakpoint' ? '' : 'band' in wish ? wish.band : ''];
+			const [box, band] = [command.kind === 'set-breakpoint' ? f : command.box, command.kind === 'set-breakpoint' ? '' : 'band' in command ? command.band : ''];
 			const after = proposal.changes.length > 0 ? applyAll(text, proposal.changes) : text;
 			const width = { narrow: 300, medium: 700, wide: 1100 }[band] ?? 300;
 			const view = boxView(sound(after), box, width);
-			if (wish.kind === 'set-setting') {
-				const row = view.strip.find((one) => one.setting === wish.setting);
-				assert.equal(row?.overhangs.find((one) => one.from === view.band)?.value, wish.value);
-			} else if (wish.kind === 'set-track') {
-				assert.equal(view.arrangement?.rows[wish.index]?.size, wish.size);
+			if (command.kind === 'set-setting') {
+				const row = view.strip.find((one) => one.setting === command.setting);
+				assert.equal(row?.overhangs.find((one) => one.from === view.band)?.value, command.value);
+			} else if (command.kind === 'set-track') {
+				assert.equal(view.arrangement?.rows[command.index]?.size, command.size);
 				assert.equal(view.arrangement?.here || proposal.changes.length === 0, true);
 			}
 		}),
@@ -209,13 +209,13 @@ test('dimension lines: beside each other, above each other, and one inside the o
 });
 
 test('an edit says in which bands it changes boxes, and none where it changes no box', () => {
-	const bandsOf = (wish: Wish): readonly string[] => {
-		const proposal = propose(sound(text), wish);
+	const bandsOf = (command: Command): readonly string[] => {
+		const proposal = propose(sound(text), command);
 		assert.equal(proposal.kind, 'edit', proposal.kind === 'refused' ? proposal.sentence : '');
 		return proposal.kind === 'edit' ? proposal.bands : [];
 	};
 	const pad = { kind: 'set-setting', box: head, setting: 'pad' } as const;
-	const cases: [string, Wish, string[]][] = [
+	const cases: [string, Command, string[]][] = [
 		['until the next band that says it', { ...pad, value: '9px', band: 'narrow' }, ['narrow', 'medium']],
 		['here and in all wider ones', { ...pad, value: '9px', band: 'wide' }, ['wide']],
 		['the same value again', { ...pad, value: '4px', band: 'medium' }, []],
@@ -227,5 +227,5 @@ test('an edit says in which bands it changes boxes, and none where it changes no
 		['widths of both bands at a breakpoint', { kind: 'set-breakpoint', band: 'wide', from: 900 }, ['medium', 'wide']],
 		['no edit of sizes', { kind: 'set-flag', region: { layout: 'f', region: 'head' }, flag: 'locked', on: true }, []]
 	]; // prettier-ignore
-	for (const [what, wish, expected] of cases) assert.deepEqual(bandsOf(wish), expected, what);
+	for (const [what, command, expected] of cases) assert.deepEqual(bandsOf(command), expected, what);
 });

@@ -10,7 +10,7 @@ import { stretched } from '../../src/core/emit/html/stretch.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { noTrial, trialOf, trialWords } from '../../src/core/model/trial.ts';
-import type { Wish } from '../../src/core/model/wish.ts';
+import type { Command } from '../../src/core/model/command.ts';
 import { PageLayout } from '../../src/core/geometry/page-layout.ts';
 import { sizesByName } from '../judge/boxes/sizes.ts';
 import { makeOn, refusal } from '../lib/edits.ts';
@@ -111,8 +111,8 @@ test('real markup gets longer and shorter, no id stands twice, and the short of 
 	);
 });
 
-test('stand-ins are written, changed and taken away by wishes, and go along with their piece', () => {
-	const set = (of: 'short' | 'long', markup: string | undefined, name = 'aside'): Wish => {
+test('stand-ins are written, changed and taken away by commands, and go along with their piece', () => {
+	const set = (of: 'short' | 'long', markup: string | undefined, name = 'aside'): Command => {
 		return { kind: 'set-stand-in', holder: home, name, of, markup };
 	};
 	const one = makeOn(text, set('short', '<p>Label</p>'));
@@ -126,7 +126,13 @@ test('stand-ins are written, changed and taken away by wishes, and go along with
 	assert.match(refusal(text, set('short', undefined)), /Nothing short stands in for aside/);
 	assert.match(refusal(text, set('long', 'a """ b')), /three quotes/);
 	const menu = { layer: { kind: 'layout', name: 'shell' }, region: { layout: 'shell', region: 'menu' } } as const; // prettier-ignore
-	const nav: Wish = { kind: 'set-stand-in', holder: menu, name: 'links', of: 'long', markup: 'x' };
+	const nav: Command = {
+		kind: 'set-stand-in',
+		holder: menu,
+		name: 'links',
+		of: 'long',
+		markup: 'x'
+	};
 	assert.match(refusal(text, nav), /made from routes/);
 	const parts = text.replace('<p>Sow.</p>', '{use tag}<a href="/catalogue">Sow</a>') + 'part tag """<b>!</b>"""\n'; // prettier-ignore
 	assert.match(makeOn(parts, { kind: 'rename-part', name: 'tag', to: 'mark' }).text, /short """\{use mark\}/); // prettier-ignore

@@ -113,17 +113,17 @@ test('who no longer listens hears nothing', () => {
 });
 
 test('whatever happens, no question is left without an answer and none gets two', () => {
-	const deed = fc.oneof(
+	const action = fc.oneof(
 		{ weight: 4, arbitrary: fc.constant('ask' as const) },
 		{ weight: 3, arbitrary: fc.nat(20) },
 		{ weight: 1, arbitrary: fc.constant('stop' as const) }
 	);
 	fc.assert(
-		fc.property(fc.array(deed, { maxLength: 40 }), (deeds) => {
+		fc.property(fc.array(action, { maxLength: 40 }), (actions) => {
 			const { link, workers, counts, heard } = linked();
 			let asked = 0;
 			const waiting = new Set<string>();
-			for (const one of deeds) {
+			for (const one of actions) {
 				if (one === 'ask') {
 					const id = `q${asked++}.`;
 					waiting.add(id);

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { readSitePath } from '../../src/cli/site-path.ts';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { WrittenPage } from '../../src/core/check/subject/written-page.ts';
-import { WishRefused } from '../../src/core/edit/proposal.ts';
+import { CommandRefused } from '../../src/core/edit/proposal.ts';
 import { layerName, pagesOf } from '../../src/core/model/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { seenAs, type ResolvedSite } from '../../src/core/resolve/site.ts';
@@ -54,7 +54,7 @@ function refused(text: string, before: string, trial?: Trial['content']): string
 	try {
 		words(text, before, 'other', 0, trial);
 	} catch (reason) {
-		if (reason instanceof WishRefused) return reason.message;
+		if (reason instanceof CommandRefused) return reason.message;
 		throw reason;
 	}
 	assert.fail('it is not refused');

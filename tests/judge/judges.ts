@@ -14,7 +14,7 @@ import { judgeNginx } from './nginx/judge-nginx.ts';
 import { hasNginx } from './nginx/run-nginx.ts';
 import { judgeStyles } from './styles/judge-styles.ts';
 import { judgeTold } from './told/judge-told.ts';
-import { judgeWishes } from './wishes/judge-wishes.ts';
+import { judgeCommands } from './commands/judge-commands.ts';
 
 /** What came of some sites made with one seed. */
 export interface Verdict {
@@ -106,8 +106,8 @@ export const judges: Readonly<Record<string, Judge>> = {
 		const { made, failure } = await judgeMends(12, seed);
 		return { looked: made, failure };
 	},
-	wishes: async (seed) => {
-		const { asked, failure } = await judgeWishes(200, seed);
+	commands: async (seed) => {
+		const { asked, failure } = await judgeCommands(200, seed);
 		return { looked: asked, failure };
 	},
 	deliveries: async (seed) => {

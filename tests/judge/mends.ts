@@ -44,9 +44,9 @@ export async function judgeMends(runs: number, seed: number): Promise<MendsResul
 
 /** What is wrong with a mend; empty where it does what it says, undefined where there is none. */
 function judgeMend(site: CheckedSite, problem: Finding['problem']): string | undefined {
-	const wish = mendOf(problem, site);
-	if (!wish) return undefined;
-	const { proposal, after } = prepare(site, wish);
+	const command = mendOf(problem, site);
+	if (!command) return undefined;
+	const { proposal, after } = prepare(site, command);
 	if (proposal.kind !== 'edit' || !after) return undefined;
 	if (!isSound(after)) return `the mend of ${problem.code} leaves an error`;
 	const { texts, inverse } = applyChanges(site.reading.files, proposal.changes);

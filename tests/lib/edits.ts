@@ -3,12 +3,12 @@ import { checkSite, isSound, type CheckedSite } from '../../src/core/check/site.
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import type { Proposal } from '../../src/core/edit/proposal.ts';
 import { propose } from '../../src/core/edit/propose.ts';
-import type { Wish } from '../../src/core/model/wish.ts';
+import type { Command } from '../../src/core/model/command.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 
-/** The edit that a wish comes to; a refusal fails the test with its sentence. */
-export function edit(resolved: CheckedSite, wish: Wish): Extract<Proposal, { kind: 'edit' }> {
-	const proposal = propose(resolved, wish);
+/** The edit that a command comes to; a refusal fails the test with its sentence. */
+export function edit(resolved: CheckedSite, command: Command): Extract<Proposal, { kind: 'edit' }> {
+	const proposal = propose(resolved, command);
 	assert.equal(proposal.kind, 'edit', proposal.kind === 'refused' ? proposal.sentence : '');
 	assert.ok(proposal.kind === 'edit');
 	return proposal;
@@ -17,10 +17,10 @@ export function edit(resolved: CheckedSite, wish: Wish): Extract<Proposal, { kin
 /** Makes an edit; sees that the site is sound, and that undoing gives the text back. */
 export function makeOn(
 	from: string,
-	wish: Wish
+	command: Command
 ): { resolved: CheckedSite; text: string; said: string } {
 	const before = withoutErrors(from);
-	const { changes, consequences } = edit(before, wish);
+	const { changes, consequences } = edit(before, command);
 	const { texts, inverse } = applyChanges(before.reading.files, changes);
 	assert.equal(applyChanges({ texts, assets: new Map() }, inverse).texts.get('site.eave'), from);
 	const after = texts.get('site.eave') ?? '';
@@ -42,10 +42,10 @@ export function difference(before: string, after: string): { gone: string[]; com
 	return { gone: old.slice(start, old.length - end), come: next.slice(start, next.length - end) };
 }
 
-/** The sentence with which a wish is refused. */
-export function refusal(from: string, wish: Wish): string {
-	const proposal = propose(withoutErrors(from), wish);
-	assert.ok(proposal.kind === 'refused', `${JSON.stringify(wish)} was not refused`);
+/** The sentence with which a command is refused. */
+export function refusal(from: string, command: Command): string {
+	const proposal = propose(withoutErrors(from), command);
+	assert.ok(proposal.kind === 'refused', `${JSON.stringify(command)} was not refused`);
 	return proposal.sentence;
 }
 

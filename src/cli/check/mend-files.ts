@@ -5,7 +5,7 @@ import { isSafe, mendOf } from '../../core/check/mend.ts';
 import { prepare } from '../../core/edit/propose.ts';
 import type { Finding } from '../../core/findings/finding.ts';
 import { isEaveFile } from '../../core/model/files.ts';
-import type { Wish } from '../../core/model/wish.ts';
+import type { Command } from '../../core/model/command.ts';
 import { applyChanges, type Change } from '../../core/source/change.ts';
 import { looksLikeZip } from '../../core/source/intake.ts';
 import { readSiteFiles } from '../../core/source/read.ts';
@@ -25,12 +25,12 @@ export function mendSafely(
 	findings: readonly Finding[],
 	written: WrittenTexts
 ): Mended {
-	const wishes = new Map<string, Wish>();
+	const commands = new Map<string, Command>();
 	for (const { problem } of findings) {
-		const wish = isSafe(problem, site) ? mendOf(problem, site) : undefined;
-		if (wish) wishes.set(JSON.stringify(wish), wish);
+		const command = isSafe(problem, site) ? mendOf(problem, site) : undefined;
+		if (command) commands.set(JSON.stringify(command), command);
 	}
-	const mends = [...wishes.values()];
+	const mends = [...commands.values()];
 	const none = { site, count: 0, changes: [] };
 	if (mends.length === 0) return none;
 	const { proposal } = prepare(site, { kind: 'mend-all', label: 'Mend', mends });

@@ -13,7 +13,7 @@ import {
 	type Site
 } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
-import type { AllowRef } from '../model/wish.ts';
+import type { AllowRef } from '../model/command.ts';
 
 /** What is set aside, and what says so. */
 export interface Allowing {

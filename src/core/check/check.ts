@@ -1,14 +1,14 @@
 import type { Code } from '../messages/catalogue.ts';
 import type { Problem } from '../messages/problem.ts';
 import type { Layer } from '../model/site.ts';
-import type { Wish } from '../model/wish.ts';
+import type { Command } from '../model/command.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { Span } from '../model/span.ts';
 import type { MarkupFault } from './html/markup-judge.ts';
 import type { Example } from './example.ts';
 import type { Fit, FittedPage } from './subject/fitted-page.ts';
 import type { PageFacts } from './subject/page-facts.ts';
-import type { Sighting } from './subject/sighting.ts';
+import type { Occurrence } from './subject/occurrence.ts';
 import type { WrittenPage } from './subject/written-page.ts';
 
 interface CheckBase {
@@ -21,7 +21,7 @@ interface CheckBase {
 	/** By code. */
 	readonly examples: Readonly<Partial<Record<Code, Example>>>;
 	/** What would take such a problem away; undefined where it is not clear. */
-	mend?(problem: Problem, resolved: ResolvedSite): Wish | undefined;
+	mend?(problem: Problem, resolved: ResolvedSite): Command | undefined;
 	/**
 	 * Whether the mend of such a problem changes nothing on any page, as it is drawn and read, but what was wrong, so
 	 * that nobody has to look first. Without it someone has to.
@@ -78,13 +78,13 @@ export interface MarkupPlace {
 /** Looks at one page as it is written. */
 export interface PageCheck extends CheckBase {
 	readonly of: 'page';
-	find(page: WrittenPage): readonly Sighting[];
+	find(page: WrittenPage): readonly Occurrence[];
 }
 
 /** Looks at what all pages say of themselves. */
 export interface AcrossCheck extends CheckBase {
 	readonly of: 'across';
-	find(pages: readonly PageFacts[], resolved: ResolvedSite): readonly Sighting[];
+	find(pages: readonly PageFacts[], resolved: ResolvedSite): readonly Occurrence[];
 }
 
 /** Looks at the boxes of one page at all widths. */

@@ -1,5 +1,5 @@
 import type { Problem } from '../messages/problem.ts';
-import type { Wish } from '../model/wish.ts';
+import type { Command } from '../model/command.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { foundElsewhere } from './elsewhere.ts';
 import { checks } from './list.ts';
@@ -18,12 +18,12 @@ const inText = new Map(
 		.flatMap((check) => check.codes.map((code) => [code, check] as const))
 );
 
-/** The wish that would take a problem away: by the check that found it, or in its own words; undefined where none is known. */
-export function mendOf(problem: Problem, resolved: ResolvedSite): Wish | undefined {
+/** The command that would take a problem away: by the check that found it, or in its own words; undefined where none is known. */
+export function mendOf(problem: Problem, resolved: ResolvedSite): Command | undefined {
 	return mending.get(problem.code)?.mend?.(problem, resolved) ?? mendInText(problem, resolved);
 }
 
-function mendInText({ mend }: Problem, { reading }: ResolvedSite): Wish | undefined {
+function mendInText({ mend }: Problem, { reading }: ResolvedSite): Command | undefined {
 	if (!mend) return undefined;
 	const { label, span, insert } = mend;
 	const was = (reading.files.texts.get(span.file) ?? '').slice(span.from, span.to);

@@ -12,28 +12,28 @@ import {
 import type { Span } from '../model/span.ts';
 import { fillTarget, isProblem, landingFills } from '../resolve/fill-target.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { type HolderRef, type LayerRef, type RegionRef } from '../model/wish.ts';
-import { WishRefused } from './proposal.ts';
+import { type HolderRef, type LayerRef, type RegionRef } from '../model/command.ts';
+import { CommandRefused } from './proposal.ts';
 
-/** Finds what a wish names in the site. Each throws a WishRefused with a sentence where it is not there. */
+/** Finds what a command names in the site. Each throws a CommandRefused with a sentence where it is not there. */
 
 export function findLayer(resolved: ResolvedSite, ref: LayerRef): Layer {
 	const found = layersOf(resolved.site).find(
 		(one) => one.kind === ref.kind && layerName(one) === ref.name
 	);
-	if (!found) throw new WishRefused(`There is no ${ref.kind} ${ref.name} any more.`);
+	if (!found) throw new CommandRefused(`There is no ${ref.kind} ${ref.name} any more.`);
 	return found;
 }
 
 export function findLayout(resolved: ResolvedSite, name: string): Layout {
 	const found = resolved.structure.layoutsByName.get(name);
-	if (!found) throw new WishRefused(`There is no layout ${name} any more.`);
+	if (!found) throw new CommandRefused(`There is no layout ${name} any more.`);
 	return found;
 }
 
 export function findRoute(resolved: ResolvedSite, pattern: string): Route {
 	const found = resolved.site.routes.find((route) => route.pattern.text === pattern);
-	if (!found) throw new WishRefused(`There is no route ${pattern} any more.`);
+	if (!found) throw new CommandRefused(`There is no route ${pattern} any more.`);
 	return found;
 }
 
@@ -41,7 +41,7 @@ export function findRegion(resolved: ResolvedSite, ref: RegionRef): Region {
 	const layout = findLayout(resolved, ref.layout);
 	const found = layout.regions.find((region) => region.name.text === ref.region);
 	if (!found)
-		throw new WishRefused(`The layout ${ref.layout} has no region ${ref.region} any more.`);
+		throw new CommandRefused(`The layout ${ref.layout} has no region ${ref.region} any more.`);
 	return found;
 }
 
@@ -77,7 +77,7 @@ export function findPieces(
 	const layer = findLayer(resolved, holder.layer);
 	const { region: ref } = holder;
 	if (!ref) {
-		if (layer.kind === 'layout') throw new WishRefused('A layout has no content of its own.');
+		if (layer.kind === 'layout') throw new CommandRefused('A layout has no content of its own.');
 		return { pieces: layer.pieces, owner: layer.span };
 	}
 	if (layer.kind === 'layout' && layer.name.text === ref.layout) {
@@ -86,20 +86,20 @@ export function findPieces(
 	}
 	const fills = fillsOf(resolved, layer, ref);
 	const [fill] = fills;
-	if (!fill) throw new WishRefused(`${layerName(layer)} does not fill ${ref.region}.`);
+	if (!fill) throw new CommandRefused(`${layerName(layer)} does not fill ${ref.region}.`);
 	return { pieces: fills.flatMap((one) => one.pieces), owner: fill.span };
 }
 
 export function findPiece(resolved: ResolvedSite, holder: HolderRef, name: string): Piece {
 	const found = findPieces(resolved, holder).pieces.find((piece) => piece.name.text === name);
-	if (!found) throw new WishRefused(`There is no piece ${name} here any more.`);
+	if (!found) throw new CommandRefused(`There is no piece ${name} here any more.`);
 	return found;
 }
 
-/** A name as the language has it; throws a WishRefused otherwise. */
+/** A name as the language has it; throws a CommandRefused otherwise. */
 export function checkName(name: string): string {
 	if (isName(name)) return name;
-	throw new WishRefused(
+	throw new CommandRefused(
 		`"${name}" cannot be a name: names are small letters, digits and hyphens, and start with a letter.`
 	);
 }

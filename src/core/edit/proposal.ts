@@ -1,7 +1,7 @@
 import type { Span } from '../model/span.ts';
 import type { Change } from '../source/change.ts';
 
-/** What a wish comes to: an edit, with what else it takes along, or the reason why it cannot be. */
+/** What a command comes to: an edit, with what else it takes along, or the reason why it cannot be. */
 export type Proposal = Edit | Refusal;
 
 export interface Edit {
@@ -23,8 +23,8 @@ export interface Refusal {
 }
 
 /** Thrown inside the making of an edit; `propose` turns it into a refusal. */
-export class WishRefused extends Error {
-	override readonly name = 'WishRefused';
+export class CommandRefused extends Error {
+	override readonly name = 'CommandRefused';
 
 	constructor(
 		message: string,

@@ -6,9 +6,9 @@ import { readSiteFiles } from '../source/read.ts';
 import { checkSite, type CheckedSite } from '../check/site.ts';
 import { touchedBands } from './boxes/touched-bands.ts';
 import { Surgery } from './surgery.ts';
-import { isSizeWish, type Wish } from '../model/wish.ts';
-import { WishRefused, type Proposal } from './proposal.ts';
-import { carryOut, labelOf } from './wishes.ts';
+import { isSizeCommand, type Command } from '../model/command.ts';
+import { CommandRefused, type Proposal } from './proposal.ts';
+import { carryOut, labelOf } from './commands.ts';
 
 /** A proposal together with the site as it would be, so that making it works nothing out again. */
 export interface Prepared {
@@ -17,37 +17,37 @@ export interface Prepared {
 }
 
 /**
- * Turns a wish into the smallest change of the text that says it. A wish that would bring an error
+ * Turns a command into the smallest change of the text that says it. A command that would bring an error
  * into a site is refused with that error's sentence; what else it changes is said in `consequences`.
  */
-export function propose(resolved: CheckedSite, wish: Wish): Proposal {
-	return prepare(resolved, wish).proposal;
+export function propose(resolved: CheckedSite, command: Command): Proposal {
+	return prepare(resolved, command).proposal;
 }
 
 /** The same, with the site as it would be. */
-export function prepare(resolved: CheckedSite, wish: Wish): Prepared {
+export function prepare(resolved: CheckedSite, command: Command): Prepared {
 	const surgery = new Surgery(resolved.reading);
 	try {
-		const consequences = carryOut(resolved, surgery, wish);
+		const consequences = carryOut(resolved, surgery, command);
 		const first = resolveAfter(resolved, surgery.changes());
-		const mended = wish.kind === 'set-fill' ? undefined : dropLostFills(resolved, first);
+		const mended = command.kind === 'set-fill' ? undefined : dropLostFills(resolved, first);
 		const after = mended?.after ?? first;
 		const broken = newError(resolved, after);
 		if (broken) return refuse(sentenceOf(broken), spanBefore(broken.span, surgery.changes()));
 		const proposal: Proposal = {
 			kind: 'edit',
-			label: labelOf(wish),
+			label: labelOf(command),
 			changes: [...surgery.changes(), ...(mended?.changes ?? [])],
 			consequences: [
 				...consequences,
 				...(mended?.consequences ?? []),
 				...vanishing(resolved, after)
 			],
-			bands: isSizeWish(wish) ? touchedBands(resolved, after) : []
+			bands: isSizeCommand(command) ? touchedBands(resolved, after) : []
 		};
 		return { proposal, after };
 	} catch (failure) {
-		if (failure instanceof WishRefused) return refuse(failure.message, failure.at);
+		if (failure instanceof CommandRefused) return refuse(failure.message, failure.at);
 		throw failure;
 	}
 }

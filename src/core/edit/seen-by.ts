@@ -1,9 +1,9 @@
 import { layerName } from '../model/site.ts';
 import type { Named, Span } from '../model/span.ts';
-import type { HolderRef, LayerRef, RegionRef } from '../model/wish.ts';
+import type { HolderRef, LayerRef, RegionRef } from '../model/command.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { fillsOf, findLayer, findPiece } from './find.ts';
-import { WishRefused } from './proposal.ts';
+import { CommandRefused } from './proposal.ts';
 import type { Surgery } from './surgery.ts';
 
 /** Says for whom a piece is; everyone where no role is named. */
@@ -31,7 +31,7 @@ export function setFillSeenBy(
 	const layer = findLayer(resolved, ref);
 	const fills = fillsOf(resolved, layer, region);
 	if (fills.length === 0) {
-		throw new WishRefused(`${layerName(layer)} does not fill ${region.region}.`);
+		throw new CommandRefused(`${layerName(layer)} does not fill ${region.region}.`);
 	}
 	for (const fill of fills) {
 		const last = surgery.statementAt(fill.span).atoms.at(-1);

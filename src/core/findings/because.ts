@@ -1,4 +1,4 @@
-import type { Widths } from '../check/subject/sighting.ts';
+import type { Widths } from '../check/subject/occurrence.ts';
 import type { Code } from '../messages/catalogue.ts';
 import type { Finding, FoundOn } from './finding.ts';
 

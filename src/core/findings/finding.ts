@@ -1,5 +1,5 @@
 import type { Problem } from '../messages/problem.ts';
-import type { BoxPlace, Widths } from '../check/subject/sighting.ts';
+import type { BoxPlace, Widths } from '../check/subject/occurrence.ts';
 
 /** A page on which something was found. */
 export interface FoundOn {

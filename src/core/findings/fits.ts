@@ -1,7 +1,7 @@
 import { boxSpan } from '../check/subject/box-said.ts';
 import type { FitCheck } from '../check/check.ts';
 import type { Fit, FittedPage, RunningText } from '../check/subject/fitted-page.ts';
-import type { Sighting } from '../check/subject/sighting.ts';
+import type { Occurrence } from '../check/subject/occurrence.ts';
 import type { WrittenPage } from '../check/subject/written-page.ts';
 import type { BoxName } from '../geometry/layout-box.ts';
 import { fixedSize, type PieceSize } from '../geometry/pieces/piece-size.ts';
@@ -54,7 +54,7 @@ export class GuessedFits {
 	constructor(private readonly checks: readonly FitCheck[]) {}
 
 	/** What is found on a page, with a rest after each time it was laid out at all widths. */
-	*of(written: WrittenPage): Generator<undefined, Sighting[]> {
+	*of(written: WrittenPage): Generator<undefined, Occurrence[]> {
 		const { instance, resolved, year } = written;
 		const guesses = new Guesses(instance, resolved, year);
 		const sizeOf = (key: PieceKey): PieceSize => guesses.of(key);
@@ -66,7 +66,7 @@ export class GuessedFits {
 			if (this.known.size >= mostFits) this.known.clear();
 			this.known.set(word, known);
 		}
-		return sightingsOf(known, written);
+		return occurrencesOf(known, written);
 	}
 
 	/** What is found by guesses; what would be found whatever the guess does not rest on it. */
@@ -164,7 +164,7 @@ export function fitsIn(
 }
 
 /** Fits of a page with their places in its text. */
-export function sightingsOf({ page, fits }: KnownFits, written: WrittenPage): Sighting[] {
+export function occurrencesOf({ page, fits }: KnownFits, written: WrittenPage): Occurrence[] {
 	const own = written.name;
 	return fits.map(({ fit, by }) => {
 		const { widths, weight, setting, cause = '', problem } = fit;

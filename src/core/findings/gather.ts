@@ -1,27 +1,27 @@
-import { causeOf, joinedWidths, type Sighting } from '../check/subject/sighting.ts';
+import { causeOf, joinedWidths, type Occurrence } from '../check/subject/occurrence.ts';
 import { severities } from '../messages/catalogue.ts';
 import type { Problem } from '../messages/problem.ts';
 import { withReasons } from './because.ts';
 import type { Finding, FoundOn } from './finding.ts';
 
-/** A sighting, and the page it was on. */
+/** An occurrence, and the page it was on. */
 export interface Seen {
-	readonly sighting: Sighting;
+	readonly occurrence: Occurrence;
 	readonly page: string;
 	readonly address: string;
 }
 
 interface Gathered {
-	best: Sighting;
+	best: Occurrence;
 	readonly on: Map<string, FoundOn>;
 	estimated: boolean;
 }
 
-/** Sightings of one cause as one finding, with what is about the text alone; the worst first. */
+/** Occurrences of one cause as one finding, with what is about the text alone; the worst first. */
 export function gather(seen: Iterable<Seen>, problems: readonly Problem[]): Finding[] {
 	const byCause = new Map<string, Gathered>();
 	for (const one of seen) {
-		const cause = causeOf(one.sighting);
+		const cause = causeOf(one.occurrence);
 		const known = byCause.get(cause);
 		if (known) add(known, one);
 		else byCause.set(cause, begin(one));
@@ -36,21 +36,21 @@ export function gather(seen: Iterable<Seen>, problems: readonly Problem[]): Find
 }
 
 function begin(one: Seen): Gathered {
-	const gathered = { best: one.sighting, on: new Map<string, FoundOn>(), estimated: false };
+	const gathered = { best: one.occurrence, on: new Map<string, FoundOn>(), estimated: false };
 	add(gathered, one);
 	return gathered;
 }
 
-function add(gathered: Gathered, { sighting, page, address }: Seen): void {
-	if ((sighting.weight ?? 0) > (gathered.best.weight ?? 0)) gathered.best = sighting;
-	if (sighting.estimated) gathered.estimated = true;
+function add(gathered: Gathered, { occurrence, page, address }: Seen): void {
+	if ((occurrence.weight ?? 0) > (gathered.best.weight ?? 0)) gathered.best = occurrence;
+	if (occurrence.estimated) gathered.estimated = true;
 	if (page === '') return;
-	const { box, widths = [] } = sighting;
+	const { box, widths = [] } = occurrence;
 	const known = gathered.on.get(page);
 	if (known) {
 		const all = joinedWidths([...known.widths, ...widths]);
 		// Of the pages that a route stands for, the one that is to be measured.
-		const next = sighting.estimated ? address : known.address;
+		const next = occurrence.estimated ? address : known.address;
 		gathered.on.set(page, { ...known, address: next, widths: all });
 	} else {
 		gathered.on.set(page, { page, address, box, widths });

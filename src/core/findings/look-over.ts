@@ -3,9 +3,9 @@ import { Allowances, allowWords, type Allowing, type SeenOn } from '../check/all
 import { checks } from '../check/list.ts';
 import type { CheckedSite } from '../check/site.ts';
 import { factsOf, type PageFacts } from '../check/subject/page-facts.ts';
-import { shownFaults, shownSightings, type ShownFault } from '../check/html/shown-faults.ts';
+import { shownFaults, shownOccurrences, type ShownFault } from '../check/html/shown-faults.ts';
 import { markupJudge } from '../check/html/markup-judge.ts';
-import type { Sighting } from '../check/subject/sighting.ts';
+import type { Occurrence } from '../check/subject/occurrence.ts';
 import { WrittenPage } from '../check/subject/written-page.ts';
 import { atEdge, hint, listProblems, type Problem } from '../messages/problem.ts';
 import { Memory } from '../lib/memory.ts';
@@ -16,7 +16,7 @@ import type { ResolvedSite } from '../resolve/site.ts';
 import type { Finding } from './finding.ts';
 import { markupFound } from './markup-found.ts';
 import { gather, type Seen } from './gather.ts';
-import { fitsIn, GuessedFits, sightingsOf } from './fits.ts';
+import { fitsIn, GuessedFits, occurrencesOf } from './fits.ts';
 
 /** Of a route that stands for many pages, as many are looked at. */
 export const mostInstances = 50;
@@ -140,8 +140,8 @@ export class LookingOver {
 			yield;
 		}
 		for (const check of acrossChecks) {
-			const sightings = atEdge(about, whole, () => check.find(facts, checked), []);
-			seen.push(...sightings.map(onNoPage));
+			const occurrences = atEdge(about, whole, () => check.find(facts, checked), []);
+			seen.push(...occurrences.map(onNoPage));
 			yield;
 		}
 		for (const check of wholeChecks) {
@@ -171,7 +171,7 @@ export class LookingOver {
 		const told: Seen[] = [];
 		const aside = new Map<Allowing, Seen[]>();
 		for (const one of seen) {
-			const allowing = allowances.of(one.sighting.problem, chainOf(one.page));
+			const allowing = allowances.of(one.occurrence.problem, chainOf(one.page));
 			if (!allowing) told.push(one);
 			else aside.set(allowing, [...(aside.get(allowing) ?? []), one]);
 		}
@@ -218,7 +218,7 @@ export class LookingOver {
 			const looking = this.lookAt(instance, checked, found);
 			while (!atEdge(about, problems, () => looking.next().done === true, true)) yield;
 			const on = { page: about.what, address: instance.address };
-			for (const problem of problems) found.seen.push({ sighting: { problem }, ...on });
+			for (const problem of problems) found.seen.push({ occurrence: { problem }, ...on });
 			yield;
 		}
 		this.pages.put(page, depends, found);
@@ -233,31 +233,31 @@ export class LookingOver {
 	): Generator<undefined, void> {
 		const written = new WrittenPage(instance, checked, this.year);
 		const on = { page: written.name, address: instance.address };
-		const add = (sightings: readonly Sighting[]): void => {
-			for (const sighting of sightings) seen.push({ sighting, ...on });
+		const add = (occurrences: readonly Occurrence[]): void => {
+			for (const occurrence of occurrences) seen.push({ occurrence, ...on });
 		};
 		facts.push(factsOf(written));
 		for (const check of pageChecks) add(check.find(written));
 		const shown = this.shownOn?.(instance) ?? [];
-		if (shown.length > 0) add(shownSightings(shown, written, this.knownOn(seen, written)));
+		if (shown.length > 0) add(shownOccurrences(shown, written, this.knownOn(seen, written)));
 		const isMeasured = this.measuredAt.has(`${written.name} ${instance.address}`);
 		const measured = isMeasured ? this.boxesOf(instance, checked) : undefined;
 		add(measured ? this.measuredFits(written, measured) : yield* this.fits.of(written));
 	}
 
 	/** What is found on a page already, in its markup as well. */
-	private knownOn(seen: readonly Seen[], { resolved, declared }: WrittenPage): Sighting[] {
+	private knownOn(seen: readonly Seen[], { resolved, declared }: WrittenPage): Occurrence[] {
 		const judge = markupJudge();
 		const inMarkup = judge
 			? finished(markupFound(resolved, judge, [declared]))
 			: { seen: [], alone: [] };
-		const alone = inMarkup.alone.map((problem): Sighting => ({ problem }));
-		return [...seen, ...inMarkup.seen].map(({ sighting }) => sighting).concat(alone);
+		const alone = inMarkup.alone.map((problem): Occurrence => ({ problem }));
+		return [...seen, ...inMarkup.seen].map(({ occurrence }) => occurrence).concat(alone);
 	}
 
-	private measuredFits(written: WrittenPage, boxes: LaidBoxes): Sighting[] {
+	private measuredFits(written: WrittenPage, boxes: LaidBoxes): Occurrence[] {
 		const fits = fitsIn(boxes, written, fitChecks).map((fit) => ({ fit, by: boxes.by }));
-		return sightingsOf({ page: written.name, fits }, written);
+		return occurrencesOf({ page: written.name, fits }, written);
 	}
 
 	/** The same number for as long as what reaches all pages is the same: routes and titles, which lists of links show. */
@@ -291,8 +291,8 @@ function finished<T>(work: Generator<unknown, T>): T {
 
 const sharedNumbers = new Memory<Site, number>();
 
-function onNoPage(sighting: Sighting): Seen {
-	return { sighting, page: sighting.page ?? '', address: sighting.address ?? '' };
+function onNoPage(occurrence: Occurrence): Seen {
+	return { occurrence, page: occurrence.page ?? '', address: occurrence.address ?? '' };
 }
 
 /** What only boxes show: guesses may not see it, so nothing is known of it before all is measured. */

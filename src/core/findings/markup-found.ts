@@ -6,7 +6,7 @@ import { layerName, layersOf, markupsOf, pagesOf, type Layer, type Page } from '
 import type { Template } from '../model/template.ts';
 import { piecesIn } from '../resolve/pieces.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import type { BoxPlace } from '../check/subject/sighting.ts';
+import type { BoxPlace } from '../check/subject/occurrence.ts';
 import type { Seen } from './gather.ts';
 
 /** What rules of HTML say of the markup of a site. */
@@ -72,7 +72,7 @@ function inLayer(
 			covered.map((page): Seen => {
 				const [instance] = checked.instances(page);
 				return {
-					sighting: { problem, box },
+					occurrence: { problem, box },
 					page: layerName(page),
 					address: instance?.address ?? ''
 				};

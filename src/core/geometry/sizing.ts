@@ -124,10 +124,10 @@ export function usedWidth(
 	layouter: Layouter,
 	isSet = false
 ): number {
-	return clampWidth(box, wishedWidth(box, room, base, stretches, layouter), base, layouter, isSet);
+	return clampWidth(box, askedWidth(box, room, base, stretches, layouter), base, layouter, isSet);
 }
 
-function wishedWidth(
+function askedWidth(
 	box: LayoutBox,
 	room: number,
 	base: number,

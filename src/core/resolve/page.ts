@@ -67,7 +67,7 @@ export function resolvePage(
 ): ResolvedPage {
 	const chain = structure.chainOf(page);
 	const layers: Layer[] = [...chain, page];
-	const wishes = collectFills(layers, role);
+	const commands = collectFills(layers, role);
 	const seen = (pieces: readonly Piece[]): readonly Piece[] =>
 		pieces.every((piece) => isSeenBy(piece, role))
 			? pieces
@@ -76,7 +76,7 @@ export function resolvePage(
 		layout.regions.map((region) => {
 			const inward = layers.slice(index + 1);
 			const isSlot = slotOf(layout) === region;
-			const fills = wishes.filter((wish) => wish.region === region);
+			const fills = commands.filter((command) => command.region === region);
 			return isSlot
 				? resolveSlot({ layout, region }, inward, fills, seen)
 				: resolveRegion({ layout, region }, inward, fills, seen);
@@ -89,11 +89,11 @@ export function resolvePage(
 /** Those of some pieces that the visitor sees. */
 type Seen = (pieces: readonly Piece[]) => readonly Piece[];
 
-interface Wish extends LandingFill {
+interface Command extends LandingFill {
 	readonly layer: Layer;
 }
 
-function collectFills(layers: readonly Layer[], role: string | undefined): Wish[] {
+function collectFills(layers: readonly Layer[], role: string | undefined): Command[] {
 	return layers.flatMap((layer, index) => {
 		if (layer.fills.length === 0) return [];
 		const chain = layers.slice(0, index).filter(isLayout);
@@ -106,14 +106,14 @@ function collectFills(layers: readonly Layer[], role: string | undefined): Wish[
 function resolveRegion(
 	at: RegionOf,
 	inward: readonly Layer[],
-	wishes: readonly Wish[],
+	commands: readonly Command[],
 	seen: Seen
 ): ResolvedRegion {
 	const given = seen(at.region.pieces);
 	let landed: Landed[] = own(given, at.layout);
 	const steps: Step[] = [gave(at, given)];
 	for (const layer of inward) {
-		const mine = wishes.filter((wish) => wish.layer === layer);
+		const mine = commands.filter((command) => command.layer === layer);
 		if (mine.length === 0) steps.push(passed(layer));
 		for (const { fill } of mine) {
 			const pieces = seen(fill.pieces);
@@ -128,7 +128,7 @@ function resolveRegion(
 function resolveSlot(
 	at: RegionOf,
 	inward: readonly Layer[],
-	wishes: readonly Wish[],
+	commands: readonly Command[],
 	seen: Seen
 ): ResolvedRegion {
 	const next = inward[0];
@@ -140,7 +140,7 @@ function resolveSlot(
 	else content = own(given, at.layout);
 	let landed = content;
 	for (const layer of inward) {
-		const mine = wishes.filter((wish) => wish.layer === layer);
+		const mine = commands.filter((command) => command.layer === layer);
 		const brought = layer.kind === 'layout' ? [] : seen(layer.pieces);
 		const bringsContent = layer === next && (layer.kind === 'layout' || brought.length > 0);
 		if (bringsContent) {

@@ -9,7 +9,7 @@ import type { ResolvedPage } from '../resolve/page.ts';
 import { isZero } from '../size/sums.ts';
 import { isNamed, ownContent } from './own-content.ts';
 import { roomLeft, scrollReach, seenOf } from './room-left.ts';
-import { deedsAt, scrollDeeds, type ScrollDeed, type ScrollTraits } from './states.ts';
+import { actionsAt, scrollActions, type ScrollAction, type ScrollTraits } from './states.ts';
 
 /** What scrolling does on a page at one width, as plain data. */
 export interface ScrollView {
@@ -43,7 +43,7 @@ export interface ScrollLane {
 
 /** px, both inclusive. */
 export interface ScrollSpan {
-	readonly deed: ScrollDeed;
+	readonly action: ScrollAction;
 	readonly from: number;
 	readonly to: number;
 }
@@ -92,7 +92,7 @@ export function* scrollView(
 	const reach = Math.floor(port ? port.overflowY : scrollReach(at(0), screen.height));
 	const moves = !trial.printed && !trial.lessMotion;
 	const traits = traitsOf(page, bands, screen.width, at(0), at(reach), moves);
-	const states = (px: number): Map<string, Set<ScrollDeed>> => {
+	const states = (px: number): Map<string, Set<ScrollAction>> => {
 		const boxes = at(px);
 		const stuck = boxes.filter((box) => box.sticking && box.inScroller === (port !== undefined));
 		const top = port ? port.y : 0;
@@ -100,8 +100,8 @@ export function* scrollView(
 			boxes.flatMap((box) => {
 				const own = traits.get(keyOf(box.name));
 				if (!own) return [];
-				const deeds = deedsAt(box, own, { boxes, stuck }, px + top, height);
-				return [[keyOf(box.name), deeds] as const];
+				const actions = actionsAt(box, own, { boxes, stuck }, px + top, height);
+				return [[keyOf(box.name), actions] as const];
 			})
 		);
 	};
@@ -142,7 +142,7 @@ function placesOf(reach: number): number[] {
 function turnsBetween(
 	from: number,
 	to: number,
-	states: (px: number) => Map<string, Set<ScrollDeed>>
+	states: (px: number) => Map<string, Set<ScrollAction>>
 ): number[] {
 	const [before, after] = [wordsOf(states(from)), wordsOf(states(to))];
 	if (before === after) return [];
@@ -151,8 +151,8 @@ function turnsBetween(
 	return [...turnsBetween(from, middle, states), ...turnsBetween(middle, to, states)];
 }
 
-function wordsOf(states: Map<string, Set<ScrollDeed>>): string {
-	return [...states].map(([key, deeds]) => `${key}: ${[...deeds].join()}`).join('; ');
+function wordsOf(states: Map<string, Set<ScrollAction>>): string {
+	return [...states].map(([key, actions]) => `${key}: ${[...actions].join()}`).join('; ');
 }
 
 function lanesOf(
@@ -161,16 +161,16 @@ function lanesOf(
 	boxes: readonly PlacedBox[],
 	traits: ReadonlyMap<string, ScrollTraits>,
 	turns: readonly number[],
-	states: (px: number) => Map<string, Set<ScrollDeed>>,
+	states: (px: number) => Map<string, Set<ScrollAction>>,
 	reach: number
 ): ScrollLane[] {
 	const found = turns.map((px) => ({ px, states: states(px) }));
 	const lanes = boxes.flatMap(({ name }) => {
 		const key = keyOf(name);
 		if (!traits.has(key)) return [];
-		const spans = scrollDeeds.flatMap(
-			(deed) =>
-			spansOf(deed, found.map(({ px, states }) => [px, states.get(key)?.has(deed) === true]), reach) // prettier-ignore
+		const spans = scrollActions.flatMap(
+			(action) =>
+			spansOf(action, found.map(({ px, states }) => [px, states.get(key)?.has(action) === true]), reach) // prettier-ignore
 		);
 		if (spans.length === 0) return [];
 		const layout = page.chain.find((one) => one.name.text === name.layout);
@@ -185,13 +185,14 @@ function lanesOf(
 		];
 	});
 	// What keeps to an edge comes first: the rest only goes by under it.
-	const moves = ({ spans }: ScrollLane): boolean => spans.some(({ deed }) => deed !== 'is covered');
+	const moves = ({ spans }: ScrollLane): boolean =>
+		spans.some(({ action }) => action !== 'is covered');
 	return [...lanes.filter(moves), ...lanes.filter((lane) => !moves(lane))];
 }
 
 /** From each place on where it begins, to the px before it ends. */
 function spansOf(
-	deed: ScrollDeed,
+	action: ScrollAction,
 	places: readonly (readonly [px: number, is: boolean])[],
 	reach: number
 ): ScrollSpan[] {
@@ -200,10 +201,10 @@ function spansOf(
 	for (const [px, is] of places) {
 		if (is && since === undefined) since = px;
 		if (is || since === undefined) continue;
-		spans.push({ deed, from: since, to: px - 1 });
+		spans.push({ action, from: since, to: px - 1 });
 		since = undefined;
 	}
-	if (since !== undefined) spans.push({ deed, from: since, to: reach });
+	if (since !== undefined) spans.push({ action, from: since, to: reach });
 	return spans;
 }
 

@@ -3,8 +3,8 @@ import { shadowRange } from '../settings/member/shadow.ts';
 import { isAround, hasLeft } from './room-left.ts';
 
 /** What scrolling does to a box. */
-export const scrollDeeds = ['sticks', 'is pushed away', 'shrinks', 'gets its shadow', 'is covered', 'rides up'] as const; // prettier-ignore
-export type ScrollDeed = (typeof scrollDeeds)[number];
+export const scrollActions = ['sticks', 'is pushed away', 'shrinks', 'gets its shadow', 'is covered', 'rides up'] as const; // prettier-ignore
+export type ScrollAction = (typeof scrollActions)[number];
 
 /** What a box is known for besides where it is. */
 export interface ScrollTraits {
@@ -17,25 +17,25 @@ export interface ScrollTraits {
 }
 
 /** What happens to a box while things are scrolled by some px; `page` has all boxes, and those that stick. */
-export function deedsAt(
+export function actionsAt(
 	box: PlacedBox,
 	traits: ScrollTraits,
 	page: { readonly boxes: readonly PlacedBox[]; readonly stuck: readonly PlacedBox[] },
 	px: number,
 	screen: number
-): Set<ScrollDeed> {
-	const deeds = new Set<ScrollDeed>();
+): Set<ScrollAction> {
+	const actions = new Set<ScrollAction>();
 	const { sticking } = box;
-	if (hasLeft(box)) deeds.add(sticking?.pushed === true ? 'is pushed away' : 'sticks');
+	if (hasLeft(box)) actions.add(sticking?.pushed === true ? 'is pushed away' : 'sticks');
 	if (box.height > traits.shrinksTo + 0.5 && traits.shrinksTo < traits.height - 0.5) {
-		deeds.add('shrinks');
+		actions.add('shrinks');
 	}
-	if (traits.hasShadow && px < shadowRange) deeds.add('gets its shadow');
+	if (traits.hasShadow && px < shadowRange) actions.add('gets its shadow');
 	const inSight = box.y + box.height > px + 0.5 && box.y < px + screen - 0.5;
-	if (!inSight) return deeds;
-	if (traits.ridesUp) deeds.add('rides up');
-	if (page.stuck.some((other) => covers(other, box, page.boxes))) deeds.add('is covered');
-	return deeds;
+	if (!inSight) return actions;
+	if (traits.ridesUp) actions.add('rides up');
+	if (page.stuck.some((other) => covers(other, box, page.boxes))) actions.add('is covered');
+	return actions;
 }
 
 /** Of two boxes that stick, the one that is written later lies over the other; all of them lie over the rest. */

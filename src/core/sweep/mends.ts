@@ -1,6 +1,6 @@
 import { isEmptyCell, type AreasArrangement } from '../model/arrange.ts';
 import type { Site } from '../model/site.ts';
-import type { Wish } from '../model/wish.ts';
+import type { Command } from '../model/command.ts';
 import { arrangementAt, bandAt } from '../resolve/bands.ts';
 import { parseTracks, isTrackList } from '../size/tracks.ts';
 import type { ResolvedPage } from '../resolve/page.ts';
@@ -11,7 +11,7 @@ import type { Misfit } from '../check/fit/misfits.ts';
 /** Something that might make what does not fit fit. It is worked out whether it does before it is offered. */
 export interface MendIdea {
 	readonly label: string;
-	readonly wish: Wish;
+	readonly command: Command;
 }
 
 /** Ideas for a misfit: the breakpoint at which it would fit, what comes in later, narrower tracks beside it, its own scrolling. */
@@ -38,7 +38,7 @@ function laterBand({ from, to }: Misfit, { settings }: Site): MendIdea[] {
 	return [
 		{
 			label: `Let ${name} start at ${start} px`,
-			wish: { kind: 'set-breakpoint', band: name, from: start }
+			command: { kind: 'set-breakpoint', band: name, from: start }
 		}
 	];
 }
@@ -64,7 +64,7 @@ function comeLater(
 		const label = own
 			? `Bring ${name} in later than ${band}: leave out what brings it in there`
 			: `Bring ${name} in later: hide it from ${band} on`;
-		return [{ label, wish: { kind: 'set-setting', box, setting: 'show', value, band } }];
+		return [{ label, command: { kind: 'set-setting', box, setting: 'show', value, band } }];
 	});
 }
 
@@ -97,7 +97,7 @@ function narrowerTracks(
 		return [
 			{
 				label: `Make the column of ${beside} ${less} px wide in place of ${size} px`,
-				wish: {
+				command: {
 					kind: 'set-track',
 					box: { layout: found.name.text, box: undefined },
 					axis: 'columns',
@@ -128,7 +128,7 @@ function ownScrolling({ layout, region, from }: Misfit, { settings }: Site): Men
 	return [
 		{
 			label: `Let ${region} scroll by itself`,
-			wish: { kind: 'set-setting', box, setting: 'scroll', value: 'own', band }
+			command: { kind: 'set-setting', box, setting: 'scroll', value: 'own', band }
 		}
 	];
 }

@@ -1,6 +1,6 @@
 import { layerName, type Layer } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
-import type { LayerRef } from '../model/wish.ts';
+import type { LayerRef } from '../model/command.ts';
 import { admittingLayers, keptOutBy, rolesOf } from '../resolve/roles.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { nearestState } from '../resolve/structure.ts';

@@ -8,7 +8,7 @@ import {
 } from '../edit/boxes/find-box.ts';
 import { settingFor } from '../edit/boxes/settings.ts';
 import { columnWords, wordOfColumn } from '../edit/boxes/tracks.ts';
-import { isPieceRef, type BoxRef, type PieceRef, type SizedRef } from '../model/wish.ts';
+import { isPieceRef, type BoxRef, type PieceRef, type SizedRef } from '../model/command.ts';
 import type { Alignment, Arrangement, Justification } from '../model/arrange.ts';
 import type { Setting, SettingKind } from '../model/setting.ts';
 import type { Layout } from '../model/site.ts';

@@ -2,7 +2,7 @@ import { layerName, type Layer, type Site } from '../model/site.ts';
 import { templateText } from '../model/template.ts';
 import { landingFills } from '../resolve/fill-target.ts';
 import { membersIn } from '../resolve/members.ts';
-import type { HolderRef, LayerRef, PieceRef, RegionRef } from '../model/wish.ts';
+import type { HolderRef, LayerRef, PieceRef, RegionRef } from '../model/command.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 
 /** Something that can be gone to by its name. */

@@ -2,7 +2,7 @@ import { saidFor } from '../edit/site/bands.ts';
 import { findLayer } from '../edit/find.ts';
 import { layerName, layersOf, type Layout, type Route } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
-import type { LayerRef, PagesChoice, SitePart } from '../model/wish.ts';
+import type { LayerRef, PagesChoice, SitePart } from '../model/command.ts';
 import { slotOf } from '../resolve/structure.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { valueNow, boxView } from './box-view.ts';
@@ -41,7 +41,7 @@ export interface LayoutView {
 	readonly asked: readonly string[];
 }
 
-/** What there is to say of a layer. Throws a WishRefused where it is not there. */
+/** What there is to say of a layer. Throws a CommandRefused where it is not there. */
 export function layerView(resolved: ResolvedSite, ref: LayerRef): LayerView {
 	const layer = findLayer(resolved, ref);
 	const isState = layer.kind === 'state';

@@ -1,4 +1,4 @@
-import type { Side } from '../model/wish.ts';
+import type { Side } from '../model/command.ts';
 
 /** What dragging and painting over a page's tracks comes to in the text; px of the page throughout. */
 

@@ -1,7 +1,7 @@
 import { attributeOf } from '../author-styles/page-tree.ts';
 import { writtenTexts, type WrittenText } from '../author-styles/written-elements.ts';
 import type { WrittenPage } from '../check/subject/written-page.ts';
-import { WishRefused } from '../edit/proposal.ts';
+import { CommandRefused } from '../edit/proposal.ts';
 import type { MarkupPiece } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 
@@ -27,14 +27,14 @@ export interface WrittenWords {
 
 /**
  * Where words of a page are written: in the markup of their piece, or of a part that it uses, through lists and
- * conditions. Throws `WishRefused` for what is written nowhere as it stands on the page.
+ * conditions. Throws `CommandRefused` for what is written nowhere as it stands on the page.
  */
 export function writtenWords(page: WrittenPage, shown: ShownWords): WrittenWords {
 	const element = page.elements[shown.element];
 	const piece = element && page.ownerOf(element)?.piece;
-	if (!element || !piece) throw new WishRefused('These words belong to no piece of this page.');
+	if (!element || !piece) throw new CommandRefused('These words belong to no piece of this page.');
 	if (piece.kind === 'nav') {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`The links of ${piece.name.text} are made from the routes: change their titles.`,
 			piece.name.span
 		);
@@ -58,7 +58,7 @@ function ownMarkup(page: WrittenPage, piece: MarkupPiece): Span {
 	const standIn = piece.standIns[content];
 	if (standIn) return standIn.span;
 	const name = piece.name.text;
-	throw new WishRefused(
+	throw new CommandRefused(
 		`These words are made longer or shorter than they are written. Write a ${content} stand-in for ${name}, or change them as they are written.`,
 		piece.name.span
 	);
@@ -81,7 +81,7 @@ function chosen(
 	const found = alike[nth] ?? alike[0];
 	if (!found) {
 		const [made] = texts.filter((one) => /(^|[^\\])\{/.test(one.text));
-		throw new WishRefused(
+		throw new CommandRefused(
 			made
 				? `"${seen(text)}" comes from ${seen(made.text)}: change it in the markup of ${name}.`
 				: `"${seen(text)}" does not stand in the markup of ${name} as it does on the page: change it there.`,

@@ -26,7 +26,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
 export type Entry = z.infer<typeof entrySchema>;
 
 /** An entry that has no number yet. */
-export type Deed =
+export type Action =
 	| Omit<Extract<Entry, { kind: 'do' }>, 'number'>
 	| { readonly kind: 'undo' }
 	| { readonly kind: 'redo' };
@@ -38,11 +38,11 @@ export interface Work extends SiteFiles {
 	readonly number: number;
 }
 
-/** Gives the entry for a deed; undefined where there is nothing to take back or do again. */
-export function entryFor({ history, number }: Work, deed: Deed): Entry | undefined {
-	if (deed.kind === 'undo' && history.past.length === 0) return undefined;
-	if (deed.kind === 'redo' && history.future.length === 0) return undefined;
-	return { ...deed, number: number + 1 };
+/** Gives the entry for an action; undefined where there is nothing to take back or do again. */
+export function entryFor({ history, number }: Work, action: Action): Entry | undefined {
+	if (action.kind === 'undo' && history.past.length === 0) return undefined;
+	if (action.kind === 'redo' && history.future.length === 0) return undefined;
+	return { ...action, number: number + 1 };
 }
 
 /** The changes of the files that an entry makes. */

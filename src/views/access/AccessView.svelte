@@ -5,7 +5,7 @@
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { saveFile, slugOf } from '$store/download.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import { windowed } from '$views/shell/windowed.ts';
 
 	/** Every route by every role: who may open what, and by which line of the text. */
@@ -40,7 +40,7 @@
 	async function change(which: AccessRow | undefined, one: AccessCell | undefined): Promise<void> {
 		if (!which || !one) return;
 		refused =
-			(await wishes.attempt({
+			(await commands.attempt({
 				kind: 'change-access',
 				route: which.route,
 				role: one.role,

@@ -31,7 +31,7 @@
 		if (!open) return [];
 		const asked = words.trim().toLowerCase().split(/\s+/).filter(Boolean);
 		const acts = [...chosenActs(), ...siteActs()].map((act): Found => {
-			return { name: act.name, says: act.key ? `deed, ${act.key}` : 'deed', run: act.run };
+			return { name: act.name, says: act.key ? `action, ${act.key}` : 'action', run: act.run };
 		});
 		const things = names.map((one): Found => {
 			return { name: one.name, says: one.says, run: () => void goTo(one) };

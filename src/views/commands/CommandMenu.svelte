@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import { chosenActs } from './commands.ts';
 	import { menu } from './menu.svelte.ts';
 
@@ -16,13 +16,14 @@
 		onOpenChange={({ open }) => {
 			if (open) return;
 			menu.close();
-			wishes.forget();
+			commands.forget();
 		}}
 		onSelect={({ value }) => acts[Number(value)]?.run()}
 		onHighlightChange={({ highlightedValue }) => {
-			const wish = highlightedValue === null ? undefined : acts[Number(highlightedValue)]?.wish;
-			if (wish) wishes.look(wish);
-			else wishes.forget();
+			const command =
+				highlightedValue === null ? undefined : acts[Number(highlightedValue)]?.command;
+			if (command) commands.look(command);
+			else commands.forget();
 		}}
 		positioning={{
 			strategy: 'fixed',

@@ -1,14 +1,20 @@
 import { regionElements, stateKinds } from '$core/model/site.ts';
-import type { HolderRef, PieceRef, PieceStart, RegionWish, Wish } from '$core/model/wish.ts';
+import type {
+	HolderRef,
+	PieceRef,
+	PieceStart,
+	RegionCommand,
+	Command
+} from '$core/model/command.ts';
 import { ask } from '$store/ask.svelte.ts';
 import { store } from '$store/site.svelte.ts';
-import { wishes } from '$store/wishes.svelte.ts';
+import { commands } from '$store/commands.svelte.ts';
 import { choice } from '../plan/choice.svelte.ts';
 
 /** The questions that stand before edits which need a name or a place. What is added is chosen then. */
 
-async function made(wish: Wish, after: () => void): Promise<string | undefined> {
-	const sentence = await wishes.attempt(wish);
+async function made(command: Command, after: () => void): Promise<string | undefined> {
+	const sentence = await commands.attempt(command);
 	if (sentence === undefined) after();
 	return sentence;
 }
@@ -96,7 +102,7 @@ export function askRenameLayout(name: string): void {
 /** `area` is an empty area in which the region is to lie. */
 export function askNewRegion(
 	layout: string,
-	areaOf?: (name: string) => Extract<RegionWish, { kind: 'add-region' }>['area']
+	areaOf?: (name: string) => Extract<RegionCommand, { kind: 'add-region' }>['area']
 ): void {
 	ask.question = {
 		title: `Add a region to ${layout}`,
@@ -110,8 +116,8 @@ export function askNewRegion(
 		act: 'Add it',
 		answer: ([name = '', element = '']) => {
 			const area = areaOf?.(name);
-			const wish: Wish = { kind: 'add-region', layout, name, element, ...(area && { area }) };
-			return made(wish, () => wanted(layout, name));
+			const command: Command = { kind: 'add-region', layout, name, element, ...(area && { area }) };
+			return made(command, () => wanted(layout, name));
 		}
 	};
 }
@@ -163,13 +169,13 @@ export function askNewPiece(holder: HolderRef): void {
 				return '';
 			}
 			const nav: PieceStart = { kind: 'nav', from: '/', depth: 1 };
-			const wish: Wish = {
+			const command: Command = {
 				kind: 'add-piece',
 				holder,
 				name,
 				...(start === starts[1] && { start: nav })
 			};
-			return made(wish, () => choice.pickPiece({ holder, piece: name }));
+			return made(command, () => choice.pickPiece({ holder, piece: name }));
 		}
 	};
 }

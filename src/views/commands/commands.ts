@@ -1,12 +1,12 @@
 import { goto } from '$app/navigation';
-import { fillDeeds, regionDeeds } from '$core/view-models/place-deeds.ts';
-import { sizeDeeds } from '$core/view-models/size-deeds.ts';
-import type { Wish } from '$core/model/wish.ts';
+import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
+import { sizeActions } from '$core/view-models/size-actions.ts';
+import type { Command } from '$core/model/command.ts';
 import { placeQuery, readPlace } from '$store/address.ts';
 import { look } from '$store/look.svelte.ts';
 import { paneNames, panes, type PaneName } from '$store/panes.svelte.ts';
 import { store } from '$store/site.svelte.ts';
-import { wishes } from '$store/wishes.svelte.ts';
+import { commands } from '$store/commands.svelte.ts';
 import {
 	askCopyPiece,
 	askMovePiece,
@@ -33,12 +33,17 @@ export interface Act {
 	readonly name: string;
 	readonly key?: string;
 	/** What it would do, to be looked at before. */
-	readonly wish?: Wish;
+	readonly command?: Command;
 	readonly run: () => void;
 }
 
-function wishAct(name: string, wish: Wish, key?: string): Act {
-	return { name, wish, ...(key !== undefined && { key }), run: () => void wishes.make(wish) };
+function commandAct(name: string, command: Command, key?: string): Act {
+	return {
+		name,
+		command,
+		...(key !== undefined && { key }),
+		run: () => void commands.make(command)
+	};
 }
 
 /** Everything that can be done with what is chosen. */
@@ -64,14 +69,14 @@ function placeActs(): Act[] {
 	if (!facts) return [];
 	const { layer, region, isOwn, entry } = facts;
 	const { view } = chosenBox;
-	const deeds = !region
+	const actions = !region
 		? []
 		: isOwn
-			? [...regionDeeds(region), ...(view ? sizeDeeds(view) : [])]
-			: fillDeeds(layer, region, entry);
+			? [...regionActions(region), ...(view ? sizeActions(view) : [])]
+			: fillActions(layer, region, entry);
 	const holder = holderOf(facts);
-	const acts = deeds.map(({ name, key, wish, on }) =>
-		wishAct(on ? `${name}: take it back` : name, wish, key)
+	const acts = actions.map(({ name, key, command, on }) =>
+		commandAct(on ? `${name}: take it back` : name, command, key)
 	);
 	if (facts.holder) {
 		acts.push({ name: 'Edit its pieces', key: 'Enter', run: () => choice.editPieces() });
@@ -87,7 +92,7 @@ function placeActs(): Act[] {
 		{ name: 'Rename …', run: () => askRenameRegion(layout, name) },
 		{ name: `Wrap ${members.join(', ')} …`, run: () => askWrap(layout, members) },
 		{ name: 'Add a region …', run: () => askNewRegion(layout) },
-		wishAct(`Remove ${name}`, { kind: 'remove-region', region: { layout, region: name } })
+		commandAct(`Remove ${name}`, { kind: 'remove-region', region: { layout, region: name } })
 	];
 }
 
@@ -99,9 +104,9 @@ function pieceActs(piece: Parameters<typeof askRenamePiece>[0]): Act[] {
 		{ name: 'Rename …', run: () => askRenamePiece(piece) },
 		{ name: 'Copy …', run: () => askCopyPiece(piece) },
 		{ name: 'Move to …', run: () => askMovePiece(piece) },
-		wishAct('Move it up', { kind: 'reorder-piece', holder, name, by: -1 }),
-		wishAct('Move it down', { kind: 'reorder-piece', holder, name, by: 1 }),
-		wishAct(`Remove ${name}`, { kind: 'remove-piece', holder, name })
+		commandAct('Move it up', { kind: 'reorder-piece', holder, name, by: -1 }),
+		commandAct('Move it down', { kind: 'reorder-piece', holder, name, by: 1 }),
+		commandAct(`Remove ${name}`, { kind: 'remove-piece', holder, name })
 	];
 }
 
@@ -110,17 +115,17 @@ function layerActs({ kind, name }: { kind: string; name: string }): Act[] {
 		return [
 			{ name: 'Rename …', run: () => askRenameLayout(name) },
 			{ name: 'Add a region …', run: () => askNewRegion(name) },
-			wishAct(`Remove ${name}`, { kind: 'remove-layout', name })
+			commandAct(`Remove ${name}`, { kind: 'remove-layout', name })
 		];
 	}
-	if (kind === 'state') return [wishAct(`Remove ${name}`, { kind: 'remove-state', name })];
+	if (kind === 'state') return [commandAct(`Remove ${name}`, { kind: 'remove-state', name })];
 	if (kind !== 'route') return [];
 	return [
 		{ name: 'Rename or move …', run: () => askMoveRoute(name) },
 		{ name: 'Add a route below …', run: () => askNewRoute(name) },
 		{ name: 'Add a layout here …', run: () => askNewLayout(name) },
 		{ name: 'Add a state here …', run: () => askNewState(name) },
-		wishAct(`Remove ${name}`, { kind: 'remove-route', pattern: name })
+		commandAct(`Remove ${name}`, { kind: 'remove-route', pattern: name })
 	];
 }
 
@@ -161,7 +166,7 @@ export function siteActs(): Act[] {
 		},
 		{ name: 'Take back the last edit', key: 'Ctrl+Z', run: () => void store.undo() },
 		{ name: 'Do again what was taken back', key: 'Ctrl+Shift+Z', run: () => void store.redo() },
-		wishAct('Tidy all texts', { kind: 'tidy-text', file: undefined }),
+		commandAct('Tidy all texts', { kind: 'tidy-text', file: undefined }),
 		...views.map(({ name, path, about }): Act => ({
 			name: `Open ${name}: ${about}`,
 			run: () => void openView(path)

@@ -1,5 +1,5 @@
 /** Where the menu of what can be done with what is chosen stands open, px of the screen. */
-class DeedMenu {
+class ActionMenu {
 	at = $state.raw<{ readonly x: number; readonly y: number } | undefined>();
 
 	openAt(x: number, y: number): void {
@@ -11,4 +11,4 @@ class DeedMenu {
 	}
 }
 
-export const menu = new DeedMenu();
+export const menu = new ActionMenu();

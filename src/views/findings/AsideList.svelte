@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
 	import { placeQuery, readPlace } from '$store/address.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import type { AsideView } from '$workers/findings.ts';
 
 	/** What the text sets aside, with the reasons. */
@@ -21,14 +21,14 @@
 				<p class="small" title={one.sentences.join('\n')}>
 					{one.sentences.length === 1 ? one.sentences[0] : `${one.sentences.length} findings`}
 				</p>
-				<p class="small deeds">
+				<p class="small actions">
 					<a class="mono" href="/source?file={one.file}&at={one.from}&{query}"
 						>{one.file}:{one.line}</a
 					>
 					<button
 						class="act"
 						aria-label="Tell again: {one.code} in {one.where}"
-						onclick={() => void wishes.make({ kind: 'tell-again', code: one.code, in: one.in })}
+						onclick={() => void commands.make({ kind: 'tell-again', code: one.code, in: one.in })}
 						>Tell again</button
 					>
 				</p>
@@ -45,12 +45,12 @@
 		padding: 6px 0 6px 21px;
 		border-bottom: 1px solid var(--hair);
 	}
-	.deeds {
+	.actions {
 		display: flex;
 		gap: 14px;
 		align-items: baseline;
 	}
-	.deeds a {
+	.actions a {
 		text-decoration: underline;
 	}
 </style>

@@ -31,9 +31,9 @@
 
 	/** A page on the stage, at a width where it is so. */
 	function linkTo(page: string): string {
-		const wish = { page, address: undefined };
+		const request = { page, address: undefined };
 		const at = { width: clampWidth(width), height: look.height };
-		return `/plan?${placeQuery({ wish, ...store.seeing, ...at })}`;
+		return `/plan?${placeQuery({ request, ...store.seeing, ...at })}`;
 	}
 
 	/** The region is chosen there. */
@@ -78,7 +78,7 @@
 			it, and would go with it.
 		</p>
 	{/if}
-	<div class="deeds">
+	<div class="actions">
 		{#if first}<a class="primary" href={linkTo(first.page)} onclick={() => go(first.page)}
 				>Show on the page</a
 			>{/if}
@@ -138,7 +138,7 @@
 		text-decoration: underline;
 		margin-right: 10px;
 	}
-	.deeds {
+	.actions {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 8px 14px;

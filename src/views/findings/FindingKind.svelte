@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { counted } from '$core/messages/problem.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import TileMark from '$views/shell/TileMark.svelte';
 	import type { AboutView, FindingView } from '$workers/findings.ts';
 	import FindingRow from './FindingRow.svelte';
@@ -22,11 +22,11 @@
 	const most = 12;
 	let open = $state(false);
 	const shown = $derived(open ? findings : findings.slice(0, most));
-	const mends = $derived(findings.flatMap(({ mend }) => (mend ? [mend.wish] : [])));
+	const mends = $derived(findings.flatMap(({ mend }) => (mend ? [mend.command] : [])));
 	const explained = $derived(findings.flatMap(({ cause }) => following.get(cause) ?? []).length);
 
 	async function mendAll(): Promise<void> {
-		await wishes.make({
+		await commands.make({
 			kind: 'mend-all',
 			label: `Mend ${counted(mends.length, 'finding')}: ${code}`,
 			mends

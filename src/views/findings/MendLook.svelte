@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { listWords } from '$core/messages/problem.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import type { FindingView } from '$workers/findings.ts';
 	import type { MendLook } from '$workers/looks.ts';
 	import { drawingWay } from './drawing-way.ts';
 
-	/** What would mend a finding: the text, the pages and the drawing before and after, and then the deed. */
+	/** What would mend a finding: the text, the pages and the drawing before and after, and then the action. */
 	interface Props {
 		code: string;
 		mend: NonNullable<FindingView['mend']>;
@@ -24,13 +24,13 @@
 	$effect(() => {
 		void store.site;
 		let gone = false;
-		const { wish } = mend;
+		const { command } = mend;
 		void store.core
-			.lookAtMend(wish, code, page, width, drawingWay(width, 250))
+			.lookAtMend(command, code, page, width, drawingWay(width, 250))
 			.then(async (found) => {
 				if (gone) return;
 				looked = found;
-				const { pages } = await store.core.touches(wish).catch(() => ({ pages: [] }));
+				const { pages } = await store.core.touches(command).catch(() => ({ pages: [] }));
 				if (!gone) touched = pages;
 			});
 		return () => (gone = true);
@@ -45,7 +45,7 @@
 	});
 
 	async function make(): Promise<void> {
-		refused = (await wishes.attempt(mend.wish)) ?? '';
+		refused = (await commands.attempt(mend.command)) ?? '';
 	}
 </script>
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { allowWords } from '$core/check/allowances.ts';
-	import type { AllowRef } from '$core/model/wish.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import type { AllowRef } from '$core/model/command.ts';
+	import { commands } from '$store/commands.svelte.ts';
 
 	/** Sets findings of a kind aside, in the text and with a reason. */
 	const { code, allowIn }: { code: string; allowIn: readonly AllowRef[] } = $props();
@@ -15,7 +15,7 @@
 		event.preventDefault();
 		const where = allowIn[chosen];
 		if (!where) return;
-		refused = (await wishes.attempt({ kind: 'set-aside', code, in: where, reason })) ?? '';
+		refused = (await commands.attempt({ kind: 'set-aside', code, in: where, reason })) ?? '';
 		if (refused === '') open = false;
 	}
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { BoxPlace } from '$core/check/subject/sighting.ts';
+	import type { BoxPlace } from '$core/check/subject/occurrence.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { drawingWay } from './drawing-way.ts';
 
@@ -16,10 +16,10 @@
 	$effect(() => {
 		void store.site;
 		const columns = [{ name: '', width }];
-		const wish = { columns, screen: { height: 800, scrollbar: 0 }, ...store.seeing };
+		const command = { columns, screen: { height: 800, scrollbar: 0 }, ...store.seeing };
 		const single = box?.region;
 		void store.core
-			.sheetDrawings([page], wish, {
+			.sheetDrawings([page], command, {
 				...drawingWay(width),
 				...(single !== undefined && { single })
 			})

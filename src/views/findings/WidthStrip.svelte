@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Widths } from '$core/check/subject/sighting.ts';
+	import type { Widths } from '$core/check/subject/occurrence.ts';
 	import { sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { widthWords } from './finding-words.ts';

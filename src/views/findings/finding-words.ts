@@ -1,4 +1,4 @@
-import type { Widths } from '$core/check/subject/sighting.ts';
+import type { Widths } from '$core/check/subject/occurrence.ts';
 import { sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
 import { counted } from '$core/messages/problem.ts';
 import type { MeasuredCount } from '$workers/measuring-queue.ts';

@@ -20,9 +20,9 @@ export async function measurePages(settler: Settler, signal: AbortSignal): Promi
 		const next = signal.aborted ? undefined : await store.core.nextToMeasure(near);
 		if (signal.aborted) return;
 		if (!next) break;
-		const wish = { page: next.page, address: next.address };
-		const asking = { wish, html: next.html, scrollbars: false };
-		await settler.settle(asking, signal, () => store.core.measureFindings(wish));
+		const request = { page: next.page, address: next.address };
+		const asking = { request, html: next.html, scrollbars: false };
+		await settler.settle(asking, signal, () => store.core.measureFindings(request));
 		if (signal.aborted) return;
 		await found.measured(next.page, next.address);
 		untold = true;

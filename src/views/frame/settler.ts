@@ -1,7 +1,7 @@
 import { look } from '$store/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 import type { Seeing } from '$core/resolve/site.ts';
-import type { PageWish } from '$workers/messages.ts';
+import type { PageRequest } from '$workers/messages.ts';
 import type { ScreenKind } from '$core/laid/laid-page.ts';
 import type { Settled, SettleStep } from '$workers/settling.ts';
 import { classicScrollbar } from '../../browser/dom.ts';
@@ -9,7 +9,7 @@ import { isSame, type Measured, type MeasuringFrame } from './measuring-frame.ts
 
 /** A page that a calculation is about. */
 export interface Asking {
-	readonly wish: PageWish & { readonly address: string };
+	readonly request: PageRequest & { readonly address: string };
 	readonly html: string;
 	readonly scrollbars: boolean;
 }
@@ -32,7 +32,7 @@ export class Settler {
 	 * holds one, and two by turns would have to be brought again for each question.
 	 */
 	async settle(
-		{ html, wish: { address }, scrollbars }: Asking,
+		{ html, request: { address }, scrollbars }: Asking,
 		signal: AbortSignal,
 		begin: () => Promise<SettleStep | undefined>
 	): Promise<Settled | undefined> {
@@ -92,12 +92,12 @@ export class Settler {
 				await idle();
 				since = performance.now();
 			}
-			const wish: PageWish = { page, address: undefined, ...seeing };
-			const shown = signal.aborted ? undefined : await store.core.stageOf(wish);
+			const request: PageRequest = { page, address: undefined, ...seeing };
+			const shown = signal.aborted ? undefined : await store.core.stageOf(request);
 			if (shown) {
 				const { html, address } = shown;
-				const asking = { wish: { ...wish, address }, html, scrollbars: screen.scrollbar > 0 };
-				await this.settle(asking, signal, () => store.core.measure(wish, screens, screen));
+				const asking = { request: { ...request, address }, html, scrollbars: screen.scrollbar > 0 };
+				await this.settle(asking, signal, () => store.core.measure(request, screens, screen));
 			}
 			if (signal.aborted) return;
 			onMeasured(page);

@@ -5,7 +5,7 @@
 	import { ask } from '$store/ask.svelte.ts';
 	import { addFiles, replaceFile } from '$store/files.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import { sizeText } from '$views/deliver/size-text.ts';
 	import MaterialSection from './MaterialSection.svelte';
 	import Picture from './Picture.svelte';
@@ -44,7 +44,7 @@
 			says: `Its path from the folder of the site. ${counted(file.uses.length, 'place')} that name${file.uses.length === 1 ? 's' : ''} it would be changed with it.`,
 			fields: [{ label: 'New path', value: file.path, mono: true }],
 			act: 'Rename it',
-			answer: ([to = '']) => wishes.attempt({ kind: 'rename-file', file: file.path, to })
+			answer: ([to = '']) => commands.attempt({ kind: 'rename-file', file: file.path, to })
 		};
 	}
 
@@ -110,7 +110,7 @@
 					{/if}
 					<button
 						class="act small"
-						onclick={() => void wishes.make({ kind: 'remove-file', file: file.path })}
+						onclick={() => void commands.make({ kind: 'remove-file', file: file.path })}
 						>Remove</button
 					>
 				</div>

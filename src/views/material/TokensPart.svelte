@@ -2,7 +2,7 @@
 	import type { TokenView } from '$core/view-models/material/material-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ask.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import MaterialSection from './MaterialSection.svelte';
 	import Uses from './Uses.svelte';
 
@@ -31,7 +31,7 @@
 
 	async function set(name: string, band: string, text: string): Promise<boolean> {
 		const value = text.trim() === '' ? undefined : text.trim();
-		const sentence = await wishes.attempt({ kind: 'set-token', name, value, band });
+		const sentence = await commands.attempt({ kind: 'set-token', name, value, band });
 		refused = { ...refused, [`${name} ${band}`]: sentence ?? '' };
 		return sentence === undefined;
 	}
@@ -50,7 +50,7 @@
 			],
 			act: 'Add it',
 			answer: ([name = '', value = '']) =>
-				wishes.attempt({ kind: 'set-token', name, value, band: bands[0] ?? 'all' })
+				commands.attempt({ kind: 'set-token', name, value, band: bands[0] ?? 'all' })
 		};
 	}
 
@@ -60,7 +60,7 @@
 			says: 'Every setting, style and piece of markup that uses it is changed with it.',
 			fields: [{ label: 'New name', value: name, mono: true }],
 			act: 'Rename it',
-			answer: ([to = '']) => wishes.attempt({ kind: 'rename-token', name, to })
+			answer: ([to = '']) => commands.attempt({ kind: 'rename-token', name, to })
 		};
 	}
 </script>
@@ -96,7 +96,7 @@
 								aria-label="Colour of {token.name} at {band}"
 								value={hexOf(colour)}
 								oninput={(event) =>
-									wishes.look({
+									commands.look({
 										kind: 'set-token',
 										name: token.name,
 										value: event.currentTarget.value,
@@ -132,7 +132,7 @@
 					title={token.uses.length > 0
 						? 'It is used: put something else there first'
 						: 'Nothing uses it'}
-					onclick={() => void wishes.make({ kind: 'remove-token', name: token.name })}
+					onclick={() => void commands.make({ kind: 'remove-token', name: token.name })}
 					>Remove</button
 				>
 			</div>

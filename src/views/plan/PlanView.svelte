@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { type Trace } from '$core/model/trace.ts';
 	import { untrack } from 'svelte';
-	import type { LayerRef, SizedRef } from '$core/model/wish.ts';
+	import type { LayerRef, SizedRef } from '$core/model/command.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { panes } from '$store/panes.svelte.ts';
 	import { store } from '$store/site.svelte.ts';

@@ -5,7 +5,7 @@ import type {
 	SectionRegion
 } from '$core/view-models/cross-section.ts';
 import { type Trace } from '$core/model/trace.ts';
-import type { BoxRef, HolderRef, LayerRef, PieceRef, RegionRef } from '$core/model/wish.ts';
+import type { BoxRef, HolderRef, LayerRef, PieceRef, RegionRef } from '$core/model/command.ts';
 import { panes } from '$store/panes.svelte.ts';
 
 /** A block of the cross-section: a layer and a column. */

@@ -1,5 +1,5 @@
 import { boxOfView, type BoxView } from '$core/view-models/box-view.ts';
-import { isPieceRef, type SizedRef } from '$core/model/wish.ts';
+import { isPieceRef, type SizedRef } from '$core/model/command.ts';
 import { look } from '$store/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 

@@ -1,12 +1,12 @@
 <script lang="ts">
 	import type { DrawingWay } from '$core/sheet/svg.ts';
-	import type { SheetWish } from '$workers/sheets.ts';
+	import type { SheetRequest } from '$workers/sheets.ts';
 	import { store } from '$store/site.svelte.ts';
 
 	/** Drawings that were chosen, large and side by side. */
 	interface Props {
 		held: readonly { readonly page: string; readonly width: number }[];
-		wish: SheetWish;
+		request: SheetRequest;
 		fold: number;
 		/** They are drawn in the colours of their pages. */
 		painted: DrawingWay['painted'];
@@ -15,7 +15,7 @@
 		letGo: (page: string, width: number) => void;
 		clear: () => void;
 	}
-	const { held, wish, fold, painted, linkTo, go, letGo, clear }: Props = $props();
+	const { held, request, fold, painted, linkTo, go, letGo, clear }: Props = $props();
 
 	let paneWidth = $state(1200);
 	let drawings = $state.raw<readonly string[]>([]);
@@ -34,7 +34,11 @@
 		void Promise.all(
 			of.map(async ({ page, width }) => {
 				const column = { name: '', width };
-				const [drawn] = await store.core.sheetDrawings([page], { ...wish, columns: [column] }, way);
+				const [drawn] = await store.core.sheetDrawings(
+					[page],
+					{ ...request, columns: [column] },
+					way
+				);
 				return drawn?.drawings[0] ?? '';
 			})
 		).then((made) => {

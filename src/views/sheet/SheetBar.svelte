@@ -53,7 +53,7 @@
 <svelte:window onkeydown={closeOnEscape} />
 
 <ControlsLine summary={saving || summary}>
-	{#snippet deeds()}
+	{#snippet actions()}
 		<TrialMenu />
 		<button class="act" onclick={compare}>Before and after</button>
 		<details class="save" bind:open={canSave} onfocusout={closeOutside}>

@@ -51,7 +51,7 @@
 			...(choices.colours !== 'layouts' && { painted: choices.colours })
 		})
 	);
-	const wish = $derived({ columns, screen: screenOf(fold), ...store.seeing });
+	const request = $derived({ columns, screen: screenOf(fold), ...store.seeing });
 	const widths = $derived(
 		columns.map(({ width }) => Math.max(leastColumn, drawingSize({ width, height: 1 }, way).width))
 	);
@@ -96,7 +96,7 @@
 
 	// All rows, again after each edit; those that it did not touch are known.
 	$effect(() => {
-		const asked = wish;
+		const asked = request;
 		void store.site;
 		untrack(() => {
 			measured.clear();
@@ -112,7 +112,7 @@
 
 	// What is in sight is drawn, at once after an edit; what that changed is marked for a moment.
 	$effect(() => {
-		const [asked, drawnAs] = [wish, way];
+		const [asked, drawnAs] = [request, way];
 		const site = store.site;
 		const pages = inSightWord === '' ? [] : inSightWord.split('\n');
 		const given = new AbortController();
@@ -129,7 +129,7 @@
 	/** A few at a time, so that the first are seen at once. */
 	async function drawInTurn(
 		pages: readonly string[],
-		asked: typeof wish,
+		asked: typeof request,
 		drawnAs: typeof way,
 		marks: boolean,
 		signal: AbortSignal
@@ -143,7 +143,7 @@
 	// What rests on estimates is measured: what is in sight first.
 	$effect(() => {
 		const settles = settler;
-		const [asked, drawnAs] = [wish, way];
+		const [asked, drawnAs] = [request, way];
 		const pages = inSightWord === '' ? [] : inSightWord.split('\n');
 		void store.site;
 		if (!settles || sheet.progress) return;
@@ -172,7 +172,7 @@
 
 	function linkTo(page: string, width: number): string {
 		const place = {
-			wish: { page, address: undefined },
+			request: { page, address: undefined },
 			...store.seeing,
 			width,
 			height: look.height
@@ -206,7 +206,14 @@
 				: []
 		);
 		try {
-			await saveSheet(kind, store.site?.name ?? '', pages, wish, way, (words) => (saving = words));
+			await saveSheet(
+				kind,
+				store.site?.name ?? '',
+				pages,
+				request,
+				way,
+				(words) => (saving = words)
+			);
 		} catch (failure) {
 			store.say(`The sheet could not be saved: ${reasonOf(failure)}.`);
 		}
@@ -246,7 +253,7 @@
 	<DrawingStyle />
 	{#if comparing}
 		<ChangesView
-			{wish}
+			{request}
 			{way}
 			{columns}
 			{widths}
@@ -330,7 +337,7 @@
 	{#if held.length > 0}
 		<HeldDrawings
 			{held}
-			{wish}
+			{request}
 			{fold}
 			painted={way.painted}
 			{linkTo}

@@ -2,7 +2,7 @@ import { sheetDocument, sheetFile, type FileRow } from '$core/sheet/sheet-file.t
 import type { DrawingWay } from '$core/sheet/svg.ts';
 import { saveFile, slugOf } from '$store/download.ts';
 import { store } from '$store/site.svelte.ts';
-import type { SheetWish } from '$workers/sheets.ts';
+import type { SheetRequest } from '$workers/sheets.ts';
 import { filePalette } from './palette.ts';
 
 /** Pages that are written before it is said how far it has got. */
@@ -15,23 +15,23 @@ export async function saveSheet(
 	kind: 'svg' | 'png' | 'print',
 	site: string,
 	pages: readonly { readonly page: string; readonly alike: number }[],
-	wish: SheetWish,
+	request: SheetRequest,
 	way: DrawingWay,
 	says: (words: string) => void
 ): Promise<void> {
 	const rows: FileRow[] = [];
 	for (let from = 0; from < pages.length; from += atOnce) {
 		says(`${from} of ${pages.length} pages written`);
-		rows.push(...(await store.core.sheetFileRows(pages.slice(from, from + atOnce), wish, way)));
+		rows.push(...(await store.core.sheetFileRows(pages.slice(from, from + atOnce), request, way)));
 	}
-	const title = `${site}: every page at ${wish.columns.map(({ width }) => `${width} px`).join(', ')}`;
+	const title = `${site}: every page at ${request.columns.map(({ width }) => `${width} px`).join(', ')}`;
 	const name = `${slugOf(site)}-sheet`;
 	const palette = filePalette();
 	if (kind === 'print') {
-		printDocument(sheetDocument(title, wish.columns, rows, way, palette));
+		printDocument(sheetDocument(title, request.columns, rows, way, palette));
 		return;
 	}
-	const svg = new Blob([sheetFile(title, wish.columns, rows, way, palette)], {
+	const svg = new Blob([sheetFile(title, request.columns, rows, way, palette)], {
 		type: 'image/svg+xml'
 	});
 	if (kind === 'svg') saveFile(`${name}.svg`, svg);

@@ -2,7 +2,7 @@ import { SvelteSet } from 'svelte/reactivity';
 import type { SheetRow } from '$core/sheet/sheet-row.ts';
 import type { DrawingWay } from '$core/sheet/svg.ts';
 import { store } from '$store/site.svelte.ts';
-import type { DrawnPage, SheetPart, SheetWish } from '$workers/sheets.ts';
+import type { DrawnPage, SheetPart, SheetRequest } from '$workers/sheets.ts';
 
 /** ms for which what an edit changed stays marked. */
 const markedFor = 1600;
@@ -24,12 +24,12 @@ export class Sheet {
 	private round = 0;
 
 	/** Goes through all pages; rows that are known stay until it is done. */
-	async readAll(wish: SheetWish): Promise<void> {
+	async readAll(request: SheetRequest): Promise<void> {
 		const round = ++this.round;
 		const rows: SheetRow[] = [];
 		let made = 0;
 		for (let next: number | undefined = 0; next !== undefined;) {
-			const part: SheetPart | undefined = await store.core.sheetPart(wish, next);
+			const part: SheetPart | undefined = await store.core.sheetPart(request, next);
 			if (!part || round !== this.round) return;
 			rows.push(...part.rows);
 			made += part.made;
@@ -46,13 +46,13 @@ export class Sheet {
 	/** Draws pages anew; where that is another drawing than before, it is marked if `marks`. */
 	async draw(
 		pages: readonly string[],
-		wish: SheetWish,
+		request: SheetRequest,
 		way: DrawingWay,
 		marks: boolean,
 		signal: AbortSignal
 	): Promise<void> {
 		if (pages.length === 0) return;
-		const found = await store.core.sheetDrawings(pages, wish, way);
+		const found = await store.core.sheetDrawings(pages, request, way);
 		if (signal.aborted) return;
 		const drawn = new Map(this.drawn);
 		for (const page of found) {

@@ -4,15 +4,15 @@
 	/** The line over a view: what is said of all of it, what can be done with it, and what of it is shown. */
 	interface Props {
 		summary: string;
-		deeds?: Snippet;
+		actions?: Snippet;
 		children: Snippet;
 	}
-	const { summary, deeds, children }: Props = $props();
+	const { summary, actions, children }: Props = $props();
 </script>
 
 <div class="bar">
 	<p class="cap" aria-live="polite">{summary}</p>
-	{#if deeds}<div class="controls">{@render deeds()}</div>{/if}
+	{#if actions}<div class="controls">{@render actions()}</div>{/if}
 	<div class="controls small">{@render children()}</div>
 </div>
 

@@ -2,7 +2,7 @@
 	import { counted } from '$core/messages/problem.ts';
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 
 	interface Props {
 		files: readonly string[];
@@ -42,7 +42,7 @@
 	}
 
 	async function tidy(): Promise<void> {
-		const sentence = await wishes.attempt({ kind: 'tidy-text', file });
+		const sentence = await commands.attempt({ kind: 'tidy-text', file });
 		if (sentence) store.notice = { kind: 'refused', sentence };
 	}
 </script>

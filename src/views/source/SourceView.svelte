@@ -4,7 +4,7 @@
 	import { store } from '$store/site.svelte.ts';
 	import LongSelect from '$views/shell/LongSelect.svelte';
 	import ProblemList from '$views/shell/ProblemList.svelte';
-	import type { OutputFile, PageWish, ProblemView, Stretch } from '$workers/messages.ts';
+	import type { OutputFile, PageRequest, ProblemView, Stretch } from '$workers/messages.ts';
 	import FileTabs from './FileTabs.svelte';
 	import OutputViewer from './OutputViewer.svelte';
 	import SourceEditor from './SourceEditor.svelte';
@@ -22,7 +22,7 @@
 
 	const pages = $derived(store.roofline.rows.map((row) => row.page));
 	const output = $derived(outputs.find((one) => one.path === outputPath) ?? outputs[0]);
-	const wish = $derived<PageWish | undefined>(
+	const request = $derived<PageRequest | undefined>(
 		store.page && {
 			page: store.page.seen.stands ?? store.page.page,
 			address: store.page.address,
@@ -39,7 +39,7 @@
 
 	$effect(() => {
 		// The page is another object after each edit, so this follows the text.
-		if (wish) void store.core.output(wish).then((found) => (outputs = found));
+		if (request) void store.core.output(request).then((found) => (outputs = found));
 		else outputs = [];
 	});
 
@@ -51,20 +51,22 @@
 			.filter(({ code, from }) => !known.has(`${code} ${from}`))
 			.map(({ mend, ...finding }) => ({
 				...finding,
-				...(mend && { mend: { kind: 'wish', label: mend.label, wish: mend.wish } as const })
+				...(mend && {
+					mend: { kind: 'command', label: mend.label, command: mend.command } as const
+				})
 			}));
 	});
 
 	async function onSourceCursor(offset: number): Promise<void> {
 		sourceMark = undefined;
-		if (!wish) return;
-		outputMark = await store.core.traceToOutput(file, offset, wish);
+		if (!request) return;
+		outputMark = await store.core.traceToOutput(file, offset, request);
 		if (outputMark && outputs[0]) outputPath = outputs[0].path;
 	}
 
 	async function onOutputCursor(offset: number): Promise<void> {
-		if (!wish || output?.language !== 'html') return;
-		const span = await store.core.traceToSource(offset, wish);
+		if (!request || output?.language !== 'html') return;
+		const span = await store.core.traceToSource(offset, request);
 		outputMark = undefined;
 		if (span) wanted = span.file;
 		sourceMark = span;

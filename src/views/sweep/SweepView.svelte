@@ -10,7 +10,7 @@
 	import { saveFile, slugOf } from '$store/download.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
 	import { screenOf, Settler } from '$views/frame/settler.ts';
 	import Choices from '$views/shell/Choices.svelte';
@@ -110,7 +110,7 @@
 
 	async function make(mend: Mend): Promise<void> {
 		making = mend;
-		refused = (await wishes.attempt(mend.wish)) ?? '';
+		refused = (await commands.attempt(mend.command)) ?? '';
 		making = undefined;
 		if (refused === '') looked = undefined;
 	}

@@ -6,7 +6,7 @@ import type { Seeing } from '$core/resolve/site.ts';
 import { store } from '$store/site.svelte.ts';
 import type { Asking, Settler } from '$views/frame/settler.ts';
 import type { MendStage } from '$workers/looks.ts';
-import type { PageWish } from '$workers/messages.ts';
+import type { PageRequest } from '$workers/messages.ts';
 import type { ScreenKind } from '$core/laid/laid-page.ts';
 
 /** A mend that was tried: it does what it is offered for. */
@@ -36,20 +36,24 @@ export class Swept {
 	constructor(private readonly settler: Settler) {}
 
 	/** Works out the page, then what would mend it. */
-	async work(wish: PageWish, screen: ScreenKind, signal: AbortSignal): Promise<void> {
-		const asking = await this.asking(wish, screen);
+	async work(request: PageRequest, screen: ScreenKind, signal: AbortSignal): Promise<void> {
+		const asking = await this.asking(request, screen);
 		if (!asking || signal.aborted) return;
-		const settled = await this.settler.settle(asking, signal, () => store.core.sweep(wish, screen));
+		const settled = await this.settler.settle(asking, signal, () =>
+			store.core.sweep(request, screen)
+		);
 		if (signal.aborted || !settled?.sweep) return;
 		this.sweep = settled.sweep;
-		await this.tryMends(settled.sweep, wish, screen, signal);
+		await this.tryMends(settled.sweep, request, screen, signal);
 	}
 
 	/** Works out how much of screens is left for the content of the page. */
-	async workRoom(wish: PageWish, screen: ScreenKind, signal: AbortSignal): Promise<void> {
-		const asking = await this.asking(wish, screen);
+	async workRoom(request: PageRequest, screen: ScreenKind, signal: AbortSignal): Promise<void> {
+		const asking = await this.asking(request, screen);
 		if (!asking || signal.aborted) return;
-		const settled = await this.settler.settle(asking, signal, () => store.core.room(wish, screen));
+		const settled = await this.settler.settle(asking, signal, () =>
+			store.core.room(request, screen)
+		);
 		if (!signal.aborted) this.room = settled?.room;
 	}
 
@@ -69,11 +73,11 @@ export class Swept {
 		await this.guessOthers(pages, screen, seeing, signal);
 		for (const page of pages) {
 			await new Promise((rest) => setTimeout(rest, 20));
-			const wish: PageWish = { page, address: undefined, ...seeing };
-			const asking = signal.aborted ? undefined : await this.asking(wish, screen);
+			const request: PageRequest = { page, address: undefined, ...seeing };
+			const asking = signal.aborted ? undefined : await this.asking(request, screen);
 			const settled =
 				asking &&
-				(await this.settler.settle(asking, signal, () => store.core.misfits(wish, screen)));
+				(await this.settler.settle(asking, signal, () => store.core.misfits(request, screen)));
 			if (signal.aborted) return;
 			if (settled?.misfits) this.misfits = new Map([...this.misfits, [page, settled.misfits]]);
 		}
@@ -100,18 +104,18 @@ export class Swept {
 
 	private async tryMends(
 		before: SweepView,
-		wish: PageWish,
+		request: PageRequest,
 		screen: ScreenKind,
 		signal: AbortSignal
 	): Promise<void> {
 		this.trying = before.misfits.length > 0;
 		const mends: Mend[] = [];
 		for (const misfit of before.misfits) {
-			const ideas = await store.core.mendIdeas(wish, misfit, before.jumps);
+			const ideas = await store.core.mendIdeas(request, misfit, before.jumps);
 			for (const idea of ideas) {
 				const mend = signal.aborted
 					? undefined
-					: await this.tryOne(idea, misfit, before, wish, screen, signal);
+					: await this.tryOne(idea, misfit, before, request, screen, signal);
 				if (signal.aborted) return;
 				if (mend) mends.push(mend);
 			}
@@ -125,26 +129,29 @@ export class Swept {
 		idea: MendIdea,
 		misfit: Misfit,
 		before: SweepView,
-		wish: PageWish,
+		request: PageRequest,
 		screen: ScreenKind,
 		signal: AbortSignal
 	): Promise<Mend | undefined> {
-		const stage = await store.core.mendStage(idea.wish, wish);
+		const stage = await store.core.mendStage(idea.command, request);
 		if (!stage) return undefined;
 		const { html, address, lines } = stage;
-		const asking = { wish: { ...wish, address }, html, scrollbars: screen.scrollbar > 0 };
+		const asking = { request: { ...request, address }, html, scrollbars: screen.scrollbar > 0 };
 		const settled = await this.settler.settle(asking, signal, () =>
-			store.core.mendSweep(idea.wish, wish, screen)
+			store.core.mendSweep(idea.command, request, screen)
 		);
 		const sweep = settled?.sweep;
 		if (!sweep || !isMended(misfit, before.misfits, sweep.misfits)) return undefined;
 		return { ...idea, misfit, lines, sweep };
 	}
 
-	private async asking(wish: PageWish, { scrollbar }: ScreenKind): Promise<Asking | undefined> {
-		const shown = await store.core.stageOf(wish);
+	private async asking(
+		request: PageRequest,
+		{ scrollbar }: ScreenKind
+	): Promise<Asking | undefined> {
+		const shown = await store.core.stageOf(request);
 		if (!shown) return undefined;
 		const { html, address } = shown;
-		return { wish: { ...wish, address }, html, scrollbars: scrollbar > 0 };
+		return { request: { ...request, address }, html, scrollbars: scrollbar > 0 };
 	}
 }

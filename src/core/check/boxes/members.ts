@@ -2,7 +2,7 @@ import type { Arrangement } from '../../model/arrange.ts';
 import type { Layer, Member, Piece } from '../../model/site.ts';
 import type { Setting } from '../../model/setting.ts';
 import type { Span } from '../../model/span.ts';
-import type { BoxRef } from '../../model/wish.ts';
+import type { BoxRef } from '../../model/command.ts';
 import { bandPlace } from '../../resolve/bands.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
 import { boxesOf, contentsOf } from '../../resolve/members.ts';

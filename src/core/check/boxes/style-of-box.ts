@@ -3,7 +3,7 @@ import { warning, type Problem } from '../../messages/problem.ts';
 import { Memory } from '../../lib/memory.ts';
 import { layersOf, type Layer, type Style } from '../../model/site.ts';
 import type { SettingKind } from '../../model/setting.ts';
-import type { Wish } from '../../model/wish.ts';
+import type { Command } from '../../model/command.ts';
 import { frameBoxWords, frameMoves, type FrameMove } from '../../author-styles/frame-moves.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
@@ -61,7 +61,7 @@ const sameWords: ReadonlyMap<string, SettingKind> = new Map(
 function asSetting(
 	{ rule, property, value, span, boxes }: FrameMove,
 	resolved: ResolvedSite
-): Wish | undefined {
+): Command | undefined {
 	const setting = sameWords.get(property);
 	const [box, ...others] = boxes;
 	const { bands } = resolved.site.settings;

@@ -4,7 +4,7 @@ import type { BoxName } from '../../geometry/layout-box.ts';
 import type { PlacedBox } from '../../geometry/page-layout.ts';
 import type { Stretch } from '../../geometry/widths/sweep.ts';
 import type { FitCheck } from '../check.ts';
-import { joinedWidths, widthsWithout, type Widths } from '../subject/sighting.ts';
+import { joinedWidths, widthsWithout, type Widths } from '../subject/occurrence.ts';
 import { boxWord, widthsAbove, type Fit } from '../subject/fitted-page.ts';
 import { boxWords } from './box-words.ts';
 

@@ -1,7 +1,7 @@
 import { hint } from '../../messages/problem.ts';
 import type { PlacedBox } from '../../geometry/page-layout.ts';
 import type { FitCheck } from '../check.ts';
-import { joinedWidths, type Widths } from '../subject/sighting.ts';
+import { joinedWidths, type Widths } from '../subject/occurrence.ts';
 import { boxWord } from '../subject/fitted-page.ts';
 import { siblingsIn } from '../subject/siblings.ts';
 import { boxWords } from './box-words.ts';

@@ -5,7 +5,7 @@ import type { PlacedBox } from '../../geometry/page-layout.ts';
 import type { Stretch } from '../../geometry/widths/sweep.ts';
 import { plainPage } from '../example.ts';
 import type { FitCheck } from '../check.ts';
-import { joinedWidths, type Widths } from '../subject/sighting.ts';
+import { joinedWidths, type Widths } from '../subject/occurrence.ts';
 import { seenWhere, type Fit } from '../subject/fitted-page.ts';
 import { boxWords } from './box-words.ts';
 

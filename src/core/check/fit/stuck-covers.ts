@@ -5,7 +5,7 @@ import { tokensAt } from '../../size/tokens.ts';
 import { fixedPx } from '../boxes/fixed-px.ts';
 import type { FitCheck } from '../check.ts';
 import { boxSaid } from '../subject/box-said.ts';
-import { joinedWidths, type Widths } from '../subject/sighting.ts';
+import { joinedWidths, type Widths } from '../subject/occurrence.ts';
 import type { FittedPage } from '../subject/fitted-page.ts';
 import { boxWords } from './box-words.ts';
 

@@ -3,7 +3,7 @@ import { escapeHtml } from '../../emit/html/escape.ts';
 import { attributeOf, inward, outward, type Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
 import { plainPage } from '../example.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import { textIn, type WrittenPage } from '../subject/written-page.ts';
 
 /** HTML, section 4.10.2: kinds of fields that are buttons, or that nobody sees. */
@@ -22,7 +22,7 @@ export const labelMissing: PageCheck = {
 	},
 	find(page) {
 		const labelled = new Set(page.named('label').map((one) => attributeOf(one, 'for') ?? ''));
-		return page.named('input', 'select', 'textarea').flatMap((element): Sighting[] => {
+		return page.named('input', 'select', 'textarea').flatMap((element): Occurrence[] => {
 			if (isButton(element) || isHidden(element) || hasLabel(element, labelled)) return [];
 			const placeholder = attributeOf(element, 'placeholder') ?? '';
 			const { span, ...rest } = warning(
@@ -54,7 +54,7 @@ export const formNoButton: PageCheck = {
 		}
 	},
 	find: (page) =>
-		page.named('form').flatMap((form): Sighting[] => {
+		page.named('form').flatMap((form): Occurrence[] => {
 			if (buttonsOf(form, page).some(sends)) return [];
 			return [{ problem: hint('form-no-button', page.placeOf(form)), box: page.boxOf(form) }];
 		})

@@ -3,7 +3,7 @@ import { attributeOf, type Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
 import { plainPage } from '../example.ts';
 import { Addresses, linkTarget } from '../subject/link-target.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 
 /** HTML, section 4.8: elements that show a file, by the attributes that name it. */
 const showing: ReadonlyMap<string, readonly string[]> = new Map(
@@ -36,7 +36,7 @@ export const fileMissing: PageCheck = {
 	find(page) {
 		const addresses = Addresses.of(page.resolved);
 		return page.named(...showing.keys()).flatMap((element) =>
-			filesOf(element).flatMap((url): Sighting[] => {
+			filesOf(element).flatMap((url): Occurrence[] => {
 				const target = linkTarget(url, page.instance.address);
 				if (!target || url === '' || url.startsWith('#')) return [];
 				if (addresses.hasFile(target.path) || addresses.routeAt(target.path)) return [];

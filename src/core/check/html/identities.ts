@@ -5,7 +5,7 @@ import { layerName } from '../../model/site.ts';
 import { attributeOf, type Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
 import { plainPage } from '../example.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import type { WrittenPage } from '../subject/written-page.ts';
 
 /** HTML, section 3.2.6, and WAI-ARIA 1.2, section 6.3: attributes that name other elements of the page by their ids. */
@@ -38,7 +38,7 @@ export const idTwice: PageCheck = {
 	},
 	find(page) {
 		const first = new Map<string, Element>();
-		return page.elements.flatMap((element): Sighting[] => {
+		return page.elements.flatMap((element): Occurrence[] => {
 			const id = attributeOf(element, 'id');
 			if (id === undefined || id === '') return [];
 			const other = first.get(id);
@@ -78,7 +78,7 @@ export const referenceNowhere: PageCheck = {
 	find(page) {
 		const ids = idsOf(page);
 		return page.elements.flatMap((element) =>
-			naming.flatMap((name): Sighting[] => {
+			naming.flatMap((name): Occurrence[] => {
 				const value = attributeOf(element, name);
 				if (value === undefined) return [];
 				const lost = value.split(/\s+/).find((id) => id !== '' && !ids.has(id));

@@ -4,7 +4,7 @@ import type { Span } from '../../model/span.ts';
 import type { Element } from '../../author-styles/page-tree.ts';
 import type { ElsewhereCheck } from '../check.ts';
 import { plainLayout, plainPage } from '../example.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import type { WrittenPage } from '../subject/written-page.ts';
 
 /** What only a page that is opened in a browser shows to those who listen, or see little. */
@@ -99,13 +99,13 @@ export const shownFaults: ElsewhereCheck = {
 };
 
 /** The faults of a page at their places, but for those that are found already. */
-export function shownSightings(
+export function shownOccurrences(
 	faults: readonly ShownFault[],
 	page: WrittenPage,
-	known: readonly Sighting[]
-): Sighting[] {
+	known: readonly Occurrence[]
+): Occurrence[] {
 	const told = new Set(known.map(({ problem: { code, span } }) => placeWord(code, span)));
-	return faults.flatMap((fault): Sighting[] => {
+	return faults.flatMap((fault): Occurrence[] => {
 		const element = page.elements[fault.element];
 		if (!element) return [];
 		const place = page.placeOf(element);
@@ -122,7 +122,7 @@ function placeWord(code: Code, { file, from }: Span): string {
 	return `${code} ${file} ${from}`;
 }
 
-function widthsOf({ widths }: ShownFault): NonNullable<Sighting['widths']> {
+function widthsOf({ widths }: ShownFault): NonNullable<Occurrence['widths']> {
 	return widths.map((width) => ({ from: width, to: width }));
 }
 

@@ -2,7 +2,7 @@ import { plainPage } from '../example.ts';
 import { Memory } from '../../lib/memory.ts';
 import { warning } from '../../messages/problem.ts';
 import { layerName, layersOf, type Layer, type NavPiece, type Piece } from '../../model/site.ts';
-import type { RegionRef } from '../../model/wish.ts';
+import type { RegionRef } from '../../model/command.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { navLinks } from '../../resolve/nav.ts';

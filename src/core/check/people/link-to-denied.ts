@@ -6,7 +6,7 @@ import { placeWords } from '../../model/span.ts';
 import { layerSpan } from '../../model/site.ts';
 import type { PageCheck } from '../check.ts';
 import { Addresses, linkTarget } from '../subject/link-target.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import type { Owner, WrittenPage } from '../subject/written-page.ts';
 
 const desk = (piece: string): string =>
@@ -31,7 +31,7 @@ export const linkToDenied: PageCheck = {
 		const roles = site.settings.roles.map(({ text }) => text);
 		if (roles.length === 0) return [];
 		const addresses = Addresses.of(page.resolved);
-		return page.named('a', 'area').flatMap((element): Sighting[] => {
+		return page.named('a', 'area').flatMap((element): Occurrence[] => {
 			const href = attributeOf(element, 'href');
 			const target = linkTarget(href, page.instance.address);
 			const route = target && addresses.routeAt(target.path);

@@ -3,7 +3,7 @@ import { layerSpan } from '../../model/site.ts';
 import { plainFrame } from '../example.ts';
 import type { AcrossCheck } from '../check.ts';
 import { Addresses } from '../subject/link-target.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 
 const pages = (link: string): string =>
 	`${plainFrame}
@@ -30,7 +30,7 @@ export const pageUnreachable: AcrossCheck = {
 			}
 		}
 		const told = new Set<unknown>();
-		return all.flatMap(({ page, name, address }): Sighting[] => {
+		return all.flatMap(({ page, name, address }): Occurrence[] => {
 			if (page.kind === 'state' || address === '/' || linked.has(page) || told.has(page)) return [];
 			told.add(page);
 			return [{ problem: hint('page-unreachable', layerSpan(page), name), page: name, address }];

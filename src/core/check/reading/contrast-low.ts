@@ -7,7 +7,7 @@ import { PagePaint, type WrittenPaint } from '../../author-styles/paint.ts';
 import { outward, type Element } from '../../author-styles/page-tree.ts';
 import { plainPage } from '../example.ts';
 import type { PageCheck } from '../check.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import type { WrittenPage } from '../subject/written-page.ts';
 
 /** WCAG 2.2, success criterion 1.4.3: contrast of text, and of text from 24 px on. */
@@ -37,9 +37,9 @@ export const contrastLow: PageCheck = {
 		const type = new TypeAround(page.rules, () => page.tree);
 		const texts = page.elements.filter(holdsText);
 		return whens(page).flatMap((when) =>
-			texts.flatMap((element): Sighting[] => {
+			texts.flatMap((element): Occurrence[] => {
 				const written = paint.written(element, when);
-				return written ? sightings(written, isLarge(element, type), element, page) : [];
+				return written ? occurrences(written, isLarge(element, type), element, page) : [];
 			})
 		);
 	}
@@ -53,12 +53,12 @@ function whens({ resolved }: WrittenPage): { readonly width: number; readonly ni
 	return times.flatMap((time) => widths.map((width) => ({ width, night: time })));
 }
 
-function sightings(
+function occurrences(
 	{ ink, ground, rule, at }: WrittenPaint,
 	large: boolean,
 	element: Element,
 	page: WrittenPage
-): Sighting[] {
+): Occurrence[] {
 	const [one, other] = [parse(ink), parse(ground)];
 	// What can be seen through lands on something else.
 	if (!one || !other || (one.alpha ?? 1) < 1 || (other.alpha ?? 1) < 1) return [];

@@ -3,7 +3,7 @@ import type { Span } from '../../model/span.ts';
 import { layerName } from '../../model/site.ts';
 import type { Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import { textIn, type WrittenPage } from '../subject/written-page.ts';
 import { plainPage } from '../example.ts';
 
@@ -33,7 +33,7 @@ export const headingTwice: PageCheck = {
 		// Where a page has one of its own, that of a frame is one too many, on every page that it covers.
 		const [first, ...others] = own.length > 0 ? [...own, ...all.filter((one) => !own.includes(one))] : all; // prettier-ignore
 		if (!first) return [];
-		return others.map((element): Sighting => {
+		return others.map((element): Occurrence => {
 			const layer = page.ownerOf(element)?.layer;
 			const frame = own.length > 0 && layer !== page.declared ? layer : undefined;
 			const words = textIn(frame ? element : first)
@@ -71,7 +71,7 @@ export const headingSkips: PageCheck = {
 	find(page) {
 		// What stands beside the content begins anew: a menu may come before the first heading.
 		const last = new Map<string, { readonly level: number; readonly element: Element }>();
-		return headingsOf(page).flatMap((element): Sighting[] => {
+		return headingsOf(page).flatMap((element): Occurrence[] => {
 			const box = page.boxOf(element);
 			const key = `${box?.layout} ${box?.region}`;
 			const level = levelOf(element);

@@ -2,7 +2,7 @@ import { warning } from '../../messages/problem.ts';
 import { layerSpan } from '../../model/site.ts';
 import { attributeOf, outward, type Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import type { WrittenPage } from '../subject/written-page.ts';
 import { plainPage } from '../example.ts';
 
@@ -36,7 +36,7 @@ export const landmarkUnnamed: PageCheck = {
 			if (all.length < 2) return [];
 			return all
 				.filter((element) => nameOf(element) === '')
-				.map((element): Sighting => {
+				.map((element): Occurrence => {
 					const problem = warning('landmark-unnamed', page.placeOf(element), name, all.length);
 					return { problem, box: page.boxOf(element), cause: name, weight: all.length };
 				});
@@ -62,7 +62,7 @@ export const mainPart: PageCheck = {
 	find(page) {
 		const [first, ...others] = page.elements.filter(isMain);
 		if (!first) return [missing(page)];
-		return others.map((element): Sighting => ({
+		return others.map((element): Occurrence => ({
 			problem: warning('main-twice', page.placeOf(element)),
 			box: page.boxOf(element)
 		}));
@@ -75,7 +75,7 @@ function isMain(element: Element): boolean {
 }
 
 /** Of pages that sit under a layout it is the frame that lacks it, so it is said once. */
-function missing(page: WrittenPage): Sighting {
+function missing(page: WrittenPage): Occurrence {
 	const outermost = page.page.chain[0];
 	return { problem: warning('main-missing', layerSpan(outermost ?? page.declared)) };
 }

@@ -3,7 +3,7 @@ import { attributeOf } from '../../author-styles/page-tree.ts';
 import { nearest } from '../../lib/nearest.ts';
 import type { AcrossCheck, PageCheck } from '../check.ts';
 import { Addresses, linkTarget } from '../subject/link-target.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import { plainFrame } from '../example.ts';
 
 export const linkNowhere: PageCheck = {
@@ -19,7 +19,7 @@ export const linkNowhere: PageCheck = {
 	},
 	find(page) {
 		const addresses = Addresses.of(page.resolved);
-		return page.named('a', 'area').flatMap((element): Sighting[] => {
+		return page.named('a', 'area').flatMap((element): Occurrence[] => {
 			const href = attributeOf(element, 'href');
 			const target = linkTarget(href, page.instance.address);
 			// An id alone stays on the page, also where that stands for another one.
@@ -52,7 +52,7 @@ export const anchorNowhere: AcrossCheck = {
 			pages.flatMap((one) => (one.page.kind === 'route' ? [[one.address, one] as const] : []))
 		);
 		return pages.flatMap((page) =>
-			page.links.flatMap(({ path, id, span }): Sighting[] => {
+			page.links.flatMap(({ path, id, span }): Occurrence[] => {
 				if (id === undefined || id === 'top') return [];
 				const target = path === page.address ? page : byAddress.get(path);
 				if (!target || target.ids.has(id)) return [];

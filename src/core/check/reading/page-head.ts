@@ -1,7 +1,7 @@
 import { hint, warning } from '../../messages/problem.ts';
 import { layerName, layerSpan, pagesOf } from '../../model/site.ts';
 import { nothing, type AcrossCheck, type WholeCheck } from '../check.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import type { PageFacts } from '../subject/page-facts.ts';
 import { plainFrame } from '../example.ts';
 
@@ -36,7 +36,7 @@ export const titleTwice: AcrossCheck = {
 	find(pages) {
 		const first = new Map<string, PageFacts>();
 		const found = new Set<string>();
-		return pages.flatMap((facts): Sighting[] => {
+		return pages.flatMap((facts): Occurrence[] => {
 			const { page, title, titleSpan, name, address } = facts;
 			const other = first.get(title);
 			if (!other) first.set(title, facts);
@@ -66,7 +66,7 @@ export const descriptionMissing: AcrossCheck = {
 		const without = routes.filter(({ description }) => description === '');
 		const under = countBy(routes, ({ frame }) => frame);
 		const lacking = countBy(without, ({ frame }) => frame);
-		return without.map(({ page, frame, name, address }): Sighting => {
+		return without.map(({ page, frame, name, address }): Occurrence => {
 			// Where none of those under a frame has one, the frame could say one for all: it is one finding.
 			const count = under.get(frame) ?? 0;
 			const isOfFrame = count > 1 && lacking.get(frame) === count;

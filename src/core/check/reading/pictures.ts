@@ -3,7 +3,7 @@ import { picturesIn } from '../../laid/picture-sizes.ts';
 import { attributeOf, type Element } from '../../author-styles/page-tree.ts';
 import { reached } from '../../author-styles/reached.ts';
 import type { PageCheck } from '../check.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import type { WrittenPage } from '../subject/written-page.ts';
 import { plainPage } from '../example.ts';
 
@@ -77,8 +77,8 @@ function withAttributes(problem: Problem, label: string, attributes: string): Pr
 function pictures(
 	page: WrittenPage,
 	problemOf: (element: Element, file: string) => Problem | undefined
-): Sighting[] {
-	return page.named('img').flatMap((element): Sighting[] => {
+): Occurrence[] {
+	return page.named('img').flatMap((element): Occurrence[] => {
 		const file = attributeOf(element, 'src') ?? '';
 		const problem = problemOf(element, file.startsWith('data:') ? 'of its own text' : file);
 		return problem ? [{ problem, box: page.boxOf(element) }] : [];

@@ -7,7 +7,7 @@ import { arrangementAt, bandPlaces, settingsAt, type Bands } from '../../resolve
 import { edgeOf } from '../../settings/member/stick.ts';
 import { isZero } from '../../size/sums.ts';
 import type { PageCheck } from '../check.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import type { WrittenPage } from '../subject/written-page.ts';
 
 const head = (style: string): string =>
@@ -34,7 +34,7 @@ export const stuckBare: PageCheck = {
 					(region) =>
 						sticksOver(region, layout, bands) && !hasGround(region, layout.name.text, page)
 				)
-				.map((region): Sighting => {
+				.map((region): Occurrence => {
 					const { name, span } = region;
 					const text = page.resolved.reading.files.texts.get(span.file) ?? '';
 					const brace = text.indexOf('{', name.span.to);

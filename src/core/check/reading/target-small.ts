@@ -3,7 +3,7 @@ import { attributeOf, type Element } from '../../author-styles/page-tree.ts';
 import { reached } from '../../author-styles/reached.ts';
 import { plainPage } from '../example.ts';
 import type { PageCheck } from '../check.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import { textIn, type WrittenPage } from '../subject/written-page.ts';
 
 /** px: WCAG 2.2, success criterion 2.5.8. */
@@ -25,7 +25,7 @@ export const targetSmall: PageCheck = {
 		const sizes = sizesSaid(page);
 		return page
 			.named('a', 'button', 'summary', 'input', 'select')
-			.flatMap((element): Sighting[] => {
+			.flatMap((element): Occurrence[] => {
 				// A link among words is as tall as its line, and may be (the exception "inline").
 				const [only] = element.children;
 				const picture =

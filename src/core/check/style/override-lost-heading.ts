@@ -6,7 +6,7 @@ import { navLinks, type NavLink } from '../../resolve/nav.ts';
 import type { ResolvedRegion } from '../../resolve/page.ts';
 import { linkTarget } from '../subject/link-target.ts';
 import type { PageCheck } from '../check.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import type { WrittenPage } from '../subject/written-page.ts';
 
 const side = (fill: string): string =>
@@ -33,9 +33,13 @@ export const overrideLostHeading: PageCheck = {
 	}
 };
 
-function lostIn(region: ResolvedRegion, page: WrittenPage, paths: ReadonlySet<string>): Sighting[] {
+function lostIn(
+	region: ResolvedRegion,
+	page: WrittenPage,
+	paths: ReadonlySet<string>
+): Occurrence[] {
 	let there: readonly { readonly piece: Piece; readonly by: string }[] = [];
-	return region.steps.flatMap(({ action, pieces, layer, fill }): Sighting[] => {
+	return region.steps.flatMap(({ action, pieces, layer, fill }): Occurrence[] => {
 		const before = there;
 		const brought = pieces.map((piece) => ({ piece, by: layerName(layer) }));
 		if (action === 'before') there = [...brought, ...before];

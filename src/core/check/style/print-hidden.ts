@@ -3,7 +3,7 @@ import { ruleSpan } from '../../author-styles/author-rules.ts';
 import { reached } from '../../author-styles/reached.ts';
 import type { PageCheck } from '../check.ts';
 import { plainLayout } from '../example.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 
 const printed = (selector: string): string =>
 	plainLayout(
@@ -21,7 +21,7 @@ export const printHidden: PageCheck = {
 	find(page) {
 		// What holds the content of the page goes with all that stands around it.
 		const content = new Set(['main', 'body', 'html']);
-		return page.rules.flatMap((rule): Sighting[] => {
+		return page.rules.flatMap((rule): Occurrence[] => {
 			const isPrint = rule.conditions.some((one) => one.of === 'screen' && /^\s*(only\s+)?print\b/i.test(one.query)); // prettier-ignore
 			const hides = rule.declarations.some(({ property, value }) => property === 'display' && /^none\b/.test(value.trim())); // prettier-ignore
 			if (!isPrint || !hides) return [];

@@ -5,7 +5,7 @@ import { ruleSpan, type AuthorRule } from '../../author-styles/author-rules.ts';
 import { reached } from '../../author-styles/reached.ts';
 import { plainFrame } from '../example.ts';
 import type { PageCheck } from '../check.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 import { classesOf, isFrame, type WrittenPage } from '../subject/written-page.ts';
 
 const inner = (style: string): string =>
@@ -30,7 +30,7 @@ export const styleLeaks: PageCheck = {
 		}
 	},
 	find: (page) =>
-		reaching(page).flatMap(({ rule, others, name }): Sighting[] => {
+		reaching(page).flatMap(({ rule, others, name }): Occurrence[] => {
 			const owner = rule.owner;
 			if (owner.kind === 'part' || owner === page.page.chain[0] || name !== undefined) return [];
 			const words = [rule.selectors, layerName(owner), listWords(others)] as const;
@@ -54,7 +54,7 @@ export const classClash: PageCheck = {
 	why: 'Two things of one name style each other, and a change of one is a change of the other.',
 	examples: { 'class-clash': { wrong: card('card'), mended: card('packet') } },
 	find: (page) => [
-		...reaching(page).flatMap(({ rule, others, name }): Sighting[] => {
+		...reaching(page).flatMap(({ rule, others, name }): Occurrence[] => {
 			if (name === undefined || rule.owner.kind === 'part') return [];
 			const words = [name, layerName(rule.owner), listWords(others)] as const;
 			return [{ problem: warning('class-clash', ruleSpan(rule), ...words), cause: name }];
@@ -92,9 +92,9 @@ function reaching(page: WrittenPage): Reaching[] {
 }
 
 /** Classes in markup that are those of boxes of the frame, whose rules they get. */
-function framesTaken(page: WrittenPage): Sighting[] {
+function framesTaken(page: WrittenPage): Occurrence[] {
 	const names = classNames(page.resolved.site);
-	return page.elements.flatMap((element): Sighting[] => {
+	return page.elements.flatMap((element): Occurrence[] => {
 		if (element.attribs['data-piece'] !== undefined || isFrame(element)) return [];
 		const name = classesOf(element).find((one) => names.isFrame(one));
 		const owner = name === undefined ? undefined : page.ownerOf(element);

@@ -1,7 +1,7 @@
 import { hint } from '../../messages/problem.ts';
 import { plainPage } from '../example.ts';
 import type { AcrossCheck } from '../check.ts';
-import type { Sighting } from '../subject/sighting.ts';
+import type { Occurrence } from '../subject/occurrence.ts';
 
 const styled = (selector: string): string =>
 	plainPage(
@@ -26,7 +26,7 @@ export const styleUnused: AcrossCheck = {
 		}
 		const told = new Set<string>();
 		return pages.flatMap(({ selectors }) =>
-			[...selectors].flatMap(([key, { text, span }]): Sighting[] => {
+			[...selectors].flatMap(([key, { text, span }]): Occurrence[] => {
 				if (matched.has(key) || told.has(key)) return [];
 				told.add(key);
 				return [{ problem: hint('style-unused', span, text, beyond.has(key)) }];

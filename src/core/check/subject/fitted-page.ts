@@ -7,7 +7,7 @@ import type { SettingKind } from '../../model/setting.ts';
 import type { Span } from '../../model/span.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { joinedWidths, type Widths } from './sighting.ts';
+import { joinedWidths, type Widths } from './occurrence.ts';
 
 /** Text that runs in lines, in a box. */
 export interface RunningText {

@@ -23,7 +23,7 @@ import type { PageInstance } from '../../resolve/instance.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import type { BoxPlace } from './sighting.ts';
+import type { BoxPlace } from './occurrence.ts';
 
 /** Who wrote an element: a layer, and in it a piece; of an element of the frame the layer alone. */
 export interface Owner {

@@ -1,8 +1,8 @@
 import type { Arrangement, LineArrangement } from '../../model/arrange.ts';
-import type { ArrangedWord, BoxRef } from '../../model/wish.ts';
+import type { ArrangedWord, BoxRef } from '../../model/command.ts';
 import { arrangementAt, bandPlace, settingHolding, type Bands } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { bandWord, findBox, memberNames, placeOfBand, type ArrangedBox } from './find-box.ts';
 import { areasText } from './tracks.ts';
@@ -20,13 +20,13 @@ export function setArrangement(
 	const { box, holds, band, bands } = holding(resolved, ref, bandName);
 	const there = box.arrangements.find((one) => bandPlace(bands, one.band) === band);
 	if (kind === undefined) {
-		if (!there) throw new WishRefused(`${box.name.text} arranges nothing anew at ${bandName}.`);
+		if (!there) throw new CommandRefused(`${box.name.text} arranges nothing anew at ${bandName}.`);
 		surgery.remove(there.span);
 		return;
 	}
 	if (there?.kind === kind) return;
 	if (kind !== 'areas' && memberNames(box).length === 0 && box.kind !== 'region') {
-		throw new WishRefused(`${box.name.text} has nothing to arrange yet: add a region to it.`);
+		throw new CommandRefused(`${box.name.text} has nothing to arrange yet: add a region to it.`);
 	}
 	const lines = startingFrom({ box, holds, band, bands }, kind);
 	const last = box.arrangements.at(-1);
@@ -48,7 +48,7 @@ export function setCounts(
 ): void {
 	const { box, holds, band, bands } = holding(resolved, ref, bandName);
 	if (holds?.kind !== 'columns') {
-		throw new WishRefused(`${box.name.text} is not arranged in columns at ${bandName}.`);
+		throw new CommandRefused(`${box.name.text} is not arranged in columns at ${bandName}.`);
 	}
 	const words = `columns ${columns}${rows === undefined ? '' : ` rows ${rows}`}`;
 	if (bandPlace(bands, holds.band) !== band) {
@@ -72,7 +72,7 @@ export function setArranged(
 	bandName: string
 ): void {
 	const { box, holds, band, bands } = holding(resolved, ref, bandName);
-	if (!holds) throw new WishRefused(`${box.name.text} is not arranged at ${bandName}.`);
+	if (!holds) throw new CommandRefused(`${box.name.text} is not arranged at ${bandName}.`);
 	const line = value === undefined ? undefined : word === 'wrap' ? 'wrap' : `${word} ${value}`;
 	if (bandPlace(bands, holds.band) !== band) {
 		const own = surgery.statementAt(holds.span);

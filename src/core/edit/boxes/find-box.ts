@@ -1,10 +1,10 @@
-import { isPieceRef, type BoxRef, type SizedRef } from '../../model/wish.ts';
+import { isPieceRef, type BoxRef, type SizedRef } from '../../model/command.ts';
 import type { Layout, Member, Piece, Region, Wrapper } from '../../model/site.ts';
 import type { Bands } from '../../resolve/bands.ts';
 import { membersIn } from '../../resolve/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findLayout, findPiece } from '../find.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 
 /** A box that has settings and arranges something. */
 export type ArrangedBox = Layout | Wrapper | Region;
@@ -12,7 +12,7 @@ export type ArrangedBox = Layout | Wrapper | Region;
 /** What has settings. */
 export type SizedBox = ArrangedBox | Piece;
 
-/** A box of a layout. Throws a WishRefused where it is not there. */
+/** A box of a layout. Throws a CommandRefused where it is not there. */
 export function findBox(resolved: ResolvedSite, { layout, box }: BoxRef): ArrangedBox {
 	const found = findLayout(resolved, layout);
 	return box === undefined ? found : findMember(found, box);
@@ -21,11 +21,11 @@ export function findBox(resolved: ResolvedSite, { layout, box }: BoxRef): Arrang
 /** The same for a region or wrapper of a layout, however deep. */
 export function findMember(layout: Layout, name: string): Member {
 	const member = membersIn(layout.members).find((one) => one.name.text === name);
-	if (!member) throw new WishRefused(`The layout ${layout.name.text} has no ${name} any more.`);
+	if (!member) throw new CommandRefused(`The layout ${layout.name.text} has no ${name} any more.`);
 	return member;
 }
 
-/** A box of a layout, or a piece. Throws a WishRefused where it is not there. */
+/** A box of a layout, or a piece. Throws a CommandRefused where it is not there. */
 export function findSized(resolved: ResolvedSite, ref: SizedRef): SizedBox {
 	return isPieceRef(ref) ? findPiece(resolved, ref.holder, ref.piece) : findBox(resolved, ref);
 }
@@ -48,11 +48,11 @@ export function memberNames(box: ArrangedBox): string[] {
 	return (box.kind === 'region' ? box.pieces : box.members).map((one) => one.name.text);
 }
 
-/** The place of a band by its name. Throws a WishRefused where there is none. */
+/** The place of a band by its name. Throws a CommandRefused where there is none. */
 export function placeOfBand(bands: Bands, name: string): number {
 	if (bands.length === 0) return 0;
 	const place = bands.findIndex((band) => band.name.text === name);
-	if (place === -1) throw new WishRefused(`There is no band ${name} any more.`);
+	if (place === -1) throw new CommandRefused(`There is no band ${name} any more.`);
 	return place;
 }
 

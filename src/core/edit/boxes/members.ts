@@ -1,12 +1,12 @@
 import { areasOf, type AreasArrangement, type Arrangement } from '../../model/arrange.ts';
 import { listWords } from '../../messages/problem.ts';
 import { isRegionElement, type Wrapper } from '../../model/site.ts';
-import type { Beside, RegionRef } from '../../model/wish.ts';
+import type { Beside, RegionRef } from '../../model/command.ts';
 import { bandPlace, type Bands } from '../../resolve/bands.ts';
 import { membersIn } from '../../resolve/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName, findLayout, findRegion } from '../find.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import { indentLines, type Surgery } from '../surgery.ts';
 import { replaceInAreas, areaRows } from './areas.ts';
 import { bandWord, findMember, parentOf } from './find-box.ts';
@@ -21,7 +21,7 @@ export function setElement(
 	ref: RegionRef,
 	element: string
 ): void {
-	if (!isRegionElement(element)) throw new WishRefused(`<${element}> cannot be a region.`);
+	if (!isRegionElement(element)) throw new CommandRefused(`<${element}> cannot be a region.`);
 	surgery.replace(findRegion(resolved, ref).element.span, element);
 }
 
@@ -35,9 +35,9 @@ export function placeMember(
 ): string[] {
 	const layout = findLayout(resolved, layoutName);
 	const [member, target] = [findMember(layout, name), findMember(layout, other)];
-	if (member === target) throw new WishRefused(`${name} stands there already.`);
+	if (member === target) throw new CommandRefused(`${name} stands there already.`);
 	if (member.kind === 'wrapper' && membersIn(member.members).includes(target)) {
-		throw new WishRefused(`${name} cannot stand inside itself.`);
+		throw new CommandRefused(`${name} cannot stand inside itself.`);
 	}
 	surgery.moveBeside(member.span, target.span, where);
 	const [from, to] = [parentOf(layout, member), parentOf(layout, target)];
@@ -70,11 +70,11 @@ export function wrap(
 	checkName(name);
 	const members = names.map((one) => findMember(layout, one));
 	const [first] = members;
-	if (!first) throw new WishRefused('There is nothing to put a wrapper around.');
+	if (!first) throw new CommandRefused('There is nothing to put a wrapper around.');
 	const parent = parentOf(layout, first);
 	const others = parent.members.filter((one) => members.includes(one));
 	if (others.length < members.length) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`${listWords(names)} do not stand in one box, so one wrapper cannot go around them.`,
 			first.name.span
 		);
@@ -120,7 +120,7 @@ function takeOut(
 	const cells = rows.map((row) => row.cells.slice(left, right));
 	const stranger = cells.flat().find((cell) => !names.includes(cell) && !/^\.+$/.test(cell));
 	if (stranger !== undefined) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`${listWords(names)} cannot get a wrapper: ${stranger} lies between them${band ? ` at${band}` : ''}.`,
 			rows[0]?.areas.span
 		);
@@ -149,7 +149,7 @@ export function unwrap(
 ): string[] {
 	const layout = findLayout(resolved, layoutName);
 	const wrapper = findMember(layout, name);
-	if (wrapper.kind !== 'wrapper') throw new WishRefused(`${name} is a region, not a wrapper.`);
+	if (wrapper.kind !== 'wrapper') throw new CommandRefused(`${name} is a region, not a wrapper.`);
 	const parent = parentOf(layout, wrapper);
 	for (const arrangement of parent.arrangements) {
 		if (arrangement.kind === 'areas') unfold(surgery, arrangement, wrapper);
@@ -173,7 +173,7 @@ function unfold(surgery: Surgery, outer: AreasArrangement, wrapper: Wrapper): vo
 	const width = Math.max(...inner.map((row) => row.length));
 	const fits = place.x.to - place.x.from === width || width === 1;
 	if (!fits) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`${wrapper.name.text} lies over ${place.x.to - place.x.from} columns and has ${width} inside: give both as many, then take it away.`,
 			wrapper.name.span
 		);

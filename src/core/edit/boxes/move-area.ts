@@ -4,10 +4,10 @@ import {
 	type AreaPlace,
 	type AreasArrangement
 } from '../../model/arrange.ts';
-import type { BoxRef, Side } from '../../model/wish.ts';
+import type { BoxRef, Side } from '../../model/command.ts';
 import { arrangementAt } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { findBox, placeOfBand } from './find-box.ts';
 import { placeMember } from './members.ts';
@@ -48,7 +48,7 @@ function moveInLine(
 ): void {
 	const box = findBox(resolved, ref);
 	if (box.kind === 'region')
-		throw new WishRefused('The pieces of a region are moved by themselves.');
+		throw new CommandRefused('The pieces of a region are moved by themselves.');
 	if (side !== 'swap') {
 		const where = side === 'left' || side === 'above' ? 'before' : 'after';
 		placeMember(resolved, surgery, ref.layout, member, { name: target, where });
@@ -57,7 +57,7 @@ function moveInLine(
 	const [one, other] = [member, target].map((name) =>
 		box.members.find((found) => found.name.text === name)
 	);
-	if (!one || !other) throw new WishRefused(`${member} and ${target} do not stand in one box.`);
+	if (!one || !other) throw new CommandRefused(`${member} and ${target} do not stand in one box.`);
 	surgery.replaceLines(one.span, surgery.linesOf(other.span));
 	surgery.replaceLines(other.span, surgery.linesOf(one.span));
 }
@@ -75,7 +75,7 @@ function beside(
 	side: Exclude<Side, 'swap'>
 ): AreasArrangement {
 	const place = areasOf(arrangement.rows).get(target);
-	if (!place) throw new WishRefused(`${target} has no area there.`);
+	if (!place) throw new CommandRefused(`${target} has no area there.`);
 	const own = areasOf(arrangement.rows).get(member);
 	const cleared = {
 		...arrangement,

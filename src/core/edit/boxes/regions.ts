@@ -25,8 +25,8 @@ import {
 } from '../find.ts';
 import { newPieceName, pieceLines } from '../pieces/pieces.ts';
 import type { Surgery } from '../surgery.ts';
-import { type LayerRef, type RegionRef, type RegionWish } from '../../model/wish.ts';
-import { WishRefused } from '../proposal.ts';
+import { type LayerRef, type RegionRef, type RegionCommand } from '../../model/command.ts';
+import { CommandRefused } from '../proposal.ts';
 
 /**
  * Writes a region into a layout. It takes an empty area that is named, else a row of its own wherever
@@ -35,13 +35,13 @@ import { WishRefused } from '../proposal.ts';
 export function addRegion(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	{ layout: layoutName, name, element, area }: Extract<RegionWish, { kind: 'add-region' }>
+	{ layout: layoutName, name, element, area }: Extract<RegionCommand, { kind: 'add-region' }>
 ): void {
 	const layout = findLayout(resolved, layoutName);
 	checkName(name);
-	if (!isRegionElement(element)) throw new WishRefused(`<${element}> cannot be a region.`);
+	if (!isRegionElement(element)) throw new CommandRefused(`<${element}> cannot be a region.`);
 	const parent = area ? findBox(resolved, area.box) : layout;
-	if (parent.kind === 'region') throw new WishRefused('A region holds pieces, not regions.');
+	if (parent.kind === 'region') throw new CommandRefused('A region holds pieces, not regions.');
 	const last = parent.members.at(-1);
 	const line = `region ${name} as ${element} { }`;
 	if (last) surgery.insertBelow(last.span, [line]);
@@ -75,7 +75,7 @@ export function renameRegion(
 export function removeRegion(resolved: ResolvedSite, surgery: Surgery, ref: RegionRef): string[] {
 	const region = findRegion(resolved, ref);
 	if (region.slot) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`${ref.region} is the slot of ${ref.layout}: without it no page could show in the layout.`,
 			region.name.span
 		);
@@ -116,7 +116,7 @@ export function swap(
 ): void {
 	const one = list[index];
 	const other = list[index + by];
-	if (!one || !other) throw new WishRefused('There is nothing further on that side.');
+	if (!one || !other) throw new CommandRefused('There is nothing further on that side.');
 	surgery.replace(one.span, surgery.textOf(other.span));
 	surgery.replace(other.span, surgery.textOf(one.span));
 }
@@ -197,6 +197,7 @@ export function removeFill(
 	region: RegionRef
 ): void {
 	const fills = fillsOf(resolved, findLayer(resolved, ref), region);
-	if (fills.length === 0) throw new WishRefused(`${ref.name} lets ${region.region} pass already.`);
+	if (fills.length === 0)
+		throw new CommandRefused(`${ref.name} lets ${region.region} pass already.`);
 	for (const fill of fills) surgery.remove(fill.span);
 }

@@ -1,8 +1,8 @@
 import type { Setting, SettingKind } from '../../model/setting.ts';
-import type { SizedRef } from '../../model/wish.ts';
+import type { SizedRef } from '../../model/command.ts';
 import { bandPlace, type Bands } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { bandWord, findSized, placeOfBand, type SizedBox } from './find-box.ts';
 
@@ -32,7 +32,7 @@ export function setSetting(
 	const band = placeOfBand(bands, bandName);
 	const there = settingFor(box.settings, kind, bands, band);
 	if (value === undefined) {
-		if (!there) throw new WishRefused(`${box.name.text} sets no ${kind} for ${bandName}.`);
+		if (!there) throw new CommandRefused(`${box.name.text} sets no ${kind} for ${bandName}.`);
 		removeSetting(box, surgery, there);
 		return;
 	}
@@ -53,7 +53,7 @@ export function moveSetting(
 	const box = findSized(resolved, ref);
 	const { bands } = resolved.site.settings;
 	const setting = settingFor(box.settings, kind, bands, placeOfBand(bands, from));
-	if (!setting) throw new WishRefused(`${box.name.text} sets no ${kind} for ${from}.`);
+	if (!setting) throw new CommandRefused(`${box.name.text} sets no ${kind} for ${from}.`);
 	if (from === to) return;
 	const place = placeOfBand(bands, to);
 	const other = settingFor(box.settings, kind, bands, place);

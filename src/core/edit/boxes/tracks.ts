@@ -1,10 +1,10 @@
 import { isEmptyCell, type AreaRow, type AreasArrangement } from '../../model/arrange.ts';
-import type { Axis, BoxRef } from '../../model/wish.ts';
+import type { Axis, BoxRef } from '../../model/command.ts';
 import { arrangementAt, bandPlace } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { splitSizes } from '../../size/css-tokens.ts';
 import { isTrackList, mostTracks, parseTracks } from '../../size/tracks.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { bandWord, findBox, placeOfBand, type ArrangedBox } from './find-box.ts';
 
@@ -69,7 +69,7 @@ export function removeTrack(
 ): void {
 	const { box, arrangement, band } = areasHolding(resolved, ref, bandName);
 	const count = axis === 'columns' ? columnCount(arrangement) : arrangement.rows.length;
-	if (count <= away) throw new WishRefused(`The last of the ${axis} of ${box.name.text} stays.`);
+	if (count <= away) throw new CommandRefused(`The last of the ${axis} of ${box.name.text} stays.`);
 	let changed = arrangement;
 	for (let at = index; at > index - away; at--) changed = withTracks(changed, axis, at, []);
 	writeAreas(resolved, surgery, { box, arrangement, changed, band });
@@ -81,14 +81,14 @@ export interface Holding {
 	readonly band: number;
 }
 
-/** The areas in which a box arranges in a band. Throws a WishRefused where it arranges in another way. */
+/** The areas in which a box arranges in a band. Throws a CommandRefused where it arranges in another way. */
 export function areasHolding(resolved: ResolvedSite, ref: BoxRef, bandName: string): Holding {
 	const box = findBox(resolved, ref);
 	const { bands } = resolved.site.settings;
 	const band = placeOfBand(bands, bandName);
 	const arrangement = arrangementAt(box.arrangements, bands, band);
 	if (arrangement?.kind !== 'areas') {
-		throw new WishRefused(`${box.name.text} is not arranged in areas at ${bandName}.`);
+		throw new CommandRefused(`${box.name.text} is not arranged in areas at ${bandName}.`);
 	}
 	return { box, arrangement, band };
 }
@@ -129,7 +129,7 @@ export function withColumnWords(
 	const words = columnWords(arrangement);
 	const place = wordOfColumn(words, at);
 	if (place === undefined) {
-		throw new WishRefused('This column comes from a repeat(): change that in the text.');
+		throw new CommandRefused('This column comes from a repeat(): change that in the text.');
 	}
 	const text = [...words.slice(0, place), ...sizes, ...words.slice(place + away)].join(' ');
 	return { columns: { text, span: arrangement.columns?.span ?? arrangement.span } };

@@ -1,6 +1,6 @@
 import { copyPath, layersOf, type DataSource, type Site } from '../../model/site.ts';
 import { counted } from '../../messages/problem.ts';
-import type { DataPart } from '../../model/wish.ts';
+import type { DataPart } from '../../model/command.ts';
 import { decodeUtf8, encodeUtf8 } from '../../lib/utf8.ts';
 import { editJson, whyNotJson, type JsonPath } from '../../data/edit-json.ts';
 import { inferShape, shapeText } from '../../data/shape.ts';
@@ -8,7 +8,7 @@ import { positionAt, type Span } from '../../model/span.ts';
 import { valueAt } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName } from '../find.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import { putFile } from '../site/files.ts';
 import { quoted } from '../site/settings.ts';
 import type { Surgery } from '../surgery.ts';
@@ -18,7 +18,7 @@ import { tagsOf } from './tags.ts';
 
 function findSource({ site }: ResolvedSite, name: string): DataSource {
 	const source = site.data.find((one) => one.name.text === name);
-	if (!source) throw new WishRefused(`There is no data source ${name} any more.`);
+	if (!source) throw new CommandRefused(`There is no data source ${name} any more.`);
 	return source;
 }
 
@@ -40,7 +40,9 @@ export function addData(
 	refuseSame(site, name);
 	const isUrl = /^[a-z][a-z0-9+.-]*:/i.test(from);
 	if (!isUrl && !from.endsWith('.json')) {
-		throw new WishRefused(`${from} is neither a URL nor a JSON file, such as data/${name}.json.`);
+		throw new CommandRefused(
+			`${from} is neither a URL nor a JSON file, such as data/${name}.json.`
+		);
 	}
 	const line = `data ${name} from ${quoted(from)}`;
 	const last = site.data.at(-1);
@@ -56,7 +58,7 @@ export function removeData(resolved: ResolvedSite, surgery: Surgery, name: strin
 	const source = findSource(resolved, name);
 	const [first, ...others] = dataNameSpans(resolved, name);
 	if (first) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`data.${name} is used in ${counted(1 + others.length, 'place')}: take it out there first.`,
 			first
 		);
@@ -66,7 +68,7 @@ export function removeData(resolved: ResolvedSite, surgery: Surgery, name: strin
 
 function refuseSame(site: Site, name: string): void {
 	const same = site.data.find((one) => one.name.text === name);
-	if (same) throw new WishRefused(`There is a data source ${name} already.`, same.name.span);
+	if (same) throw new CommandRefused(`There is a data source ${name} already.`, same.name.span);
 }
 
 /** Renames a source in everything that names it. */
@@ -121,7 +123,7 @@ export function setData(
 	const source = findSource(resolved, name);
 	if (part === 'from') {
 		if (value === undefined || value === '') {
-			throw new WishRefused('A data source needs a file or a URL to come from.');
+			throw new CommandRefused('A data source needs a file or a URL to come from.');
 		}
 		surgery.replace(source.from.span, quoted(value));
 		return;
@@ -135,7 +137,7 @@ export function keepShape(resolved: ResolvedSite, surgery: Surgery, name: string
 	const source = findSource(resolved, name);
 	const value = resolved.site.values.get(name);
 	if (value === undefined)
-		throw new WishRefused(`There is no JSON of ${name} whose shape could be kept.`);
+		throw new CommandRefused(`There is no JSON of ${name} whose shape could be kept.`);
 	const file = source.shape?.text ?? `data/${name}.schema.json`;
 	putFile(resolved, surgery, file, encodeUtf8(shapeText(inferShape(value))));
 	if (!source.shape) setData(resolved, surgery, name, 'shape', file);
@@ -152,7 +154,7 @@ export function setJson(
 	const wrong = whyNotJson(text);
 	if (wrong) {
 		const { line, column } = positionAt(text, wrong.offset);
-		throw new WishRefused(`This is not JSON (line ${line}, column ${column}): ${wrong.why}.`);
+		throw new CommandRefused(`This is not JSON (line ${line}, column ${column}): ${wrong.why}.`);
 	}
 	putFile(resolved, surgery, copyPath(source), encodeUtf8(text));
 }
@@ -167,7 +169,8 @@ export function setValue(
 ): void {
 	const source = findSource(resolved, name);
 	const text = jsonOf(resolved, source);
-	if (text === undefined) throw new WishRefused(`There is no file ${copyPath(source)} to change.`);
+	if (text === undefined)
+		throw new CommandRefused(`There is no file ${copyPath(source)} to change.`);
 	setJson(resolved, surgery, name, editJson(text, path, value));
 }
 
@@ -180,7 +183,7 @@ export function addMember(
 ): void {
 	const list = valueAt(resolved.site.values.get(name), path.map(String));
 	if (!Array.isArray(list))
-		throw new WishRefused(`data.${[name, ...path].join('.')} is not a list.`);
+		throw new CommandRefused(`data.${[name, ...path].join('.')} is not a list.`);
 	const members: readonly unknown[] = list;
 	setValue(resolved, surgery, name, [...path, members.length], newMember(members));
 }

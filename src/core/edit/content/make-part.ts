@@ -1,11 +1,11 @@
 import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { layerName, layersOf, type MarkupPiece } from '../../model/site.ts';
 import { positionOf, type Span } from '../../model/span.ts';
-import type { PieceRef } from '../../model/wish.ts';
+import type { PieceRef } from '../../model/command.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findPiece } from '../find.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { writePart } from './parts.ts';
 
@@ -102,16 +102,16 @@ export function makePart(
 	const starts = partStarts(resolved, ref);
 	const chosen = starts[start];
 	if (!chosen)
-		throw new WishRefused(`What should become a part does not stand in ${ref.piece} any more.`);
+		throw new CommandRefused(`What should become a part does not stand in ${ref.piece} any more.`);
 	const piece = markupPiece(resolved, ref);
 	const all = allStretches(resolved);
 	const stretch = all.find(
 		({ span, markup }) => isIn(span, piece.markup.span) && markup === chosen.markup
 	);
 	if (!stretch)
-		throw new WishRefused(`What should become a part does not stand in ${ref.piece} any more.`);
+		throw new CommandRefused(`What should become a part does not stand in ${ref.piece} any more.`);
 	if (/\{\s*(content|else|end|for|if|use)\b/.test(stretch.markup) && !isWhole(stretch.markup)) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			'A list or condition begins in it and ends outside, so it cannot stand by itself.'
 		);
 	}
@@ -156,7 +156,7 @@ function asValue(text: string): string {
 function markupPiece(resolved: ResolvedSite, { holder, piece: name }: PieceRef): MarkupPiece {
 	const piece = findPiece(resolved, holder, name);
 	if (piece.kind !== 'markup')
-		throw new WishRefused(`${name} is a list of links made from routes, which has no markup.`);
+		throw new CommandRefused(`${name} is a list of links made from routes, which has no markup.`);
 	return piece;
 }
 

@@ -5,7 +5,7 @@ import type { Tag, UseTag } from '../../model/template.ts';
 import { partBook } from '../../resolve/parts.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName } from '../find.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { tagsIn, tagsOf } from './tags.ts';
 
@@ -16,7 +16,7 @@ const partsFile = 'parts.eave';
 
 function findPart({ site }: ResolvedSite, name: string): Part {
 	const part = partBook(site.parts).get(name);
-	if (!part) throw new WishRefused(`There is no part ${name} any more.`);
+	if (!part) throw new CommandRefused(`There is no part ${name} any more.`);
 	return part;
 }
 
@@ -61,7 +61,7 @@ export function removePart(resolved: ResolvedSite, surgery: Surgery, name: strin
 	const uses = usesOf(resolved, name);
 	const [first] = uses;
 	if (first) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`${name} is used in ${counted(uses.length, 'place')}: put something else there first.`,
 			first.part.span
 		);
@@ -78,7 +78,7 @@ export function setPartMarkup(
 ): void {
 	const { span } = findPart(resolved, name).markup;
 	if (markup.includes('"""'))
-		throw new WishRefused('""" would end the markup: write &quot; for a quote.');
+		throw new CommandRefused('""" would end the markup: write &quot; for a quote.');
 	const lines = markup.split('\n').map((line) => (line === '' ? '' : `  ${line}`));
 	surgery.replace(span, `"""\n${lines.join('\n')}\n"""`);
 }
@@ -93,7 +93,7 @@ export function setParameters(
 	const part = findPart(resolved, name);
 	const written = text.trim() === '' ? '' : `(${text.trim()})`;
 	if (/[\n{}]/.test(written))
-		throw new WishRefused('What a part is given stands in one line, without braces.');
+		throw new CommandRefused('What a part is given stands in one line, without braces.');
 	if (part.parametersSpan) surgery.replace(part.parametersSpan, written);
 	else if (written !== '') surgery.insertBehind(part.name.span, written, '');
 }
@@ -114,12 +114,12 @@ export function renamePart(
 
 function refuseSame(part: Part | undefined): void {
 	if (!part) return;
-	throw new WishRefused(`There is a part ${part.name.text} already.`, part.name.span);
+	throw new CommandRefused(`There is a part ${part.name.text} already.`, part.name.span);
 }
 
 function findParameter(part: Part, name: string): Parameter {
 	const parameter = part.parameters.find((one) => one.name.text === name);
-	if (!parameter) throw new WishRefused(`The part ${part.name.text} has no ${name} any more.`);
+	if (!parameter) throw new CommandRefused(`The part ${part.name.text} has no ${name} any more.`);
 	return parameter;
 }
 
@@ -135,7 +135,7 @@ export function renameParameter(
 	const parameter = findParameter(part, name);
 	checkName(to);
 	const same = part.parameters.find((one) => one.name.text === to);
-	if (same) throw new WishRefused(`The part ${partName} has ${to} already.`, same.name.span);
+	if (same) throw new CommandRefused(`The part ${partName} has ${to} already.`, same.name.span);
 	surgery.replace(parameter.name.span, to);
 	for (const { given } of usesOf(resolved, partName)) {
 		for (const one of given) if (one.name.text === name) surgery.replace(one.name.span, to);
@@ -181,11 +181,11 @@ export function renameVariant(
 	const part = findPart(resolved, where.part);
 	const parameter = findParameter(part, where.parameter);
 	const value = parameter.values.find((one) => one.text === where.value);
-	if (!value) throw new WishRefused(`${where.parameter} cannot be ${where.value} any more.`);
+	if (!value) throw new CommandRefused(`${where.parameter} cannot be ${where.value} any more.`);
 	if (!/^[a-zA-Z0-9_-]+$/.test(to))
-		throw new WishRefused(`"${to}" cannot be a value: write letters, digits and hyphens.`);
+		throw new CommandRefused(`"${to}" cannot be a value: write letters, digits and hyphens.`);
 	if (parameter.values.some((one) => one.text === to))
-		throw new WishRefused(`${where.parameter} can be ${to} already.`);
+		throw new CommandRefused(`${where.parameter} can be ${to} already.`);
 	surgery.replace(value.span, to);
 	for (const { given } of usesOf(resolved, where.part)) {
 		for (const { name, value: said } of given) {

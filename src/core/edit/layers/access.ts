@@ -3,7 +3,7 @@ import { layerName, layerSpan } from '../../model/site.ts';
 import { admittedRoles, admittingLayers, rolesOf } from '../../resolve/roles.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findRoute } from '../find.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { setAdmit } from './words.ts';
 
@@ -22,7 +22,7 @@ export function changeAccess(
 	const closing = around.find((layer) => !rolesOf(layer).some(({ text }) => text === role));
 	if (opens && closing) {
 		const names = listWords(rolesOf(closing).map(({ text }) => text));
-		throw new WishRefused(
+		throw new CommandRefused(
 			`${layerName(closing)} lets in only ${names}, and holds for ${pattern} too: open it to ${role} there first.`,
 			layerSpan(closing)
 		);
@@ -31,7 +31,7 @@ export function changeAccess(
 	const open = now.length === 0 ? all : now;
 	const wanted = all.filter((one) => (one === role ? opens : open.includes(one)));
 	if (wanted.length === 0) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`${pattern} would let in no one at all: take the page away instead.`,
 			route.span
 		);

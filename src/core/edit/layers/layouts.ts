@@ -4,13 +4,13 @@ import { layerName, type Layer, type Layout, layersOf } from '../../model/site.t
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName, fillsOfRegion, findLayer, findLayout } from '../find.ts';
 import type { Surgery } from '../surgery.ts';
-import { type LayerRef } from '../../model/wish.ts';
-import { WishRefused } from '../proposal.ts';
+import { type LayerRef } from '../../model/command.ts';
+import { CommandRefused } from '../proposal.ts';
 
-/** A pattern as the language has it; throws a WishRefused otherwise. */
+/** A pattern as the language has it; throws a CommandRefused otherwise. */
 export function checkPattern(text: string): Pattern {
 	const pattern = readPattern(text);
-	if (typeof pattern === 'string') throw new WishRefused(`${text} is not a route: ${pattern}.`);
+	if (typeof pattern === 'string') throw new CommandRefused(`${text} is not a route: ${pattern}.`);
 	return pattern;
 }
 
@@ -27,7 +27,7 @@ export function addLayout(
 	const { layouts, routes } = resolved.site;
 	const covering = layouts.findLast((layout) => pattern.key.startsWith(layout.at.key));
 	const behind = covering ?? layouts.at(-1) ?? routes.at(-1);
-	if (!behind) throw new WishRefused('The site has nothing that the layout could stand behind.');
+	if (!behind) throw new CommandRefused('The site has nothing that the layout could stand behind.');
 	surgery.insertAfter(behind.span, [
 		`layout ${name} at ${pattern.text}${onRequest ? ' on-request' : ''} {`,
 		'  region body as div { slot }',
@@ -116,7 +116,7 @@ export function setUnder(
 ): void {
 	const layer = findLayer(resolved, ref);
 	if (layer.kind === 'state') {
-		throw new WishRefused('A state is drawn inside the layouts of the branch where it stands.');
+		throw new CommandRefused('A state is drawn inside the layouts of the branch where it stands.');
 	}
 	const now = layer.under;
 	if (under === undefined) {

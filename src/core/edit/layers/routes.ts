@@ -6,7 +6,7 @@ import type { ResolvedSite } from '../../resolve/site.ts';
 import { findRoute } from '../find.ts';
 import { checkPattern } from './layouts.ts';
 import type { Surgery } from '../surgery.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 
 /** Writes a route with a title and a first piece, behind its nearest neighbour in the tree. */
 export function addRoute(
@@ -18,7 +18,7 @@ export function addRoute(
 	const pattern = checkPattern(text);
 	const { routes, layouts } = resolved.site;
 	const behind = neighbour(routes, pattern) ?? layouts.at(-1);
-	if (!behind) throw new WishRefused('The site has nothing that the route could stand behind.');
+	if (!behind) throw new CommandRefused('The site has nothing that the route could stand behind.');
 	const quoted = title.replaceAll('\\', '\\\\').replaceAll('"', '\\"').replaceAll('{', '\\{');
 	const heading = title.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('{', '\\{');
 	surgery.insertAfter(behind.span, [
@@ -59,9 +59,9 @@ export function moveRoute(
 	const route = findRoute(resolved, from);
 	const target = checkPattern(to);
 	if (from === '/')
-		throw new WishRefused('The route / is the top of the tree and stays where it is.');
+		throw new CommandRefused('The route / is the top of the tree and stays where it is.');
 	if (isWithin(target, route.pattern) && target.key !== route.pattern.key) {
-		throw new WishRefused(`${from} cannot lie below itself.`);
+		throw new CommandRefused(`${from} cannot lie below itself.`);
 	}
 	const moves = (pattern: Pattern): boolean => isWithin(pattern, route.pattern);
 	const moved = (pattern: Pattern): string => {

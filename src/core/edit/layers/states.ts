@@ -1,7 +1,7 @@
 import { layerName, type StateKind } from '../../model/site.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findLayer } from '../find.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { checkPattern } from './layouts.ts';
 
@@ -32,9 +32,9 @@ export function addState(
 	const at = checkPattern(text);
 	const { states, routes } = resolved.site;
 	const other = states.find((one) => one.state.text === state && one.at.key === at.key);
-	if (other) throw new WishRefused(`There is ${layerName(other)} already.`, other.span);
+	if (other) throw new CommandRefused(`There is ${layerName(other)} already.`, other.span);
 	const behind = states.at(-1) ?? routes.at(-1);
-	if (!behind) throw new WishRefused('The site has no route that a state could stand for.');
+	if (!behind) throw new CommandRefused('The site has no route that a state could stand for.');
 	const { title, says } = words[state];
 	surgery.insertAfter(behind.span, [
 		`state ${state} at ${at.text} {`,

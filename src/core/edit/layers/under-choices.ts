@@ -2,7 +2,7 @@ import { layerName, layerPattern, type Layer } from '../../model/site.ts';
 import { outOfScope } from '../../resolve/structure.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findLayer } from '../find.ts';
-import type { LayerRef } from '../../model/wish.ts';
+import type { LayerRef } from '../../model/command.ts';
 
 /** Something a layer could sit under, and why it may not. */
 export interface UnderChoice {

@@ -1,8 +1,8 @@
 import { layerName } from '../../model/site.ts';
-import type { LayerRef, PagesChoice } from '../../model/wish.ts';
+import type { LayerRef, PagesChoice } from '../../model/command.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findLayer, findLayout, findRoute } from '../find.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import { quoted } from '../site/settings.ts';
 import type { Surgery } from '../surgery.ts';
 
@@ -29,7 +29,7 @@ export function setAdmit(
 ): void {
 	const layer = findLayer(resolved, ref);
 	if (layer.kind === 'state') {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`${layerName(layer)} is drawn for whoever comes to it: admit roles on a route.`
 		);
 	}
@@ -58,14 +58,14 @@ function pagesLine(pages: PagesChoice): string | undefined {
 			return undefined;
 		case 'each':
 			if (!pages.data || !pages.field) {
-				throw new WishRefused(
+				throw new CommandRefused(
 					'One page for each member needs a list, such as data.stock, and the field that names its pages.'
 				);
 			}
 			return `each ${pages.data} by ${pages.field}`;
 		case 'samples':
 			if (pages.values.length === 0)
-				throw new WishRefused('Samples need a value each, such as kale.');
+				throw new CommandRefused('Samples need a value each, such as kale.');
 			return `samples ${pages.values.map(quoted).join(', ')}`;
 	}
 }

@@ -1,10 +1,10 @@
 import { canBeAllowed } from '../../check/allowances.ts';
 import type { Allowance } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
-import type { AllowRef } from '../../model/wish.ts';
+import type { AllowRef } from '../../model/command.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findLayer } from '../find.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 
 /** Edits of what a text sets aside. */
@@ -23,10 +23,12 @@ export function setAside(
 	reason: string
 ): void {
 	if (!canBeAllowed(code)) {
-		throw new WishRefused(`${code} cannot be set aside: the page cannot be right while it stands.`);
+		throw new CommandRefused(
+			`${code} cannot be set aside: the page cannot be right while it stands.`
+		);
 	}
 	const words = reason.trim().replace(/\s+/g, ' ');
-	if (words === '') throw new WishRefused('Say why it is set aside, for whoever reads it next.');
+	if (words === '') throw new CommandRefused('Say why it is set aside, for whoever reads it next.');
 	const { span, allows } = allowing(resolved, ref);
 	const line = `allow ${code} "${words.replace(/["\\{]/g, (sign) => `\\${sign}`)}"`;
 	const there = allows.find((one) => one.code.text === code);
@@ -42,7 +44,7 @@ export function tellAgain(
 	ref: AllowRef
 ): void {
 	const there = allowing(resolved, ref).allows.find((one) => one.code.text === code);
-	if (!there) throw new WishRefused(`${code} is not set aside there any more.`);
+	if (!there) throw new CommandRefused(`${code} is not set aside there any more.`);
 	surgery.remove(there.span);
 }
 
@@ -50,6 +52,6 @@ function allowing(resolved: ResolvedSite, { kind, name }: AllowRef): Allowing {
 	if (kind === 'site') return resolved.site.settings;
 	if (kind !== 'part') return findLayer(resolved, { kind, name });
 	const part = resolved.site.parts.find((one) => one.name.text === name);
-	if (!part) throw new WishRefused(`There is no part ${name} any more.`);
+	if (!part) throw new CommandRefused(`There is no part ${name} any more.`);
 	return part;
 }

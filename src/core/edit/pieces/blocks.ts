@@ -1,12 +1,12 @@
 import type { Span } from '../../model/span.ts';
 import { dedent } from '../../source/markup-block.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import { indentLines, type Surgery } from '../surgery.ts';
 
 /** A block of markup as it is written between its quotes: in one line, or with its lines below each other. */
 export function blockOf(markup: string, indent: string, inOneLine: boolean): string {
 	if (/"""/.test(markup)) {
-		throw new WishRefused('Markup cannot have three quotes in a row: they end the block.');
+		throw new CommandRefused('Markup cannot have three quotes in a row: they end the block.');
 	}
 	if (inOneLine) return `"""${markup}"""`;
 	const lines = markup.replaceAll('\r', '').split('\n');

@@ -16,8 +16,8 @@ import { checkPattern } from '../layers/layouts.ts';
 import { stretched } from '../../emit/html/stretch.ts';
 import { Surgery } from '../surgery.ts';
 import { markupIn, replaceBlock } from './blocks.ts';
-import type { Beside, HolderRef, PieceStart, PieceWish } from '../../model/wish.ts';
-import { WishRefused } from '../proposal.ts';
+import type { Beside, HolderRef, PieceStart, PieceCommand } from '../../model/command.ts';
+import { CommandRefused } from '../proposal.ts';
 
 /** The lines of a new piece. */
 export function pieceLines(name: string, markup: string): string[] {
@@ -84,7 +84,7 @@ function insertPiece(
 	if (!there) {
 		const { layer, region } = holder;
 		const fill = region && `fill ${fillTargetWord(resolved, layer, region)} after {`;
-		if (fill === undefined) throw new WishRefused('A layout has no content of its own.');
+		if (fill === undefined) throw new CommandRefused('A layout has no content of its own.');
 		surgery.insertInto(findLayer(resolved, layer).span, [
 			fill,
 			...lines.map((line) => (line === '' ? '' : `  ${line}`)),
@@ -94,7 +94,7 @@ function insertPiece(
 	}
 	const same = there.pieces.find((piece) => piece.name.text === name);
 	if (same) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`There is a piece ${name} already where it should stand.`,
 			same.name.span
 		);
@@ -133,14 +133,14 @@ function ownRegion(
 export function movePiece(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	{ holder, name, to, beside }: Extract<PieceWish, { kind: 'move-piece' }>
+	{ holder, name, to, beside }: Extract<PieceCommand, { kind: 'move-piece' }>
 ): void {
 	const { pieces } = findPieces(resolved, holder);
 	const piece = findPiece(resolved, holder, name);
 	if (JSON.stringify(holder) === JSON.stringify(to)) {
 		const other = pieces.find((one) => one.name.text === beside?.name);
 		if (!other || other === piece || !beside)
-			throw new WishRefused(`${name} stands there already.`);
+			throw new CommandRefused(`${name} stands there already.`);
 		surgery.moveBeside(piece.span, other.span, beside.where);
 		return;
 	}
@@ -155,10 +155,10 @@ export function movePiece(
 export function setNav(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	{ holder, name, from, depth }: Extract<PieceWish, { kind: 'set-nav' }>
+	{ holder, name, from, depth }: Extract<PieceCommand, { kind: 'set-nav' }>
 ): void {
 	const piece = findPiece(resolved, holder, name);
-	if (piece.kind !== 'nav') throw new WishRefused(`The piece ${name} is no list of links.`);
+	if (piece.kind !== 'nav') throw new CommandRefused(`The piece ${name} is no list of links.`);
 	const { atoms } = surgery.statementAt(piece.span);
 	const last = atoms.at(-1);
 	if (!last) return;
@@ -233,7 +233,7 @@ export function piecesIn(resolved: ResolvedSite, holder: HolderRef): PieceView[]
 			seenBy: piece.seenBy.map(({ text }) => text)
 		}));
 	} catch (failure) {
-		if (failure instanceof WishRefused) return [];
+		if (failure instanceof CommandRefused) return [];
 		throw failure;
 	}
 }
@@ -248,7 +248,7 @@ export function setMarkup(
 ): void {
 	const piece = findPiece(resolved, holder, name);
 	if (piece.kind !== 'markup') {
-		throw new WishRefused(`The piece ${name} is a list made from routes and has no markup.`);
+		throw new CommandRefused(`The piece ${name} is a list made from routes and has no markup.`);
 	}
 	replaceBlock(surgery, piece.markup.span, markup);
 }

@@ -1,10 +1,10 @@
 import { markupsOf, type MarkupPiece } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import type { StandIn } from '../../model/trial.ts';
-import type { PieceWish } from '../../model/wish.ts';
+import type { PieceCommand } from '../../model/command.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findPiece } from '../find.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { blockOf, replaceBlock } from './blocks.ts';
 
@@ -12,11 +12,11 @@ import { blockOf, replaceBlock } from './blocks.ts';
 export function setStandIn(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	{ holder, name, of, markup }: Extract<PieceWish, { kind: 'set-stand-in' }>
+	{ holder, name, of, markup }: Extract<PieceCommand, { kind: 'set-stand-in' }>
 ): void {
 	const piece = findPiece(resolved, holder, name);
 	if (piece.kind !== 'markup') {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`The piece ${name} is a list made from routes: a short and a long one are made from the routes, too.`
 		);
 	}
@@ -24,7 +24,7 @@ export function setStandIn(
 	if (markup !== undefined && known) replaceBlock(surgery, known.span, markup);
 	else if (markup !== undefined) addStandIn(surgery, piece, of, markup);
 	else if (known) surgery.replace(withWord(surgery, piece, known.span), '');
-	else throw new WishRefused(`Nothing ${of} stands in for ${name}.`);
+	else throw new CommandRefused(`Nothing ${of} stands in for ${name}.`);
 }
 
 function addStandIn(surgery: Surgery, piece: MarkupPiece, of: StandIn, markup: string): void {

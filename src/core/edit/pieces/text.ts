@@ -1,6 +1,6 @@
 import type { ResolvedSite } from '../../resolve/site.ts';
-import type { PieceWish } from '../../model/wish.ts';
-import { WishRefused } from '../proposal.ts';
+import type { PieceCommand } from '../../model/command.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 
 /**
@@ -10,10 +10,13 @@ import type { Surgery } from '../surgery.ts';
 export function editWords(
 	_: ResolvedSite,
 	surgery: Surgery,
-	{ place, before, after }: Extract<PieceWish, { kind: 'edit-words' }>
+	{ place, before, after }: Extract<PieceCommand, { kind: 'edit-words' }>
 ): void {
 	if (surgery.textOf(place) !== before) {
-		throw new WishRefused('The text has changed there meanwhile: choose the words again.', place);
+		throw new CommandRefused(
+			'The text has changed there meanwhile: choose the words again.',
+			place
+		);
 	}
 	surgery.replace(place, escaped(after.replace(/\s+/g, ' ').trim()));
 }

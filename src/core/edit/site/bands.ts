@@ -12,7 +12,7 @@ import { membersIn } from '../../resolve/members.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName } from '../find.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 
 /** Edits of the bands: ranges of width for which sizes are said. */
@@ -26,7 +26,7 @@ export function setBreakpoint(
 ): void {
 	const band = findBand(resolved, name);
 	if (resolved.site.settings.bands[0] === band) {
-		throw new WishRefused('The narrowest band starts at 0 px.', band.span);
+		throw new CommandRefused('The narrowest band starts at 0 px.', band.span);
 	}
 	const [, number] = surgery.statementAt(band.span).atoms;
 	if (number) surgery.replace(number.span, String(Math.round(from)));
@@ -42,11 +42,11 @@ export function addBand(
 	const { bands, span } = resolved.site.settings;
 	checkName(name);
 	if (!Number.isFinite(from))
-		throw new WishRefused('A band starts at a width in px, such as 1440.');
+		throw new CommandRefused('A band starts at a width in px, such as 1440.');
 	const line = `${name} ${Math.round(from)}`;
 	const same = bands.find((band) => band.from === Math.round(from));
 	if (same) {
-		throw new WishRefused(`${same.name.text} starts at ${same.from} px already.`, same.span);
+		throw new CommandRefused(`${same.name.text} starts at ${same.from} px already.`, same.span);
 	}
 	const above = bands.find((band) => band.from > from);
 	const last = bands.at(-1);
@@ -73,7 +73,7 @@ export function removeBand(resolved: ResolvedSite, surgery: Surgery, name: strin
 	const below = bands[bands.indexOf(band) - 1];
 	if (bands.length === 1) surgery.setInner(span, 'bands', undefined);
 	else if (!below) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`${name} is the narrowest band and starts at 0 px: rename it, or remove the one above it.`,
 			band.span
 		);
@@ -89,7 +89,7 @@ export function removeBand(resolved: ResolvedSite, surgery: Surgery, name: strin
 
 function findBand(resolved: ResolvedSite, name: string): Band {
 	const band = resolved.site.settings.bands.find((one) => one.name.text === name);
-	if (!band) throw new WishRefused(`There is no band ${name} any more.`);
+	if (!band) throw new CommandRefused(`There is no band ${name} any more.`);
 	return band;
 }
 

@@ -3,7 +3,7 @@ import type { Span } from '../../model/span.ts';
 import { counted } from '../../messages/problem.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkPath, IntakeError, mostBytes } from '../../source/limits.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 
 /** Edits of a site's other files: pictures, fonts, data. */
@@ -22,7 +22,7 @@ export function putFile(
 		bytes.length
 	);
 	if (total > mostBytes) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`With ${file} the site would be larger than ${mostBytes / 1024 / 1024} MB.`
 		);
 	}
@@ -38,8 +38,8 @@ export function renameFile(
 ): string[] {
 	checkFile(to);
 	const { assets } = resolved.reading.files;
-	if (!assets.has(file)) throw new WishRefused(`There is no file ${file} any more.`);
-	if (assets.has(to)) throw new WishRefused(`There is a file ${to} already.`);
+	if (!assets.has(file)) throw new CommandRefused(`There is no file ${file} any more.`);
+	if (assets.has(to)) throw new CommandRefused(`There is a file ${to} already.`);
 	const uses = fileUses(resolved, file);
 	for (const use of uses) surgery.replace(use, to);
 	surgery.files({ kind: 'move', file, to });
@@ -49,7 +49,7 @@ export function renameFile(
 /** Takes a file away; where something names it, that is said. */
 export function removeFile(resolved: ResolvedSite, surgery: Surgery, file: string): string[] {
 	if (!resolved.reading.files.assets.has(file)) {
-		throw new WishRefused(`There is no file ${file} any more.`);
+		throw new CommandRefused(`There is no file ${file} any more.`);
 	}
 	surgery.files({ kind: 'drop', file });
 	const uses = fileUses(resolved, file).length;
@@ -60,10 +60,10 @@ export function removeFile(resolved: ResolvedSite, surgery: Surgery, file: strin
 
 function checkFile(file: string): void {
 	if (isEaveFile(file))
-		throw new WishRefused(`${file} would be text of the site: add it in Source.`);
-	if (isLeftOut(file)) throw new WishRefused(`${file} would be left out: it is hidden.`);
+		throw new CommandRefused(`${file} would be text of the site: add it in Source.`);
+	if (isLeftOut(file)) throw new CommandRefused(`${file} would be left out: it is hidden.`);
 	if (!/^[^\s"'()<>\\?#&]+$/.test(file)) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`"${file}" cannot be a path: it has a space or a sign that links cannot have.`
 		);
 	}
@@ -71,7 +71,7 @@ function checkFile(file: string): void {
 		checkPath(file);
 	} catch (failure) {
 		if (failure instanceof IntakeError)
-			throw new WishRefused(`${file} is no path in the site's folder.`);
+			throw new CommandRefused(`${file} is no path in the site's folder.`);
 		throw failure;
 	}
 }

@@ -2,12 +2,12 @@ import { isName } from '../../model/name.ts';
 import { listWords } from '../../messages/problem.ts';
 import { layerName, layersOf } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
-import type { SitePart } from '../../model/wish.ts';
+import type { SitePart } from '../../model/command.ts';
 import { piecesIn } from '../../resolve/pieces.ts';
 import { rolesOf } from '../../resolve/roles.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName } from '../find.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 
 /** Edits of what a site says of itself, and of who its visitors can be. */
@@ -64,7 +64,7 @@ export function removeRole(resolved: ResolvedSite, surgery: Surgery, name: strin
 	const places = namings(resolved).filter((one) => one.roles.some(({ text }) => text === name));
 	const only = places.find((one) => one.roles.length === 1);
 	if (only) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`${only.what} ${only.admits ? 'admits' : 'has something for'} ${name} and no one else: without the role everyone would ${only.admits ? 'be let in' : 'see it'}.`
 		);
 	}
@@ -102,6 +102,6 @@ function namings({ site }: ResolvedSite): Naming[] {
 
 function findRole(resolved: ResolvedSite, name: string): Named {
 	const role = resolved.site.settings.roles.find((one) => one.text === name);
-	if (!role || !isName(name)) throw new WishRefused(`There is no role ${name} any more.`);
+	if (!role || !isName(name)) throw new CommandRefused(`There is no role ${name} any more.`);
 	return role;
 }

@@ -1,6 +1,6 @@
 import type { CheckedSite } from '../../check/site.ts';
 import { tidy } from '../../format/tidy.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 
 /**
@@ -18,11 +18,11 @@ export function tidyText(
 		const tidied = tidy(text, bands);
 		if (tidied === undefined) {
 			const sentence = `${path} has an error; it can be tidied once that is mended.`;
-			throw new WishRefused(sentence, { file: path, from: 0, to: 0 });
+			throw new CommandRefused(sentence, { file: path, from: 0, to: 0 });
 		}
 		if (tidied === text) continue;
 		surgery.replace({ file: path, from: 0, to: text.length }, tidied);
 		count++;
 	}
-	if (count === 0) throw new WishRefused(`${file ?? 'Every text'} is tidy as it is.`);
+	if (count === 0) throw new CommandRefused(`${file ?? 'Every text'} is tidy as it is.`);
 }

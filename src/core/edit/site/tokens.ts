@@ -5,7 +5,7 @@ import { bandPlace } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { nightWord } from '../../source/read/site.ts';
 import { bandWord, placeOfBand } from '../boxes/find-box.ts';
-import { WishRefused } from '../proposal.ts';
+import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 
 /** Edits of tokens, the custom properties that all of a site can use. */
@@ -28,12 +28,13 @@ export function setToken(
 	const own = tokens.filter((token) => token.name.text === name);
 	const there = own.find((token) => bandPlace(bands, token.band) === band);
 	if (value === undefined) {
-		if (!there) throw new WishRefused(`${name} has no value of its own at ${bandName}.`);
+		if (!there) throw new CommandRefused(`${name} has no value of its own at ${bandName}.`);
 		if (tokens.length + night.length === 1) surgery.setInner(span, 'tokens', undefined);
 		else surgery.remove(there.span);
 		return;
 	}
-	if (value.trim() === '') throw new WishRefused(`${name} needs a value, such as 16px or #2c6e49.`);
+	if (value.trim() === '')
+		throw new CommandRefused(`${name} needs a value, such as 16px or #2c6e49.`);
 	const line = `${name}${bandWord(bands, band)}: ${value.trim()}`;
 	const beside = own.findLast((token) => bandPlace(bands, token.band) < band) ?? own.at(-1);
 	const last = tokens.at(-1);
@@ -53,13 +54,13 @@ function setNight(
 	const own = resolved.site.settings.tokens.findLast((token) => token.name.text === name);
 	const there = resolved.site.settings.night.find((token) => token.name.text === name);
 	if (value === undefined || value.trim() === '') {
-		if (!there) throw new WishRefused(`${name} has no value of its own for the night.`);
+		if (!there) throw new CommandRefused(`${name} has no value of its own for the night.`);
 		surgery.remove(there.span);
 		return;
 	}
 	if (there) surgery.replace(there.value.span, value.trim());
 	else if (own) surgery.insertBehind(own.span, `${name} @${nightWord}: ${value.trim()}`);
-	else throw new WishRefused(`There is no token ${name} any more.`);
+	else throw new CommandRefused(`There is no token ${name} any more.`);
 }
 
 /** Renames a token and every use of it in settings, styles and markup. */
@@ -72,7 +73,7 @@ export function renameToken(
 	checkToken(to);
 	const { tokens } = resolved.site.settings;
 	const same = tokens.find((token) => token.name.text === to);
-	if (same) throw new WishRefused(`There is a token ${to} already.`, same.name.span);
+	if (same) throw new CommandRefused(`There is a token ${to} already.`, same.name.span);
 	for (const token of declared(resolved, name)) surgery.replace(token.name.span, to);
 	for (const use of tokenUses(resolved, name)) surgery.replace(use, to);
 }
@@ -81,7 +82,7 @@ export function renameToken(
 export function removeToken(resolved: ResolvedSite, surgery: Surgery, name: string): void {
 	const [first, ...others] = tokenUses(resolved, name);
 	if (first) {
-		throw new WishRefused(
+		throw new CommandRefused(
 			`${name} is used in ${counted(1 + others.length, 'place')}: put something else there first.`,
 			first
 		);
@@ -95,13 +96,13 @@ export function removeToken(resolved: ResolvedSite, surgery: Surgery, name: stri
 function declared(resolved: ResolvedSite, name: string): Token[] {
 	const { tokens, night } = resolved.site.settings;
 	const own = [...tokens, ...night].filter((token) => token.name.text === name);
-	if (own.length === 0) throw new WishRefused(`There is no token ${name} any more.`);
+	if (own.length === 0) throw new CommandRefused(`There is no token ${name} any more.`);
 	return own;
 }
 
 function checkToken(name: string): void {
 	if (/^--[a-zA-Z][a-zA-Z0-9_-]*$/.test(name)) return;
-	throw new WishRefused(
+	throw new CommandRefused(
 		`${name} cannot be a token: tokens are custom properties, such as --gutter.`
 	);
 }

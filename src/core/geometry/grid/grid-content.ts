@@ -46,14 +46,14 @@ function fitOne(track: Track | undefined, item: TrackItem): void {
 		const least = minimumOf(item, [track], 0);
 		track.base = larger(track.base, least);
 	}
-	const wish = growthWish(track, item);
-	if (wish !== undefined) {
-		track.growth = track.growth === Infinity ? wish : larger(track.growth, wish);
+	const command = growthCommand(track, item);
+	if (command !== undefined) {
+		track.growth = track.growth === Infinity ? command : larger(track.growth, command);
 	}
 	track.growth = larger(track.growth, track.base);
 }
 
-function growthWish({ max, cap }: Track, item: TrackItem): number | undefined {
+function growthCommand({ max, cap }: Track, item: TrackItem): number | undefined {
 	if (max.kind === 'min-content') return item.minContent;
 	if (max.kind === 'max-content' || max.kind === 'auto') return smaller(item.maxContent, cap);
 	return undefined;

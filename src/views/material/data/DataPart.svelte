@@ -2,7 +2,7 @@
 	import type { DataView } from '$core/view-models/material/data-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ask.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import MaterialSection from '../MaterialSection.svelte';
 	import JsonText from './JsonText.svelte';
 	import ListTable from './ListTable.svelte';
@@ -40,7 +40,7 @@
 			],
 			act: 'Add it',
 			async answer([name = '', from = '']) {
-				const refused = await wishes.attempt({ kind: 'add-data', name, from });
+				const refused = await commands.attempt({ kind: 'add-data', name, from });
 				if (refused === undefined) picked = name;
 				return refused;
 			}
@@ -104,14 +104,14 @@
 						</p>{/each}
 					<button
 						class="act"
-						onclick={() => void wishes.make({ kind: 'keep-shape', name: source.name })}
+						onclick={() => void commands.make({ kind: 'keep-shape', name: source.name })}
 						>{source.shape ? 'Keep the shape it has now' : 'Keep this shape'}</button
 					>
 					{#if source.shape}
 						<button
 							class="act"
 							onclick={() =>
-								void wishes.make({
+								void commands.make({
 									kind: 'set-data',
 									name: source.name,
 									part: 'shape',

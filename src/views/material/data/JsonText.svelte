@@ -3,7 +3,7 @@
 	import { whyNotJson } from '$core/data/edit-json.ts';
 	import { positionAt } from '$core/model/span.ts';
 	import { sources } from '$store/sources.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 
 	/** The JSON of a source as text: read at each key, taken when it is said to be done. */
 	const { source }: { source: DataView } = $props();
@@ -29,7 +29,7 @@
 		refused =
 			(source.isUrl
 				? await sources.change(source.name, written)
-				: await wishes.attempt({ kind: 'set-json', name: source.name, text: written })) ?? '';
+				: await commands.attempt({ kind: 'set-json', name: source.name, text: written })) ?? '';
 		if (refused !== '') return;
 		atSource = written;
 		typed = undefined;

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { DataTable, DataView } from '$core/view-models/material/data-view.ts';
 	import { counted } from '$core/messages/problem.ts';
-	import { valueDeeds } from './value-deeds.ts';
+	import { valueActions } from './value-actions.ts';
 
 	/** A list as a table: a row a member, a column a value. */
 	interface Props {
@@ -15,8 +15,8 @@
 	async function set(row: number, column: string, before: unknown, text: string): Promise<void> {
 		const kind =
 			typeof before === 'number' ? 'number' : typeof before === 'boolean' ? 'boolean' : 'text';
-		const value = text === '' && before === undefined ? undefined : valueDeeds.read(kind, text);
-		refused = (await valueDeeds.set(source, [...table.path, row, column], value)) ?? '';
+		const value = text === '' && before === undefined ? undefined : valueActions.read(kind, text);
+		refused = (await valueActions.set(source, [...table.path, row, column], value)) ?? '';
 	}
 </script>
 
@@ -52,7 +52,7 @@
 						><button
 							class="act small"
 							aria-label="Remove member {row + 1}"
-							onclick={() => void valueDeeds.set(source, [...table.path, row], undefined)}
+							onclick={() => void valueActions.set(source, [...table.path, row], undefined)}
 							>Remove</button
 						></td
 					>
@@ -61,7 +61,7 @@
 		</tbody>
 	</table>
 </div>
-<button class="act" onclick={() => void valueDeeds.add(source, table.path)}>Add a member</button>
+<button class="act" onclick={() => void valueActions.add(source, table.path)}>Add a member</button>
 
 <style>
 	.scroll {

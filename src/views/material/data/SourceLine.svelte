@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { DataView } from '$core/view-models/material/data-view.ts';
 	import { ask } from '$store/ask.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import PanelField from '$views/shell/PanelField.svelte';
 	import Uses from '../Uses.svelte';
 
@@ -17,7 +17,7 @@
 		part: 'from' | 'fresh' | 'failed' | 'shape'
 	): (value: string) => Promise<string | undefined> {
 		return (value) =>
-			wishes.attempt({ kind: 'set-data', name, part, value: value === '' ? undefined : value });
+			commands.attempt({ kind: 'set-data', name, part, value: value === '' ? undefined : value });
 	}
 
 	function askRename(): void {
@@ -27,7 +27,7 @@
 			fields: [{ label: 'New name', value: name, mono: true }],
 			act: 'Rename it',
 			async answer([to = '']) {
-				const refused = await wishes.attempt({ kind: 'rename-data', name, to });
+				const refused = await commands.attempt({ kind: 'rename-data', name, to });
 				if (refused === undefined) renamed(to);
 				return refused;
 			}
@@ -39,7 +39,7 @@
 	<b class="mono">data.{name}</b>
 	<Uses uses={source.uses} />
 	<button class="act small" onclick={askRename}>Rename</button>
-	<button class="act small" onclick={() => void wishes.make({ kind: 'remove-data', name })}
+	<button class="act small" onclick={() => void commands.make({ kind: 'remove-data', name })}
 		>Remove</button
 	>
 </div>

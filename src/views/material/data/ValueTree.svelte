@@ -3,7 +3,7 @@
 	import type { DataRow, DataView } from '$core/view-models/material/data-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
-	import { valueDeeds } from './value-deeds.ts';
+	import { valueActions } from './value-actions.ts';
 
 	/** Each value of a source, with which pages and pieces use it. */
 	interface Props {
@@ -22,7 +22,7 @@
 
 	async function set(row: DataRow, text: string): Promise<void> {
 		if (text === row.says) return;
-		const sentence = await valueDeeds.set(source, row.path, valueDeeds.read(row.kind, text));
+		const sentence = await valueActions.set(source, row.path, valueActions.read(row.kind, text));
 		refused = sentence === undefined ? undefined : { id: idOf(row), sentence };
 	}
 </script>
@@ -66,14 +66,14 @@
 				<span class="small idle">nothing uses it</span>
 			{:else}<span></span>{/if}
 			{#if row.kind === 'list'}
-				<button class="act small" onclick={() => void valueDeeds.add(source, row.path)}
+				<button class="act small" onclick={() => void valueActions.add(source, row.path)}
 					>Add a member</button
 				>
 			{:else if typeof row.path.at(-1) === 'number'}
 				<button
 					class="act small"
 					aria-label="Remove member {row.label}"
-					onclick={() => void valueDeeds.set(source, row.path, undefined)}>Remove</button
+					onclick={() => void valueActions.set(source, row.path, undefined)}>Remove</button
 				>
 			{/if}
 			{#if refused?.id === id}<p class="small refused" role="alert">{refused.sentence}</p>{/if}

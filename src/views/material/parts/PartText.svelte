@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { PartView } from '$core/view-models/material/part-view.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import PanelField from '$views/shell/PanelField.svelte';
 
 	/** The markup of a part and what it is given, as they are written. */
@@ -17,7 +17,7 @@
 
 	async function take(): Promise<void> {
 		const markup = typed ?? part.markup;
-		refused = (await wishes.attempt({ kind: 'set-part-markup', name: part.name, markup })) ?? '';
+		refused = (await commands.attempt({ kind: 'set-part-markup', name: part.name, markup })) ?? '';
 	}
 </script>
 
@@ -26,7 +26,7 @@
 	value={part.parameters}
 	mono
 	placeholder="title, tone = plain | ripe"
-	take={(text) => wishes.attempt({ kind: 'set-parameters', name: part.name, text })}
+	take={(text) => commands.attempt({ kind: 'set-parameters', name: part.name, text })}
 	hint="Names; with = what holds where nothing is given; several with | are its variants."
 />
 <label class="unseen" for={id}>Markup of {part.name}</label>

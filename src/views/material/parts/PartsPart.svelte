@@ -4,7 +4,7 @@
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ask.svelte.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import MaterialSection from '../MaterialSection.svelte';
 	import Uses from '../Uses.svelte';
 	import PartPicture from './PartPicture.svelte';
@@ -29,7 +29,7 @@
 			says: 'What is written once and used in many places, as {use NAME title="…"}. A piece on the drawings can be made a part, too.',
 			fields: [{ label: 'Name', value: 'card', mono: true }],
 			act: 'Add it',
-			answer: ([name = '']) => wishes.attempt({ kind: 'add-part', name })
+			answer: ([name = '']) => commands.attempt({ kind: 'add-part', name })
 		};
 	}
 
@@ -67,7 +67,7 @@
 					class="act small"
 					onclick={() =>
 						rename(`Rename ${part.name}`, part.name, (to) =>
-							wishes.attempt({ kind: 'rename-part', name: part.name, to })
+							commands.attempt({ kind: 'rename-part', name: part.name, to })
 						)}>Rename</button
 				>
 				<button
@@ -79,7 +79,8 @@
 				<a class="small" href="/source?{query}&file={part.file}&at={part.from}">in Source</a>
 				<button
 					class="act small"
-					onclick={() => void wishes.make({ kind: 'remove-part', name: part.name })}>Remove</button
+					onclick={() => void commands.make({ kind: 'remove-part', name: part.name })}
+					>Remove</button
 				>
 			</div>
 			<p class="small given">
@@ -90,7 +91,7 @@
 						title="Rename {parameter.name}"
 						onclick={() =>
 							rename(`Rename ${parameter.name} of ${part.name}`, parameter.name, (to) =>
-								wishes.attempt({
+								commands.attempt({
 									kind: 'rename-parameter',
 									part: part.name,
 									name: parameter.name,
@@ -104,7 +105,7 @@
 								title="Rename {value}"
 								onclick={() =>
 									rename(`Rename ${value} of ${part.name}`, value, (to) =>
-										wishes.attempt({
+										commands.attempt({
 											kind: 'rename-variant',
 											part: part.name,
 											parameter: parameter.name,

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import type { ArrangementView, BoxView } from '$core/view-models/box-view.ts';
 	import { alignments, justifications, type Arrangement } from '$core/model/arrange.ts';
-	import type { ArrangedWord, Axis, BoxRef, Wish } from '$core/model/wish.ts';
+	import type { ArrangedWord, Axis, BoxRef, Command } from '$core/model/command.ts';
 	import { arrangementKinds, arrangements } from '$core/settings/arrangements/list.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import SizeInput from '../strip/SizeInput.svelte';
 	import ArrangementPicture from './ArrangementPicture.svelte';
 
@@ -17,24 +17,24 @@
 	const now = $derived(view.arrangement);
 	let refused = $state('');
 
-	function setKind(arrangement: Arrangement['kind'] | undefined): Wish {
+	function setKind(arrangement: Arrangement['kind'] | undefined): Command {
 		return { kind: 'set-arrangement', box, arrangement, band };
 	}
 
-	function setWord(word: ArrangedWord, value: string | undefined): Wish {
+	function setWord(word: ArrangedWord, value: string | undefined): Command {
 		return { kind: 'set-arranged', box, word, value, band };
 	}
 
-	function setCounts(columns: number, rows: number | undefined): Wish {
+	function setCounts(columns: number, rows: number | undefined): Command {
 		return { kind: 'set-counts', box, columns, rows, band };
 	}
 
-	async function make(wish: Wish): Promise<void> {
-		refused = (await wishes.attempt(wish)) ?? '';
+	async function make(command: Command): Promise<void> {
+		refused = (await commands.attempt(command)) ?? '';
 	}
 
 	/** Tracks are added and taken away at the end; undefined where there are as many already. */
-	function trackWish(axis: Axis, has: number, wanted = has): Wish | undefined {
+	function trackCommand(axis: Axis, has: number, wanted = has): Command | undefined {
 		if (wanted === has) return undefined;
 		const kind = wanted > has ? 'add-track' : 'remove-track';
 		const index = wanted > has ? has : has - 1;
@@ -63,8 +63,8 @@
 				aria-pressed={now?.kind === kind}
 				aria-label="{kind}: {arrangements[kind].says}"
 				title="{kind}: {arrangements[kind].says}"
-				onpointerenter={() => wishes.look(setKind(kind))}
-				onpointerleave={() => wishes.forget()}
+				onpointerenter={() => commands.look(setKind(kind))}
+				onpointerleave={() => commands.forget()}
 				onclick={() => void make(setKind(kind))}><ArrangementPicture {kind} />{kind}</button
 			>
 		{/each}
@@ -76,8 +76,8 @@
 			title={now?.here
 				? 'Takes back what is set at this band'
 				: 'Nothing is set at this band to take back'}
-			onpointerenter={() => now?.here && wishes.look(setKind(undefined))}
-			onpointerleave={() => wishes.forget()}
+			onpointerenter={() => now?.here && commands.look(setKind(undefined))}
+			onpointerleave={() => commands.forget()}
 			onclick={() => void make(setKind(undefined))}
 			><ArrangementPicture kind="flow" />{view.band > 0 ? 'narrower' : 'none'}</button
 		>
@@ -120,8 +120,8 @@
 						aria-label="{axis === 'columns' ? 'Columns' : 'Rows'} of areas"
 						value={now[axis].length}
 						onchange={(event) => {
-							const wish = trackWish(axis, now[axis].length, count(event));
-							if (wish) void make(wish);
+							const command = trackCommand(axis, now[axis].length, count(event));
+							if (command) void make(command);
 						}}
 					/></label
 				>
@@ -163,11 +163,11 @@
 					value={now.gap ?? ''}
 					placeholder="none"
 					sizes
-					typed={(text) => text !== '' && wishes.look(setWord('gap', text))}
+					typed={(text) => text !== '' && commands.look(setWord('gap', text))}
 					take={(text) => {
 						if (text !== (now.gap ?? '')) void make(setWord('gap', text === '' ? undefined : text));
 					}}
-					cancel={() => wishes.forget()}
+					cancel={() => commands.forget()}
 				/></label
 			>
 		{/if}

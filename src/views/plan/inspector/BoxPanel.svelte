@@ -4,7 +4,7 @@
 	import { choice } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import BandStrip from '../strip/BandStrip.svelte';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import ArrangementPanel from './ArrangementPanel.svelte';
 
 	/** The sizes of a box, and how it arranges what is in it. */
@@ -29,9 +29,10 @@
 		{#if view.kind === 'wrapper' && box}
 			<button
 				class="act"
-				onpointerenter={() => wishes.look({ kind: 'unwrap', layout: box.layout, name: view.name })}
-				onpointerleave={() => wishes.forget()}
-				onclick={() => void wishes.make({ kind: 'unwrap', layout: box.layout, name: view.name })}
+				onpointerenter={() =>
+					commands.look({ kind: 'unwrap', layout: box.layout, name: view.name })}
+				onpointerleave={() => commands.forget()}
+				onclick={() => void commands.make({ kind: 'unwrap', layout: box.layout, name: view.name })}
 				>Take the wrapper away</button
 			>
 		{/if}

@@ -2,10 +2,10 @@
 	import { page as address } from '$app/state';
 	import type { LayerView } from '$core/view-models/layer-view.ts';
 	import { counted } from '$core/messages/problem.ts';
-	import type { LayerRef, PagesChoice, Wish } from '$core/model/wish.ts';
+	import type { LayerRef, PagesChoice, Command } from '$core/model/command.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import LayerMark from '$views/shell/LayerMark.svelte';
 	import PanelField from '$views/shell/PanelField.svelte';
 	import { askMoveRoute, askNewRegion, askRenameLayout } from '../../commands/asking.ts';
@@ -33,7 +33,7 @@
 		});
 	});
 
-	const make = (wish: Wish): Promise<string | undefined> => wishes.attempt(wish);
+	const make = (command: Command): Promise<string | undefined> => commands.attempt(command);
 
 	function setWords(part: 'title' | 'description', text: string): Promise<string | undefined> {
 		return make({ kind: 'set-words', layer, part, value: text === '' ? undefined : text });
@@ -62,7 +62,7 @@
 		const roles = (view?.roles ?? []).filter((one) =>
 			one === role ? on : view?.admits.includes(one)
 		);
-		void wishes.make({ kind: 'set-admit', layer, roles });
+		void commands.make({ kind: 'set-admit', layer, roles });
 	}
 </script>
 
@@ -202,32 +202,32 @@
 				{/each}
 			</fieldset>
 		{/if}
-		<div class="deeds">
+		<div class="actions">
 			{#if layer.kind === 'layout'}
 				<button class="act" onclick={() => askRenameLayout(layer.name)}>Rename</button>
 				<button class="act" onclick={() => askNewRegion(layer.name)}>Add region …</button>
 				<button
 					class="act"
-					onpointerenter={() => wishes.look({ kind: 'remove-layout', name: layer.name })}
-					onpointerleave={() => wishes.forget()}
-					onclick={() => void wishes.make({ kind: 'remove-layout', name: layer.name })}
+					onpointerenter={() => commands.look({ kind: 'remove-layout', name: layer.name })}
+					onpointerleave={() => commands.forget()}
+					onclick={() => void commands.make({ kind: 'remove-layout', name: layer.name })}
 					>Remove</button
 				>
 			{:else if layer.kind === 'route'}
 				<button class="act" onclick={() => askMoveRoute(layer.name)}>Rename or move</button>
 				<button
 					class="act"
-					onpointerenter={() => wishes.look({ kind: 'remove-route', pattern: layer.name })}
-					onpointerleave={() => wishes.forget()}
-					onclick={() => void wishes.make({ kind: 'remove-route', pattern: layer.name })}
+					onpointerenter={() => commands.look({ kind: 'remove-route', pattern: layer.name })}
+					onpointerleave={() => commands.forget()}
+					onclick={() => void commands.make({ kind: 'remove-route', pattern: layer.name })}
 					>Remove</button
 				>
 			{:else}
 				<button
 					class="act"
-					onpointerenter={() => wishes.look({ kind: 'remove-state', name: layer.name })}
-					onpointerleave={() => wishes.forget()}
-					onclick={() => void wishes.make({ kind: 'remove-state', name: layer.name })}
+					onpointerenter={() => commands.look({ kind: 'remove-state', name: layer.name })}
+					onpointerleave={() => commands.forget()}
+					onclick={() => void commands.make({ kind: 'remove-state', name: layer.name })}
 					>Remove</button
 				>
 			{/if}
@@ -280,13 +280,13 @@
 		float: left;
 		width: 80px;
 	}
-	.deeds {
+	.actions {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 2px;
 		margin: 6px 0;
 	}
-	.deeds .act {
+	.actions .act {
 		font-size: var(--text-small);
 		padding: 1px 3px;
 	}

@@ -3,9 +3,9 @@
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import { bestStart, type PartStart } from '$core/edit/content/make-part.ts';
 	import { counted } from '$core/messages/problem.ts';
-	import type { PieceRef } from '$core/model/wish.ts';
+	import type { PieceRef } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import Question from '$views/shell/dialogs/Question.svelte';
 
 	/** A piece, or an element in it, becomes a part; where the same stands elsewhere, that can use it too. */
@@ -46,17 +46,17 @@
 
 	async function make(): Promise<void> {
 		const others = (chosen?.others ?? []).flatMap((_, at) => (left.includes(at) ? [] : [at]));
-		refused = (await wishes.attempt({ kind: 'make-part', piece, start, name, others })) ?? '';
+		refused = (await commands.attempt({ kind: 'make-part', piece, start, name, others })) ?? '';
 		if (refused === '') onClose();
 	}
 </script>
 
 <Question
-	open={open && wishes.asking === undefined}
+	open={open && commands.asking === undefined}
 	title="Make a part of {piece.piece}"
 	says="It is written once, and each place that uses it says what differs there."
 	onClose={() => {
-		if (!wishes.asking) onClose();
+		if (!commands.asking) onClose();
 	}}
 >
 	{#if chosen}

@@ -3,9 +3,9 @@
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import type { PieceView } from '$core/edit/pieces/pieces.ts';
 	import { standInKinds } from '$core/model/trial.ts';
-	import type { PieceRef, Wish } from '$core/model/wish.ts';
+	import type { PieceRef, Command } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import RoleChoice from '$views/shell/RoleChoice.svelte';
 	import PanelField from '$views/shell/PanelField.svelte';
 	import { askCopyPiece, askMovePiece, askRenamePiece } from '../../commands/asking.ts';
@@ -59,10 +59,10 @@
 	});
 
 	async function nav(from: string, depth: number): Promise<string | undefined> {
-		return wishes.attempt({ kind: 'set-nav', holder, name, from, depth });
+		return commands.attempt({ kind: 'set-nav', holder, name, from, depth });
 	}
 
-	function reorder(by: -1 | 1): Wish {
+	function reorder(by: -1 | 1): Command {
 		return { kind: 'reorder-piece', holder, name, by };
 	}
 </script>
@@ -95,10 +95,10 @@
 			legend="{name} is for"
 			roles={store.site?.roles ?? []}
 			chosen={found.seenBy}
-			take={(roles) => void wishes.make({ kind: 'set-seen-by', holder, name, roles })}
+			take={(roles) => void commands.make({ kind: 'set-seen-by', holder, name, roles })}
 		/>
 	{/if}
-	<div class="deeds">
+	<div class="actions">
 		{#if found?.markup !== undefined}
 			<button class="act" onclick={() => choice.editPieces()}
 				>Edit its markup <kbd>Enter</kbd></button
@@ -114,19 +114,19 @@
 			class="act"
 			disabled={index <= 0}
 			aria-label="Move {name} up"
-			onclick={() => void wishes.make(reorder(-1))}>▴</button
+			onclick={() => void commands.make(reorder(-1))}>▴</button
 		>
 		<button
 			class="act"
 			disabled={index === -1 || index === pieces.length - 1}
 			aria-label="Move {name} down"
-			onclick={() => void wishes.make(reorder(1))}>▾</button
+			onclick={() => void commands.make(reorder(1))}>▾</button
 		>
 		<button
 			class="act"
-			onpointerenter={() => wishes.look({ kind: 'remove-piece', holder, name })}
-			onpointerleave={() => wishes.forget()}
-			onclick={() => void wishes.make({ kind: 'remove-piece', holder, name })}>Remove</button
+			onpointerenter={() => commands.look({ kind: 'remove-piece', holder, name })}
+			onpointerleave={() => commands.forget()}
+			onclick={() => void commands.make({ kind: 'remove-piece', holder, name })}>Remove</button
 		>
 	</div>
 	{#if values.length > 0}
@@ -177,13 +177,13 @@
 		color: var(--cedar);
 		text-decoration: underline;
 	}
-	.deeds {
+	.actions {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 2px;
 		margin: 5px 0;
 	}
-	.deeds .act {
+	.actions .act {
 		font-size: var(--text-small);
 		padding: 1px 3px;
 	}

@@ -1,11 +1,11 @@
 <script lang="ts">
 	import type { CrossSection } from '$core/view-models/cross-section.ts';
-	import { fillDeeds, regionDeeds } from '$core/view-models/place-deeds.ts';
-	import { sizeDeeds, type Deed } from '$core/view-models/size-deeds.ts';
+	import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
+	import { sizeActions, type Action } from '$core/view-models/size-actions.ts';
 	import { regionElements } from '$core/model/site.ts';
-	import { isPieceRef, type Wish } from '$core/model/wish.ts';
+	import { isPieceRef, type Command } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import RoleChoice from '$views/shell/RoleChoice.svelte';
 	import LayerMark from '$views/shell/LayerMark.svelte';
 	import { askNewPiece, askNewRegion, askRenameRegion } from '../../commands/asking.ts';
@@ -31,15 +31,15 @@
 			? found
 			: undefined;
 	});
-	const deeds = $derived.by((): readonly Deed[] => {
+	const actions = $derived.by((): readonly Action[] => {
 		if (!region) return [];
-		if (!facts.isOwn) return fillDeeds(facts.layer, region, facts.entry);
-		return [...regionDeeds(region), ...(view ? sizeDeeds(view) : [])];
+		if (!facts.isOwn) return fillActions(facts.layer, region, facts.entry);
+		return [...regionActions(region), ...(view ? sizeActions(view) : [])];
 	});
 	const holder = $derived(holderOf(facts));
 
-	function look(wish: Wish): void {
-		wishes.look(wish);
+	function look(command: Command): void {
+		commands.look(command);
 	}
 </script>
 
@@ -74,26 +74,26 @@
 			{facts.layer.name} lets it pass.
 		{/if}
 	</p>
-	{#if deeds.length > 0}
-		<div class="deeds" role="group" aria-label="What {facts.layer.name} does with {region?.name}">
-			{#each deeds as deed (deed.name)}
+	{#if actions.length > 0}
+		<div class="actions" role="group" aria-label="What {facts.layer.name} does with {region?.name}">
+			{#each actions as action (action.name)}
 				<button
-					class="deed"
-					aria-pressed={deed.on}
-					title="{deed.name} ({deed.key})"
-					onpointerenter={() => look(deed.wish)}
-					onpointerleave={() => wishes.forget()}
-					onfocus={() => look(deed.wish)}
-					onblur={() => wishes.forget()}
-					onclick={() => void wishes.make(deed.wish)}
+					class="action"
+					aria-pressed={action.on}
+					title="{action.name} ({action.key})"
+					onpointerenter={() => look(action.command)}
+					onpointerleave={() => commands.forget()}
+					onfocus={() => look(action.command)}
+					onblur={() => commands.forget()}
+					onclick={() => void commands.make(action.command)}
 				>
-					{deed.name} <kbd>{deed.key}</kbd>
+					{action.name} <kbd>{action.key}</kbd>
 				</button>
 			{/each}
 		</div>
 	{/if}
 	{#if holder}
-		<div class="deeds pieces" role="group" aria-label="Pieces of {facts.layer.name} here">
+		<div class="actions pieces" role="group" aria-label="Pieces of {facts.layer.name} here">
 			{#each facts.entry?.pieces ?? [] as piece (piece)}
 				<button class="piece mono" onclick={() => choice.pickPiece({ holder, piece })}
 					>{piece}</button
@@ -108,14 +108,14 @@
 		</div>
 	{/if}
 	{#if facts.isOwn && ref && region}
-		<div class="deeds">
+		<div class="actions">
 			<label class="small"
 				>as <select
 					class="field"
 					aria-label="Element of {region.name}"
 					value={region.element}
 					onchange={(event) =>
-						void wishes.make({
+						void commands.make({
 							kind: 'set-element',
 							region: ref,
 							element: event.currentTarget.value
@@ -128,8 +128,8 @@
 			<button
 				class="act"
 				onpointerenter={() => look({ kind: 'remove-region', region: ref })}
-				onpointerleave={() => wishes.forget()}
-				onclick={() => void wishes.make({ kind: 'remove-region', region: ref })}>Remove</button
+				onpointerleave={() => commands.forget()}
+				onclick={() => void commands.make({ kind: 'remove-region', region: ref })}>Remove</button
 			>
 			<button class="act" onclick={() => askNewRegion(ref.layout)}>Add region …</button>
 		</div>
@@ -140,10 +140,10 @@
 			roles={store.site?.roles ?? []}
 			chosen={facts.entry.fillFor}
 			take={(roles) =>
-				void wishes.make({ kind: 'set-fill-seen-by', layer: facts.layer, region: ref, roles })}
+				void commands.make({ kind: 'set-fill-seen-by', layer: facts.layer, region: ref, roles })}
 		/>
 	{/if}
-	<div class="deeds">
+	<div class="actions">
 		<button
 			class="act"
 			aria-pressed={measures.start !== undefined}
@@ -178,28 +178,28 @@
 		line-height: 1.35;
 		min-height: 30px;
 	}
-	.deeds {
+	.actions {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 3px;
 		align-items: center;
 		margin-bottom: 4px;
 	}
-	.deed {
+	.action {
 		padding: 1px 6px;
 		border: 1px solid var(--rule);
 		border-radius: var(--radius);
 		background: var(--sheet);
 		font-size: var(--text-small);
 	}
-	.deed:hover {
+	.action:hover {
 		border-color: var(--cedar);
 	}
-	.deed[aria-pressed='true'] {
+	.action[aria-pressed='true'] {
 		background: var(--ink);
 		color: var(--sheet);
 	}
-	.deed[aria-pressed='true'] kbd {
+	.action[aria-pressed='true'] kbd {
 		color: var(--sheet);
 	}
 	.piece {
@@ -212,7 +212,7 @@
 	.piece:hover {
 		border-color: var(--cedar);
 	}
-	.deeds .act {
+	.actions .act {
 		font-size: var(--text-small);
 		padding: 1px 3px;
 	}

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import type { SiteWordsView } from '$core/view-models/layer-view.ts';
 	import { counted } from '$core/messages/problem.ts';
-	import type { SitePart, Wish } from '$core/model/wish.ts';
+	import type { SitePart, Command } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import PanelField from '$views/shell/PanelField.svelte';
 	import { askNewBand, askNewRole } from '../../commands/asking.ts';
 
@@ -15,7 +15,7 @@
 		void store.core.siteWords().then((found) => (words = found));
 	});
 
-	const make = (wish: Wish): Promise<string | undefined> => wishes.attempt(wish);
+	const make = (command: Command): Promise<string | undefined> => commands.attempt(command);
 
 	function set(part: SitePart): (value: string) => Promise<string | undefined> {
 		return (value) => make({ kind: 'set-site', part, value: value === '' ? undefined : value });
@@ -73,7 +73,7 @@
 						value={band.name}
 						onchange={(event) => {
 							const input = event.currentTarget;
-							void wishes
+							void commands
 								.make({ kind: 'rename-band', band: band.name, to: input.value.trim() })
 								.then((done) => done || (input.value = band.name));
 						}}
@@ -87,7 +87,7 @@
 						value={band.from}
 						onchange={(event) => {
 							const input = event.currentTarget;
-							void wishes
+							void commands
 								.make({ kind: 'set-breakpoint', band: band.name, from: input.valueAsNumber })
 								.then((done) => done || (input.value = String(band.from)));
 						}}
@@ -99,7 +99,7 @@
 						title={band.said > 0
 							? `${counted(band.said, 'value')} said for it would go with it`
 							: 'Nothing is said for it'}
-						onclick={() => void wishes.make({ kind: 'remove-band', band: band.name })}>×</button
+						onclick={() => void commands.make({ kind: 'remove-band', band: band.name })}>×</button
 					>
 				</div>
 			{/each}
@@ -115,7 +115,7 @@
 						value={role.name}
 						onchange={(event) => {
 							const input = event.currentTarget;
-							void wishes
+							void commands
 								.make({ kind: 'rename-role', name: role.name, to: input.value.trim() })
 								.then((done) => done || (input.value = role.name));
 						}}
@@ -128,7 +128,7 @@
 					<button
 						class="act"
 						aria-label="Remove the role {role.name}"
-						onclick={() => void wishes.make({ kind: 'remove-role', name: role.name })}>×</button
+						onclick={() => void commands.make({ kind: 'remove-role', name: role.name })}>×</button
 					>
 				</div>
 			{/each}

@@ -5,7 +5,7 @@
 	import { counted } from '$core/messages/problem.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import TileMark from '$views/shell/TileMark.svelte';
 
 	interface Props {
@@ -40,7 +40,7 @@
 <div
 	class="row"
 	class:chosen
-	class:touched={wishes.touched.has(row.page)}
+	class:touched={commands.touched.has(row.page)}
 	class:closed
 	id="row {row.page}"
 	role="option"
@@ -87,7 +87,7 @@
 			>
 		{/if}
 		{#if row.bare}<span class="mono bare">bare</span>{/if}
-		{#if wishes.touched.has(row.page)}<span class="mono would">changes</span>{/if}
+		{#if commands.touched.has(row.page)}<span class="mono would">changes</span>{/if}
 		{#if worstSeverity}
 			<span class="found" title={foundWords}
 				><TileMark severity={worstSeverity} />{counts[worst]}</span

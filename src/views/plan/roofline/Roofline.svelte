@@ -10,7 +10,7 @@
 	} from '$core/view-models/roofline.ts';
 	import { hot } from '$store/hot.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import { askMoveRoute, askNewLayout, askNewRoute, askNewState } from '../../commands/asking.ts';
 	import FoldButton from '$views/shell/FoldButton.svelte';
 	import { choice } from '../choice.svelte.ts';
@@ -122,7 +122,7 @@
 		} else if (event.key === 'F2' && row?.kind === 'route') {
 			askMoveRoute(row.page);
 		} else if (event.key === 'Delete' && row?.kind === 'route') {
-			void wishes.make({ kind: 'remove-route', pattern: row.page });
+			void commands.make({ kind: 'remove-route', pattern: row.page });
 		} else {
 			return;
 		}

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import type { UnderChoice } from '$core/edit/layers/under-choices.ts';
-	import type { LayerRef } from '$core/model/wish.ts';
+	import type { LayerRef } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 
 	interface Props {
 		layer: LayerRef;
@@ -17,7 +17,7 @@
 		if (open) void store.core.underChoices(layer).then((found) => (choices = found));
 	});
 
-	function wishFor(value: string) {
+	function commandFor(value: string) {
 		return { kind: 'set-under', layer, under: value === 'nearest' ? undefined : value } as const;
 	}
 </script>
@@ -26,12 +26,12 @@
 	{open}
 	onOpenChange={(details) => {
 		open = details.open;
-		if (!open) wishes.forget();
+		if (!open) commands.forget();
 	}}
-	onSelect={({ value }) => void wishes.make(wishFor(value))}
+	onSelect={({ value }) => void commands.make(commandFor(value))}
 	onHighlightChange={({ highlightedValue }) => {
-		if (highlightedValue) wishes.look(wishFor(highlightedValue));
-		else wishes.forget();
+		if (highlightedValue) commands.look(commandFor(highlightedValue));
+		else commands.forget();
 	}}
 	positioning={{ placement: 'bottom-start', strategy: 'fixed' }}
 >

@@ -1,8 +1,8 @@
-import type { LayerRef, Wish } from '$core/model/wish.ts';
+import type { LayerRef, Command } from '$core/model/command.ts';
 import { branchOver, type RooflineRow } from '$core/view-models/roofline.ts';
 import { store } from '$store/site.svelte.ts';
 import { drag } from '$views/shell/drag.ts';
-import { wishes } from '$store/wishes.svelte.ts';
+import { commands } from '$store/commands.svelte.ts';
 
 /** What is dragged on the roofline: a page's mark, or an end of a layout's bar. */
 export type DragSubject =
@@ -23,7 +23,7 @@ export class RooflineDrag {
 	hint = $state.raw<Hint | undefined>();
 	place = $state.raw({ x: 0, y: 0 });
 
-	private wish: Wish | undefined;
+	private command: Command | undefined;
 	private target = '';
 
 	start(event: PointerEvent, subject: DragSubject, rows: () => readonly RooflineRow[]): void {
@@ -39,52 +39,54 @@ export class RooflineDrag {
 
 	private over(event: PointerEvent, subject: DragSubject, rows: readonly RooflineRow[]): void {
 		const found = document.elementFromPoint(event.clientX, event.clientY);
-		const wish =
-			subject.kind === 'page' ? underWish(found, subject.ref) : branchWish(found, subject, rows);
-		const target = JSON.stringify(wish ?? null);
+		const command =
+			subject.kind === 'page'
+				? underCommand(found, subject.ref)
+				: branchCommand(found, subject, rows);
+		const target = JSON.stringify(command ?? null);
 		if (target === this.target) return;
 		this.target = target;
-		this.wish = wish;
-		wishes.forget();
-		if (!wish) {
+		this.command = command;
+		commands.forget();
+		if (!command) {
 			this.hint = undefined;
 			return;
 		}
-		void this.tryOut(wish, target);
+		void this.tryOut(command, target);
 	}
 
-	private async tryOut(wish: Wish, target: string): Promise<void> {
-		const proposal = await store.core.propose(wish);
+	private async tryOut(command: Command, target: string): Promise<void> {
+		const proposal = await store.core.propose(command);
 		if (target !== this.target || !this.subject) return;
 		if (proposal.kind === 'refused') {
 			this.hint = { words: proposal.sentence, refused: true };
-			this.wish = undefined;
+			this.command = undefined;
 			return;
 		}
 		this.hint = { words: proposal.label, refused: false };
-		wishes.look(wish);
+		commands.look(command);
 	}
 
 	private end(drop: boolean): void {
-		const { wish, subject } = this;
-		this.subject = this.hint = this.wish = undefined;
+		const { command, subject } = this;
+		this.subject = this.hint = this.command = undefined;
 		this.target = '';
-		wishes.forget();
-		if (drop && subject && wish) void wishes.make(wish);
+		commands.forget();
+		if (drop && subject && command) void commands.make(command);
 	}
 }
 
 /** Over a bar or a name in the legend: under that layout. Off the bars: under nothing. */
-function underWish(found: Element | null, layer: LayerRef): Wish | undefined {
+function underCommand(found: Element | null, layer: LayerRef): Command | undefined {
 	const drop = found?.closest<HTMLElement>('[data-drop]')?.dataset['drop'];
 	return drop === undefined || drop === '' ? undefined : { kind: 'set-under', layer, under: drop };
 }
 
-function branchWish(
+function branchCommand(
 	found: Element | null,
 	subject: Extract<DragSubject, { layout: string }>,
 	rows: readonly RooflineRow[]
-): Wish | undefined {
+): Command | undefined {
 	const index = found?.closest<HTMLElement>('[data-row]')?.dataset['row'];
 	const row = index === undefined ? undefined : rows[Number(index)];
 	if (row?.kind !== 'route') return undefined;

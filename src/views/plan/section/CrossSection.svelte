@@ -1,9 +1,9 @@
 <script lang="ts">
 	import type { CrossSection, SectionColumn as Column } from '$core/view-models/cross-section.ts';
-	import { fillDeeds, regionDeeds } from '$core/view-models/place-deeds.ts';
-	import { sizeDeeds } from '$core/view-models/size-deeds.ts';
+	import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
+	import { sizeActions } from '$core/view-models/size-actions.ts';
 	import { hot } from '$store/hot.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import FoldButton from '$views/shell/FoldButton.svelte';
 	import type { BetweenView } from '$workers/messages.ts';
 	import { cellFacts, choice, traceOf, type CellPlace } from '../choice.svelte.ts';
@@ -117,21 +117,21 @@
 		else if (event.key === 'Escape' && choice.subject.kind !== 'place') choice.pick(place);
 		else if (event.key.toLowerCase() === 'm') measures.pick(traceOf(facts));
 		else if (event.key === 'Enter' && facts.holder) choice.editPieces();
-		else if (!makeDeed(event.key.toUpperCase())) return;
+		else if (!makeAction(event.key.toUpperCase())) return;
 		event.preventDefault();
 	}
 
 	/** Whether a key did something with the block. */
-	function makeDeed(key: string): boolean {
+	function makeAction(key: string): boolean {
 		if (!facts?.region) return false;
 		const { layer, region, isOwn, entry } = facts;
 		const { view } = chosenBox;
-		const deeds = isOwn
-			? [...regionDeeds(region), ...(view ? sizeDeeds(view) : [])]
-			: fillDeeds(layer, region, entry);
-		const deed = deeds.find((one) => one.key === key);
-		if (deed) void wishes.make(deed.wish);
-		return deed !== undefined;
+		const actions = isOwn
+			? [...regionActions(region), ...(view ? sizeActions(view) : [])]
+			: fillActions(layer, region, entry);
+		const action = actions.find((one) => one.key === key);
+		if (action) void commands.make(action.command);
+		return action !== undefined;
 	}
 
 	function openMenu(event: Event): void {

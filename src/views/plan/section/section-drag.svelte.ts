@@ -1,6 +1,6 @@
 import type { CrossSection } from '$core/view-models/cross-section.ts';
-import type { PieceRef, Wish } from '$core/model/wish.ts';
-import { wishes } from '$store/wishes.svelte.ts';
+import type { PieceRef, Command } from '$core/model/command.ts';
+import { commands } from '$store/commands.svelte.ts';
 import { drag } from '$views/shell/drag.ts';
 import { cellFacts, holderOf, type CellPlace } from '../choice.svelte.ts';
 
@@ -8,7 +8,7 @@ import { cellFacts, holderOf, type CellPlace } from '../choice.svelte.ts';
 interface Drop {
 	readonly words: string;
 	readonly target: SectionDrag['target'];
-	readonly wish: Wish;
+	readonly command: Command;
 }
 
 /** What is dragged over the cross-section: a region by its name, or a piece by its word. */
@@ -20,7 +20,7 @@ class SectionDrag {
 	target = $state.raw<
 		{ readonly column: number; readonly layer: number | undefined } | undefined
 	>();
-	private wish: Wish | undefined;
+	private command: Command | undefined;
 	private key = '';
 
 	/** A region goes before or behind another of its layout, in the order of reading. */
@@ -36,7 +36,7 @@ class SectionDrag {
 			return {
 				words: `${own.name} is read ${where === 'after' ? 'after' : 'before'} ${beside.name}`,
 				target: { column: found, layer: undefined },
-				wish: {
+				command: {
 					kind: 'place-member',
 					layout: own.layout,
 					name: own.name,
@@ -60,7 +60,7 @@ class SectionDrag {
 			return {
 				words: `${piece} goes to ${where}, by ${to.layer.name}`,
 				target: place,
-				wish: { kind: 'move-piece', holder, name: piece, to }
+				command: { kind: 'move-piece', holder, name: piece, to }
 			};
 		});
 	}
@@ -73,18 +73,18 @@ class SectionDrag {
 				const key = found ? found.words : '';
 				if (key === this.key) return;
 				this.key = key;
-				this.wish = found?.wish;
+				this.command = found?.command;
 				this.words = key;
 				this.target = found?.target;
-				if (found) wishes.look(found.wish);
-				else wishes.forget();
+				if (found) commands.look(found.command);
+				else commands.forget();
 			},
 			end: (dropped) => {
-				const { wish } = this;
-				this.wish = this.target = undefined;
+				const { command } = this;
+				this.command = this.target = undefined;
 				this.words = this.key = '';
-				wishes.forget();
-				if (dropped && wish) void wishes.make(wish);
+				commands.forget();
+				if (dropped && command) void commands.make(command);
 			}
 		});
 	}
@@ -118,7 +118,7 @@ function besideOther(
 	return {
 		words: `${piece} goes ${where === 'after' ? 'behind' : 'in front of'} ${other}`,
 		target,
-		wish: { kind: 'move-piece', holder, name: piece, to: holder, beside: { name: other, where } }
+		command: { kind: 'move-piece', holder, name: piece, to: holder, beside: { name: other, where } }
 	};
 }
 

@@ -26,9 +26,9 @@
 	import { placeLabels, wordsOfPage, type LabelPlace, type Rect } from '$browser/labels.ts';
 	import { wordsAt, type PageWords } from '$browser/words.ts';
 	import type { WrittenWords } from '$core/view-models/written-words.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import { boxOfView } from '$core/view-models/box-view.ts';
-	import { isPieceRef } from '$core/model/wish.ts';
+	import { isPieceRef } from '$core/model/command.ts';
 	import { menu } from '../../commands/menu.svelte.ts';
 	import { measures } from './measures.svelte.ts';
 	import Overlay from './Overlay.svelte';
@@ -92,7 +92,7 @@
 
 	const boxes = $derived(overlayBoxes(measured, marks));
 	/** The page as it is, or as the edit under the pointer would make it. */
-	const html = $derived((main ? wishes.preview?.html : undefined) ?? page.html);
+	const html = $derived((main ? commands.preview?.html : undefined) ?? page.html);
 	const chosenAt = $derived.by(() => {
 		const ref = chosenBox.view?.ref;
 		if (!ref) return undefined;
@@ -133,7 +133,7 @@
 	// What would come of a choice is of this text, and seen here alone.
 	$effect(() => {
 		void store.texts;
-		if (main) return () => wishes.forget();
+		if (main) return () => commands.forget();
 	});
 
 	$effect(() => {
@@ -182,8 +182,8 @@
 			const found = around && measureTracks(inner, around);
 			// A track that only a preview takes away keeps its controls where they are: one of them is under the pointer.
 			// Moved away from it, it would end the preview, come back, and begin it again.
-			if (!wishes.preview || !tracks || !found || hasSameTracks(tracks, found)) tracks = found;
-			if (!wishes.preview) covered = look.tracks ? wordsOfPage(inner) : [];
+			if (!commands.preview || !tracks || !found || hasSameTracks(tracks, found)) tracks = found;
+			if (!commands.preview) covered = look.tracks ? wordsOfPage(inner) : [];
 			rtl = root.dir === 'rtl';
 		});
 	}
@@ -197,7 +197,7 @@
 		if (!found) return;
 		const asked = { page: page.page, address: page.address, ...store.seeing };
 		const written = await store.core.wordsAt(asked, found);
-		if ('kind' in written) wishes.sayRefused(written);
+		if ('kind' in written) commands.sayRefused(written);
 		else words = { ...found, ...written };
 	}
 
@@ -340,7 +340,7 @@
 			words={covered}
 		/>
 	{/if}
-	{#if main && wishes.preview?.html !== undefined}
+	{#if main && commands.preview?.html !== undefined}
 		<span class="as-if on-page" role="status">as it would be</span>
 	{/if}
 	{#if main && words}

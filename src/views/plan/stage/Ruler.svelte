@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { joinedWidths } from '$core/check/subject/sighting.ts';
+	import { joinedWidths } from '$core/check/subject/occurrence.ts';
 	import { sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
 	import { breakpointNear } from '$core/resolve/bands.ts';
 	import { clampHeight, clampWidth } from '$store/address.ts';
@@ -7,7 +7,7 @@
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { look } from '$store/look.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import type { BandView } from '$workers/messages.ts';
 
 	interface Props {
@@ -49,7 +49,7 @@
 
 	/** What an edit does in a band that is not the one that is looked at. */
 	function alsoAt(span: (typeof spans)[number]): string | undefined {
-		const mark = wishes.markOf(span.name);
+		const mark = commands.markOf(span.name);
 		return mark && !isHere(span) ? `${mark} too` : undefined;
 	}
 
@@ -66,19 +66,19 @@
 		if (!moving) return;
 		const left = event.currentTarget.parentElement?.getBoundingClientRect().left ?? 0;
 		moving = { ...moving, from: breakpointNear(bands, index, (event.clientX - left) / scale) };
-		wishes.look({ kind: 'set-breakpoint', ...moving });
+		commands.look({ kind: 'set-breakpoint', ...moving });
 	}
 
 	function cancel(): void {
 		moving = undefined;
-		wishes.forget();
+		commands.forget();
 	}
 
 	async function drop(): Promise<void> {
 		const moved = moving;
 		const before = bands.find((band) => band.name === moved?.band);
 		if (moved && before && moved.from !== before.from) {
-			await wishes.make({ kind: 'set-breakpoint', band: moved.band, from: moved.from });
+			await commands.make({ kind: 'set-breakpoint', band: moved.band, from: moved.from });
 		}
 		cancel();
 	}
@@ -89,7 +89,7 @@
 		if (direction === undefined || !band) return;
 		event.preventDefault();
 		const to = breakpointNear(bands, index, from + direction * (event.shiftKey ? 10 : 1));
-		void wishes.make({ kind: 'set-breakpoint', band: band.name, from: to });
+		void commands.make({ kind: 'set-breakpoint', band: band.name, from: to });
 	}
 </script>
 

@@ -5,7 +5,7 @@
 	import { clampWidth } from '$store/address.ts';
 	import { look } from '$store/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import type { BandView, BetweenView, PageView } from '$workers/messages.ts';
 	import type { FollowedLink } from '$browser/frame.ts';
 	import PageFrame from './PageFrame.svelte';
@@ -68,7 +68,7 @@
 		const { page: asked, address, html, seen } = page;
 		const { stands } = seen;
 		return {
-			wish: { page: stands ?? asked, address, ...store.seeing },
+			request: { page: stands ?? asked, address, ...store.seeing },
 			html,
 			width,
 			height,
@@ -97,7 +97,7 @@
 		worked.compared = false;
 		worked.differs = undefined;
 		// What a choice would make of the page is not the page that was worked out.
-		if (dragging || wishes.preview) return;
+		if (dragging || commands.preview) return;
 		return onceAtRest(250, (signal) => worked.compare(page, signal));
 	});
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import type { PageWords } from '$browser/words.ts';
 	import type { WrittenWords } from '$core/view-models/written-words.ts';
 
@@ -26,8 +26,8 @@
 		const after = field.value.replace(/\s+/g, ' ').trim();
 		if (after === words.text || after === '') return close();
 		const { place, written: before, of } = words;
-		const wish = { kind: 'edit-words', name: of.name, place, before, after } as const;
-		const said = await wishes.attempt(wish);
+		const command = { kind: 'edit-words', name: of.name, place, before, after } as const;
+		const said = await commands.attempt(command);
 		if (said === undefined) close();
 		else refused = said;
 	}

@@ -2,9 +2,9 @@ import { boxOfView } from '$core/view-models/box-view.ts';
 import type { MeasuredBox } from '$core/view-models/overlay.ts';
 import { sideAt } from '$core/view-models/track-gestures.ts';
 import type { Trace } from '$core/model/trace.ts';
-import type { Side, Wish } from '$core/model/wish.ts';
+import type { Side, Command } from '$core/model/command.ts';
 import { drag } from '$views/shell/drag.ts';
-import { wishes } from '$store/wishes.svelte.ts';
+import { commands } from '$store/commands.svelte.ts';
 import { chosenBox } from '../chosen-box.svelte.ts';
 
 /** The page as it stands on the screen while something is dragged over it. */
@@ -37,7 +37,7 @@ const sideWords: Readonly<Record<Side, string>> = {
 /** A region that is dragged by its name over others of what it stands in. */
 class RegionDrag {
 	zone = $state.raw<DropZone | undefined>();
-	private wish: Wish | undefined;
+	private command: Command | undefined;
 	private key = '';
 
 	start(event: PointerEvent, trace: Trace, page: () => Sheet): void {
@@ -47,11 +47,11 @@ class RegionDrag {
 		drag(event, {
 			move: (next) => this.over(next, trace, member, begun),
 			end: (dropped) => {
-				const { wish } = this;
-				this.wish = this.zone = undefined;
+				const { command } = this;
+				this.command = this.zone = undefined;
 				this.key = '';
-				wishes.forget();
-				if (dropped && wish) void wishes.make(wish);
+				commands.forget();
+				if (dropped && command) void commands.make(command);
 			}
 		});
 	}
@@ -69,9 +69,9 @@ class RegionDrag {
 		const name = target?.trace.region;
 		const isBeside = name !== undefined && name !== member && around?.members.includes(name);
 		if (!target || !box || !around || !isBeside || view?.name !== member) {
-			if (this.key !== '') wishes.forget();
+			if (this.key !== '') commands.forget();
 			this.key = '';
-			this.wish = this.zone = undefined;
+			this.command = this.zone = undefined;
 			return;
 		}
 		const side = sideAt(target, { x, y });
@@ -79,9 +79,9 @@ class RegionDrag {
 		if (key === this.key) return;
 		this.key = key;
 		const band = around.bands[around.band] ?? '';
-		this.wish = { kind: 'move-area', box, member, target: name, side, band };
+		this.command = { kind: 'move-area', box, member, target: name, side, band };
 		this.zone = { ...halfOf(target, side), words: `${member} ${sideWords[side]} ${name}` };
-		wishes.look(this.wish);
+		commands.look(this.command);
 	}
 }
 

@@ -35,10 +35,10 @@ export class SettledPage {
 
 	/** Compares the page at the width shown. */
 	async compare(page: Resting, signal: AbortSignal): Promise<void> {
-		const { wish, width, height, scrollbars } = page;
+		const { request, width, height, scrollbars } = page;
 		const scrolled = page.scrolled();
 		const settled = await this.settler.settle(page, signal, () =>
-			store.core.boxesAt(wish, width, screenOf(height, scrollbars), scrolled)
+			store.core.boxesAt(request, width, screenOf(height, scrollbars), scrolled)
 		);
 		// While it was worked out, someone went on scrolling.
 		if (page.scrolled() !== scrolled) return;
@@ -49,7 +49,7 @@ export class SettledPage {
 		this.differs = undefined;
 		if (!cause) return;
 		const because = await store.core.styleBehind(
-			wish,
+			request,
 			differences.map(({ word }) => word)
 		);
 		if (signal.aborted) return;
@@ -59,9 +59,9 @@ export class SettledPage {
 
 	/** Works out at which widths it jumps. */
 	async findJumps(page: Resting, signal: AbortSignal): Promise<void> {
-		const { wish, height, scrollbars } = page;
+		const { request, height, scrollbars } = page;
 		const settled = await this.settler.settle(page, signal, () =>
-			store.core.jumps(wish, screenOf(height, scrollbars))
+			store.core.jumps(request, screenOf(height, scrollbars))
 		);
 		if (!signal.aborted) this.jumps = settled?.jumps;
 	}

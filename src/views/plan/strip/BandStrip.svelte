@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { BoxView, Overhang, StripRow, UnsaidSetting } from '$core/view-models/box-view.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import { untrack } from 'svelte';
 	import ValueEditor from './ValueEditor.svelte';
 
@@ -41,13 +41,13 @@
 	}
 
 	function free(setting: SettingKind, place: number): void {
-		const wish = { kind: 'set-setting', box: view.ref, setting, value: undefined } as const;
-		void wishes.make({ ...wish, band: bandName(place) });
+		const command = { kind: 'set-setting', box: view.ref, setting, value: undefined } as const;
+		void commands.make({ ...command, band: bandName(place) });
 	}
 
 	function lookFree(setting: SettingKind, place: number): void {
-		const wish = { kind: 'set-setting', box: view.ref, setting, value: undefined } as const;
-		wishes.look({ ...wish, band: bandName(place) });
+		const command = { kind: 'set-setting', box: view.ref, setting, value: undefined } as const;
+		commands.look({ ...command, band: bandName(place) });
 	}
 
 	function choose(setting: SettingKind, place: number, edit: boolean): void {
@@ -63,7 +63,7 @@
 	function move(setting: SettingKind, from: number, to: number): void {
 		const target = view.bands[to];
 		if (target === undefined || from === to) return;
-		void wishes.make({
+		void commands.make({
 			kind: 'move-setting',
 			box: view.ref,
 			setting,
@@ -154,7 +154,7 @@
 			>{:else}{view.bySpace ? 'by its space' : ''}{/if}</span
 	>
 	{#each places as { name, place } (name)}
-		{@const mark = place === view.band ? undefined : wishes.markOf(name)}
+		{@const mark = place === view.band ? undefined : commands.markOf(name)}
 		<span
 			class="head small"
 			class:here={place === view.band}
@@ -226,7 +226,7 @@
 						aria-label="Free {row.setting} at {name}"
 						title="Free it here: the narrower band’s value holds again"
 						onpointerenter={() => lookFree(row.setting, place)}
-						onpointerleave={() => wishes.forget()}
+						onpointerleave={() => commands.forget()}
 						onclick={() => free(row.setting, place)}>×</button
 					>
 				{/if}

@@ -2,8 +2,8 @@
 	import type { SettingWords } from '$core/view-models/box-view.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
 	import { blankOf, controlOf, valueWords, wayOf, type FormPlace } from '$core/settings/form.ts';
-	import type { SizedRef, Wish } from '$core/model/wish.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import type { SizedRef, Command } from '$core/model/command.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import SizeInput from './SizeInput.svelte';
 
 	interface Props {
@@ -40,14 +40,14 @@
 		refused = '';
 	});
 
-	function wishFor(text: string): Wish {
+	function commandFor(text: string): Command {
 		const said = text === '' && words.setting !== 'new-row' ? undefined : text;
 		return { kind: 'set-setting', box, setting: words.setting, value: said, band };
 	}
 
 	/** What it would do is shown while one looks at it. */
 	function look(text: string): void {
-		if (text !== '' || words.setting === 'new-row') wishes.look(wishFor(text));
+		if (text !== '' || words.setting === 'new-row') commands.look(commandFor(text));
 	}
 
 	function typed(text: string): void {
@@ -59,10 +59,10 @@
 	async function take(text: string): Promise<void> {
 		if (text === (value ?? '') && words.setting !== ('new-row' satisfies SettingKind)) {
 			draft = undefined;
-			wishes.forget();
+			commands.forget();
 			return;
 		}
-		const sentence = await wishes.attempt(wishFor(text));
+		const sentence = await commands.attempt(commandFor(text));
 		if (sentence === undefined) draft = undefined;
 		refused = sentence ?? '';
 	}
@@ -70,7 +70,7 @@
 	function cancel(): void {
 		draft = undefined;
 		refused = '';
-		wishes.forget();
+		commands.forget();
 	}
 
 	/** The way whose first word a value has, however incomplete it is. */
@@ -163,9 +163,9 @@
 					class="choice"
 					aria-pressed={value === choice.value || (value === 'on' && choice.value === '')}
 					onpointerenter={() => look(choice.value)}
-					onpointerleave={() => wishes.forget()}
+					onpointerleave={() => commands.forget()}
 					onfocus={() => look(choice.value)}
-					onblur={() => wishes.forget()}
+					onblur={() => commands.forget()}
 					onclick={() => void take(choice.value)}>{choice.name}</button
 				>
 			{/each}
@@ -191,7 +191,7 @@
 						onpointerenter={() => {
 							if (places.every((place, at) => at === 0 || place.optional)) look(startOf(places));
 						}}
-						onpointerleave={() => draft === undefined && wishes.forget()}
+						onpointerleave={() => draft === undefined && commands.forget()}
 						onclick={() => chooseWay(places)}>{nameOf(places)}</button
 					>
 				{/each}
@@ -256,8 +256,8 @@
 		{/if}
 	{/if}
 	<p class="small said" class:refused role={refused ? 'alert' : undefined}>
-		{refused || wishes.preview?.refused || words.idle
-			? refused || wishes.preview?.refused || `It does nothing here: ${words.idle}.`
+		{refused || commands.preview?.refused || words.idle
+			? refused || commands.preview?.refused || `It does nothing here: ${words.idle}.`
 			: `${words.says}.`}
 	</p>
 </div>

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import type { HolderRef } from '$core/model/wish.ts';
+	import type { HolderRef } from '$core/model/command.ts';
 	import type { PieceView } from '$core/edit/pieces/pieces.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import { askNewPiece } from '../../commands/asking.ts';
 	import { choice } from '../choice.svelte.ts';
 	import StandIns from './StandIns.svelte';
@@ -27,7 +27,7 @@
 	});
 
 	async function write(name: string, markup: string): Promise<boolean> {
-		const sentence = await wishes.type({ kind: 'set-markup', holder, name, markup });
+		const sentence = await commands.type({ kind: 'set-markup', holder, name, markup });
 		const { [name]: _before, ...others } = refused;
 		refused = sentence === undefined ? others : { ...others, [name]: sentence };
 		return sentence === undefined;

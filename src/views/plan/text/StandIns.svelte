@@ -1,9 +1,9 @@
 <script lang="ts">
 	import type { PieceView } from '$core/edit/pieces/pieces.ts';
 	import { standInKinds, type StandIn } from '$core/model/trial.ts';
-	import type { HolderRef } from '$core/model/wish.ts';
+	import type { HolderRef } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 
 	/** What stands in for a piece where pages are tried with less or more content. */
 	interface Props {
@@ -15,7 +15,7 @@
 	let refused = $state.raw<Partial<Record<StandIn, string>>>({});
 
 	async function write(of: StandIn, markup: string): Promise<boolean> {
-		const sentence = await wishes.type({
+		const sentence = await commands.type({
 			kind: 'set-stand-in',
 			holder,
 			name: piece.name,
@@ -35,7 +35,7 @@
 	}
 
 	function takeAway(of: StandIn): void {
-		void wishes.make({ kind: 'set-stand-in', holder, name: piece.name, of, markup: undefined });
+		void commands.make({ kind: 'set-stand-in', holder, name: piece.name, of, markup: undefined });
 	}
 </script>
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Trace } from '$core/model/trace.ts';
-	import type { HolderRef } from '$core/model/wish.ts';
+	import type { HolderRef } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
 	import FoldButton from '$views/shell/FoldButton.svelte';
 	import type { PlaceView } from '$workers/messages.ts';

@@ -11,12 +11,12 @@
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
 	import { Settler } from '$views/frame/settler.ts';
 	import { windowed } from '$views/shell/windowed.ts';
-	import type { SheetWish } from '$workers/sheets.ts';
+	import type { SheetRequest } from '$workers/sheets.ts';
 	import { Changes } from './changes.svelte.ts';
 
 	/** Before and after: the pages that two states of the site draw differently, both laid over each other. */
 	interface Props {
-		wish: SheetWish;
+		request: SheetRequest;
 		way: DrawingWay;
 		columns: readonly Column[];
 		/** Where each drawing has room, px. */
@@ -26,7 +26,7 @@
 		go: (page: string, width: number) => void;
 		close: () => void;
 	}
-	const { wish, way, columns, widths, rowHeight, linkTo, go, close }: Props = $props();
+	const { request, way, columns, widths, rowHeight, linkTo, go, close }: Props = $props();
 
 	const changes = new Changes();
 	let settler = $state.raw<Settler | undefined>();
@@ -65,7 +65,7 @@
 	}
 
 	$effect(() => {
-		const [asked, from, to] = [wish, back, until];
+		const [asked, from, to] = [request, back, until];
 		const { texts, assets, history } = store.work;
 		const before =
 			file?.files ??
@@ -82,13 +82,13 @@
 	$effect(() => {
 		const pages = inSight.map(({ page }) => page);
 		const drawnAs = way;
-		untrack(() => void changes.draw(pages, wish, drawnAs));
+		untrack(() => void changes.draw(pages, request, drawnAs));
 	});
 
 	// By guesses something may seem to move that does not, and the other way round.
 	$effect(() => {
 		const settles = settler;
-		const asked = wish;
+		const asked = request;
 		if (!settles || !changes.progress.done) return;
 		const given = new AbortController();
 		void untrack(() => changes.measure(settles, asked, given.signal)).catch((failure: unknown) => {

@@ -3,7 +3,7 @@ import type { DrawingWay } from '$core/sheet/svg.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { store } from '$store/site.svelte.ts';
 import { idle, type Settler } from '$views/frame/settler.ts';
-import type { ChangesPart, SheetWish } from '$workers/sheets.ts';
+import type { ChangesPart, SheetRequest } from '$workers/sheets.ts';
 
 /** What changed between two states of the site, as it comes from the worker. */
 export class Changes {
@@ -20,12 +20,17 @@ export class Changes {
 	private round = 0;
 
 	/** Compares two states; without `after`, with what is open. */
-	async compare(before: SiteFiles, after: SiteFiles | undefined, wish: SheetWish): Promise<void> {
+	async compare(
+		before: SiteFiles,
+		after: SiteFiles | undefined,
+		request: SheetRequest
+	): Promise<void> {
 		const round = ++this.round;
 		this.found = [];
 		this.drawn = new Map();
 		this.progress = { gone: 0, total: 0, done: false };
-		this.fault = (await store.core.compareStates(plain(before), after && plain(after), wish)) ?? '';
+		this.fault =
+			(await store.core.compareStates(plain(before), after && plain(after), request)) ?? '';
 		if (this.fault !== '') return;
 		for (let done = false; !done && round === this.round;) {
 			const part: ChangesPart | undefined = await store.core.compareOn();
@@ -37,20 +42,24 @@ export class Changes {
 	}
 
 	/** Measures what was compared by guesses, in both states, and compares it again; while nothing else is to do. */
-	async measure(settler: Settler, wish: SheetWish, signal: AbortSignal): Promise<void> {
-		const widths = wish.columns.map(({ width }) => width);
+	async measure(settler: Settler, request: SheetRequest, signal: AbortSignal): Promise<void> {
+		const widths = request.columns.map(({ width }) => width);
 		for (const { page } of this.found.filter(({ estimated }) => estimated)) {
 			await idle();
 			for (const state of ['before', 'after'] as const) {
 				const shown = signal.aborted ? undefined : await store.core.comparedStage(page, state);
 				if (!shown || signal.aborted) continue;
 				const { html, address } = shown;
-				const asking = { wish: { page, address }, html, scrollbars: wish.screen.scrollbar > 0 };
+				const asking = {
+					request: { page, address },
+					html,
+					scrollbars: request.screen.scrollbar > 0
+				};
 				await settler.settle(asking, signal, () =>
-					store.core.measureCompared(page, state, widths, wish.screen)
+					store.core.measureCompared(page, state, widths, request.screen)
 				);
 			}
-			const again = signal.aborted ? undefined : await store.core.comparedAgain(page, wish);
+			const again = signal.aborted ? undefined : await store.core.comparedAgain(page, request);
 			if (!again || signal.aborted) return;
 			this.found = this.found.map((one) => (one.page === page ? again : one));
 			const drawn = new Map(this.drawn);
@@ -64,11 +73,11 @@ export class Changes {
 		return this.found.filter(({ estimated }) => estimated).length;
 	}
 
-	async draw(pages: readonly string[], wish: SheetWish, way: DrawingWay): Promise<void> {
+	async draw(pages: readonly string[], request: SheetRequest, way: DrawingWay): Promise<void> {
 		const round = this.round;
 		for (const page of pages) {
 			if (this.drawn.has(page)) continue;
-			const drawings = await store.core.changeDrawings(page, wish, way);
+			const drawings = await store.core.changeDrawings(page, request, way);
 			if (round !== this.round) return;
 			this.drawn = new Map([...this.drawn, [page, drawings ?? []]]);
 		}

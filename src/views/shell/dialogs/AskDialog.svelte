@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import { ask } from '$store/ask.svelte.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import Question from './Question.svelte';
 
 	let values = $state<string[]>([]);
@@ -31,11 +31,11 @@
 </script>
 
 <Question
-	open={ask.question !== undefined && wishes.asking === undefined}
+	open={ask.question !== undefined && commands.asking === undefined}
 	title={ask.question?.title ?? ''}
 	says={ask.question?.says ?? ''}
 	onClose={() => {
-		if (!wishes.asking) ask.question = undefined;
+		if (!commands.asking) ask.question = undefined;
 	}}
 >
 	<form onsubmit={submit}>

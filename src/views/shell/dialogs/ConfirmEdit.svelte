@@ -1,23 +1,23 @@
 <script lang="ts">
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import Question from './Question.svelte';
 </script>
 
 <Question
 	alert
-	open={wishes.asking !== undefined}
-	title="{wishes.asking?.edit.label ?? ''}?"
+	open={commands.asking !== undefined}
+	title="{commands.asking?.edit.label ?? ''}?"
 	says="This changes more than it says:"
-	onClose={() => wishes.decline()}
+	onClose={() => commands.decline()}
 >
 	<ul>
-		{#each wishes.asking?.edit.consequences ?? [] as sentence (sentence)}
+		{#each commands.asking?.edit.consequences ?? [] as sentence (sentence)}
 			<li>{sentence}</li>
 		{/each}
 	</ul>
 	<div class="buttons">
-		<button class="primary" onclick={() => void wishes.agree()}>Do it all</button>
+		<button class="primary" onclick={() => void commands.agree()}>Do it all</button>
 		<Dialog.CloseTrigger class="act">Cancel</Dialog.CloseTrigger>
 	</div>
 	<p class="small">It is one step: undo takes all of it back.</p>

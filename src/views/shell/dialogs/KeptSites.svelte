@@ -14,8 +14,8 @@
 		await switchTo(site.id);
 	}
 
-	async function carryOut(deed: Promise<void>): Promise<void> {
-		await deed.catch((failure: unknown) => {
+	async function carryOut(action: Promise<void>): Promise<void> {
+		await action.catch((failure: unknown) => {
 			store.say(`The browser refused: ${reasonOf(failure)}.`);
 		});
 	}

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { leftAt, type ScrollLane, type ScrollSpan } from '$core/scroll/scroll-view.ts';
-	import { scrollDeeds } from '$core/scroll/states.ts';
+	import { scrollActions } from '$core/scroll/states.ts';
 	import { shadowRange } from '$core/settings/member/shadow.ts';
 	import { store } from '$store/site.svelte.ts';
 	import LayerMark from '$views/shell/LayerMark.svelte';
@@ -15,35 +15,36 @@
 	const at = $derived(view ? view.lanes.filter((lane) => isAt(lane, 'sticks')) : []);
 	const names = $derived(at.map(({ name }) => name).join(', '));
 
-	function isAt({ spans }: ScrollLane, deed: ScrollSpan['deed']): boolean {
+	function isAt({ spans }: ScrollLane, action: ScrollSpan['action']): boolean {
 		const { px } = scrolling;
-		return spans.some((span) => span.deed === deed && span.from <= px && span.to >= px);
+		return spans.some((span) => span.action === action && span.from <= px && span.to >= px);
 	}
 
 	function share(px: number): string {
 		return `${reach === 0 ? 0 : (px / reach) * 100}%`;
 	}
 
-	function spanWords({ name }: ScrollLane, { deed, from, to }: ScrollSpan): string {
+	function spanWords({ name }: ScrollLane, { action, from, to }: ScrollSpan): string {
 		const until = to >= reach ? 'on' : `to ${to} px`;
-		if (deed === 'gets its shadow')
+		if (action === 'gets its shadow')
 			return `${name} gets its shadow over the first ${shadowRange} px`;
-		return `${name} ${deed} from ${from} px ${until}`;
+		return `${name} ${action} from ${from} px ${until}`;
 	}
 
-	function classOf(deed: ScrollSpan['deed']): string {
-		return deed.replaceAll(' ', '-');
+	function classOf(action: ScrollSpan['action']): string {
+		return action.replaceAll(' ', '-');
 	}
 
 	/** Shown as a line below what has a name. */
-	function isThin(deed: ScrollSpan['deed']): boolean {
-		return deed !== 'sticks' && deed !== 'is pushed away';
+	function isThin(action: ScrollSpan['action']): boolean {
+		return action !== 'sticks' && action !== 'is pushed away';
 	}
 
 	const thin = $derived(
-		scrollDeeds.filter(
-			(deed) =>
-				isThin(deed) && view?.lanes.some(({ spans }) => spans.some((one) => one.deed === deed))
+		scrollActions.filter(
+			(action) =>
+				isThin(action) &&
+				view?.lanes.some(({ spans }) => spans.some((one) => one.action === action))
 		)
 	);
 
@@ -124,7 +125,7 @@
 		</p>
 		<span class="end">
 			<span class="legend small" aria-hidden="true">
-				{#each thin as deed (deed)}<span><i class={classOf(deed)}></i>{deed}</span>{/each}
+				{#each thin as action (action)}<span><i class={classOf(action)}></i>{action}</span>{/each}
 			</span>
 			<button
 				class="act"
@@ -151,14 +152,14 @@
 			<div class="tracks" onclick={go}>
 				{#each view.lanes as lane (lane.key)}
 					<div class="track">
-						{#each lane.spans as span (span.deed + span.from)}
+						{#each lane.spans as span (span.action + span.from)}
 							<span
-								class="span {classOf(span.deed)}"
-								class:thin={isThin(span.deed)}
+								class="span {classOf(span.action)}"
+								class:thin={isThin(span.action)}
 								style:left={share(span.from)}
 								style:width="max(2px, calc({share(span.to + 1)} - {share(span.from)}))"
 								title={spanWords(lane, span)}
-								>{#if !isThin(span.deed)}<i>{span.deed}</i>{/if}</span
+								>{#if !isThin(span.action)}<i>{span.action}</i>{/if}</span
 							>
 						{/each}
 					</div>
@@ -188,7 +189,7 @@
 		</div>
 		<p class="hidden-words">
 			{#each view.lanes as lane (lane.key)}
-				{#each lane.spans as span (span.deed + span.from)}{spanWords(lane, span)}.
+				{#each lane.spans as span (span.action + span.from)}{spanWords(lane, span)}.
 				{/each}
 			{/each}
 		</p>

@@ -16,11 +16,11 @@ export class Scrolling {
 
 	/** Works out what scrolling does on a page as it rests. */
 	async work(page: Resting, settler: Settler, signal: AbortSignal): Promise<void> {
-		const { wish, width, height, scrollbars } = page;
+		const { request, width, height, scrollbars } = page;
 		const screen = screenOf(height, scrollbars);
 		const { within } = this;
 		const settled = await settler.settle(page, signal, () =>
-			store.core.scroll(wish, width, screen, within)
+			store.core.scroll(request, width, screen, within)
 		);
 		if (signal.aborted || !settled?.scroll) return;
 		this.view = settled.scroll;

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { isEmptyCell } from '$core/model/arrange.ts';
 	import { isBetween, painted, type Cell } from '$core/view-models/track-gestures.ts';
-	import type { BoxRef, Wish } from '$core/model/wish.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import type { BoxRef, Command } from '$core/model/command.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import type { MeasuredTracks } from '$browser/frame.ts';
 	import { askNewRegion } from '../../../commands/asking.ts';
 
@@ -24,9 +24,9 @@
 	/** Corners of what is being painted. */
 	let painting = $state.raw<{ readonly from: Cell; readonly to: Cell } | undefined>();
 	/** What painting here would hide is said while one paints. */
-	const hides = $derived(painting ? (wishes.preview?.consequences ?? []).join(' ') : '');
+	const hides = $derived(painting ? (commands.preview?.consequences ?? []).join(' ') : '');
 
-	function wishFor(from: Cell, to: Cell): Wish | undefined {
+	function commandFor(from: Cell, to: Cell): Command | undefined {
 		if (member === undefined) return undefined;
 		return { kind: 'set-areas', box, cells: painted(cells, member, from, to), band };
 	}
@@ -34,8 +34,8 @@
 	function paint(cell: Cell): void {
 		if (!painting) return;
 		painting = { ...painting, to: cell };
-		const wish = wishFor(painting.from, cell);
-		if (wish) wishes.look(wish);
+		const command = commandFor(painting.from, cell);
+		if (command) commands.look(command);
 	}
 
 	function drop(): void {
@@ -45,8 +45,8 @@
 	}
 
 	function make(from: Cell, to: Cell): void {
-		const wish = wishFor(from, to);
-		if (wish) void wishes.make(wish);
+		const command = commandFor(from, to);
+		if (command) void commands.make(command);
 		else {
 			askNewRegion(box.layout, (added) => {
 				return { box, cells: painted(cells, added, from, to), band };

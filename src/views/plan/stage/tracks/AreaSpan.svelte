@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { areaCells, painted, trackReached, type Cell } from '$core/view-models/track-gestures.ts';
-	import type { BoxRef, Wish } from '$core/model/wish.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import type { BoxRef, Command } from '$core/model/command.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import EdgeHandle from './EdgeHandle.svelte';
 	import type { MeasuredTracks } from '$browser/frame.ts';
 
@@ -42,7 +42,7 @@
 		};
 	});
 
-	function wishFor(from: Cell, to: Cell): Wish {
+	function commandFor(from: Cell, to: Cell): Command {
 		return { kind: 'set-areas', box, cells: painted(cells, member, from, to), band };
 	}
 
@@ -63,25 +63,25 @@
 		const to = lastCell(axis, track);
 		if (!area || !to || String(to) === String(reached?.to)) return;
 		reached = { axis, to };
-		wishes.look(wishFor(area.from, to));
+		commands.look(commandFor(area.from, to));
 	}
 
 	function cancel(): void {
 		reached = undefined;
-		wishes.forget();
+		commands.forget();
 	}
 
 	function drop(): void {
 		const to = reached?.to;
 		cancel();
-		if (area && to && String(to) !== String(area.to)) void wishes.make(wishFor(area.from, to));
+		if (area && to && String(to) !== String(area.to)) void commands.make(commandFor(area.from, to));
 	}
 
 	function step(axis: Axis, by: number): void {
 		if (!area) return;
 		const now = axis === 'across' ? area.to[0] : area.to[1];
 		const to = lastCell(axis, now + Math.sign(by) * (axis === 'across' && rtl ? -1 : 1));
-		if (to && String(to) !== String(area.to)) void wishes.make(wishFor(area.from, to));
+		if (to && String(to) !== String(area.to)) void commands.make(commandFor(area.from, to));
 	}
 
 	function said(axis: Axis): string | undefined {
@@ -89,7 +89,7 @@
 		const [first, last] =
 			axis === 'across' ? [area.from[0], reached.to[0]] : [area.from[1], reached.to[1]];
 		const count = `${last - first + 1} ${axis === 'across' ? 'columns' : 'rows'}`;
-		return [count, wishes.elsewhere(band)].filter(Boolean).join('; ');
+		return [count, commands.elsewhere(band)].filter(Boolean).join('; ');
 	}
 </script>
 

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { valueNow, type BoxView } from '$core/view-models/box-view.ts';
 	import { offsetAt, spanTo, type SpanGround } from '$core/view-models/track-gestures.ts';
-	import type { Wish } from '$core/model/wish.ts';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import type { Command } from '$core/model/command.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import EdgeHandle from './EdgeHandle.svelte';
 	import type { MeasuredTracks } from '$browser/frame.ts';
 
@@ -39,7 +39,7 @@
 		return kind === 'span' ? spanTo(ground, x) : offsetAt(ground, offset, x);
 	}
 
-	function wishFor(kind: Kind, columns: number): Wish {
+	function commandFor(kind: Kind, columns: number): Command {
 		const least = kind === 'span' ? 1 : 0;
 		const value = String(Math.min(count - (1 - least), Math.max(least, columns)));
 		return { kind: 'set-setting', box: view.ref, setting: kind, value, band };
@@ -50,12 +50,12 @@
 		const columns = columnsAt(kind, x);
 		if (dragging?.columns === columns) return;
 		dragging = { kind, columns };
-		wishes.look(wishFor(kind, columns));
+		commands.look(commandFor(kind, columns));
 	}
 
 	function cancel(): void {
 		dragging = begun = undefined;
-		wishes.forget();
+		commands.forget();
 	}
 
 	function drop(): void {
@@ -63,7 +63,7 @@
 		const before = dragged && now(dragged.kind);
 		cancel();
 		if (dragged && dragged.columns !== before) {
-			void wishes.make(wishFor(dragged.kind, dragged.columns));
+			void commands.make(commandFor(dragged.kind, dragged.columns));
 		}
 	}
 
@@ -77,7 +77,7 @@
 		if (dragging?.kind !== kind) return undefined;
 		const { columns } = dragging;
 		const share = `${kind} ${columns}, ${((columns / count) * 100).toFixed(1)} %`;
-		return [share, wishes.elsewhere(band)].filter(Boolean).join('; ');
+		return [share, commands.elsewhere(band)].filter(Boolean).join('; ');
 	}
 </script>
 
@@ -98,6 +98,7 @@
 		onMove={(x) => drag(kind, x)}
 		onDrop={drop}
 		onCancel={cancel}
-		onStep={(by) => void wishes.make(wishFor(kind, now(kind) + Math.sign(by) * (rtl ? -1 : 1)))}
+		onStep={(by) =>
+			void commands.make(commandFor(kind, now(kind) + Math.sign(by) * (rtl ? -1 : 1)))}
 	/>
 {/each}

@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { boxOfView, type BoxView } from '$core/view-models/box-view.ts';
 	import { sizeWords, trackText } from '$core/view-models/track-gestures.ts';
-	import type { Wish } from '$core/model/wish.ts';
+	import type { Command } from '$core/model/command.ts';
 	import AreaPaint from './AreaPaint.svelte';
 	import AreaSpan from './AreaSpan.svelte';
 	import ColumnSpan from './ColumnSpan.svelte';
 	import EdgeHandle from './EdgeHandle.svelte';
-	import { wishes } from '$store/wishes.svelte.ts';
+	import { commands } from '$store/commands.svelte.ts';
 	import { freeSpot, type Rect } from '$browser/labels.ts';
 	import type { MeasuredTracks, Stretch } from '$browser/frame.ts';
 
@@ -65,15 +65,15 @@
 		return trackText(before, size, axis === 'columns' ? tracks.width : 0);
 	}
 
-	function wishFor(axis: Axis, index: number, size: string): Wish {
+	function commandFor(axis: Axis, index: number, size: string): Command {
 		return { kind: 'set-track', box: box ?? nothing, axis, index, size, band };
 	}
 
-	function addTrack(axis: Axis, index: number): Wish {
+	function addTrack(axis: Axis, index: number): Command {
 		return { kind: 'add-track', box: box ?? nothing, axis, index, band };
 	}
 
-	function removeTrack(axis: Axis, index: number): Wish {
+	function removeTrack(axis: Axis, index: number): Command {
 		return { kind: 'remove-track', box: box ?? nothing, axis, index, band };
 	}
 
@@ -121,7 +121,7 @@
 		return freeSpot(places, words) ?? { x: tracks.x, y: tracks.y };
 	});
 
-	function setCount(columns: number): Wish {
+	function setCount(columns: number): Command {
 		return { kind: 'set-counts', box: box ?? nothing, columns, rows: arrangement?.rowCount, band };
 	}
 
@@ -143,14 +143,14 @@
 			0,
 			Math.round(axis === 'columns' && rtl ? track.to - at : at - track.from)
 		);
-		wishes.look(wishFor(axis, index, written(axis, index, size)));
+		commands.look(commandFor(axis, index, written(axis, index, size)));
 		const before = dragging?.before ?? Math.round(track.to - track.from);
 		dragging = { axis, index, size, before };
 	}
 
 	function cancel(): void {
 		dragging = undefined;
-		wishes.forget();
+		commands.forget();
 	}
 
 	function drop(): void {
@@ -159,14 +159,14 @@
 		if (!dragged) return;
 		const { axis, index, size, before } = dragged;
 		if (before === size) return;
-		void wishes.make(wishFor(axis, index, written(axis, index, size)));
+		void commands.make(commandFor(axis, index, written(axis, index, size)));
 	}
 
 	function step(axis: Axis, index: number, by: number): void {
 		const track = stretches(axis)[index];
 		if (!track) return;
 		const size = Math.max(0, Math.round(track.to - track.from) + by);
-		void wishes.make(wishFor(axis, index, written(axis, index, size)));
+		void commands.make(commandFor(axis, index, written(axis, index, size)));
 	}
 
 	/** What to read of a track while it is dragged. */
@@ -174,7 +174,7 @@
 		if (dragging?.axis !== axis || dragging.index !== index) return undefined;
 		const size =
 			axis === 'columns' ? sizeWords(dragging.size, tracks.width) : `${dragging.size} px`;
-		return [size, wishes.elsewhere(band)].filter(Boolean).join('; ');
+		return [size, commands.elsewhere(band)].filter(Boolean).join('; ');
 	}
 
 	/** Where the edge of a track is that can be dragged: its end, as far as it was dragged. */
@@ -191,7 +191,7 @@
 	): Promise<void> {
 		const input = event.currentTarget;
 		const before = arrangement?.[axis][index]?.size ?? '';
-		if (!(await wishes.make(wishFor(axis, index, input.value.trim() || 'auto')))) {
+		if (!(await commands.make(commandFor(axis, index, input.value.trim() || 'auto')))) {
 			input.value = before;
 		}
 	}
@@ -227,16 +227,17 @@
 							aria-label="Column {index + 1} of {view.name}"
 							disabled={!size.own}
 							value={size.size}
-							oninput={(event) => wishes.look(wishFor('columns', index, event.currentTarget.value))}
-							onblur={() => wishes.forget()}
+							oninput={(event) =>
+								commands.look(commandFor('columns', index, event.currentTarget.value))}
+							onblur={() => commands.forget()}
 							onchange={(event) => void type(event, 'columns', index)}
 						/><button
 							class="mono less"
 							aria-label="Remove column {index + 1} of {view.name}"
 							title="Remove this column"
-							onpointerenter={() => wishes.look(removeTrack('columns', index))}
-							onpointerleave={() => wishes.forget()}
-							onclick={() => void wishes.make(removeTrack('columns', index))}>−</button
+							onpointerenter={() => commands.look(removeTrack('columns', index))}
+							onpointerleave={() => commands.forget()}
+							onclick={() => void commands.make(removeTrack('columns', index))}>−</button
 						></span
 					>
 				{:else if index === 0 || arrangement.kind === 'columns'}
@@ -282,16 +283,17 @@
 							class="mono"
 							aria-label="Row {index + 1} of {view.name}"
 							value={size.size}
-							oninput={(event) => wishes.look(wishFor('rows', index, event.currentTarget.value))}
-							onblur={() => wishes.forget()}
+							oninput={(event) =>
+								commands.look(commandFor('rows', index, event.currentTarget.value))}
+							onblur={() => commands.forget()}
 							onchange={(event) => void type(event, 'rows', index)}
 						/><button
 							class="mono less"
 							aria-label="Remove row {index + 1} of {view.name}"
 							title="Remove this row"
-							onpointerenter={() => wishes.look(removeTrack('rows', index))}
-							onpointerleave={() => wishes.forget()}
-							onclick={() => void wishes.make(removeTrack('rows', index))}>−</button
+							onpointerenter={() => commands.look(removeTrack('rows', index))}
+							onpointerleave={() => commands.forget()}
+							onclick={() => void commands.make(removeTrack('rows', index))}>−</button
 						>
 					</span>
 				</span>
@@ -325,9 +327,9 @@
 						title="Add a {axis === 'columns' ? 'column' : 'row'} here"
 						style:left="{(axis === 'columns' ? at : tracks.x) * scale}px"
 						style:top="{(axis === 'rows' ? at : tracks.y) * scale}px"
-						onpointerenter={() => wishes.look(addTrack(axis, index))}
-						onpointerleave={() => wishes.forget()}
-						onclick={() => void wishes.make(addTrack(axis, index))}>+</button
+						onpointerenter={() => commands.look(addTrack(axis, index))}
+						onpointerleave={() => commands.forget()}
+						onclick={() => void commands.make(addTrack(axis, index))}>+</button
 					>
 				{/each}
 			{/each}
@@ -351,12 +353,12 @@
 					aria-label="One column less in {view.name}"
 					title="One column less"
 					disabled={arrangement.count <= 1}
-					onclick={() => void wishes.make(setCount(arrangement.count - 1))}>−</button
+					onclick={() => void commands.make(setCount(arrangement.count - 1))}>−</button
 				><button
 					class="mono"
 					aria-label="One column more in {view.name}"
 					title="One column more"
-					onclick={() => void wishes.make(setCount(arrangement.count + 1))}>+</button
+					onclick={() => void commands.make(setCount(arrangement.count + 1))}>+</button
 				>
 			</span>
 		{/if}

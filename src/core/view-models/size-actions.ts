@@ -1,19 +1,19 @@
 import { valueNow, type BoxView } from './box-view.ts';
 import type { SettingKind } from '../model/setting.ts';
-import type { Wish } from '../model/wish.ts';
+import type { Command } from '../model/command.ts';
 
 /** Something that can be done with a region's place, by a button or a key. */
-export interface Deed {
+export interface Action {
 	readonly name: string;
 	readonly key: string;
-	readonly wish: Wish;
+	readonly command: Command;
 	readonly on: boolean;
 }
 
 /** What a region can do in the arrangement around it, in the band that is shown. */
-export function sizeDeeds(view: BoxView): Deed[] {
+export function sizeActions(view: BoxView): Action[] {
 	const band = view.bands[view.band] ?? '';
-	const set = (setting: SettingKind, value: string): Wish => {
+	const set = (setting: SettingKind, value: string): Command => {
 		return { kind: 'set-setting', box: view.ref, setting, value, band };
 	};
 	const size = valueNow(view, 'size');
@@ -24,21 +24,21 @@ export function sizeDeeds(view: BoxView): Deed[] {
 				{
 					name: 'fill',
 					key: 'F',
-					wish: set('size', 'fill'),
+					command: set('size', 'fill'),
 					on: size?.startsWith('fill') ?? false
 				},
 				{
 					name: 'hug',
 					key: 'H',
-					wish: set('size', 'hug'),
+					command: set('size', 'hug'),
 					on: size === undefined || size === 'hug'
 				}
 			];
 		case 'columns': {
 			const below = valueNow(view, 'new-row') === 'on';
 			return [
-				{ name: 'beside', key: 'S', wish: set('new-row', 'off'), on: !below },
-				{ name: 'below', key: 'W', wish: set('new-row', ''), on: below }
+				{ name: 'beside', key: 'S', command: set('new-row', 'off'), on: !below },
+				{ name: 'below', key: 'W', command: set('new-row', ''), on: below }
 			];
 		}
 		default:

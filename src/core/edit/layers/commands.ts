@@ -1,14 +1,14 @@
-import type { LayerWish } from '../../model/wish.ts';
+import type { LayerCommand } from '../../model/command.ts';
 import { changeAccess } from './access.ts';
 import { removeFill, setFill } from '../boxes/regions.ts';
 import { setFillSeenBy } from '../seen-by.ts';
-import type { WishKinds } from '../wish-kind.ts';
+import type { CommandKinds } from '../command-kind.ts';
 import { addLayout, moveLayout, removeLayout, renameLayout, setUnder } from './layouts.ts';
 import { addRoute, moveRoute, removeRoute } from './routes.ts';
 import { addState, removeState } from './states.ts';
 import { setAdmit, setMeasure, setOnRequest, setPages, setWords } from './words.ts';
 
-export const layerWishes: WishKinds<LayerWish> = {
+export const layerCommands: CommandKinds<LayerCommand> = {
 	'add-route': {
 		label: ({ pattern }) => `Add ${pattern}`,
 		carryOut: (resolved, surgery, { pattern, title }) => addRoute(resolved, surgery, pattern, title)

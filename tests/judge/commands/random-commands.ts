@@ -1,6 +1,6 @@
 import type { CheckedSite } from '../../../src/core/check/site.ts';
 import { WrittenPage } from '../../../src/core/check/subject/written-page.ts';
-import { WishRefused } from '../../../src/core/edit/proposal.ts';
+import { CommandRefused } from '../../../src/core/edit/proposal.ts';
 import {
 	fillKinds,
 	layerName,
@@ -10,12 +10,12 @@ import {
 	type Piece
 } from '../../../src/core/model/site.ts';
 import type { Span } from '../../../src/core/model/span.ts';
-import type { BoxRef, HolderRef, LayerRef, PieceRef, RegionRef, Wish } from '../../../src/core/model/wish.ts'; // prettier-ignore
+import type { BoxRef, HolderRef, LayerRef, PieceRef, RegionRef, Command } from '../../../src/core/model/command.ts'; // prettier-ignore
 import { allSettings } from '../../../src/core/settings/list.ts';
 import { writtenWords } from '../../../src/core/view-models/written-words.ts';
 import type { Random } from '../fuzz/random.ts';
 
-/** Wishes as drawings make them, for whatever a site has, with values that suit and values that do not. */
+/** Commands as drawings make them, for whatever a site has, with values that suit and values that do not. */
 
 const settingKinds = allSettings.map(({ kind }) => kind);
 const names = [
@@ -34,7 +34,7 @@ const values = ['16px', '0', '50%', 'auto', 'none', 'hidden', 'own', '1fr', 'var
 const markups = ['<p>Seed</p>', '<p>open', '{if data.x}', 'a """ b', '<img src="none.svg" alt="">', '', '{path} \\{ }']; // prettier-ignore
 const patterns = ['/extra', '/visit/extra', '/:what', '/*', '//', 'visit', '/a b', '/extra/:id'];
 
-type Maker = (random: Random, site: CheckedSite) => Wish | undefined;
+type Maker = (random: Random, site: CheckedSite) => Command | undefined;
 
 /** Words of some page as one who looks at it finds them; where they are written nowhere, some stretch of a text. */
 function wordsSomewhere(
@@ -51,7 +51,7 @@ function wordsSomewhere(
 			const { place, written } = writtenWords(page, shown);
 			return { place, before: written };
 		} catch (reason) {
-			if (!(reason instanceof WishRefused)) throw reason;
+			if (!(reason instanceof CommandRefused)) throw reason;
 		}
 	}
 	const [file, text] = random.of([...site.reading.files.texts]);
@@ -60,8 +60,8 @@ function wordsSomewhere(
 	return { place: { file, from, to }, before: random.once(2) ? text.slice(from, to) : 'Seed' };
 }
 
-/** A wish for something of a site; undefined where the site has nothing of the kind. */
-export function randomWish(random: Random, site: CheckedSite): Wish | undefined {
+/** A command for something of a site; undefined where the site has nothing of the kind. */
+export function randomCommand(random: Random, site: CheckedSite): Command | undefined {
 	return random.of(makers)(random, site);
 }
 
@@ -106,12 +106,12 @@ function piece(random: Random, { site }: CheckedSite): PieceRef | undefined {
 	return found.length === 0 ? undefined : random.of(found);
 }
 
-const withRegion = (make: (random: Random, found: RegionRef, site: CheckedSite) => Wish): Maker => (random, site) => {
+const withRegion = (make: (random: Random, found: RegionRef, site: CheckedSite) => Command): Maker => (random, site) => {
 	const found = region(random, site);
 	return found && make(random, found, site);
 }; // prettier-ignore
 
-const withPiece = (make: (random: Random, found: PieceRef, site: CheckedSite) => Wish): Maker => (random, site) => {
+const withPiece = (make: (random: Random, found: PieceRef, site: CheckedSite) => Command): Maker => (random, site) => {
 	const found = piece(random, site);
 	return found && make(random, found, site);
 }; // prettier-ignore

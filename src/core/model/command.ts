@@ -45,7 +45,7 @@ export function isPieceRef(ref: SizedRef): ref is PieceRef {
 export type ArrangedWord = 'gap' | 'justify' | 'align' | 'wrap';
 
 /** Edits of sizes; each is for one band, by its name. */
-export type SizeWish =
+export type SizeCommand =
 	/** `undefined` frees it: the narrower band's value holds again. */
 	| {
 			readonly kind: 'set-setting';
@@ -141,7 +141,7 @@ export const sitePartNames = ['name', 'lang', 'dir', 'address', 'urls'] as const
 export type SitePart = (typeof sitePartNames)[number];
 
 /** Edits of what all pages share. */
-export type SiteWish =
+export type SiteCommand =
 	/** `undefined` takes back what was said. */
 	| { readonly kind: 'set-site'; readonly part: SitePart; readonly value: string | undefined }
 	| { readonly kind: 'add-band'; readonly name: string; readonly from: number }
@@ -173,7 +173,7 @@ export type PagesChoice =
 	| { readonly kind: 'samples'; readonly values: readonly string[] };
 
 /** Edits of routes, layouts and of what they say. */
-export type LayerWish =
+export type LayerCommand =
 	| { readonly kind: 'add-route'; readonly pattern: string; readonly title: string }
 	| { readonly kind: 'move-route'; readonly pattern: string; readonly to: string }
 	| { readonly kind: 'remove-route'; readonly pattern: string }
@@ -231,7 +231,7 @@ export interface Beside {
 }
 
 /** Edits of the regions and wrappers of a layout. */
-export type RegionWish =
+export type RegionCommand =
 	| {
 			readonly kind: 'add-region';
 			readonly layout: string;
@@ -276,7 +276,7 @@ export type PieceStart =
 	| { readonly kind: 'copy'; readonly of: PieceRef };
 
 /** Edits of pieces. */
-export type PieceWish =
+export type PieceCommand =
 	| {
 			readonly kind: 'add-piece';
 			readonly holder: HolderRef;
@@ -346,7 +346,7 @@ export type PieceWish =
 export type DataPart = 'from' | 'fresh' | 'failed' | 'shape';
 
 /** Edits of what pages share: data and parts. */
-export type SharedWish =
+export type SharedCommand =
 	| { readonly kind: 'add-data'; readonly name: string; readonly from: string }
 	| { readonly kind: 'rename-data'; readonly name: string; readonly to: string }
 	| { readonly kind: 'remove-data'; readonly name: string }
@@ -404,7 +404,7 @@ export interface AllowRef {
 }
 
 /** Edits that take findings away. */
-export type MendWish =
+export type MendCommand =
 	/** Other text in the place of what a finding is about; `was` has to stand there still. */
 	| {
 			readonly kind: 'mend-text';
@@ -414,7 +414,7 @@ export type MendWish =
 			readonly insert: string;
 	  }
 	/** Mends of several findings as one. */
-	| { readonly kind: 'mend-all'; readonly label: string; readonly mends: readonly Wish[] }
+	| { readonly kind: 'mend-all'; readonly label: string; readonly mends: readonly Command[] }
 	| {
 			readonly kind: 'set-aside';
 			readonly code: string;
@@ -425,9 +425,16 @@ export type MendWish =
 	| { readonly kind: 'tell-again'; readonly code: string; readonly in: AllowRef };
 
 /** Everything the drawings can ask for. Each becomes the smallest change of the text that says it. */
-export type Wish = SizeWish | SiteWish | LayerWish | RegionWish | PieceWish | SharedWish | MendWish;
+export type Command =
+	| SizeCommand
+	| SiteCommand
+	| LayerCommand
+	| RegionCommand
+	| PieceCommand
+	| SharedCommand
+	| MendCommand;
 
-const sizeKinds: ReadonlySet<string> = new Set<SizeWish['kind']>([
+const sizeKinds: ReadonlySet<string> = new Set<SizeCommand['kind']>([
 	'set-setting',
 	'move-setting',
 	'set-arrangement',
@@ -441,7 +448,7 @@ const sizeKinds: ReadonlySet<string> = new Set<SizeWish['kind']>([
 	'set-breakpoint'
 ]);
 
-/** Whether a wish is about sizes, and so about bands. */
-export function isSizeWish(wish: Wish): wish is SizeWish {
-	return sizeKinds.has(wish.kind);
+/** Whether a command is about sizes, and so about bands. */
+export function isSizeCommand(command: Command): command is SizeCommand {
+	return sizeKinds.has(command.kind);
 }

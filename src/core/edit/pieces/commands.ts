@@ -1,8 +1,8 @@
-import type { PieceWish } from '../../model/wish.ts';
+import type { PieceCommand } from '../../model/command.ts';
 import { swap } from '../boxes/regions.ts';
 import { findPieces } from '../find.ts';
 import { setPieceSeenBy } from '../seen-by.ts';
-import type { WishKinds } from '../wish-kind.ts';
+import type { CommandKinds } from '../command-kind.ts';
 import { addPiece, movePiece, removePiece, renamePiece, setMarkup, setNav } from './pieces.ts';
 import { setStandIn } from './stand-ins.ts';
 import { editWords } from './text.ts';
@@ -10,7 +10,7 @@ import { editWords } from './text.ts';
 /** What a new piece holds where nothing is said. */
 const firstWords = { kind: 'markup', markup: '<p>New</p>' } as const;
 
-export const pieceWishes: WishKinds<PieceWish> = {
+export const pieceCommands: CommandKinds<PieceCommand> = {
 	'add-piece': {
 		label: ({ name }) => `Add the piece ${name}`,
 		carryOut: (resolved, surgery, { holder, name, start }) =>

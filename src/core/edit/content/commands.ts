@@ -1,5 +1,5 @@
-import type { SharedWish } from '../../model/wish.ts';
-import type { WishKinds } from '../wish-kind.ts';
+import type { SharedCommand } from '../../model/command.ts';
+import type { CommandKinds } from '../command-kind.ts';
 import {
 	addData,
 	addMember,
@@ -21,7 +21,7 @@ import {
 	setPartMarkup
 } from './parts.ts';
 
-export const sharedWishes: WishKinds<SharedWish> = {
+export const sharedCommands: CommandKinds<SharedCommand> = {
 	'add-data': {
 		label: ({ name }) => `Add the data ${name}`,
 		carryOut: (resolved, surgery, { name, from }) => addData(resolved, surgery, name, from)

@@ -1,17 +1,17 @@
-import type { MendWish } from '../../model/wish.ts';
-import { WishRefused } from '../proposal.ts';
-import type { WishKinds } from '../wish-kind.ts';
+import type { MendCommand } from '../../model/command.ts';
+import { CommandRefused } from '../proposal.ts';
+import type { CommandKinds } from '../command-kind.ts';
 import { setAside, tellAgain } from './set-aside.ts';
 
 /** Those that are made of no others. */
-type SingleMend = Exclude<MendWish, { readonly kind: 'mend-all' }>;
+type SingleMend = Exclude<MendCommand, { readonly kind: 'mend-all' }>;
 
-export const mendWishes: WishKinds<SingleMend> = {
+export const mendCommands: CommandKinds<SingleMend> = {
 	'mend-text': {
 		label: ({ label }) => label,
 		carryOut: (_, surgery, { span, was, insert }) => {
 			if (surgery.textOf(span) !== was) {
-				throw new WishRefused('The text there has been changed meanwhile: look again.');
+				throw new CommandRefused('The text there has been changed meanwhile: look again.');
 			}
 			surgery.replace(span, insert);
 		}

@@ -1,28 +1,28 @@
 import { checkSite, isSound, type CheckedSite } from '../../../src/core/check/site.ts';
 import { prepare } from '../../../src/core/edit/propose.ts';
 import { layerName } from '../../../src/core/model/site.ts';
-import type { Wish } from '../../../src/core/model/wish.ts';
+import type { Command } from '../../../src/core/model/command.ts';
 import { applyChanges } from '../../../src/core/source/change.ts';
 import { readSiteFiles } from '../../../src/core/source/read.ts';
 import { Random } from '../fuzz/random.ts';
 import { seedSites } from '../fuzz/seeds.ts';
-import { randomWish } from './random-wishes.ts';
+import { randomCommand } from './random-commands.ts';
 
 /** Whether what drawings ask for is done as a whole or not at all, can be taken back, and loses nothing on the way. */
 
-export interface WishesResult {
+export interface CommandsResult {
 	readonly asked: number;
-	/** Wishes that became edits. */
+	/** Commands that became edits. */
 	readonly made: number;
-	/** What went wrong first, with the wish. */
+	/** What went wrong first, with the command. */
 	readonly failure: { readonly text: string; readonly says: string } | undefined;
 }
 
-/** Wishes that one after the other change one site, until another one is taken. */
+/** Commands that one after the other change one site, until another one is taken. */
 const inARow = 12;
 
 /** Asks for random things, one after the other, of random sites. */
-export async function judgeWishes(asked: number, seed: number): Promise<WishesResult> {
+export async function judgeCommands(asked: number, seed: number): Promise<CommandsResult> {
 	const seeds = (await seedSites(seed))
 		.map((files) => checkSite(readSiteFiles(files)))
 		.filter(isSound);
@@ -30,13 +30,13 @@ export async function judgeWishes(asked: number, seed: number): Promise<WishesRe
 	let site: CheckedSite | undefined;
 	for (let run = 0; run < asked; run++) {
 		const random = new Random(seed * 6007 + run);
-		// The whole demo is large; most wishes are asked of something smaller.
+		// The whole demo is large; most commands are asked of something smaller.
 		if (!site || run % inARow === 0) site = random.of(random.once(6) ? seeds : seeds.slice(1));
-		const wish = randomWish(random, site);
-		if (!wish) continue;
-		const outcome = askFor(site, wish);
+		const command = randomCommand(random, site);
+		if (!command) continue;
+		const outcome = askFor(site, command);
 		if (outcome.says !== undefined) {
-			const text = `${JSON.stringify(wish)}\n${[...site.reading.files.texts.values()].join('\n')}`;
+			const text = `${JSON.stringify(command)}\n${[...site.reading.files.texts.values()].join('\n')}`;
 			return { asked: run + 1, made, failure: { text, says: outcome.says } };
 		}
 		if (outcome.after) {
@@ -53,11 +53,11 @@ interface Outcome {
 	readonly after?: CheckedSite;
 }
 
-function askFor(site: CheckedSite, wish: Wish): Outcome {
+function askFor(site: CheckedSite, command: Command): Outcome {
 	const { files } = site.reading;
 	let prepared;
 	try {
-		prepared = prepare(site, wish);
+		prepared = prepare(site, command);
 	} catch (failure) {
 		return { says: `it throws: ${failure instanceof Error ? failure.stack : String(failure)}` };
 	}
@@ -80,12 +80,12 @@ function askFor(site: CheckedSite, wish: Wish): Outcome {
 	if (bad !== undefined) return { says: `"${bad}" is no sentence` };
 	// Whoever was told of consequences was asked first.
 	const silent = proposal.consequences.length === 0;
-	const lost = silent && !takesAway.test(wish.kind) ? lostIn(files.texts, texts, renamedBy(wish)) : [];
+	const lost = silent && !takesAway.test(command.kind) ? lostIn(files.texts, texts, renamedBy(command)) : [];
 	if (lost.length > 0) return { says: `without a word it loses ${lost[0]}` };
 	return { after };
 } // prettier-ignore
 
-/** Wishes that ask for just that. */
+/** Commands that ask for just that. */
 const takesAway =
 	/^(remove-|unwrap|set-markup|set-stand-in|edit-words|set-fill|set-part-markup|set-data|set-words|set-aside)/;
 
@@ -98,10 +98,10 @@ function pagesOf({ site }: CheckedSite): string {
 	return [...site.routes, ...site.states].map(layerName).join('\n');
 }
 
-/** A text as it is with what a wish renames under its new name: what uses it is written anew. */
-function renamedBy(wish: Wish): (text: string) => string {
-	if (wish.kind !== 'rename-data' && wish.kind !== 'rename-part') return (text) => text;
-	return (text) => text.replaceAll(wish.name, wish.to);
+/** A text as it is with what a command renames under its new name: what uses it is written anew. */
+function renamedBy(command: Command): (text: string) => string {
+	if (command.kind !== 'rename-data' && command.kind !== 'rename-part') return (text) => text;
+	return (text) => text.replaceAll(command.name, command.to);
 }
 
 /** Comments, and texts between three quotes, that are there no longer. */

@@ -1,4 +1,4 @@
-import type { Wish } from '$core/model/wish.ts';
+import type { Command } from '$core/model/command.ts';
 import type { Edit, Refusal } from '$core/edit/proposal.ts';
 import { listWords, reasonOf } from '$core/messages/problem.ts';
 import type { Preview } from '$workers/messages.ts';
@@ -13,16 +13,16 @@ interface MarkedBands {
 }
 
 const noBands: MarkedBands = { names: [], done: undefined };
-/** ms until all pages are asked about: what a wish does to the page in sight comes at once. */
+/** ms until all pages are asked about: what a command does to the page in sight comes at once. */
 const restTime = 250;
 /** ms for which what an edit has changed is marked. */
 const markedFor = 6000;
 
 /** Edits asked for on the drawings: made at once, or after the user has seen what else they change. */
-class Wishes {
+class Commands {
 	/** An edit with consequences, waiting for the user's word. */
 	asking = $state.raw<
-		| { readonly wish: Wish; readonly edit: Edit; readonly answer: (done: boolean) => void }
+		| { readonly command: Command; readonly edit: Edit; readonly answer: (done: boolean) => void }
 		| undefined
 	>();
 	/** What the edit under the pointer would make of the page that is shown. */
@@ -32,37 +32,37 @@ class Wishes {
 	/** Bands that the edit under the pointer would change, or that the last one has changed. */
 	private marked = $state.raw<MarkedBands>(noBands);
 	private turn = 0;
-	private wanted: Wish | undefined;
+	private wanted: Command | undefined;
 	private looking = false;
 	private rest: ReturnType<typeof setTimeout> | undefined;
 	private last: Promise<unknown> = Promise.resolve();
 	private readonly source = new PreviewSource(() => this.forget());
 
-	/** Carries a wish out, or asks first, or says why it cannot be. Gives whether it was carried out. */
-	async make(wish: Wish): Promise<boolean> {
-		const done = await this.ask(wish);
+	/** Carries a command out, or asks first, or says why it cannot be. Gives whether it was carried out. */
+	async make(command: Command): Promise<boolean> {
+		const done = await this.ask(command);
 		if (done.kind === 'refused') this.sayRefused(done);
 		return done.kind === 'made';
 	}
 
 	/**
-	 * The same, but the sentence of a refusal is given back, to be shown where the wish was made; undefined
+	 * The same, but the sentence of a refusal is given back, to be shown where the command was made; undefined
 	 * where it was carried out, and nothing to say where the user did not agree.
 	 */
-	async attempt(wish: Wish): Promise<string | undefined> {
-		const done = await this.ask(wish);
+	async attempt(command: Command): Promise<string | undefined> {
+		const done = await this.ask(command);
 		if (done.kind === 'refused') return done.sentence;
 		return done.kind === 'made' ? undefined : '';
 	}
 
-	private ask(wish: Wish): Promise<Refusal | { readonly kind: 'made' | 'declined' }> {
+	private ask(command: Command): Promise<Refusal | { readonly kind: 'made' | 'declined' }> {
 		this.forget();
 		this.dropRefusal();
 		return this.inTurn(async () => {
-			const done = await this.send(wish, false, false);
+			const done = await this.send(command, false, false);
 			if (done.kind !== 'asks') return done;
 			const agreed = await new Promise<boolean>((answer) => {
-				this.asking = { wish, edit: done.proposal, answer };
+				this.asking = { command, edit: done.proposal, answer };
 			});
 			return { kind: agreed ? 'made' : 'declined' } as const;
 		});
@@ -73,7 +73,7 @@ class Wishes {
 		const { asking } = this;
 		this.asking = undefined;
 		if (!asking) return;
-		const done = await this.send(asking.wish, true, false);
+		const done = await this.send(asking.command, true, false);
 		if (done.kind === 'refused') this.sayRefused(done);
 		asking.answer(done.kind === 'made');
 	}
@@ -84,21 +84,21 @@ class Wishes {
 		this.asking = undefined;
 	}
 
-	/** A wish that comes with each key: refused without a notice; gives the sentence instead. */
-	type(wish: Wish): Promise<string | undefined> {
+	/** A command that comes with each key: refused without a notice; gives the sentence instead. */
+	type(command: Command): Promise<string | undefined> {
 		return this.inTurn(async () => {
-			const done = await this.send(wish, true, true);
+			const done = await this.send(command, true, true);
 			return done.kind === 'refused' ? done.sentence : undefined;
 		});
 	}
 
 	/**
-	 * Shows what a wish would do: on the page at once, on all others once the pointer rests; until `forget`,
-	 * the next one, or what it came from is gone. Where wishes come faster than they can be drawn, the newest is.
+	 * Shows what a command would do: on the page at once, on all others once the pointer rests; until `forget`,
+	 * the next one, or what it came from is gone. Where commands come faster than they can be drawn, the newest is.
 	 */
-	look(wish: Wish): void {
+	look(command: Command): void {
 		this.turn++;
-		this.wanted = wish;
+		this.wanted = command;
 		this.source.follow();
 		this.dropRefusal();
 		if (!this.looking) void this.lookOn();
@@ -107,24 +107,24 @@ class Wishes {
 	private async lookOn(): Promise<void> {
 		this.looking = true;
 		while (this.wanted) {
-			const { wanted: wish, turn } = this;
+			const { wanted: command, turn } = this;
 			this.wanted = undefined;
 			const page = store.page;
-			const wished = { page: page?.page ?? '', address: page?.address, ...store.seeing };
-			const preview = await store.core.look(wish, wished).catch((failure: unknown) => {
+			const asked = { page: page?.page ?? '', address: page?.address, ...store.seeing };
+			const preview = await store.core.look(command, asked).catch((failure: unknown) => {
 				store.sayFailure('What this would do could not be worked out', failure);
 			});
 			if (turn !== this.turn) continue;
 			this.preview = preview || undefined;
 			this.marked = { names: preview?.bands ?? [], done: undefined };
 			clearTimeout(this.rest);
-			this.rest = setTimeout(() => void this.lookAround(wish, turn), restTime);
+			this.rest = setTimeout(() => void this.lookAround(command, turn), restTime);
 		}
 		this.looking = false;
 	}
 
-	private async lookAround(wish: Wish, turn: number): Promise<void> {
-		const { pages } = await store.core.touches(wish).catch((failure: unknown) => {
+	private async lookAround(command: Command, turn: number): Promise<void> {
+		const { pages } = await store.core.touches(command).catch((failure: unknown) => {
 			store.sayFailure('Which pages this would change could not be worked out', failure);
 			return { pages: [] };
 		});
@@ -168,7 +168,7 @@ class Wishes {
 		return this.marked.done === undefined && others.length > 0 ? `also ${listWords(others)}` : '';
 	}
 
-	/** One wish after the other: each is worked out on the text that the one before it left. */
+	/** One command after the other: each is worked out on the text that the one before it left. */
 	private inTurn<T>(task: () => Promise<T>): Promise<T> {
 		const result = this.last.then(task);
 		// Whoever asked for it is told by `result`; here it is only over.
@@ -176,9 +176,9 @@ class Wishes {
 		return result;
 	}
 
-	private async send(wish: Wish, agreed: boolean, typing: boolean): Promise<Done> {
+	private async send(command: Command, agreed: boolean, typing: boolean): Promise<Done> {
 		try {
-			const done = await store.make(wish, agreed, typing);
+			const done = await store.make(command, agreed, typing);
 			if (done.kind !== 'made') return done;
 			store.notice = undefined;
 			this.mark(done.proposal.bands);
@@ -201,4 +201,4 @@ class Wishes {
 /** What comes next does not look at how it ended. */
 function over(): void {}
 
-export const wishes = new Wishes();
+export const commands = new Commands();

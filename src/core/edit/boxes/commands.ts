@@ -1,6 +1,6 @@
-import type { RegionWish, SizeWish } from '../../model/wish.ts';
+import type { RegionCommand, SizeCommand } from '../../model/command.ts';
 import { setBreakpoint } from '../site/bands.ts';
-import { sizedName, type WishKinds } from '../wish-kind.ts';
+import { sizedName, type CommandKinds } from '../command-kind.ts';
 import { setArranged, setArrangement, setCounts } from './arrangements.ts';
 import { placeMember, setElement, unwrap, wrap } from './members.ts';
 import { moveArea } from './move-area.ts';
@@ -16,7 +16,7 @@ const sideWords = {
 } as const;
 const trackWord = { columns: 'column', rows: 'row' } as const;
 
-export const sizeWishes: WishKinds<SizeWish> = {
+export const sizeCommands: CommandKinds<SizeCommand> = {
 	'set-setting': {
 		label: ({ box, setting, value, band }) =>
 			value === undefined
@@ -82,7 +82,7 @@ export const sizeWishes: WishKinds<SizeWish> = {
 	}
 };
 
-export const regionWishes: WishKinds<RegionWish> = {
+export const regionCommands: CommandKinds<RegionCommand> = {
 	'add-region': {
 		label: ({ name }) => `Add the region ${name}`,
 		carryOut: addRegion

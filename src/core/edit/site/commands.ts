@@ -1,12 +1,12 @@
-import type { SiteWish } from '../../model/wish.ts';
-import type { WishKinds } from '../wish-kind.ts';
+import type { SiteCommand } from '../../model/command.ts';
+import type { CommandKinds } from '../command-kind.ts';
 import { addBand, removeBand, renameBand } from './bands.ts';
 import { putFile, removeFile, renameFile } from './files.ts';
 import { addRole, removeRole, renameRole, setSite } from './settings.ts';
 import { tidyText } from './tidy-text.ts';
 import { removeToken, renameToken, setToken } from './tokens.ts';
 
-export const siteWishes: WishKinds<SiteWish> = {
+export const siteCommands: CommandKinds<SiteCommand> = {
 	'set-site': {
 		label: ({ part, value }) => `The site: ${part} ${value ?? 'as at first'}`,
 		carryOut: (resolved, surgery, { part, value }) => setSite(resolved, surgery, part, value)

@@ -13,7 +13,7 @@ export interface BoxPlace {
 }
 
 /** Something that was seen on a page. The same may be seen on many. */
-export interface Sighting {
+export interface Occurrence {
 	readonly problem: Problem;
 	/** The page that it is about, where not just one is looked at. */
 	readonly page?: string;
@@ -32,8 +32,8 @@ export interface Sighting {
 	readonly weight?: number;
 }
 
-/** The same for sightings of one cause. */
-export function causeOf({ problem, shared, cause }: Sighting): string {
+/** The same for occurrences of one cause. */
+export function causeOf({ problem, shared, cause }: Occurrence): string {
 	if (shared) return `${shared.code} ${shared.span.file} ${shared.span.from} ${cause ?? ''}`;
 	const { file, from } = problem.span;
 	return `${problem.code} ${file} ${from} ${cause ?? sameness(problem)}`;

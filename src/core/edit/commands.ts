@@ -1,0 +1,52 @@
+import type { CheckedSite } from '../check/site.ts';
+import type { Command } from '../model/command.ts';
+import { regionCommands, sizeCommands } from './boxes/commands.ts';
+import { layerCommands } from './layers/commands.ts';
+import { mendCommands } from './mending/commands.ts';
+import { pieceCommands } from './pieces/commands.ts';
+import { sharedCommands } from './content/commands.ts';
+import { siteCommands } from './site/commands.ts';
+import type { Surgery } from './surgery.ts';
+import type { CommandKinds, CommandOf } from './command-kind.ts';
+
+/** Every kind of command. */
+const kinds: CommandKinds<Command> = {
+	...sizeCommands,
+	...siteCommands,
+	...layerCommands,
+	...regionCommands,
+	...pieceCommands,
+	...sharedCommands,
+	...mendCommands,
+	'mend-all': {
+		label: ({ label }) => label,
+		carryOut: (resolved, surgery, { mends }) =>
+			mends.flatMap((mend) => carryOut(resolved, surgery, mend))
+	}
+};
+
+export function labelOf(command: Command): string {
+	return labelOfKind(command.kind, command);
+}
+
+function labelOfKind<K extends Command['kind']>(kind: K, command: CommandOf<K>): string {
+	return kinds[kind].label(command);
+}
+
+/** Makes the edit that a command asks for; gives as sentences what else it takes along. Throws a CommandRefused. */
+export function carryOut(
+	resolved: CheckedSite,
+	surgery: Surgery,
+	command: Command
+): readonly string[] {
+	return carryOutKind(command.kind, resolved, surgery, command) ?? [];
+}
+
+function carryOutKind<K extends Command['kind']>(
+	kind: K,
+	resolved: CheckedSite,
+	surgery: Surgery,
+	command: CommandOf<K>
+): readonly string[] | void {
+	return kinds[kind].carryOut(resolved, surgery, command);
+}
