@@ -165,7 +165,7 @@ const faults: readonly (readonly [right: string, wrong: string, code: string])[]
 	// Styles
 	['a:focus-visible { outline: 2px solid; }', 'a { outline: none; }', 'focus-unseen'],
 	['a:focus-visible { outline: 2px solid; }', '.nowhere { color: red; }', 'style-unused'],
-	['a:focus-visible { outline: 2px solid; }', 'header:hover ul { opacity: 1; }', 'hover-only'],
+	['a:focus-visible { outline: 2px solid; }', 'ul { opacity: 0 } header:hover ul { opacity: 1; }', 'hover-only'],
 	['a:focus-visible { outline: 2px solid; }', 'header { display: flex; flex-direction: row-reverse; }', 'order-styled'],
 	['a:focus-visible { outline: 2px solid; }', '@media print { main { display: none } }', 'print-hidden'],
 	['color: var(--ink);', 'color: #ccc;', 'contrast-low'],

@@ -300,3 +300,19 @@ test('of a style that stops where a page begins it is said what would reach', ()
 	assert.match(said('')[0] ?? '', /"style global" reaches what pages bring/);
 	assert.deepEqual(said(' global'), []);
 });
+
+test('what only a pointer makes clearer, or the focus shows too, is not told as hidden from the keyboard', () => {
+	const codes = (css: string): string[] =>
+		lookOver(
+			`site "Seed" { lang en; bands { narrow 0 } }\nlayout frame at / { description "Seed."; region main as main { slot } }\nroute / { title "Home"; piece a """<h1>Seed</h1><ul><li>Kale <p class="x">Sown in May</p></li></ul>"""; style """${css}""" }\n`
+		)
+			.findings.map(({ problem }) => problem.code)
+			.filter((code) => code === 'hover-only');
+	const hidden = '.x { opacity: 0 }';
+	assert.deepEqual(codes(`${hidden} li:hover > .x { opacity: 1 }`), ['hover-only']);
+	assert.deepEqual(codes(`${hidden} li:hover .x, li:focus-within .x { opacity: 1 }`), []);
+	assert.deepEqual(codes(`${hidden} li:is(:hover, :focus-within) .x { opacity: 1 }`), []);
+	assert.deepEqual(codes('.x { opacity: 0.7 } .x:hover { opacity: 1 }'), []);
+	assert.deepEqual(codes('.x { display: block } li:hover .x { display: flex }'), []);
+	assert.deepEqual(codes(`${hidden} @media print { .x { opacity: 1 } }`), []);
+});

@@ -28,16 +28,40 @@ export const hoverOnly: WholeCheck = {
 		const styles = stylesOf(site).map((style) => ({ style, css: withoutComments(style.css) }));
 		const all = styles.map(({ css }) => css.replace(/\s+/g, ' ')).join(' ');
 		return styles.flatMap(({ style, css }): Problem[] =>
-			[...css.matchAll(shown)].flatMap(([, selectors = ''], at): Problem[] => {
-				const lost = selectors.split(',').find((one) => one.includes(':hover') && !isForKeys(one, all));
+			[...css.matchAll(shown)].flatMap(({ index, 1: selectors = '' }): Problem[] => {
+				const lost = selectors
+					.split(',')
+					.find((one) => one.includes(':hover') && isHidden(one, all) && !isForKeys(one, all));
 				if (lost === undefined) return [];
-				const from = [...css.matchAll(shown)][at]?.index ?? 0;
-				const lead = selectors.length - selectors.trimStart().length;
-				return [warning('hover-only', placeOfStyle(style, from + lead, selectors.trim().length), lost.trim())];
+				const from = index + selectors.length - selectors.trimStart().length;
+				const place = placeOfStyle(style, from, selectors.trim().length);
+				return [warning('hover-only', place, lost.trim())];
 			})
 		);
 	}
-}; // prettier-ignore
+};
+
+/** A rule that hides something, with its selectors. */
+const hides =
+	/([^{};]+)\{[^{}]*\b(?:display\s*:\s*none|visibility\s*:\s*hidden|opacity\s*:\s*0(?:\.0*)?%?\s*(?=[;}!]))/g;
+
+/** Whether some rule hides what a selector is about: one that makes clearer what shows anyway hides nothing. */
+function isHidden(selector: string, all: string): boolean {
+	const subject = lastOf(selector);
+	return [...all.matchAll(hides)].some(([, selectors = '']) =>
+		selectors.split(',').some((one) => lastOf(one) === subject)
+	);
+}
+
+/** The last compound of a selector (Selectors 4, section 3.1), without what it asks of the pointer. */
+function lastOf(selector: string): string {
+	return (
+		selector
+			.trim()
+			.split(/[\s>+~]+/)
+			.at(-1) ?? ''
+	).replaceAll(':hover', '');
+}
 
 /** Whether some rule has the same selector for what has the focus. */
 function isForKeys(selector: string, all: string): boolean {
