@@ -1,3 +1,4 @@
+import { lastBefore } from '../lib/last-before.ts';
 import type { Named, Span } from './span.ts';
 
 /** A path into the page's values, such as `site.name`. */
@@ -91,7 +92,7 @@ export interface WrittenRow {
 
 /** Where a character of a literal stretch is written: its offset in the file. */
 export function placeInRows(rows: readonly WrittenRow[], offset: number): number | undefined {
-	const row = rows.findLast(({ from }) => from <= offset);
+	const row = lastBefore(rows, offset, ({ from }) => from);
 	return row && row.inFile + offset - row.from;
 }
 

@@ -1,3 +1,4 @@
+import { lastBefore } from '../lib/last-before.ts';
 import type { Span } from '../model/span.ts';
 
 /** What stands between two `"""`, with its common indentation taken off. */
@@ -39,11 +40,7 @@ function oneLine(fileText: string, inner: { from: number; to: number }, span: Sp
 
 /** The place in the file of an offset in the block's text. */
 export function placeInFile(block: MarkupBlock, offset: number): number {
-	let line = block.lines[0];
-	for (const candidate of block.lines) {
-		if (candidate.inText > offset) break;
-		line = candidate;
-	}
+	const line = lastBefore(block.lines, offset, ({ inText }) => inText) ?? block.lines[0];
 	return line ? line.inFile + (offset - line.inText) : block.span.from + 3;
 }
 

@@ -1,5 +1,6 @@
 import { parseFragment } from 'parse5';
 import { error, type Problem } from '../../messages/problem.ts';
+import { lastBefore } from '../../lib/last-before.ts';
 import { Memory } from '../../lib/memory.ts';
 import type { Part } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
@@ -151,7 +152,7 @@ class Compiler {
 			return [];
 		}
 		this.take(parsed, tags, standing);
-		return this.split(parsed, tags, standing, (offset) => writtenAt(body, placed, offset));
+		return this.split(parsed, tags, standing, placesIn(body, placed));
 	}
 
 	private take(parsed: ParsedMarkup, tags: readonly TagNode[], { outer }: StandingOf): void {
@@ -310,18 +311,19 @@ function crossingIn(body: Body): string | undefined {
 	return loose && (loose.kind === 'end' ? `/${loose.name}` : loose.name);
 }
 
-/** Where a character of what stands in a body is written: its offset in the file; undefined in place of a tag. */
-function writtenAt(body: Body, placed: readonly string[], offset: number): number | undefined {
-	let start = 0;
+/** What says where a character of what stands in a body is written: its offset in the file; undefined in place of a tag. */
+function placesIn(body: Body, placed: readonly string[]): (offset: number) => number | undefined {
+	const starts: { readonly at: number; readonly node: Node | undefined }[] = [];
+	let at = 0;
 	for (const [index, text] of placed.entries()) {
-		const node = body[index];
-		if (offset < start + text.length) {
-			const written = node?.kind === 'literal' ? node.written : undefined;
-			return written && placeInRows(written.rows, written.skip + offset - start);
-		}
-		start += text.length;
+		starts.push({ at, node: body[index] });
+		at += text.length;
 	}
-	return undefined;
+	return (offset) => {
+		const found = lastBefore(starts, offset, (one) => one.at);
+		const written = found?.node?.kind === 'literal' ? found.node.written : undefined;
+		return found && written && placeInRows(written.rows, written.skip + offset - found.at);
+	};
 }
 
 function literal(text: string): Literal {

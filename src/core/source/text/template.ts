@@ -45,6 +45,8 @@ function readTemplate(writing: Writing, problems: Problem[]): Template {
 	let at = 0;
 	/** Where the next character of the literal is, if nothing is left out. */
 	let following = 0;
+	/** A line ended just now. To ask the literal itself would join what it is made of, for each character. */
+	let isLineEnd = false;
 	const flush = (): void => {
 		if (literal) {
 			parts.push(literal);
@@ -55,9 +57,11 @@ function readTemplate(writing: Writing, problems: Problem[]): Template {
 	};
 	// A line may be indented in the file, and a backslash is not in the text: from there on it is counted anew.
 	const take = (character: string, from: number): void => {
-		const isNew = literal === '' || literal.endsWith('\n') || from !== following;
+		if (literal === '' || isLineEnd || from !== following) {
+			rows.push({ from: literal.length, inFile: toFile(from) });
+		}
 		following = from + 1;
-		if (isNew) rows.push({ from: literal.length, inFile: toFile(from) });
+		isLineEnd = character === '\n';
 		literal += character;
 	};
 	const place = (from: number, to: number): Span => {
