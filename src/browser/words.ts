@@ -1,3 +1,4 @@
+import { seenBlanks } from '$core/lib/seen-blanks.ts';
 import type { ShownWords } from '$core/view-models/written-words.ts';
 import { isElement, numberIn, parentOfNode, rectOfNode, textsIn } from './dom.ts';
 
@@ -34,7 +35,7 @@ export function wordsAt(inner: Document, event: MouseEvent): PageWords | undefin
 }
 
 function wordsOf(node: Node): string {
-	return (node.textContent ?? '').replace(/\s+/g, ' ').trim();
+	return seenBlanks(node.textContent ?? '');
 }
 
 /** How far a place lies from a rectangle, px. */

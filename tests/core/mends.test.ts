@@ -167,9 +167,9 @@ test('text that can hardly be read gets the nearest colour of the tokens that is
 }); // prettier-ignore
 
 test('what is meant is not guessed where it is in braces, or where nothing is near', () => {
-	const text = `site "Seed" { lang en; bands { narrow 0 } }\nlayout frame at / { description "Seed."; region main as main { slot } }\nroute / { title "Home"; piece a """<h1 id="a">Seed</h1><p id="{site.lang}"></p><p id="{site.lang}"></p><a href="/nothing/like/it">x</a><input type="text">""" }\n`;
+	const text = `site "Seed" { lang en; bands { narrow 0 } }\npart row """<li id="row">a</li>"""\nlayout frame at / { description "Seed."; region main as main { slot } }\nroute / { title "Home"; piece a """<h1 id="a">Seed</h1><p id="{site.lang}"></p><p id="{site.lang}"></p><ul>{if site.name}{use row}{use row}{end}</ul><a href="/nothing/like/it">x</a><input type="text">""" }\n`;
 	const { findings } = lookOver(text);
-	const wanted = ['id-twice', 'link-nowhere', 'label-missing'];
+	const wanted = ['id-twice', 'id-twice', 'link-nowhere', 'label-missing'];
 	const found = findings.filter(({ problem }) => wanted.includes(problem.code));
 	assert.deepEqual(found.map(({ problem }) => problem.code).sort(), [...wanted].sort());
 	for (const { problem } of found)

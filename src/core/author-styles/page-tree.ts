@@ -15,19 +15,28 @@ export type { Element } from 'domhandler';
 export interface PageTree {
 	readonly document: Document;
 	readonly html: string;
-	/** Where the tags of elements are written that stand in markup. */
+}
+
+/** The same, and where the tags of elements are written that stand in markup. */
+export interface OriginTree extends PageTree {
 	readonly origins: ReadonlyMap<Element, Span>;
 }
 
+const target = { link: (url: string) => url, headLines: [], marks: 'all' } as const;
+
 /** The tree that a browser makes of a page. */
 export function pageTree(instance: PageInstance, resolved: ResolvedSite, year: number): PageTree {
-	const html = pageHtml(instance, resolved, {
-		link: (url) => url,
-		headLines: [],
-		marks: 'all',
-		year,
-		origins: true
-	});
+	const html = pageHtml(instance, resolved, { ...target, year });
+	return { html, document: parse(html, { treeAdapter: adapter }) };
+}
+
+/** The same, and its elements say where they are written: what is needed to tell of them. */
+export function originTree(
+	instance: PageInstance,
+	resolved: ResolvedSite,
+	year: number
+): OriginTree {
+	const html = pageHtml(instance, resolved, { ...target, year, origins: true });
 	const document = parse(html, { treeAdapter: adapter });
 	const origins = new Map<Element, Span>();
 	for (const node of document.children) {

@@ -1,3 +1,4 @@
+import { seenBlanks } from '../lib/seen-blanks.ts';
 import { isTag } from 'domhandler';
 import type { RunningText } from '../check/subject/fitted-page.ts';
 import { textIn, type WrittenPage } from '../check/subject/written-page.ts';
@@ -63,7 +64,7 @@ function ownText(element: Element): string {
 	const text = element.children
 		.map((child) => (isTag(child) && paragraphs.has(child.name) ? '' : textIn(child)))
 		.join('');
-	return text.replace(/\s+/g, ' ').trim();
+	return seenBlanks(text);
 }
 
 const boundedOn = new WeakMap<WrittenPage, ReadonlySet<Element>>();

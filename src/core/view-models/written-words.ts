@@ -1,3 +1,4 @@
+import { seenBlanks } from '../lib/seen-blanks.ts';
 import { attributeOf } from '../author-styles/page-tree.ts';
 import { writtenTexts, type WrittenText } from '../author-styles/written-elements.ts';
 import type { WrittenPage } from '../check/subject/written-page.ts';
@@ -42,7 +43,7 @@ export function writtenWords(page: WrittenPage, shown: ShownWords): WrittenWords
 	const part = page.partOf(element);
 	const name = part?.name.text ?? piece.name.text;
 	const around = part?.markup.span ?? ownMarkup(page, piece);
-	const [text, lead] = textBetweenQuotes(page, around);
+	const { text, lead } = page.textOf(around);
 	const origin = page.tree.origins.get(element);
 	const isBox = !origin && attributeOf(element, 'data-piece') !== undefined;
 	const texts = origin || isBox ? writtenTexts(text, origin && origin.from - lead) : [];
@@ -64,12 +65,6 @@ function ownMarkup(page: WrittenPage, piece: MarkupPiece): Span {
 	);
 }
 
-/** What stands between the quotes of some markup, and where in the file it begins. */
-function textBetweenQuotes(page: WrittenPage, { file, from, to }: Span): [string, number] {
-	const text = page.resolved.reading.files.texts.get(file) ?? '';
-	return [text.slice(from + 3, to - 3), from + 3];
-}
-
 /** The stretch of the text that is meant, without the blanks around it. */
 function chosen(
 	texts: readonly WrittenText[],
@@ -77,23 +72,20 @@ function chosen(
 	name: string,
 	around: Span
 ): { readonly from: number; readonly to: number } {
-	const alike = texts.filter((one) => seen(one.text.replaceAll('\\{', '{')) === seen(text));
+	const alike = texts.filter(
+		(one) => seenBlanks(one.text.replaceAll('\\{', '{')) === seenBlanks(text)
+	);
 	const found = alike[nth] ?? alike[0];
 	if (!found) {
 		const [made] = texts.filter((one) => /(^|[^\\])\{/.test(one.text));
 		throw new CommandRefused(
 			made
-				? `"${seen(text)}" comes from ${seen(made.text)}: change it in the markup of ${name}.`
-				: `"${seen(text)}" does not stand in the markup of ${name} as it does on the page: change it there.`,
+				? `"${seenBlanks(text)}" comes from ${seenBlanks(made.text)}: change it in the markup of ${name}.`
+				: `"${seenBlanks(text)}" does not stand in the markup of ${name} as it does on the page: change it there.`,
 			around
 		);
 	}
 	const lead = /^\s*/.exec(found.text)?.[0].length ?? 0;
 	const end = /\s*$/.exec(found.text)?.[0].length ?? 0;
 	return { from: found.from + lead, to: found.to - end };
-}
-
-/** White space as a page shows it: one blank between words. */
-function seen(text: string): string {
-	return text.replace(/\s+/g, ' ').trim();
 }

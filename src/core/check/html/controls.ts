@@ -1,8 +1,8 @@
 import { hint, warning } from '../../messages/problem.ts';
-import { escapeHtml } from '../../emit/html/escape.ts';
 import { attributeOf, inward, outward, type Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
 import { plainPage } from '../example.ts';
+import { withMore } from '../subject/attribute-mends.ts';
 import type { Occurrence } from '../subject/occurrence.ts';
 import { textIn, type WrittenPage } from '../subject/written-page.ts';
 
@@ -25,18 +25,11 @@ export const labelMissing: PageCheck = {
 		return page.named('input', 'select', 'textarea').flatMap((element): Occurrence[] => {
 			if (isButton(element) || isHidden(element) || hasLabel(element, labelled)) return [];
 			const placeholder = attributeOf(element, 'placeholder') ?? '';
-			const { span, ...rest } = warning(
-				'label-missing',
-				page.placeOf(element),
-				element.name,
-				placeholder
-			);
+			const told = warning('label-missing', page.placeOf(element), element.name, placeholder);
 			// What the placeholder says it says as a label, too, where it is written and no value.
-			const written = placeholder !== '' && page.attributePlace(element, 'placeholder');
-			const at = { file: span.file, from: span.to, to: span.to };
-			const insert = ` aria-label="${escapeHtml(placeholder)}"`;
-			const mend = { label: `Label it "${placeholder}"`, span: at, insert };
-			const problem = { ...rest, span, ...(written && { mend }) };
+			const isWritten = placeholder !== '' && page.attributePlace(element, 'placeholder');
+			const name = { 'aria-label': placeholder };
+			const problem = isWritten ? withMore(told, page, element, name, `Label it "${placeholder}"`) : told; // prettier-ignore
 			return [{ problem, box: page.boxOf(element) }];
 		});
 	}

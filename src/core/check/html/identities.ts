@@ -1,10 +1,11 @@
-import { warning, type Mend } from '../../messages/problem.ts';
+import { warning } from '../../messages/problem.ts';
 import type { Span } from '../../model/span.ts';
 import { nearest } from '../../lib/nearest.ts';
 import { layerName } from '../../model/site.ts';
 import { attributeOf, type Element } from '../../author-styles/page-tree.ts';
 import type { PageCheck } from '../check.ts';
 import { plainPage } from '../example.ts';
+import { withOther } from '../subject/attribute-mends.ts';
 import type { Occurrence } from '../subject/occurrence.ts';
 import type { WrittenPage } from '../subject/written-page.ts';
 
@@ -48,20 +49,25 @@ export const idTwice: PageCheck = {
 			}
 			const [layer, here] = [other, element].map((one) => page.ownerOf(one)?.layer);
 			const elsewhere = layer && layer !== here ? layerName(layer) : '';
-			const problem = warning('id-twice', page.placeOf(element), id, elsewhere);
-			const span = page.attributePlace(element, 'id');
-			const mend = span && unlike(id, idsOf(page), span);
-			return [{ problem: { ...problem, ...(mend && { mend }) }, box: page.boxOf(element) }];
+			const told = warning('id-twice', page.placeOf(element), id, elsewhere);
+			// Of two that one tag writes, as in a list, none can be called otherwise there.
+			const isOne = isSamePlace(page.placeOf(other), told.span);
+			const own = unlike(id, idsOf(page));
+			const problem = isOne ? told : withOther(told, page, element, ['id', own], `Call this one ${own}`); // prettier-ignore
+			return [{ problem, box: page.boxOf(element) }];
 		});
 	}
 };
 
-/** Another id, with a number that no id on the page has. */
-function unlike(id: string, ids: ReadonlySet<string>, span: Span): Mend {
+function isSamePlace(one: Span, other: Span): boolean {
+	return one.file === other.file && one.from === other.from;
+}
+
+/** An id with a number behind it that no id on the page has. */
+function unlike(id: string, ids: ReadonlySet<string>): string {
 	let number = 2;
 	while (ids.has(`${id}-${number}`)) number++;
-	const own = `${id}-${number}`;
-	return { label: `Call this one ${own}`, span, insert: `id="${own}"` };
+	return `${id}-${number}`;
 }
 
 export const referenceNowhere: PageCheck = {
@@ -83,13 +89,13 @@ export const referenceNowhere: PageCheck = {
 				if (value === undefined) return [];
 				const lost = value.split(/\s+/).find((id) => id !== '' && !ids.has(id));
 				if (lost === undefined) return [];
-				const problem = warning('reference-nowhere', page.placeOf(element), name, lost);
+				const told = warning('reference-nowhere', page.placeOf(element), name, lost);
 				const meant = nearest(lost, [...ids]);
-				const span = meant === undefined ? undefined : page.attributePlace(element, name);
-				if (meant === undefined || !span) return [{ problem, box: page.boxOf(element) }];
-				const insert = `${name}="${value.replace(lost, () => meant)}"`;
-				const mend = { label: `Name ${meant}`, span, insert };
-				return [{ problem: { ...problem, mend }, box: page.boxOf(element) }];
+				const problem =
+					meant === undefined
+						? told
+						: withOther(told, page, element, [name, value.replace(lost, () => meant)], `Name ${meant}`); // prettier-ignore
+				return [{ problem, box: page.boxOf(element) }];
 			})
 		);
 	}

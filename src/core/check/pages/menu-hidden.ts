@@ -1,4 +1,5 @@
 import { hint, type Problem } from '../../messages/problem.ts';
+import type { Setting } from '../../model/setting.ts';
 import type { Layout, NavPiece, Region } from '../../model/site.ts';
 import { bandPlaces, settingHolding, settingsAt, type Bands } from '../../resolve/bands.ts';
 import { navLinks, type NavLink } from '../../resolve/nav.ts';
@@ -34,14 +35,13 @@ export const menuHidden: LayerCheck = {
 		const { bands } = resolved.site.settings;
 		const menus = menusOf(layer, resolved);
 		return menus.flatMap((menu): Problem[] => {
-			const away = bandPlaces(bands).find(
-				(band) =>
-					isAway(menu, bands, band) &&
-					!menus.some((other) => leadsThereToo(other, menu) && isThere(other, layer, bands, band))
-			);
-			const said = away === undefined ? undefined : hiding(menu, bands, away);
-			const band = bands[away ?? 0]?.name.text ?? '';
-			return said ? [hint('menu-hidden', said.span, menu.piece.name.text, band)] : [];
+			const away = bandPlaces(bands).flatMap((band) => {
+				const said = hiding(menu, bands, band);
+				const isLost = !menus.some((other) => leadsThereToo(other, menu) && isThere(other, layer, bands, band)); // prettier-ignore
+				return said && isLost ? [{ said, name: bands[band]?.name.text ?? '' }] : [];
+			});
+			const [first] = away;
+			return first ? [hint('menu-hidden', first.said.span, menu.piece.name.text, first.name)] : [];
 		});
 	}
 };
@@ -60,12 +60,8 @@ function patternsIn(links: readonly NavLink[]): string[] {
 	return links.flatMap(({ route, links: inner }) => [route.pattern.text, ...patternsIn(inner)]);
 }
 
-/** Whether it is said to be hidden there, itself or its region. */
-function isAway(menu: Menu, bands: Bands, band: number): boolean {
-	return hiding(menu, bands, band) !== undefined;
-}
-
-function hiding({ region, piece }: Menu, bands: Bands, band: number) {
+/** What says that it is hidden there, of itself or of its region. */
+function hiding({ region, piece }: Menu, bands: Bands, band: number): Setting | undefined {
 	return [region, piece]
 		.map(({ settings }) => settingHolding(settings, 'show', bands, band))
 		.find((one) => one?.kind === 'show' && one.value.kind === 'hidden');

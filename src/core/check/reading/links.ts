@@ -3,6 +3,7 @@ import { attributeOf } from '../../author-styles/page-tree.ts';
 import { nearest } from '../../lib/nearest.ts';
 import type { AcrossCheck, PageCheck } from '../check.ts';
 import { Addresses, linkTarget } from '../subject/link-target.ts';
+import { withOther } from '../subject/attribute-mends.ts';
 import type { Occurrence } from '../subject/occurrence.ts';
 import { plainFrame } from '../example.ts';
 
@@ -25,13 +26,14 @@ export const linkNowhere: PageCheck = {
 			// An id alone stays on the page, also where that stands for another one.
 			if (!target || href === undefined || href.startsWith('#') || href === '') return [];
 			if (addresses.routeAt(target.path) || addresses.hasFile(target.path)) return [];
-			const problem = warning('link-nowhere', page.placeOf(element), href);
+			const told = warning('link-nowhere', page.placeOf(element), href);
 			const meant = nearest(target.path, addresses.all);
-			const span = meant === undefined ? undefined : page.attributePlace(element, 'href');
-			if (meant === undefined || !span) return [{ problem, box: page.boxOf(element) }];
-			const [, behind = ''] = /^[^?#]*(.*)$/s.exec(href) ?? [];
-			const mend = { label: `Lead to ${meant}`, span, insert: `href="${meant}${behind}"` };
-			return [{ problem: { ...problem, mend }, box: page.boxOf(element) }];
+			const behind = /[?#].*$/s.exec(href)?.[0] ?? '';
+			const problem =
+				meant === undefined
+					? told
+					: withOther(told, page, element, ['href', meant + behind], `Lead to ${meant}`);
+			return [{ problem, box: page.boxOf(element) }];
 		});
 	}
 };

@@ -3,6 +3,7 @@ import { picturesIn } from '../../laid/picture-sizes.ts';
 import { attributeOf, type Element } from '../../author-styles/page-tree.ts';
 import { reached } from '../../author-styles/reached.ts';
 import type { PageCheck } from '../check.ts';
+import { withMore } from '../subject/attribute-mends.ts';
 import type { Occurrence } from '../subject/occurrence.ts';
 import type { WrittenPage } from '../subject/written-page.ts';
 import { plainPage } from '../example.ts';
@@ -25,10 +26,12 @@ export const imageNoAlt: PageCheck = {
 	find: (page) =>
 		pictures(page, (element, file) =>
 			isSpoken(element) && attributeOf(element, 'alt') === undefined && !hasName(element)
-				? withAttributes(
+				? withMore(
 						warning('image-no-alt', page.placeOf(element), file),
-						'It shows nothing that matters',
-						'alt=""'
+						page,
+						element,
+						{ alt: '' },
+						'It shows nothing that matters'
 					)
 				: undefined
 		)
@@ -61,18 +64,11 @@ export const imageNoSize: PageCheck = {
 				attributeOf(element, 'height') !== undefined
 			)
 				return problem;
-			const said = `width="${size.width}" height="${size.height}"`;
-			return withAttributes(problem, `Write ${said}, as the file has it`, said);
+			const { width, height } = size;
+			return withMore(problem, page, element, { width, height });
 		});
 	}
 };
-
-/** A problem of a tag with attributes more as its mend; none where its place is not that of a tag. */
-function withAttributes(problem: Problem, label: string, attributes: string): Problem {
-	const { file, from, to } = problem.span;
-	if (to - from !== '<img'.length) return problem;
-	return { ...problem, mend: { label, span: { file, from: to, to }, insert: ` ${attributes}` } };
-}
 
 function pictures(
 	page: WrittenPage,

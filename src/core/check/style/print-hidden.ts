@@ -10,6 +10,9 @@ const printed = (selector: string): string =>
 		`region side as aside { piece hours """<p>Two to six.</p>""" }\n  style """ @media print { ${selector} { display: none; } } """`
 	);
 
+/** What holds the content of a page, or stands around that. */
+const content = new Set(['main', 'body', 'html']);
+
 export const printHidden: PageCheck = {
 	of: 'page',
 	codes: ['print-hidden'],
@@ -19,8 +22,6 @@ export const printHidden: PageCheck = {
 		'print-hidden': { wrong: printed(':scope'), mended: printed('aside') }
 	},
 	find(page) {
-		// What holds the content of the page goes with all that stands around it.
-		const content = new Set(['main', 'body', 'html']);
 		return page.rules.flatMap((rule): Occurrence[] => {
 			const isPrint = rule.conditions.some((one) => one.of === 'screen' && /^\s*(only\s+)?print\b/i.test(one.query)); // prettier-ignore
 			const hides = rule.declarations.some(({ property, value }) => property === 'display' && /^none\b/.test(value.trim())); // prettier-ignore

@@ -14,9 +14,9 @@ import { authorRules, type AuthorRule } from '../../author-styles/author-rules.t
 import {
 	attributeOf,
 	outward,
-	pageTree,
+	originTree,
 	type Element,
-	type PageTree
+	type OriginTree
 } from '../../author-styles/page-tree.ts';
 import { writtenElements } from '../../author-styles/written-elements.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
@@ -24,6 +24,8 @@ import { piecesIn } from '../../resolve/pieces.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import type { BoxPlace } from './occurrence.ts';
+
+const quotes = '"""'.length;
 
 /** Who wrote an element: a layer, and in it a piece; of an element of the frame the layer alone. */
 export interface Owner {
@@ -33,7 +35,7 @@ export interface Owner {
 
 /** One page as browsers get it: its elements, each with the way back to the text. */
 export class WrittenPage {
-	readonly tree: PageTree;
+	readonly tree: OriginTree;
 	/** All in the page's body, in their order. */
 	readonly elements: readonly Element[];
 	readonly page: ResolvedPage;
@@ -47,7 +49,7 @@ export class WrittenPage {
 		readonly resolved: ResolvedSite,
 		readonly year: number
 	) {
-		this.tree = pageTree(instance, resolved, year);
+		this.tree = originTree(instance, resolved, year);
 		this.page = resolved.page(instance.page);
 		const elements: Element[] = [];
 		collect(this.tree.document.children, elements);
@@ -156,13 +158,18 @@ export class WrittenPage {
 		const origin = this.tree.origins.get(element);
 		const around = origin && this.markupAround(origin);
 		if (!origin || !around) return undefined;
-		const { file, from, to } = around;
-		const text = this.resolved.reading.files.texts.get(file)?.slice(from + 3, to - 3) ?? '';
-		const lead = from + 3;
+		const { text, lead } = this.textOf(around);
 		const tag = writtenElements(text).find((one) => one.tag.from === origin.from - lead);
 		const found = tag?.attributes.get(name);
 		if (!found || found.value.includes('{')) return undefined;
-		return { file, from: lead + found.from, to: lead + found.to };
+		return { file: origin.file, from: lead + found.from, to: lead + found.to };
+	}
+
+	/** What stands between the quotes of some markup, and where in its file that begins. */
+	textOf({ file, from, to }: Span): { readonly text: string; readonly lead: number } {
+		const text = this.resolved.reading.files.texts.get(file) ?? '';
+		const lead = from + quotes;
+		return { text: text.slice(lead, to - quotes), lead };
 	}
 
 	/** The markup that a place stands in: of a piece, of what stands in for it, or of a part. */

@@ -1,6 +1,7 @@
 import { hint } from '../../messages/problem.ts';
 import { plainLayout, wholeExample } from '../example.ts';
 import type { WholeCheck } from '../check.ts';
+import { namesIn } from './names-in.ts';
 
 const head = 'site "Seed library" { lang en; bands { narrow 0; medium 600; wide 1000 } }';
 const aside = (more: string): string =>
@@ -21,11 +22,7 @@ export const bandUnused: WholeCheck = {
 	},
 	find({ site, reading }) {
 		const [, ...later] = site.settings.bands;
-		const used = new Set(
-			[...reading.files.texts.values()].flatMap((text) =>
-				[...text.matchAll(/@([\w-]+)/g)].map(([, name]) => name)
-			)
-		);
+		const used = namesIn(reading.files, /@([\w-]+)/g);
 		// A site that says nothing for any of its bands has just been begun.
 		if (!later.some(({ name }) => used.has(name.text))) return [];
 		return later

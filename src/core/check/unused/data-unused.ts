@@ -1,6 +1,7 @@
 import { hint } from '../../messages/problem.ts';
 import { plainPage } from '../example.ts';
 import type { WholeCheck } from '../check.ts';
+import { namesIn } from './names-in.ts';
 
 const head = 'data kinds from "data/kinds.json"';
 const files = { 'data/kinds.json': '["Bean", "Pea"]' };
@@ -19,11 +20,7 @@ export const dataUnused: WholeCheck = {
 	},
 	find({ site, reading }) {
 		if (site.data.length === 0) return [];
-		const used = new Set(
-			[...reading.files.texts.values()].flatMap((text) =>
-				[...text.matchAll(/\bdata\.([\w-]+)/g)].map(([, name]) => name)
-			)
-		);
+		const used = namesIn(reading.files, /\bdata\.([\w-]+)/g);
 		return site.data
 			.filter(({ name }) => !used.has(name.text))
 			.map(({ name }) => hint('data-unused', name.span, name.text));

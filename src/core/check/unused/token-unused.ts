@@ -1,6 +1,7 @@
 import { hint } from '../../messages/problem.ts';
 import { plainPage } from '../example.ts';
 import type { WholeCheck } from '../check.ts';
+import { namesIn } from './names-in.ts';
 
 const head =
 	'site "Seed library" { lang en; bands { narrow 0; wide 1000 }; tokens { --leaf: #2f6b3a } }';
@@ -22,11 +23,7 @@ export const tokenUnused: WholeCheck = {
 			[...tokens, ...night].reverse().map(({ name }) => [name.text, name.span])
 		);
 		if (first.size === 0) return [];
-		const used = new Set(
-			[...reading.files.texts.values()].flatMap((text) =>
-				[...text.matchAll(/var\(\s*(--[\w-]+)/g)].map(([, name]) => name)
-			)
-		);
+		const used = namesIn(reading.files, /var\(\s*(--[\w-]+)/g);
 		return [...first]
 			.filter(([name]) => !used.has(name))
 			.map(([name, span]) => hint('token-unused', span, name));

@@ -1,3 +1,4 @@
+import { seenBlanks } from '../../lib/seen-blanks.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import type { PieceCommand } from '../../model/command.ts';
 import { CommandRefused } from '../proposal.ts';
@@ -18,7 +19,7 @@ export function editWords(
 			place
 		);
 	}
-	surgery.replace(place, escaped(after.replace(/\s+/g, ' ').trim()));
+	surgery.replace(place, escaped(seenBlanks(after)));
 }
 
 /** Words as markup has them: what would begin an element, a reference or an expression stands for itself. */

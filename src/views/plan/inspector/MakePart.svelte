@@ -30,7 +30,8 @@
 	const wanted = $derived(JSON.stringify(piece));
 
 	$effect(() => {
-		if (!open || wanted === '') return;
+		void wanted;
+		if (!open) return;
 		void store.core.partStarts(untrack(() => piece)).then((found) => {
 			starts = found;
 			start = bestStart(found);

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
+	import { seenBlanks } from '$core/lib/seen-blanks.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import type { PageWords } from '$browser/words.ts';
 	import type { WrittenWords } from '$core/view-models/written-words.ts';
@@ -23,7 +24,7 @@
 
 	async function take(): Promise<void> {
 		if (closed) return;
-		const after = field.value.replace(/\s+/g, ' ').trim();
+		const after = seenBlanks(field.value);
 		if (after === words.text || after === '') return close();
 		const { place, written: before, of } = words;
 		const command = { kind: 'edit-words', name: of.name, place, before, after } as const;
