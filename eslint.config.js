@@ -72,7 +72,8 @@ const coreRules = coreOrder.map((part, index) => ({
 						message: 'The core imports nothing outside itself but pure libraries.'
 					},
 					{
-						regex: '(^|/)\\.\\./\\.\\./\\.\\./|/(workers|store|views|routes|cli)/',
+						regex:
+							'(^|/)(\\.\\./){4}|/(workers|store|views|routes|cli|server|sources|service|browser|asking)/',
 						message: 'The core knows nothing of what is built on it.'
 					},
 					...coreOrder.slice(index + 1).map((later) => ({

@@ -5,10 +5,10 @@
 	import { trialWords } from '$core/model/trial.ts';
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { readPlace, writePlace, type Place } from '$store/address.ts';
-	import { bringsFiles, takeDrop, takePaste } from '$store/drop.ts';
-	import { clearForgotten } from '$store/kept-sites.ts';
+	import { bringsFiles, takeDrop, takePaste } from '$store/files/drop.ts';
+	import { clearForgotten } from '$store/keep/kept-sites.ts';
 	import { found } from '$store/findings.svelte.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { start } from '$store/opening.ts';
 	import { devices } from '$store/devices.svelte.ts';
 	import { sources } from '$store/sources.svelte.ts';

@@ -3,7 +3,7 @@ import type { Edit, Refusal } from '$core/edit/proposal.ts';
 import { listWords, reasonOf } from '$core/messages/problem.ts';
 import type { Preview } from '$workers/messages.ts';
 import { showPlace } from './address.ts';
-import { PreviewSource } from './preview-source.ts';
+import { PreviewSource } from './ways/preview-source.ts';
 import { store, type Done } from './site.svelte.ts';
 
 interface MarkedBands {

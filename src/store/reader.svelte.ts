@@ -1,7 +1,7 @@
 import type { Remote } from 'comlink';
 import type { Desk } from '$workers/desk.ts';
 import { openDesk, type OpenDesk } from '$workers/open-desk.ts';
-import { busy } from './busy.svelte.ts';
+import { busy } from './ways/busy.svelte.ts';
 
 /** ms; a worker that stops again within this is not started by itself. */
 const tooSoon = 4000;

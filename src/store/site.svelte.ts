@@ -29,7 +29,7 @@ import {
 import { fetchNewer, keepWork } from './keep/work.ts';
 import { Keeper } from './keep/keeper.svelte.ts';
 import { Reader } from './reader.svelte.ts';
-import { SiteTab } from './site-tab.ts';
+import { SiteTab } from './keep/site-tab.ts';
 
 const nameless = 'Site without a name';
 /** Rows of the roofline that take a while to draw. */

@@ -32,7 +32,7 @@ import { encodeUtf8 } from '$core/lib/utf8.ts';
 import { between } from '$core/resolve/between.ts';
 import { nearestState } from '$core/resolve/structure.ts';
 import { dataAt, routeFor, type PageInstance } from '$core/resolve/instance.ts';
-import { activeMarkup, type ActiveMarkup } from '$core/resolve/active.ts';
+import { activeMarkup, type ActiveMarkup } from '$core/resolve/content/active.ts';
 import { deliveryProblems } from '$core/check/delivery.ts';
 import { type CheckedSite } from '$core/check/site.ts';
 import { placeAfter, placeBefore, type Change } from '$core/source/change.ts';
@@ -56,7 +56,7 @@ import {
 	type LayerView,
 	type SiteWordsView
 } from '$core/view-models/layer-view.ts';
-import { kindOfValue, textOf } from '$core/resolve/values.ts';
+import { kindOfValue, textOf } from '$core/resolve/content/values.ts';
 import { completeTag, ownerAt, type TagCompletion } from '$core/view-models/complete-tag.ts';
 import { valueUses } from '$core/view-models/material/value-uses.ts';
 import { dataViews, type DataView } from '$core/view-models/material/data-view.ts';

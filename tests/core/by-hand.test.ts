@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { checkSite, isSound, type CheckedSite } from '../../src/core/check/site.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import type { HolderRef, LayerRef, Side, Command } from '../../src/core/model/command.ts';
-import { piecesIn } from '../../src/core/resolve/pieces.ts';
+import { piecesIn } from '../../src/core/resolve/content/pieces.ts';
 import { applyChanges, type Change } from '../../src/core/source/change.ts';
 import type { SiteFiles } from '../../src/core/model/files.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { declare, declareInSlot } from '../../src/core/box-styles/declare.ts';
-import { inOrder, printed } from '../../src/core/emit/css/printed.ts';
+import { inOrder, printed } from '../../src/core/emit/css/boxes/printed.ts';
 import { frameOf } from '../../src/core/box-styles/frame.ts';
 import { surroundingsOf } from '../../src/core/box-styles/outside.ts';
 import { resolve } from '../lib/site.ts';

@@ -20,7 +20,7 @@ import { writeDelivery } from '../../src/cli/write-delivery.ts';
 import { deliveryProblems } from '../../src/core/check/delivery.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { readPattern } from '../../src/core/model/pattern.ts';
-import { activeMarkup } from '../../src/core/resolve/active.ts';
+import { activeMarkup } from '../../src/core/resolve/content/active.ts';
 import { takeIn } from '../../src/core/source/intake.ts';
 import { sentenceOf } from '../../src/core/messages/problem.ts';
 import { encodeUtf8 } from '../../src/core/lib/utf8.ts';

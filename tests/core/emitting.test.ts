@@ -11,7 +11,7 @@ import { deliver, deliverPage, packSource } from '../../src/core/emit/delivery.t
 import { classNames } from '../../src/core/emit/names.ts';
 import { outputOf, sourceOf, traceOutput, traceSource } from '../../src/core/emit/html/trace.ts';
 import { checkSite } from '../../src/core/check/site.ts';
-import { membersIn } from '../../src/core/resolve/members.ts';
+import { membersIn } from '../../src/core/resolve/boxes/members.ts';
 import { takeIn } from '../../src/core/source/intake.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { readSitePath } from '../../src/cli/site-path.ts';

@@ -5,7 +5,7 @@ import { valueOf } from '../judge/boxes/random-layouts.ts';
 import { declare } from '../../src/core/box-styles/declare.ts';
 import { frameOf } from '../../src/core/box-styles/frame.ts';
 import { surroundingsOf } from '../../src/core/box-styles/outside.ts';
-import { printed } from '../../src/core/emit/css/printed.ts';
+import { printed } from '../../src/core/emit/css/boxes/printed.ts';
 import { settings } from '../../src/core/settings/list.ts';
 import { resolve } from '../lib/site.ts';
 import { runs } from '../lib/runs.ts';

@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import fc from 'fast-check';
 import { propose } from '../../src/core/edit/propose.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
-import { namesIn, standingIn } from '../../src/core/resolve/runs.ts';
+import { namesIn, standingIn } from '../../src/core/resolve/boxes/runs.ts';
 import { boxesOf, oneLayout } from '../lib/boxes.ts';
 import { outlineOf } from '../lib/outline.ts';
 import { codes, htmlOf, pageNamed, resolve, sound } from '../lib/site.ts';

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { roofline } from '../../src/core/view-models/roofline.ts';
-import { openersOf } from '../../src/core/resolve/drawers.ts';
+import { openersOf } from '../../src/core/resolve/boxes/drawers.ts';
 import { applyChanges, placeAfter, placeBefore } from '../../src/core/source/change.ts';
 import { settings, settingsOn } from '../../src/core/settings/list.ts';
 import { Desk } from '../../src/workers/desk.ts';

@@ -5,7 +5,7 @@ import { checkSite } from '../../src/core/check/site.ts';
 import { findPiece, findRegion } from '../../src/core/edit/find.ts';
 import { CommandRefused } from '../../src/core/edit/proposal.ts';
 import { layerName, layersOf, pagesOf } from '../../src/core/model/site.ts';
-import { piecesIn } from '../../src/core/resolve/pieces.ts';
+import { piecesIn } from '../../src/core/resolve/content/pieces.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { findable, type Findable } from '../../src/core/view-models/findable.ts';
 import { layerView, siteWordsView } from '../../src/core/view-models/layer-view.ts';

@@ -2,7 +2,7 @@ import mime from 'mime';
 import { decodeSegment } from '../model/address.ts';
 import { escapeHtml } from '../emit/html/escape.ts';
 import { pageHtml } from '../emit/html/page.ts';
-import { withUrls } from '../emit/css/style-urls.ts';
+import { withUrls } from '../emit/css/author/style-urls.ts';
 import { hasParameters } from '../model/pattern.ts';
 import type { Layer, State, StateKind } from '../model/site.ts';
 import { encodeUtf8 } from '../lib/utf8.ts';

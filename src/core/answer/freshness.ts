@@ -1,8 +1,8 @@
 import { Memory } from '../lib/memory.ts';
 import { markupsOf, type DataSource, type Layer, type Page } from '../model/site.ts';
 import type { Template, ValuePath } from '../model/template.ts';
-import { partsUsed } from '../resolve/parts.ts';
-import { piecesIn } from '../resolve/pieces.ts';
+import { partsUsed } from '../resolve/content/parts.ts';
+import { piecesIn } from '../resolve/content/pieces.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 
 const inLayer = new Memory<Layer, ReadonlySet<string>>();

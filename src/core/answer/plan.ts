@@ -4,7 +4,7 @@ import { hasParameters, matchPattern } from '../model/pattern.ts';
 import { copyPath, type Layout, type Page, type Route, pagesOf } from '../model/site.ts';
 import { layoutSheetPath, pageSheet, layoutSheet } from '../emit/css/sheets.ts';
 import { siteSheet, siteSheetPath } from '../emit/css/site-sheet.ts';
-import { needsPartSheet, partSheet, partSheetPath } from '../emit/css/part-styles.ts';
+import { needsPartSheet, partSheet, partSheetPath } from '../emit/css/author/part-styles.ts';
 import { assetPath, pageFile } from '../emit/paths.ts';
 import { routeFor, type PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';

@@ -1,6 +1,6 @@
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { membersIn } from '../resolve/members.ts';
+import { membersIn } from '../resolve/boxes/members.ts';
 import { bandAt, bandPlace } from '../resolve/bands.ts';
 import { substitute, tokensAt } from '../size/tokens.ts';
 import { authorRules, type AuthorRule, type Condition } from './author-rules.ts';

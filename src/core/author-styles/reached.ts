@@ -1,4 +1,4 @@
-import { scopeSelectors } from '../emit/css/scope-selectors.ts';
+import { scopeSelectors } from '../emit/css/author/scope-selectors.ts';
 import type { StyleScope } from '../emit/style-scope.ts';
 import type { AuthorRule, Scope } from './author-rules.ts';
 import {

@@ -2,9 +2,9 @@ import { Memory } from '../lib/memory.ts';
 import type { Arrangement } from '../model/arrange.ts';
 import type { Setting } from '../model/setting.ts';
 import type { Band, Layout, Member, Piece, Region } from '../model/site.ts';
-import { contentsOf, holdsSlot } from '../resolve/members.ts';
+import { contentsOf, holdsSlot } from '../resolve/boxes/members.ts';
 import { slotOf } from '../resolve/structure.ts';
-import { openersOf, type Opener } from '../resolve/drawers.ts';
+import { openersOf, type Opener } from '../resolve/boxes/drawers.ts';
 
 /**
  * A box that is laid out: a layout's root, a wrapper, a region, a piece, the opener of a drawer, or

@@ -1,5 +1,5 @@
 import type { Layout } from '../model/site.ts';
-import { isDrawer } from '../resolve/drawers.ts';
+import { isDrawer } from '../resolve/boxes/drawers.ts';
 import type { CssValues, Declarations } from '../settings/declarations.ts';
 import type { Box } from './frame.ts';
 

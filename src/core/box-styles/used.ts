@@ -8,8 +8,8 @@ import {
 	type Piece,
 	type Site
 } from '../model/site.ts';
-import { membersIn } from '../resolve/members.ts';
-import { piecesIn } from '../resolve/pieces.ts';
+import { membersIn } from '../resolve/boxes/members.ts';
+import { piecesIn } from '../resolve/content/pieces.ts';
 
 const known = new Memory<Layer, ReadonlySet<SettingKind>>();
 

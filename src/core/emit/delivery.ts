@@ -10,12 +10,12 @@ import { layoutsInOrder } from '../resolve/structure.ts';
 import { layoutSheet, layoutSheetPath, pageSheet } from './css/sheets.ts';
 import { siteSheet, siteSheetPath } from './css/site-sheet.ts';
 import type { StyleSheet } from './css/style-sheet.ts';
-import { needsPartSheet, partSheet, partSheetPath } from './css/part-styles.ts';
+import { needsPartSheet, partSheet, partSheetPath } from './css/author/part-styles.ts';
 import { pageHtml } from './html/page.ts';
 import { tracedPage, type MarkMode, type TracedPage } from './html/marks.ts';
 import { accessFile, accessPath } from './access-file.ts';
 import { canonicalUrl, isDelivered, planPaths, type PathPlan } from './paths.ts';
-import { withUrls } from './css/style-urls.ts';
+import { withUrls } from './css/author/style-urls.ts';
 import { escapeHtml } from './html/escape.ts';
 
 /** Where a file of a delivery lies, and what kind it is. */

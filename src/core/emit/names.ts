@@ -1,7 +1,7 @@
 import { Memory } from '../lib/memory.ts';
 import type { Layer, Layout, Part, Piece, Region, Site } from '../model/site.ts';
-import { membersIn } from '../resolve/members.ts';
-import { partDepth } from '../resolve/part-depth.ts';
+import { membersIn } from '../resolve/boxes/members.ts';
+import { partDepth } from '../resolve/content/part-depth.ts';
 
 /** A layout that landed in another: there a style of the layers around it ends. */
 export const layerClass = 'layer';

@@ -4,7 +4,7 @@ import { sheetsOf } from './delivery.ts';
 import { assetPath } from './paths.ts';
 import { pageHtml } from './html/page.ts';
 import { triedCss, triedRoot } from './css/tried.ts';
-import { withUrls } from './css/style-urls.ts';
+import { withUrls } from './css/author/style-urls.ts';
 
 /**
  * A page as the stage shows it: the delivered page with its sheets inside, links left as addresses

@@ -8,10 +8,10 @@ import {
 	type Region,
 	type Site
 } from '../model/site.ts';
-import { openersOf } from '../resolve/drawers.ts';
+import { openersOf } from '../resolve/boxes/drawers.ts';
 import type { ResolvedRegion } from '../resolve/page.ts';
 import { landingFills } from '../resolve/fill-target.ts';
-import { partBook } from '../resolve/parts.ts';
+import { partBook } from '../resolve/content/parts.ts';
 import { slotOf, type Structure } from '../resolve/structure.ts';
 import { broughtClass, pageClass, type ClassNames } from './names.ts';
 

@@ -11,7 +11,7 @@ import { boxesBy, type LaidBoxes } from '../laid/laid-boxes.ts';
 import type { Code } from '../messages/catalogue.ts';
 import type { PieceKey } from '../model/piece-key.ts';
 import { layerName, type Layer } from '../model/site.ts';
-import { namesIn, standingIn } from '../resolve/runs.ts';
+import { namesIn, standingIn } from '../resolve/boxes/runs.ts';
 import { runningText } from './running-text.ts';
 
 /** The screens that pages are looked at on, but for their widths. */

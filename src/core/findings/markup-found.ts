@@ -4,7 +4,7 @@ import { checks } from '../check/list.ts';
 import type { Problem } from '../messages/problem.ts';
 import { layerName, layersOf, markupsOf, pagesOf, type Layer, type Page } from '../model/site.ts';
 import type { Template } from '../model/template.ts';
-import { piecesIn } from '../resolve/pieces.ts';
+import { piecesIn } from '../resolve/content/pieces.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { BoxPlace } from '../check/subject/occurrence.ts';
 import type { Seen } from './gather.ts';

@@ -4,7 +4,7 @@ import { surroundingsOf } from '../box-styles/outside.ts';
 import { declaredOnPaper, onPaper } from '../box-styles/printed.ts';
 import type { Surroundings } from '../box-styles/surroundings.ts';
 import type { Layout, Piece, SiteSettings } from '../model/site.ts';
-import type { Opener } from '../resolve/drawers.ts';
+import type { Opener } from '../resolve/boxes/drawers.ts';
 import { handedOn, type Declarations } from '../settings/declarations.ts';
 import { substitute, tokensAt, type Lookup } from '../size/tokens.ts';
 import { readStyle, type Style } from './style.ts';

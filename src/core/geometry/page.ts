@@ -5,7 +5,7 @@ import { declaredScrolled } from '../box-styles/scrolled.ts';
 import { type Layout, type Site } from '../model/site.ts';
 import type { PieceName } from '../model/piece-key.ts';
 import type { ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
-import { namesIn, standingIn, type Standing } from '../resolve/runs.ts';
+import { namesIn, standingIn, type Standing } from '../resolve/boxes/runs.ts';
 import type { Declarations } from '../settings/declarations.ts';
 import type { Lookup } from '../size/tokens.ts';
 import { BoxStyles } from './box-styles.ts';

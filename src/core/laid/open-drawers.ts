@@ -3,7 +3,7 @@ import type { PlacedBox } from '../geometry/page-layout.ts';
 import { sweepFrom, sweepTo } from '../geometry/widths/jumps.ts';
 import type { Stretch } from '../geometry/widths/sweep.ts';
 import { bandPlaces, settingsAt, type Bands } from '../resolve/bands.ts';
-import { isDrawer } from '../resolve/drawers.ts';
+import { isDrawer } from '../resolve/boxes/drawers.ts';
 import type { ResolvedPage } from '../resolve/page.ts';
 
 /** A page with all of its drawers open, and with nothing else in it where they do not follow from that. */

@@ -10,7 +10,7 @@ import {
 	type Route
 } from '../model/site.ts';
 import type { Named } from '../model/span.ts';
-import { piecesIn } from './pieces.ts';
+import { piecesIn } from './content/pieces.ts';
 import type { Structure } from './structure.ts';
 
 /**

@@ -4,7 +4,7 @@ import type { Page, Route, Site, SiteSettings } from '../model/site.ts';
 import { noTrial, trialWords, type Trial } from '../model/trial.ts';
 import type { SiteReading } from '../source/read.ts';
 import { instancesOf, type Instances, type PageInstance } from './instance.ts';
-import { treeOrder } from './nav.ts';
+import { treeOrder } from './content/nav.ts';
 import { resolvePage, type ResolvedPage } from './page.ts';
 import { resolveStructure, type Structure } from './structure.ts';
 

@@ -1,6 +1,6 @@
 import type { Mark, Marks } from '../view-models/marks.ts';
 import { bandAt, settingsAt } from '../resolve/bands.ts';
-import { isDrawer } from '../resolve/drawers.ts';
+import { isDrawer } from '../resolve/boxes/drawers.ts';
 import type { ResolvedPage } from '../resolve/page.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 

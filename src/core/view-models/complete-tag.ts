@@ -2,9 +2,9 @@ import { pageScope } from '../emit/html/words.ts';
 import { layersOf, type Layer, type Part } from '../model/site.ts';
 import { valueFormats } from '../model/template.ts';
 import { isRecord } from '../resolve/instance.ts';
-import { partBook } from '../resolve/parts.ts';
+import { partBook } from '../resolve/content/parts.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { lookUp, scopeOfPart, textOf, type Scope } from '../resolve/values.ts';
+import { lookUp, scopeOfPart, textOf, type Scope } from '../resolve/content/values.ts';
 import type { Completion } from '../source/complete.ts';
 
 /** Whose text is written: a layer's, or a part's. */

@@ -1,7 +1,7 @@
 import { layerName, type Layer, type Site } from '../model/site.ts';
 import { templateText } from '../model/template.ts';
 import { landingFills } from '../resolve/fill-target.ts';
-import { membersIn } from '../resolve/members.ts';
+import { membersIn } from '../resolve/boxes/members.ts';
 import type { HolderRef, LayerRef, PieceRef, RegionRef } from '../model/command.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 

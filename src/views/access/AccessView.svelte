@@ -3,7 +3,7 @@
 	import type { AccessCell, AccessRow, AccessTable } from '$core/view-models/access.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
-	import { saveFile, slugOf } from '$store/download.ts';
+	import { saveFile, slugOf } from '$store/files/download.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { windowed } from '$views/shell/windowed.ts';

@@ -6,7 +6,7 @@ import type {
 	RegionCommand,
 	Command
 } from '$core/model/command.ts';
-import { ask } from '$store/ask.svelte.ts';
+import { ask } from '$store/ways/ask.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 import { commands } from '$store/commands.svelte.ts';
 import { choice } from '../plan/choice.svelte.ts';

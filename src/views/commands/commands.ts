@@ -3,8 +3,8 @@ import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
 import { sizeActions } from '$core/view-models/size-actions.ts';
 import type { Command } from '$core/model/command.ts';
 import { placeQuery, readPlace } from '$store/address.ts';
-import { look } from '$store/look.svelte.ts';
-import { paneNames, panes, type PaneName } from '$store/panes.svelte.ts';
+import { look } from '$store/ways/look.svelte.ts';
+import { paneNames, panes, type PaneName } from '$store/ways/panes.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 import { commands } from '$store/commands.svelte.ts';
 import {

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { counted } from '$core/messages/problem.ts';
 	import { reasonOf } from '$core/messages/problem.ts';
-	import { download, slugOf } from '$store/download.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { download, slugOf } from '$store/files/download.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { DeliveryView } from '$workers/messages.ts';
 	import ProblemList from '$views/shell/ProblemList.svelte';

@@ -2,7 +2,7 @@
 	import { page as address } from '$app/state';
 	import { counted } from '$core/messages/problem.ts';
 	import { clampWidth, placeQuery, readPlace } from '$store/address.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { choice } from '$views/plan/choice.svelte.ts';
 	import TileMark from '$views/shell/TileMark.svelte';

@@ -1,4 +1,4 @@
-import { look } from '$store/look.svelte.ts';
+import { look } from '$store/ways/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 import type { Seeing } from '$core/resolve/site.ts';
 import type { PageRequest } from '$workers/messages.ts';

@@ -2,8 +2,8 @@
 	import mime from 'mime';
 	import type { FileView } from '$core/view-models/material/material-view.ts';
 	import { counted } from '$core/messages/problem.ts';
-	import { ask } from '$store/ask.svelte.ts';
-	import { addFiles, replaceFile } from '$store/files.ts';
+	import { ask } from '$store/ways/ask.svelte.ts';
+	import { addFiles, replaceFile } from '$store/files/files.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { sizeText } from '$views/deliver/size-text.ts';

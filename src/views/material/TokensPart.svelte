@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { TokenView } from '$core/view-models/material/material-view.ts';
 	import { counted } from '$core/messages/problem.ts';
-	import { ask } from '$store/ask.svelte.ts';
+	import { ask } from '$store/ways/ask.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import MaterialSection from './MaterialSection.svelte';
 	import Uses from './Uses.svelte';

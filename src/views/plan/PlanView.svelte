@@ -2,8 +2,8 @@
 	import { type Trace } from '$core/model/trace.ts';
 	import { untrack } from 'svelte';
 	import type { LayerRef, SizedRef } from '$core/model/command.ts';
-	import { look } from '$store/look.svelte.ts';
-	import { panes } from '$store/panes.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
+	import { panes } from '$store/ways/panes.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { BetweenView } from '$workers/messages.ts';
 	import Drawing from '$views/shell/Drawing.svelte';

@@ -6,7 +6,7 @@ import type {
 } from '$core/view-models/cross-section.ts';
 import { type Trace } from '$core/model/trace.ts';
 import type { BoxRef, HolderRef, LayerRef, PieceRef, RegionRef } from '$core/model/command.ts';
-import { panes } from '$store/panes.svelte.ts';
+import { panes } from '$store/ways/panes.svelte.ts';
 
 /** A block of the cross-section: a layer and a column. */
 export interface CellPlace {

@@ -1,6 +1,6 @@
 import { boxOfView, type BoxView } from '$core/view-models/box-view.ts';
 import { isPieceRef, type SizedRef } from '$core/model/command.ts';
-import { look } from '$store/look.svelte.ts';
+import { look } from '$store/ways/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 
 /** The sizes of what is chosen, and those of the box that arranges it, in the band that is shown. */

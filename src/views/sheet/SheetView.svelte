@@ -8,7 +8,7 @@
 	import { drawingSize, type DrawingWay } from '$core/sheet/svg.ts';
 	import { counted, reasonOf } from '$core/messages/problem.ts';
 	import { clampWidth, placeQuery } from '$store/address.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
 	import { screenOf, Settler } from '$views/frame/settler.ts';

@@ -1,6 +1,6 @@
 import { sheetDocument, sheetFile, type FileRow } from '$core/sheet/sheet-file.ts';
 import type { DrawingWay } from '$core/sheet/svg.ts';
-import { saveFile, slugOf } from '$store/download.ts';
+import { saveFile, slugOf } from '$store/files/download.ts';
 import { store } from '$store/site.svelte.ts';
 import type { SheetRequest } from '$workers/sheets.ts';
 import { filePalette } from './palette.ts';

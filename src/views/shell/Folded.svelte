@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { panes, type PaneName } from '$store/panes.svelte.ts';
+	import { panes, type PaneName } from '$store/ways/panes.svelte.ts';
 
 	/** What is left of a pane that is folded: its name, to bring it back. */
 	const { pane, label, upright }: { pane: PaneName; label: string; upright: boolean } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { panes, type PaneName } from '$store/panes.svelte.ts';
+	import { panes, type PaneName } from '$store/ways/panes.svelte.ts';
 
 	interface Props {
 		/** The pane that it makes larger and smaller. */

@@ -2,7 +2,7 @@
 	import { page as address } from '$app/state';
 	import { clampWidth, placeQuery, readPlace } from '$store/address.ts';
 	import { found } from '$store/findings.svelte.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { findingWord, widthWords } from '$views/findings/finding-words.ts';
 	import WidthStrip from '$views/findings/WidthStrip.svelte';
 	import TileMark from '$views/shell/TileMark.svelte';

@@ -2,7 +2,7 @@
 	import type { Misfit } from '$core/check/fit/misfits.ts';
 	import { misfitWords } from '$core/check/fit/misfits.ts';
 	import { sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { windowed } from '$views/shell/windowed.ts';
 
 	/** All routes over the same widths, the worst first: where what is in them does not fit. */

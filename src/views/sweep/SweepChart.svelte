@@ -2,7 +2,7 @@
 	import { onMount } from 'svelte';
 	import type { EChartsType } from 'echarts/core';
 	import { clampWidth } from '$store/address.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { chartOption, openChart, readColours, room, type Charted } from './chart.ts';
 
 	/** What each region gets at every width, with the width of the stage as a line that can be dragged. */

@@ -7,8 +7,8 @@
 	import { sweepCsv, sweepSentences } from '$core/sweep/sweep-view.ts';
 	import { roomAt, roomCsv, roomSentences } from '$core/sweep/room-lines.ts';
 	import { clampWidth } from '$store/address.ts';
-	import { saveFile, slugOf } from '$store/download.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { saveFile, slugOf } from '$store/files/download.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';

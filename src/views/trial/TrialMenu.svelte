@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Popover } from '@skeletonlabs/skeleton-svelte';
 	import { contentLengths, noTrial } from '$core/model/trial.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import Choices from '$views/shell/Choices.svelte';
 	import { switches, tryWord } from './trials.ts';

@@ -13,7 +13,7 @@ import type { ResolvedSite } from '../../../src/core/resolve/site.ts';
 import { pageHeight, PageLayout, type PlacedBox } from '../../../src/core/geometry/page-layout.ts';
 import type { BoxName } from '../../../src/core/geometry/layout-box.ts';
 import { drawerName } from '../../../src/core/geometry/page.ts';
-import { isDrawer } from '../../../src/core/resolve/drawers.ts';
+import { isDrawer } from '../../../src/core/resolve/boxes/drawers.ts';
 import { checkSite, type CheckedSite } from '../../../src/core/check/site.ts';
 import { readSiteFiles } from '../../../src/core/source/read.ts';
 

@@ -11,7 +11,7 @@ import {
 	type Region
 } from '../../model/site.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
-import { boxesOf, contentsOf, holdsSlot, type Holder } from '../../resolve/members.ts';
+import { boxesOf, contentsOf, holdsSlot, type Holder } from '../../resolve/boxes/members.ts';
 import { slotOf, type Structure } from '../../resolve/structure.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 

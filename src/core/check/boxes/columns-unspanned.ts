@@ -3,7 +3,7 @@ import { warning, type Problem } from '../../messages/problem.ts';
 import type { Arrangement } from '../../model/arrange.ts';
 import type { Setting } from '../../model/setting.ts';
 import { pagesOf, type Member, type Piece } from '../../model/site.ts';
-import { membersIn, type Holder } from '../../resolve/members.ts';
+import { membersIn, type Holder } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import type { WholeCheck } from '../check.ts';
 

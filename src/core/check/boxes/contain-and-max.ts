@@ -1,7 +1,7 @@
 import { plainLayout } from '../example.ts';
 import { hint, type Problem } from '../../messages/problem.ts';
 import { bandPlaces, settingHolding, settingsAt } from '../../resolve/bands.ts';
-import { boxesOf } from '../../resolve/members.ts';
+import { boxesOf } from '../../resolve/boxes/members.ts';
 import type { LayerCheck } from '../check.ts';
 import { nothing } from '../check.ts';
 

@@ -5,7 +5,7 @@ import type { Span } from '../../model/span.ts';
 import type { BoxRef } from '../../model/command.ts';
 import { bandPlace } from '../../resolve/bands.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
-import { boxesOf, contentsOf } from '../../resolve/members.ts';
+import { boxesOf, contentsOf } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { slotOf } from '../../resolve/structure.ts';
 

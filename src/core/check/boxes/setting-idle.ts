@@ -3,7 +3,7 @@ import { warning, type Problem } from '../../messages/problem.ts';
 import type { Setting } from '../../model/setting.ts';
 import type { Site } from '../../model/site.ts';
 import { arrangementAt, bandPlaces, settingHolding, settingsAt } from '../../resolve/bands.ts';
-import { boxesOf, type Holder } from '../../resolve/members.ts';
+import { boxesOf, type Holder } from '../../resolve/boxes/members.ts';
 import { settings } from '../../settings/list.ts';
 import type { LayerCheck } from '../check.ts';
 import { placementsIn, settingAtPlace, type Placement } from './members.ts';

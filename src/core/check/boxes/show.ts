@@ -2,9 +2,9 @@ import { plainFrame } from '../example.ts';
 import { error, listWords } from '../../messages/problem.ts';
 import type { Show } from '../../model/setting.ts';
 import type { Piece, Wrapper } from '../../model/site.ts';
-import { isDrawer, openerHost } from '../../resolve/drawers.ts';
-import { holdsSlot, membersIn } from '../../resolve/members.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { isDrawer, openerHost } from '../../resolve/boxes/drawers.ts';
+import { holdsSlot, membersIn } from '../../resolve/boxes/members.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import { slotOf } from '../../resolve/structure.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 

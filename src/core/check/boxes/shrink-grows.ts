@@ -1,6 +1,6 @@
 import { plainLayout } from '../example.ts';
 import { warning, type Problem } from '../../messages/problem.ts';
-import { boxesOf } from '../../resolve/members.ts';
+import { boxesOf } from '../../resolve/boxes/members.ts';
 import { bandPlaces } from '../../resolve/bands.ts';
 import { tokensAt } from '../../size/tokens.ts';
 import { nothing, type LayerCheck } from '../check.ts';

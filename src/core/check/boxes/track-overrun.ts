@@ -7,7 +7,7 @@ import type { Span } from '../../model/span.ts';
 import { splitSizes } from '../../size/css-tokens.ts';
 import { tokensAt } from '../../size/tokens.ts';
 import { arrangementAt, bandPlaces, settingHolding } from '../../resolve/bands.ts';
-import { boxesOf } from '../../resolve/members.ts';
+import { boxesOf } from '../../resolve/boxes/members.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 import { fixedPx } from './fixed-px.ts';
 

@@ -1,6 +1,6 @@
 import { warning } from '../../messages/problem.ts';
 import type { Layout } from '../../model/site.ts';
-import { membersIn } from '../../resolve/members.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
 import { slotOf } from '../../resolve/structure.ts';
 import type { FitCheck } from '../check.ts';
 import { seenWhere } from '../subject/fitted-page.ts';

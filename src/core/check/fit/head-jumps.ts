@@ -1,7 +1,7 @@
 import { hint } from '../../messages/problem.ts';
 import type { Setting } from '../../model/setting.ts';
 import { bandPlace } from '../../resolve/bands.ts';
-import { membersIn } from '../../resolve/members.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
 import type { FitCheck } from '../check.ts';
 import type { Fit, FittedPage } from '../subject/fitted-page.ts';
 import { fixedPx } from '../boxes/fixed-px.ts';

@@ -1,7 +1,7 @@
 import { warning } from '../../messages/problem.ts';
 import type { PlacedBox } from '../../geometry/page-layout.ts';
 import { layerName, type Layer } from '../../model/site.ts';
-import { membersIn } from '../../resolve/members.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
 import type { FitCheck } from '../check.ts';
 import { seenWhere, type Candidate, type FittedPage } from '../subject/fitted-page.ts';
 import { siblingsIn } from '../subject/siblings.ts';

@@ -2,8 +2,8 @@ import { plainLayout } from '../example.ts';
 import { error, listWords } from '../../messages/problem.ts';
 import type { Layer } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
-import { membersIn } from '../../resolve/members.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { LayerCheck } from '../check.ts';
 
 export const bandUnknown: LayerCheck = {

@@ -1,7 +1,7 @@
 import { plainSite } from '../example.ts';
 import { error, listWords, warning } from '../../messages/problem.ts';
 import { layerName, type Layer } from '../../model/site.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import { admittingLayers, hasSeenBy, rolesOf } from '../../resolve/roles.ts';
 import { placeWords, type Named } from '../../model/span.ts';
 import { nothing, type LayerCheck } from '../check.ts';

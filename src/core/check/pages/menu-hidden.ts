@@ -2,8 +2,8 @@ import { hint, type Problem } from '../../messages/problem.ts';
 import type { Setting } from '../../model/setting.ts';
 import type { Layout, NavPiece, Region } from '../../model/site.ts';
 import { bandPlaces, settingHolding, settingsAt, type Bands } from '../../resolve/bands.ts';
-import { navLinks, type NavLink } from '../../resolve/nav.ts';
-import { isShownAt } from '../../resolve/shown.ts';
+import { navLinks, type NavLink } from '../../resolve/content/nav.ts';
+import { isShownAt } from '../../resolve/boxes/shown.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 

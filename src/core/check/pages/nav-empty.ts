@@ -5,8 +5,8 @@ import { layerName, layersOf, type Layer, type NavPiece, type Piece } from '../.
 import type { RegionRef } from '../../model/command.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { navLinks } from '../../resolve/nav.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { navLinks } from '../../resolve/content/nav.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 
 const known = new Memory<Layer, readonly NavPiece[]>();

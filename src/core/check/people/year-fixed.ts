@@ -1,7 +1,7 @@
 import { warning, type Problem } from '../../messages/problem.ts';
 import { layersOf, markupsOf } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { WholeCheck } from '../check.ts';
 
 const foot = (year: string): string =>

@@ -2,7 +2,7 @@ import { listWords, warning } from '../../messages/problem.ts';
 import { layerName, type Piece } from '../../model/site.ts';
 import { templateText } from '../../model/template.ts';
 import { attributeOf } from '../../author-styles/page-tree.ts';
-import { navLinks, type NavLink } from '../../resolve/nav.ts';
+import { navLinks, type NavLink } from '../../resolve/content/nav.ts';
 import type { ResolvedRegion } from '../../resolve/page.ts';
 import { linkTarget } from '../subject/link-target.ts';
 import type { PageCheck } from '../check.ts';

@@ -1,4 +1,4 @@
-import { urlsIn } from '../../emit/css/style-urls.ts';
+import { urlsIn } from '../../emit/css/author/style-urls.ts';
 import { warning, type Problem } from '../../messages/problem.ts';
 import { placeOfStyle } from '../../model/style-place.ts';
 import type { WholeCheck } from '../check.ts';

@@ -9,8 +9,8 @@ import {
 } from '../../model/site.ts';
 import type { Setting, SettingKind } from '../../model/setting.ts';
 import type { Span } from '../../model/span.ts';
-import { membersIn } from '../../resolve/members.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
 
 /** What the text says of a box of a page; undefined where it is not there. */

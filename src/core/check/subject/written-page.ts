@@ -20,7 +20,7 @@ import {
 } from '../../author-styles/page-tree.ts';
 import { writtenElements } from '../../author-styles/written-elements.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import type { BoxPlace } from './occurrence.ts';

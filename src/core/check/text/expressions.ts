@@ -3,7 +3,7 @@ import { Memory } from '../../lib/memory.ts';
 import type { Problem } from '../../messages/problem.ts';
 import { markupsOf, type Layer, type Site } from '../../model/site.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { LayerCheck } from '../check.ts';
 import { knownIn } from './known.ts';
 import { TextWalk } from './walk.ts';

@@ -5,8 +5,8 @@ import { markupsOf, type Layer, type Part } from '../../model/site.ts';
 import type { Template } from '../../model/template.ts';
 import { nestBlocks } from '../../resolve/markup/blocks.ts';
 import { compileMarkup } from '../../resolve/markup/compile.ts';
-import { partBook } from '../../resolve/parts.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { partBook } from '../../resolve/content/parts.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { LayerCheck } from '../check.ts';
 
 const known = new Memory<Layer, readonly Problem[]>();

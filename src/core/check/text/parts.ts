@@ -3,7 +3,7 @@ import { error, type Problem } from '../../messages/problem.ts';
 import { Memory } from '../../lib/memory.ts';
 import type { Part, Site } from '../../model/site.ts';
 import { compileMarkup } from '../../resolve/markup/compile.ts';
-import { partBook, usesIn } from '../../resolve/parts.ts';
+import { partBook, usesIn } from '../../resolve/content/parts.ts';
 import type { SiteCheck } from '../check.ts';
 import { knownInPart } from './known.ts';
 import { TextWalk } from './walk.ts';

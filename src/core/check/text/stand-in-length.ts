@@ -3,7 +3,7 @@ import { warning, type Problem } from '../../messages/problem.ts';
 import { layerName, type MarkupPiece } from '../../model/site.ts';
 import { isPlain, templateText, type Template } from '../../model/template.ts';
 import { standInKinds } from '../../model/trial.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { LayerCheck } from '../check.ts';
 
 export const standInLength: LayerCheck = {

@@ -4,7 +4,7 @@ import { warning } from '../../messages/problem.ts';
 import { markupsOf, type Layer } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { looseTags, type LooseTag } from '../../resolve/markup/balance.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { LayerCheck } from '../check.ts';
 
 /** Tags of some markup that have no other end, each with its place, and the place where the markup ends. */

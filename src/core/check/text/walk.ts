@@ -2,8 +2,8 @@ import { error, listWords, warning, type Problem } from '../../messages/problem.
 import type { Site } from '../../model/site.ts';
 import type { Expression, Template, UseTag, ValuePath } from '../../model/template.ts';
 import { nestBlocks, type Body, type Node } from '../../resolve/markup/blocks.ts';
-import { partBook, type PartBook } from '../../resolve/parts.ts';
-import { formatted, kindOfValue, mostRepeats, textOf } from '../../resolve/values.ts';
+import { partBook, type PartBook } from '../../resolve/content/parts.ts';
+import { formatted, kindOfValue, mostRepeats, textOf } from '../../resolve/content/values.ts';
 import { withMembers, type Found, type Known } from './known.ts';
 
 /** Goes through a text with what is known at each of its places, and finds what leads nowhere. */

@@ -1,7 +1,7 @@
 import { hint } from '../../messages/problem.ts';
 import { layersOf, markupsOf, type Site } from '../../model/site.ts';
 import type { Template } from '../../model/template.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import { plainPage } from '../example.ts';
 import type { WholeCheck } from '../check.ts';
 

@@ -1,7 +1,7 @@
 import { isPieceRef, type BoxRef, type SizedRef } from '../../model/command.ts';
 import type { Layout, Member, Piece, Region, Wrapper } from '../../model/site.ts';
 import type { Bands } from '../../resolve/bands.ts';
-import { membersIn } from '../../resolve/members.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findLayout, findPiece } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';

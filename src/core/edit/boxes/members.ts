@@ -3,7 +3,7 @@ import { listWords } from '../../messages/problem.ts';
 import { isRegionElement, type Wrapper } from '../../model/site.ts';
 import type { Beside, RegionRef } from '../../model/command.ts';
 import { bandPlace, type Bands } from '../../resolve/bands.ts';
-import { membersIn } from '../../resolve/members.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName, findLayout, findRegion } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';

@@ -4,7 +4,7 @@ import { surroundingsOf } from '../../box-styles/outside.ts';
 import type { Layout } from '../../model/site.ts';
 import { bandPlaces } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { membersIn } from '../../resolve/members.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
 import { tokensAt } from '../../size/tokens.ts';
 
 /**

@@ -2,7 +2,7 @@ import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { layerName, layersOf, type MarkupPiece } from '../../model/site.ts';
 import { positionOf, type Span } from '../../model/span.ts';
 import type { PieceRef } from '../../model/command.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findPiece } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';

@@ -2,7 +2,7 @@ import { counted } from '../../messages/problem.ts';
 import type { Parameter, Part } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import type { Tag, UseTag } from '../../model/template.ts';
-import { partBook } from '../../resolve/parts.ts';
+import { partBook } from '../../resolve/content/parts.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';

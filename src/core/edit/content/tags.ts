@@ -1,6 +1,6 @@
 import { layersOf, markupsOf, type Site } from '../../model/site.ts';
 import type { Tag, Template } from '../../model/template.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 
 /** Every text of a site that tags can stand in: of layers and of parts. */
 function templatesOf(site: Site): Template[] {

@@ -1,7 +1,7 @@
 import { counted } from '../../messages/problem.ts';
 import { isWithin, type Pattern } from '../../model/pattern.ts';
 import { layerPattern, markupsOf, type Piece, type Route, layersOf } from '../../model/site.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findRoute } from '../find.ts';
 import { checkPattern } from './layouts.ts';

@@ -8,8 +8,8 @@ import {
 	type Region
 } from '../../model/site.ts';
 import type { Named, Span } from '../../model/span.ts';
-import { membersIn } from '../../resolve/members.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';

@@ -3,7 +3,7 @@ import { listWords } from '../../messages/problem.ts';
 import { layerName, layersOf } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import type { SitePart } from '../../model/command.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import { rolesOf } from '../../resolve/roles.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName } from '../find.ts';

@@ -16,20 +16,20 @@ import {
 	pagesOf
 } from '../../model/site.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
-import { membersIn } from '../../resolve/members.ts';
-import { arrangesPieces } from '../../resolve/runs.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
+import { arrangesPieces } from '../../resolve/boxes/runs.ts';
 import { slotOf, type Structure } from '../../resolve/structure.ts';
-import { bandedCss, type BandedRule } from './banded.ts';
+import { bandedCss, type BandedRule } from './boxes/banded.ts';
 import { group, rule } from './css-text.ts';
-import { withHeightNames } from './heights.ts';
-import { barePieceRule, frameRules, keptRule, pieceRule, spaceRule } from './member-rules.ts';
+import { withHeightNames } from './boxes/heights.ts';
+import { barePieceRule, frameRules, keptRule, pieceRule, spaceRule } from './boxes/member-rules.ts';
 import { hasPieceClass } from '../names.ts';
-import { printCss } from './print.ts';
-import { scrollingCss } from './scrolling.ts';
-import { landingRules } from './landing-rules.ts';
+import { printCss } from './boxes/print.ts';
+import { scrollingCss } from './boxes/scrolling.ts';
+import { landingRules } from './boxes/landing-rules.ts';
 import type { StyleSheet } from './style-sheet.ts';
 import { cascadeName, Selectors } from './selectors.ts';
-import { layoutStyles, pageStyles } from './styles.ts';
+import { layoutStyles, pageStyles } from './author/styles.ts';
 
 /** The sheet of one layout: how its boxes lie in each band, and its own styles. */
 export function layoutSheet(layout: Layout, site: Site, structure: Structure): StyleSheet {

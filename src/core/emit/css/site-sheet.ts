@@ -1,14 +1,14 @@
 import { settingKindsUsed } from '../../box-styles/used.ts';
 import type { SettingKind } from '../../model/setting.ts';
 import { layersOf, pagesOf, type Site, type Token } from '../../model/site.ts';
-import { isDrawer } from '../../resolve/drawers.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { isDrawer } from '../../resolve/boxes/drawers.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import { layoutsInOrder, type Structure } from '../../resolve/structure.ts';
 import { apartClass, closerClass, drawerClass, listClass, pageClass, skipClass } from '../names.ts';
-import { bandQuery } from './banded.ts';
+import { bandQuery } from './boxes/banded.ts';
 import { group, rule } from './css-text.ts';
-import { hasStyle, partLayer } from './part-styles.ts';
-import { whereMotion } from './scrolling.ts';
+import { hasStyle, partLayer } from './author/part-styles.ts';
+import { whereMotion } from './boxes/scrolling.ts';
 import { cascadeName } from './selectors.ts';
 import type { StyleSheet } from './style-sheet.ts';
 

@@ -4,7 +4,7 @@ import { isPlain } from '../../model/template.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import { compileMarkup, isBlank } from '../../resolve/markup/compile.ts';
 import type { LandedPiece } from '../../resolve/page.ts';
-import { navLinks } from '../../resolve/nav.ts';
+import { navLinks } from '../../resolve/content/nav.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { classNames } from '../names.ts';
 import { renderMarkup } from './markup.ts';

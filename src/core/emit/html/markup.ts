@@ -6,9 +6,15 @@ import {
 	type MarkupPart
 } from '../../resolve/markup/compile.ts';
 import type { Body } from '../../resolve/markup/blocks.ts';
-import { partDepth } from '../../resolve/part-depth.ts';
-import { partBook } from '../../resolve/parts.ts';
-import { choose, evaluate, evaluateBody, scopeOfPart, type Scope } from '../../resolve/values.ts';
+import { partDepth } from '../../resolve/content/part-depth.ts';
+import { partBook } from '../../resolve/content/parts.ts';
+import {
+	choose,
+	evaluate,
+	evaluateBody,
+	scopeOfPart,
+	type Scope
+} from '../../resolve/content/values.ts';
 import type { ClassNames } from '../names.ts';
 import { escapeCssValue, escapeHtml, isSafeUrl } from './escape.ts';
 import { originText } from './origins.ts';

@@ -2,7 +2,7 @@ import { layerName } from '../../model/site.ts';
 import { templateText } from '../../model/template.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { evaluateText, mostRepeats, type Scope } from '../../resolve/values.ts';
+import { evaluateText, mostRepeats, type Scope } from '../../resolve/content/values.ts';
 
 /** What a page is called, and the values that its expressions have. */
 

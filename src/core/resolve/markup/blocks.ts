@@ -10,7 +10,7 @@ import type {
 	UseTag,
 	WrittenRow
 } from '../../model/template.ts';
-import type { PartBook } from '../parts.ts';
+import type { PartBook } from '../content/parts.ts';
 
 /** What stands in a template, with what is inside of what. */
 export type Node =

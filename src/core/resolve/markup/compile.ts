@@ -5,7 +5,7 @@ import { Memory } from '../../lib/memory.ts';
 import type { Part } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { isPlain, placeInRows, type Expression, type Template } from '../../model/template.ts';
-import { partBook, type PartBook } from '../parts.ts';
+import { partBook, type PartBook } from '../content/parts.ts';
 import { looseTags, optionalEnds } from './balance.ts';
 import {
 	bodiesOf,

@@ -4,7 +4,7 @@ import { Memory } from '../../lib/memory.ts';
 import { copyPath, type DataSource, type Freshness, type Site } from '../../model/site.ts';
 import { decodeUtf8 } from '../../lib/utf8.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { kindOfValue, textOf } from '../../resolve/values.ts';
+import { kindOfValue, textOf } from '../../resolve/content/values.ts';
 import { usesAt, type Use } from './uses.ts';
 import { generalPath, valueUses, type ValueUse } from './value-uses.ts';
 

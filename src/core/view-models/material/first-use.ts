@@ -1,10 +1,10 @@
 import { layersOf, type Layer, type Part } from '../../model/site.ts';
 import { nestBlocks, bodiesOf, type Body } from '../../resolve/markup/blocks.ts';
-import { partBook } from '../../resolve/parts.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { partBook } from '../../resolve/content/parts.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { choose, scopeOfPart, type Scope } from '../../resolve/values.ts';
+import { choose, scopeOfPart, type Scope } from '../../resolve/content/values.ts';
 import { pageScope } from '../../emit/html/words.ts';
 
 /** What a part is given at the first place that uses it, on a page where it shows; undefined where none does. */

@@ -3,8 +3,8 @@ import { layersOf, markupsOf, type Layer, type Part, type Site } from '../../mod
 import type { Span } from '../../model/span.ts';
 import type { GivenValue, Template } from '../../model/template.ts';
 import { nestBlocks, type Body } from '../../resolve/markup/blocks.ts';
-import { partBook } from '../../resolve/parts.ts';
-import { piecesIn } from '../../resolve/pieces.ts';
+import { partBook } from '../../resolve/content/parts.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 
 /** A place that uses a value of shared data: a layer's piece, title or the like, or a part. */
 export interface ValueUse {

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { DataView } from '$core/view-models/material/data-view.ts';
-	import { ask } from '$store/ask.svelte.ts';
+	import { ask } from '$store/ways/ask.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import PanelField from '$views/shell/PanelField.svelte';
 	import Uses from '../Uses.svelte';

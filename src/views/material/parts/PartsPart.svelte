@@ -2,7 +2,7 @@
 	import { page as address } from '$app/state';
 	import type { PartView } from '$core/view-models/material/part-view.ts';
 	import { counted } from '$core/messages/problem.ts';
-	import { ask } from '$store/ask.svelte.ts';
+	import { ask } from '$store/ways/ask.svelte.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import MaterialSection from '../MaterialSection.svelte';

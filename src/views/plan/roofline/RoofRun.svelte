@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Mark } from '$core/view-models/marks.ts';
 	import type { RooflineRun } from '$core/view-models/roofline.ts';
-	import { hot } from '$store/hot.svelte.ts';
+	import { hot } from '$store/ways/hot.svelte.ts';
 
 	interface Props {
 		run: RooflineRun;

@@ -8,7 +8,7 @@
 		type RooflineRow,
 		type RooflineRun
 	} from '$core/view-models/roofline.ts';
-	import { hot } from '$store/hot.svelte.ts';
+	import { hot } from '$store/ways/hot.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { askMoveRoute, askNewLayout, askNewRoute, askNewState } from '../../commands/asking.ts';

@@ -2,7 +2,7 @@
 	import type { CrossSection, SectionColumn as Column } from '$core/view-models/cross-section.ts';
 	import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
 	import { sizeActions } from '$core/view-models/size-actions.ts';
-	import { hot } from '$store/hot.svelte.ts';
+	import { hot } from '$store/ways/hot.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import FoldButton from '$views/shell/FoldButton.svelte';
 	import type { BetweenView } from '$workers/messages.ts';

@@ -8,7 +8,7 @@
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import TileMark from '$views/shell/TileMark.svelte';
-	import { hot } from '$store/hot.svelte.ts';
+	import { hot } from '$store/ways/hot.svelte.ts';
 	import { cellFacts, choice, traceOf, type CellPlace } from '../choice.svelte.ts';
 	import { sectionDrag } from './section-drag.svelte.ts';
 	import { blockHeight, blockTop, landHeight, rowHeight } from './sizes.ts';

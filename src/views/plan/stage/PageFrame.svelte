@@ -2,8 +2,8 @@
 	import { overlayBoxes, type MeasuredBox } from '$core/view-models/overlay.ts';
 	import type { Mark } from '$core/view-models/marks.ts';
 	import { sameTrace, type Trace } from '$core/model/trace.ts';
-	import { hot } from '$store/hot.svelte.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { hot } from '$store/ways/hot.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import type { BetweenView, PageView } from '$workers/messages.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import Distances from './Distances.svelte';
@@ -22,7 +22,7 @@
 	import { frameScrolled, scrollFrame, type FrameScroll } from '$browser/scrolled.ts';
 	import { outside } from '$views/frame/outside.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { takeDrop } from '$store/drop.ts';
+	import { takeDrop } from '$store/files/drop.ts';
 	import { placeLabels, wordsOfPage, type LabelPlace, type Rect } from '$browser/labels.ts';
 	import { wordsAt, type PageWords } from '$browser/words.ts';
 	import type { WrittenWords } from '$core/view-models/written-words.ts';

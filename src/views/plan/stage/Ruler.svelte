@@ -6,7 +6,7 @@
 	import { devices } from '$store/devices.svelte.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import type { BandView } from '$workers/messages.ts';
 

@@ -3,7 +3,7 @@
 	import { plainHeight } from '$core/sheet/columns.ts';
 	import { type Trace } from '$core/model/trace.ts';
 	import { clampWidth } from '$store/address.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import type { BandView, BetweenView, PageView } from '$workers/messages.ts';

@@ -14,7 +14,7 @@
 	import { store } from '$store/site.svelte.ts';
 	import { eaveColors } from '$views/source/eave-language.ts';
 	import { editorLook } from '$views/source/editor-look.ts';
-	import { panes } from '$store/panes.svelte.ts';
+	import { panes } from '$store/ways/panes.svelte.ts';
 
 	interface Props {
 		name: string;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { busy } from '$store/busy.svelte.ts';
+	import { busy } from '$store/ways/busy.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 </script>
 

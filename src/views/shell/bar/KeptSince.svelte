@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { download } from '$store/download.ts';
+	import { download } from '$store/files/download.ts';
 	import { store } from '$store/site.svelte.ts';
 
 	let now = $state(Date.now());

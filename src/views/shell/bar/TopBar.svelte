@@ -2,7 +2,7 @@
 	import { page } from '$app/state';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { found } from '$store/findings.svelte.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import BusyLine from './BusyLine.svelte';
 	import KeptSince from './KeptSince.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
-	import { ask } from '$store/ask.svelte.ts';
+	import { ask } from '$store/ways/ask.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import Question from './Question.svelte';
 

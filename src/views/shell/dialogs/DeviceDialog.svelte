@@ -4,7 +4,7 @@
 	import { devices } from '$store/devices.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { clampHeight, clampWidth } from '$store/address.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import Question from './Question.svelte';
 
 	/** The site on a phone or another browser: an address, and its picture for a camera. */

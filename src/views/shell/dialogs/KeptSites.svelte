@@ -2,7 +2,7 @@
 	import { reasonOf } from '$core/messages/problem.ts';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import type { ListedSite } from '$store/keep/listing.ts';
-	import { duplicate, forget } from '$store/kept-sites.ts';
+	import { duplicate, forget } from '$store/keep/kept-sites.ts';
 	import { switchTo } from '$store/opening.ts';
 	import { store } from '$store/site.svelte.ts';
 	import Question from './Question.svelte';

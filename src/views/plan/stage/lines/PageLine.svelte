@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { RooflineLayout } from '$core/view-models/roofline.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { PageView } from '$workers/messages.ts';
 	import LayerMark from '$views/shell/LayerMark.svelte';

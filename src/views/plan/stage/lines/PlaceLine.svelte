@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
 	import { placeQuery, readPlace } from '$store/address.ts';
-	import { hot } from '$store/hot.svelte.ts';
+	import { hot } from '$store/ways/hot.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { PlaceView } from '$workers/messages.ts';
 

@@ -8,7 +8,7 @@
 		mostHeight,
 		mostWidth
 	} from '$store/address.ts';
-	import { look } from '$store/look.svelte.ts';
+	import { look } from '$store/ways/look.svelte.ts';
 	import type { BandView } from '$workers/messages.ts';
 
 	interface Props {

@@ -1,0 +1,27 @@
+import type { Layout, Member, Piece, Region } from '../../model/site.ts';
+
+/** Whatever arranges something by its own text. */
+export type Holder = Layout | Member;
+
+/** All wrappers and regions among members, and in their wrappers. */
+export function membersIn(members: readonly Member[]): Member[] {
+	return members.flatMap((member) =>
+		member.kind === 'region' ? [member] : [member, ...membersIn(member.members)]
+	);
+}
+
+/** A layout with all its wrappers and regions. */
+export function boxesOf(layout: Layout): Holder[] {
+	return [layout, ...membersIn(layout.members)];
+}
+
+/** What a box arranges by its own text. */
+export function contentsOf(box: Holder): readonly (Member | Piece)[] {
+	return box.kind === 'region' ? box.pieces : box.members;
+}
+
+/** Whether a region is the slot, or a wrapper has it inside. */
+export function holdsSlot(member: Member | Piece, slot: Region | undefined): boolean {
+	if (member.kind === 'region') return member === slot;
+	return member.kind === 'wrapper' && member.members.some((inner) => holdsSlot(inner, slot));
+}

@@ -1,0 +1,50 @@
+import { counted, reasonOf } from '$core/messages/problem.ts';
+import { commands } from '../commands.svelte.ts';
+import { store } from '../site.svelte.ts';
+
+/** Bringing files of other kinds into the open site: pictures, fonts, data. */
+
+/** Pictures stand in a folder of their own, as most sites have it. */
+function pathFor(file: File, folder: string | undefined): string {
+	const name = file.name
+		.replace(/[^\w.-]+/g, '-')
+		.replace(/^[-.]+/, '')
+		.toLowerCase();
+	const place = folder ?? (file.type.startsWith('image/') ? 'images/' : '');
+	return place + (name || 'file');
+}
+
+/** A path that no file of the site has. */
+function freePath(path: string): string {
+	const [, stem = path, ending = ''] = /^(.*?)(\.[^./]+)?$/.exec(path) ?? [];
+	for (let number = 1; ; number++) {
+		const tried = number === 1 ? path : `${stem}-${number}${ending}`;
+		if (!store.assets.has(tried)) return tried;
+	}
+}
+
+/** Adds files to the open site, each under a path of its own, and says which. */
+export async function addFiles(files: readonly File[]): Promise<void> {
+	const added: string[] = [];
+	for (const file of files) {
+		try {
+			const path = freePath(pathFor(file, undefined));
+			const bytes = new Uint8Array(await file.arrayBuffer());
+			if (await commands.make({ kind: 'put-file', file: path, bytes })) added.push(path);
+		} catch (failure) {
+			store.say(`${file.name} could not be read: ${reasonOf(failure)}.`);
+		}
+	}
+	if (added.length === 0) return;
+	const sentence =
+		added.length === 1
+			? `${added[0]} is a file of the site now. It stands in Material.`
+			: `${counted(added.length, 'file')} were added to the site: ${added.join(', ')}.`;
+	store.notice = { kind: 'fine', sentence };
+}
+
+/** Puts another file in the place of one, which every page that shows it then shows. */
+export async function replaceFile(path: string, file: File): Promise<void> {
+	const bytes = new Uint8Array(await file.arrayBuffer());
+	await commands.make({ kind: 'put-file', file: path, bytes });
+}
