@@ -35,7 +35,7 @@ export async function showTracks(app: App): Promise<void> {
 }
 
 /** Where something is once it stays there: what lies over the page follows it when it is laid out. */
-async function atRest({ page }: App, handle: ElementHandle): Promise<BoundingBox | undefined> {
+export async function atRest({ page }: App, handle: ElementHandle): Promise<BoundingBox> {
 	let before = '';
 	return until('it rests', async () => {
 		const box = await handle.boundingBox();
@@ -43,7 +43,7 @@ async function atRest({ page }: App, handle: ElementHandle): Promise<BoundingBox
 		const rests = now === before;
 		before = now;
 		await frames(page, 8);
-		return rests && box !== null && box;
+		return rests && (box ?? undefined);
 	});
 }
 

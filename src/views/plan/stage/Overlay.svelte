@@ -15,7 +15,7 @@
 		handles: boolean;
 		/** Tracks are drawn too, and say their own sizes. */
 		tracks: boolean;
-		onDragStart: (event: PointerEvent & { currentTarget: HTMLElement }, box: MeasuredBox) => void;
+		onDragStart: (event: PointerEvent, box: MeasuredBox) => void;
 	}
 	const { boxes, labels, scale, isLit, fateOf, handles, tracks, onDragStart }: Props = $props();
 </script>

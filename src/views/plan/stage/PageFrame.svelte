@@ -35,6 +35,7 @@
 	import { regionDrag } from './region-drag.svelte.ts';
 	import Tracks from './tracks/Tracks.svelte';
 	import WordsField from './WordsField.svelte';
+	import { untrack } from 'svelte';
 
 	interface Props {
 		page: PageView;
@@ -134,6 +135,11 @@
 	$effect(() => {
 		void store.texts;
 		if (main) return () => commands.forget();
+	});
+
+	$effect(() => {
+		void [chosenBox.view, chosenBox.around];
+		if (main) untrack(() => regionDrag.again());
 	});
 
 	$effect(() => {
@@ -262,14 +268,14 @@
 	}
 
 	/** A region is dragged by its name: onto another to change places, to one of its sides to stand there. */
-	function onDragStart(
-		event: PointerEvent & { currentTarget: HTMLElement },
-		box: MeasuredBox
-	): void {
-		const sheet = event.currentTarget.closest('.page')?.getBoundingClientRect();
+	function onDragStart(event: PointerEvent, box: MeasuredBox): void {
 		onPick(box.trace);
-		if (!sheet) return;
-		regionDrag.start(event, box.trace, () => ({ measured, sheet, scale }));
+		// The boxes as they are now: what the drag previews moves them.
+		const begun = measured;
+		regionDrag.start(event, box.trace, () => {
+			const sheet = frame?.getBoundingClientRect();
+			return sheet && { measured: begun, sheet, scale };
+		});
 	}
 
 	function scrollTo(id: string): void {

@@ -39,21 +39,34 @@ class RegionDrag {
 	zone = $state.raw<DropZone | undefined>();
 	private command: Command | undefined;
 	private key = '';
+	/** Looks again at what the pointer is over, while one drags. */
+	private lookAgain: (() => void) | undefined;
 
-	start(event: PointerEvent, trace: Trace, page: () => Sheet): void {
+	/** `page` says how the page stands now: what a press chooses opens a panel, and that may move the page. */
+	start(event: PointerEvent, trace: Trace, page: () => Sheet | undefined): void {
 		if (trace.region === undefined) return;
 		const member = trace.region;
-		const begun = page();
 		drag(event, {
-			move: (next) => this.over(next, trace, member, begun),
+			move: (next) => {
+				this.lookAgain = () => {
+					const now = page();
+					if (now) this.over(next, trace, member, now);
+				};
+				this.lookAgain();
+			},
 			end: (dropped) => {
 				const { command } = this;
-				this.command = this.zone = undefined;
+				this.command = this.zone = this.lookAgain = undefined;
 				this.key = '';
 				commands.forget();
 				if (dropped && command) void commands.make(command);
 			}
 		});
+	}
+
+	/** What there is to say of the chosen box came later than the press: the pointer may rest by then. */
+	again(): void {
+		this.lookAgain?.();
 	}
 
 	private over(event: PointerEvent, trace: Trace, member: string, page: Sheet): void {

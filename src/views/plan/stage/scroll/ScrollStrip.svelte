@@ -259,6 +259,8 @@
 		white-space: nowrap;
 	}
 	.span i {
+		/* In a line of its own height: in that of the text around it, it would stand too low to be read. */
+		display: block;
 		padding-left: 5px;
 		font: 10px/12px var(--sans);
 		color: var(--ink);
