@@ -5,7 +5,7 @@ import { sentenceOf } from '../../src/core/messages/problem.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { judgeMends } from '../judge/mends.ts';
-import { lookOver } from '../lib/findings.ts';
+import { findingsOf, lookOver } from '../lib/findings.ts';
 import { around, resolve } from '../lib/site.ts';
 
 /** A mend takes its problem away, brings no other, and changes nothing else of the text. */
@@ -25,6 +25,27 @@ const sites: Readonly<Record<string, readonly { text: string; mended: string }[]
 		{
 			text: 'layout x at /x { arrange columns 4; region main as main { slot; offset 1; span 6 } }',
 			mended: 'layout x at /x { arrange columns 4; region main as main { slot; offset 1; span 3 } }'
+		}
+	],
+	'row-not-full': [
+		{
+			text: 'layout x at /x { arrange columns 5; region main as main { slot; span 2 }; region side as aside { locked; span 4 @wide } }',
+			mended:
+				'layout x at /x { arrange columns 5; region main as main { slot; span 2 }; region side as aside { locked; span 4 @wide; new-row @wide } }'
+		}
+	],
+	'rows-more': [
+		{
+			text: 'layout x at /x { arrange columns 2 rows 1 { gap 8px }; region main as main { slot }; region side as aside { locked } }',
+			mended:
+				'layout x at /x { arrange columns 2 rows 2 { gap 8px }; region main as main { slot }; region side as aside { locked } }'
+		}
+	],
+	'strip-gap': [
+		{
+			text: 'layout x at /x { region main as main { slot }; region side as aside { locked; show strip @wide; arrange row { gap 20px } } }',
+			mended:
+				'layout x at /x { region main as main { slot }; region side as aside { locked; show strip @wide; gap 20px @wide; arrange row { gap 20px } } }'
 		}
 	],
 	'nav-empty': [
@@ -58,15 +79,15 @@ for (const [code, cases] of Object.entries(sites)) {
 		for (const { text, mended } of cases) {
 			const written = around(text);
 			const before = resolve(written);
-			const problem = before.problems.find((one) => one.code === code);
+			const found = findingsOf(before).findings;
+			const problem = found.find((one) => one.problem.code === code)?.problem;
 			assert.ok(problem, text);
 			const command = mendOf(problem, before);
 			assert.ok(command, text);
 			const { proposal, after } = prepare(before, command);
 			assert.ok(proposal.kind === 'edit', text);
 			assert.ok(after);
-			const known = before.problems.length;
-			assert.equal(after.problems.length, known - 1, text);
+			assert.equal(findingsOf(after).findings.length, found.length - 1, text);
 			const { texts } = applyChanges(before.reading.files, proposal.changes);
 			assert.equal(plain(texts.get('site.eave') ?? ''), plain(around(mended)));
 		}

@@ -1,6 +1,8 @@
 import type { Check } from './check.ts';
 import { areaUnknown, notArranged, pieceNotArranged } from './boxes/areas.ts';
 import { labelIdle } from './boxes/label-idle.ts';
+import { rowsFilled } from './boxes/rows-filled.ts';
+import { stripGap } from './boxes/strip-gap.ts';
 import { settingIdle } from './boxes/setting-idle.ts';
 import { drawerNoPlace, showNotHere, slotHidden } from './boxes/show.ts';
 import { sizes } from './boxes/sizes.ts';
@@ -108,6 +110,8 @@ export const checks: readonly Check[] = [
 	strayEndTags,
 	openElements,
 	columnsUnspanned,
+	rowsFilled,
+	stripGap,
 	gapsTooWide,
 	containAndMax,
 	regionEmpty,

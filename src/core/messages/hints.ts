@@ -31,6 +31,19 @@ export const hints = {
 	'region-empty': (region: string) => `Nothing stands in ${region} on any page.`,
 	'roles-idle': () =>
 		'There are roles, but every page lets in everyone, and everything is for all.',
+	'row-not-full': (
+		box: string,
+		columns: number,
+		row: string,
+		next: string,
+		takes: number,
+		left: number
+	) =>
+		`${next} takes ${takes} of the ${columns} columns of ${box}, but beside ${row} ${left === 1 ? 'one is' : `${left} are`} free: it begins a row of its own, and they stay empty.`,
+	'strip-gap': (box: string, gap: string, band: string) =>
+		`The gap of ${gap} does nothing while ${box} is a strip${band === '' ? '' : `, at ${band}`}: a strip takes the gap that the box says itself.`,
+	'rows-more': (box: string, columns: number, said: number, rows: number) =>
+		`What is in ${box} fills ${rows} rows of ${columns} columns, and ${said === 1 ? 'one is' : `${said} are`} said: those beyond are as tall as what is in them, not as tall as the others.`,
 	'contain-and-max': (box: string, meant: string) =>
 		`What is in ${box} stands off the middle: "contain ${meant}" centres it and keeps it as narrow.`,
 	'part-unused': (part: string) => `No page uses the part ${part}.`,

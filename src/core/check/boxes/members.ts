@@ -56,6 +56,24 @@ export function settingAtPlace(
 	return undefined;
 }
 
+/** The box of a layout whose arrangement stands at a place of the text, with the band it is for. */
+export function boxAtArrangement(
+	place: Span,
+	{ site }: ResolvedSite
+): { box: BoxRef; band: string } | undefined {
+	const { bands } = site.settings;
+	for (const layout of site.layouts) {
+		for (const box of boxesOf(layout)) {
+			const found = box.arrangements.find(({ span }) => sameSpan(span, place));
+			const band = found && bands[bandPlace(bands, found.band)]?.name.text;
+			if (band === undefined) continue;
+			const name = box === layout ? undefined : box.name.text;
+			return { box: { layout: layout.name.text, box: name }, band };
+		}
+	}
+	return undefined;
+}
+
 function sameSpan(a: Span, b: Span): boolean {
 	return a.file === b.file && a.from === b.from && a.to === b.to;
 }
