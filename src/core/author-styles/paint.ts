@@ -18,7 +18,20 @@ export interface Paint {
 /** Colours of some text, as CSS has them, and the declaration that gives it its own. */
 export interface WrittenPaint {
 	readonly ink: string;
-	readonly ground: string;
+	/** undefined: a picture, with no colour beneath it. */
+	readonly ground: string | undefined;
+	readonly rule: AuthorRule;
+	/** Offset in the style's CSS. */
+	readonly at: number;
+	/** What lets the ground through the text, the strongest of all between the two; undefined where nothing does. */
+	readonly veil: Veil | undefined;
+}
+
+/** CSS Color 4, section 3.2: `opacity`. */
+interface Veil {
+	/** Of all that is between text and ground together, 0 to 1. */
+	readonly share: number;
+	/** Where the strongest is written. */
 	readonly rule: AuthorRule;
 	/** Offset in the style's CSS. */
 	readonly at: number;
@@ -30,12 +43,12 @@ interface When {
 	readonly night: boolean;
 }
 
-/** A declaration of a colour that reaches an element. */
+/** A declaration of a colour, or of how much of it is there, that reaches an element. */
 interface Said {
 	/** undefined where a setting of the box says it. */
 	readonly rule: AuthorRule | undefined;
 	readonly conditions: readonly Condition[];
-	readonly property: 'ground' | 'ink';
+	readonly property: 'ground' | 'ink' | 'veil';
 	readonly value: string;
 	/** Offset in the style's CSS. */
 	readonly at: number;
@@ -46,6 +59,7 @@ interface Said {
 const properties: ReadonlyMap<string, Said['property']> = new Map(
 	Object.entries<Said['property']>({
 		color: 'ink',
+		opacity: 'veil',
 		'background-color': 'ground',
 		background: 'ground'
 	})
@@ -107,7 +121,7 @@ export class PagePaint {
 
 	/**
 	 * The colour of an element's text and that of what is behind it, with where the first is written; undefined
-	 * where one of them is not known: nobody says it, or a picture or gradient is behind.
+	 * where one of them is not known: nobody says it, a gradient is behind, or both are seen through together.
 	 */
 	written(element: Element, when: When): WrittenPaint | undefined {
 		const around = [...outward(element)];
@@ -116,10 +130,31 @@ export class PagePaint {
 			.find((said) => said !== undefined && said.value !== 'inherit');
 		const ink = inked && this.colourIn(inked.value, when);
 		const grounds = around.map((one) => this.saidOf(one, 'ground', when));
-		const said = grounds.find((one) => one !== undefined && !isClear(one.value));
-		if (!ink || !inked.rule || !said || /gradient|url\(/.test(said.value)) return undefined;
-		const ground = this.colourIn(said.value, when);
-		return ground === undefined ? undefined : { ink, ground, rule: inked.rule, at: inked.at };
+		const place = grounds.findIndex((one) => one !== undefined && !isClear(one.value));
+		const said = grounds[place];
+		if (!ink || !inked.rule || !said || /gradient/.test(said.value)) return undefined;
+		if (around.slice(place).some((one) => this.shareOf(one, when) < 1)) return undefined;
+		const ground = this.colourIn(said.value.replace(/url\([^)]*\)/g, ''), when);
+		if (ground === undefined && !said.value.includes('url(')) return undefined;
+		const veil = this.veilOf(around.slice(0, place), when);
+		return { ink, ground, rule: inked.rule, at: inked.at, veil };
+	}
+
+	private veilOf(inside: readonly Element[], when: When): Veil | undefined {
+		const veils = inside.flatMap((one) => {
+			const said = this.saidOf(one, 'veil', when);
+			const share = this.shareOf(one, when);
+			return said?.rule && share < 1 ? [{ share, rule: said.rule, at: said.at }] : [];
+		});
+		const [strongest] = veils.sort((a, b) => a.share - b.share);
+		return strongest && { ...strongest, share: veils.reduce((all, { share }) => all * share, 1) };
+	}
+
+	/** How much of an element is there, 0 to 1; 1 where that is not known. */
+	private shareOf(element: Element, when: When): number {
+		const value = this.saidOf(element, 'veil', when)?.value.trim() ?? '';
+		const [, number, percent] = /^([\d.]+)(%?)$/.exec(value) ?? [];
+		return number === undefined ? 1 : Math.min(1, Number(number) / (percent ? 100 : 1));
 	}
 
 	/** Of a region or wrapper of a layout, or without one of the layout itself; without both, of the page. */

@@ -71,6 +71,8 @@ export const hints = {
 		`What lies beside each other in ${box} is ${gaps} px apart.`,
 
 	// Reading
+	'contrast-picture': (ink: string) =>
+		`${ink} stands on a picture, with no colour beneath it: nobody knows whether it can be read, least of all until the picture is there.`,
 	'heading-skips': (level: number, before: number, other: string) =>
 		`This heading of level ${level} follows one of level ${before}${other === '' ? '' : ` that ${other} brings`}: a level between them is missing.`,
 	'description-missing': (page: string) =>

@@ -173,8 +173,8 @@ export const warnings = {
 		`This link leads to #${id}, but nothing on ${page} has that id.`,
 	'image-no-alt': (file: string) =>
 		`The picture ${file} has no alt: say what it shows, or alt="" where it shows nothing that matters.`,
-	'contrast-low': (ink: string, ground: string, ratio: number, least: number) =>
-		`${ink} on ${ground} has a contrast of ${ratio} to 1; text needs ${least} to 1.`,
+	'contrast-low': (ink: string, ground: string, ratio: number, least: number, opacity: number) =>
+		`${ink}${opacity < 100 ? `, seen through to ${opacity} %,` : ''} on ${ground} has a contrast of ${ratio} to 1; text needs ${least} to 1.`,
 
 	// Style
 	'style-leaks': (selector: string, layer: string, others: string) =>

@@ -1,10 +1,10 @@
-import { differenceEuclidean, parse, wcagContrast, type Color } from 'culori';
+import { blend, differenceEuclidean, parse, wcagContrast, type Color } from 'culori';
 import { TypeAround } from '../../laid/type-around.ts';
-import { warning, type Mend } from '../../messages/problem.ts';
+import { hint, warning, type Mend } from '../../messages/problem.ts';
 import type { Style } from '../../model/site.ts';
 import { placeOfStyle } from '../../model/style-place.ts';
 import { PagePaint, type WrittenPaint } from '../../author-styles/paint.ts';
-import { outward, type Element } from '../../author-styles/page-tree.ts';
+import { attributeOf, outward, type Element } from '../../author-styles/page-tree.ts';
 import { plainPage } from '../example.ts';
 import type { PageCheck } from '../check.ts';
 import type { Occurrence } from '../subject/occurrence.ts';
@@ -17,15 +17,25 @@ const largeText = 24;
 const style = (ink: string): string =>
 	`style """ :scope { background: #fffdf7; } p { color: ${ink}; } """`;
 
+const onPicture = (beneath: string): string =>
+	plainPage(
+		'<h1>Seed</h1><p>Lent, not sold.</p>',
+		`style """ p { color: #4a3b2a; background: ${beneath}url("data:image/svg+xml,"); } """`
+	);
+
 export const contrastLow: PageCheck = {
 	of: 'page',
-	codes: ['contrast-low'],
+	codes: ['contrast-low', 'contrast-picture'],
 	what: 'Text has enough contrast with what is behind it, by day and by night, where both colours are known.',
 	why: 'In the sun, on a poor screen or with poor eyes it cannot be read.',
 	examples: {
 		'contrast-low': {
 			wrong: plainPage('<h1>Seed</h1><p>Lent, not sold.</p>', style('#b9b2a0')),
 			mended: plainPage('<h1>Seed</h1><p>Lent, not sold.</p>', style('#4a3b2a'))
+		},
+		'contrast-picture': {
+			wrong: onPicture(''),
+			mended: onPicture('#fffdf7 ')
 		}
 	},
 	find(page) {
@@ -54,21 +64,38 @@ function whens({ resolved }: WrittenPage): { readonly width: number; readonly ni
 }
 
 function occurrences(
-	{ ink, ground, rule, at }: WrittenPaint,
+	{ ink, ground, rule, at, veil }: WrittenPaint,
 	large: boolean,
 	element: Element,
 	page: WrittenPage
 ): Occurrence[] {
+	const box = page.boxOf(element);
+	if (ground === undefined) {
+		const span = placeOfStyle(rule.style, at, 'color'.length);
+		return [{ problem: hint('contrast-picture', span, ink), box, cause: ink }];
+	}
 	const [one, other] = [parse(ink), parse(ground)];
-	// What can be seen through lands on something else.
-	if (!one || !other || (one.alpha ?? 1) < 1 || (other.alpha ?? 1) < 1) return [];
-	const ratio = Math.floor(wcagContrast(one, other) * 10) / 10;
+	// A ground that can be seen through lies on something else.
+	if (!one || !other || (other.alpha ?? 1) < 1) return [];
+	const share = (one.alpha ?? 1) * (veil?.share ?? 1);
+	const ratio = ratioOf(one, other, share);
 	const least = leastOf(large);
 	if (ratio >= least) return [];
-	const span = placeOfStyle(rule.style, at, 'color'.length);
-	const mend = colourMend(page, rule.style, at, { ink: one, ground: other, least });
-	const problem = { ...warning('contrast-low', span, ink, ground, ratio, least), ...(mend && { mend }) }; // prettier-ignore
-	return [{ problem, box: page.boxOf(element), cause: `${ink} ${ground}`, weight: least - ratio }];
+	// Where the colour alone would do, it is what lets the ground through that is to change.
+	const isVeiled = veil !== undefined && ratioOf(one, other, one.alpha ?? 1) >= least;
+	const span = isVeiled
+		? placeOfStyle(veil.rule.style, veil.at, 'opacity'.length)
+		: placeOfStyle(rule.style, at, 'color'.length);
+	const details = [ink, ground, ratio, least, Math.round((veil?.share ?? 1) * 100)] as const;
+	const mend = veil ? undefined : colourMend(page, rule.style, at, { ink: one, ground: other, least });
+	const problem = { ...warning('contrast-low', span, ...details), ...(mend && { mend }) };
+	return [{ problem, box, cause: `${ink} ${ground} ${share}`, weight: least - ratio }];
+} // prettier-ignore
+
+/** The contrast of a colour of which a share (0 to 1) is there with what is behind it, as WCAG counts it. */
+function ratioOf(ink: Color, ground: Color, share: number): number {
+	const seen = share < 1 ? blend([ground, { ...ink, alpha: share }]) : ink;
+	return Math.floor(wcagContrast(seen, ground) * 10) / 10;
 }
 
 /** The token of the site that is nearest to a colour of text, and differs enough from what is behind it. */
@@ -96,9 +123,19 @@ function colourMend(
 	return { label: `Write ${insert}`, span: placeOfStyle(style, at, declared.length), insert };
 } // prettier-ignore
 
-function holdsText({ children }: Element): boolean {
-	return children.some((child) => child.type === 'text' && child.data.trim() !== '');
+/** Text that has to be read: what can be used no more need not (WCAG 2.2, success criterion 1.4.3, "incidental"). */
+function holdsText(element: Element): boolean {
+	const isText = element.children.some(
+		(child) => child.type === 'text' && child.data.trim() !== ''
+	);
+	return isText && ![...outward(element)].some(isDisabled);
 }
+
+/** HTML, section 4.10.18.5; WAI-ARIA 1.2, `aria-disabled`. */
+function isDisabled(element: Element): boolean {
+	const isControl = ['button', 'input', 'select', 'textarea', 'fieldset', 'option', 'optgroup'].includes(element.name);
+	return (isControl && attributeOf(element, 'disabled') !== undefined) || attributeOf(element, 'aria-disabled') === 'true';
+} // prettier-ignore
 
 function isLarge(element: Element, type: TypeAround): boolean {
 	const isHead = [...outward(element)].some(({ name }) => name === 'h1');
