@@ -1,7 +1,8 @@
 import type { FileRow } from '$core/sheet/sheet-file.ts';
 import type { DrawingWay } from '$core/sheet/svg.ts';
 import type { Jump } from '$core/sweep/jump-words.ts';
-import { mendIdeas, type MendIdea } from '$core/sweep/mends.ts';
+import type { MendIdea } from '$core/sweep/mend-idea.ts';
+import { mendIdeas } from '$core/sweep/mends.ts';
 import type { Misfit } from '$core/check/fit/misfits.ts';
 import { checkSite, isSound, type CheckedSite } from '$core/check/site.ts';
 import { keepMarks } from '$core/view-models/marks.ts';

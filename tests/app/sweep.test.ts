@@ -3,6 +3,7 @@ import { after, before, test } from 'node:test';
 import { named, startApp, until, type App } from '../lib/app.ts';
 import { regionsOnStage } from '../lib/hand.ts';
 import { openText } from '../lib/source.ts';
+import { sourceText } from '../lib/stage.ts';
 
 /** One page at every width: against the stage, with mends that are tried, shown and made. */
 
@@ -110,3 +111,28 @@ test('what does not fit is said, a mend shows its text and its curve first, and 
 	assert.equal(csv[0], 'screen,shell.head width,shell.head height,shell.main width,shell.main height,shell.side width,shell.side height'); // prettier-ignore
 	assert.match(csv[1000 - 280 + 1] ?? '', /^1000,1000,50,700,50,300,50/);
 });
+
+test('a picture wider than a phone: a rule for it is tried, shown and made', async () => {
+	const { page } = app;
+	await app.open('/sweep');
+	await openText(page, wide);
+	await swept('/');
+	const mend = await named(page, 'button', 'Let pictures be no wider than their place, in /');
+	await mend.click();
+	const lines = await page.$$eval('.change .mono', (all) => all.map((one) => one.textContent));
+	assert.match(lines.join('\n'), /\+ .*max-width: 100%/);
+	await (await named(page, 'button', 'Make it')).click();
+	await until('nothing sticks out', async () => (await page.$$('.misfit')).length === 0);
+	assert.match(await sourceText(app, 'typed.eave'), /style """img, video, svg \{ max-width: 100%; height: auto; \}"""/);
+}); // prettier-ignore
+
+const wide = `site "Seed library" { lang en; bands { narrow 0; wide 900 } }
+layout frame at / {
+  description "Seed that is lent."
+  region main as main { slot }
+}
+route / {
+  title "Home"
+  piece pod """<h1>Pods</h1><img src="data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg'/%3E" alt="A pod" width="640" height="200">"""
+}
+`;

@@ -7,7 +7,7 @@ import { after, before, test } from 'node:test';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { HtmlValidate } from 'html-validate';
 import { z } from 'zod';
-import { wholeExample } from '../../src/core/check/example.ts';
+import { plainPage, wholeExample } from '../../src/core/check/example.ts';
 import { shownFaults } from '../../src/core/check/html/shown-faults.ts';
 import type { OpenChromium } from '../../src/cli/measure/chromium.ts';
 import { run as runMain } from '../../src/cli/main.ts';
@@ -107,6 +107,19 @@ test('what only a browser shows is told once at its place, and of the mended pag
 	}
 });
 
+test('what is pressed is told by its size as it is measured, and a link in a line of text is not', async () => {
+	const at = join(folder, 'targets');
+	await mkdir(at, { recursive: true });
+	const keys = '<p><button type="button">a</button><button type="button">b</button></p>';
+	const style = 'style """button { font-size: 9px; border: 0; padding: 0 }"""';
+	const words = '<p>Seed is <a href="/">lent</a> here and brought back, by those who can.</p>';
+	await writeFile(join(at, 'site.eave'), wholeExample(plainPage(`<h1>Seed</h1>${keys}${words}`, style)));
+	const { out } = await run('check', at, '--measure');
+	const told = out.split('\n').filter((line) => line.includes(': target-small: '));
+	assert.equal(told.length, 2, out);
+	assert.match(told.join(), /"a" is \d by 1\d px.*"b" is \d by 1\d px/);
+}); // prettier-ignore
+
 test('rules of HTML and of accessibility find nothing on delivered pages that check --measure did not tell', async () => {
 	const judge = new HtmlValidate({ extends: ['html-validate:recommended', 'html-validate:a11y'] });
 	const engine = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8'); // prettier-ignore
@@ -124,7 +137,7 @@ test('rules of HTML and of accessibility find nothing on delivered pages that ch
 			for (const { ruleId } of results.flatMap(({ messages }) => messages)) if (!isTold(ruleId)) untold.push(`${file} ${ruleId}`); // prettier-ignore
 			await page.goto(pathToFileURL(join(built, file)).href);
 			await page.evaluate(engine);
-			const found: unknown = await page.evaluate('axe.run().then(({ violations }) => violations.map(({ id }) => id))'); // prettier-ignore
+			const found: unknown = await page.evaluate('axe.run({ rules: { "target-size": { enabled: true } } }).then(({ violations }) => violations.map(({ id }) => id))'); // prettier-ignore
 			for (const id of z.array(z.string()).parse(found)) if (!isTold(id)) untold.push(`${file} ${id}`); // prettier-ignore
 		}
 		await page.close();

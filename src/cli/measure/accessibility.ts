@@ -21,18 +21,21 @@ const faultsSchema = z.array(
 		rule: z.string(),
 		help: z.string(),
 		element: z.number(),
-		contrast: z.object({ is: z.number(), needs: z.number() }).optional()
+		contrast: z.object({ is: z.number(), needs: z.number() }).optional(),
+		size: z.object({ width: z.number(), height: z.number() }).optional()
 	})
 );
 
 /** Runs in the page: what the engine finds, each with the place of its element among all of the body. */
-const look = `axe.run(document, { resultTypes: ['violations'] }).then(({ violations }) => {
+const look = `axe.run(document, { resultTypes: ['violations'], rules: { 'target-size': { enabled: true } } }).then(({ violations }) => {
 	const all = [document.body, ...document.body.querySelectorAll('*')];
 	return violations.flatMap(({ id, help, nodes }) => nodes.map(({ target, any }) => {
 		const found = document.querySelector(String(target[0]));
 		const data = any.find((one) => one.data && one.data.contrastRatio)?.data;
 		const contrast = data && { is: data.contrastRatio, needs: parseFloat(data.expectedContrastRatio) };
-		return { rule: id, help, element: Math.max(0, all.indexOf(found)), ...(contrast && { contrast }) };
+		const pressed = any.find((one) => one.id === 'target-size' && one.data && one.data.width !== undefined)?.data;
+		const size = pressed && { width: pressed.width, height: pressed.height };
+		return { rule: id, help, element: Math.max(0, all.indexOf(found)), ...(contrast && { contrast }), ...(size && { size }) };
 	}));
 })`;
 
@@ -65,8 +68,8 @@ export class Accessibility {
 				const word = `${one.rule} ${one.element}`;
 				const before = known.get(word);
 				const widths = [...(before?.widths ?? []), width];
-				const { contrast, ...said } = one;
-				known.set(word, { ...said, ...(contrast && { contrast }), widths });
+				const { contrast, size, ...said } = one;
+				known.set(word, { ...said, ...(contrast && { contrast }), ...(size && { size }), widths });
 			}
 		}
 		// What is so on all of them is so at every width.

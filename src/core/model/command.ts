@@ -413,6 +413,13 @@ export type MendCommand =
 			readonly was: string;
 			readonly insert: string;
 	  }
+	/** A rule in a style of its own, for the content that a layer brings. */
+	| {
+			readonly kind: 'add-rule';
+			readonly label: string;
+			readonly in: LayerRef;
+			readonly css: string;
+	  }
 	/** Mends of several findings as one. */
 	| { readonly kind: 'mend-all'; readonly label: string; readonly mends: readonly Command[] }
 	| {

@@ -1,20 +1,15 @@
 import { isEmptyCell, type AreasArrangement } from '../model/arrange.ts';
 import type { Site } from '../model/site.ts';
-import type { Command } from '../model/command.ts';
 import { arrangementAt, bandAt } from '../resolve/bands.ts';
 import { parseTracks, isTrackList } from '../size/tracks.ts';
 import type { ResolvedPage } from '../resolve/page.ts';
 import { sweepTo } from '../geometry/widths/jumps.ts';
 import type { Jump } from './jump-words.ts';
 import type { Misfit } from '../check/fit/misfits.ts';
+import { contentMends } from './content-mends.ts';
+import type { MendIdea } from './mend-idea.ts';
 
-/** Something that might make what does not fit fit. It is worked out whether it does before it is offered. */
-export interface MendIdea {
-	readonly label: string;
-	readonly command: Command;
-}
-
-/** Ideas for a misfit: the breakpoint at which it would fit, what comes in later, narrower tracks beside it, its own scrolling. */
+/** Ideas for a misfit: the breakpoint at which it would fit, what comes in later, narrower tracks beside it, a rule for the content, its own scrolling. */
 export function mendIdeas(
 	misfit: Misfit,
 	page: ResolvedPage,
@@ -25,6 +20,7 @@ export function mendIdeas(
 		...laterBand(misfit, site),
 		...comeLater(misfit, page, site, jumps),
 		...narrowerTracks(misfit, page, site),
+		...contentMends(misfit, page),
 		...ownScrolling(misfit, site)
 	];
 }

@@ -1,4 +1,5 @@
-import { isMended, type MendIdea } from '$core/sweep/mends.ts';
+import type { MendIdea } from '$core/sweep/mend-idea.ts';
+import { isMended } from '$core/sweep/mends.ts';
 import type { Misfit } from '$core/check/fit/misfits.ts';
 import type { RoomLine } from '$core/sweep/room-lines.ts';
 import type { SweepView } from '$core/sweep/sweep-view.ts';

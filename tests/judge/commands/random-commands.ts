@@ -178,5 +178,6 @@ const makers: readonly Maker[] = [
 	(random) => ({ kind: 'add-part', name: random.of(names) }),
 	(random, site) => ({ kind: 'rename-part', name: random.of([...site.site.parts.map(({ name }) => name.text), 'none']), to: random.of(names) }),
 	(random, site) => ({ kind: 'remove-part', name: random.of([...site.site.parts.map(({ name }) => name.text), 'none']) }),
+	(random, site) => ({ kind: 'add-rule', label: 'Let long words break', in: layer(random, site), css: random.of(['* { overflow-wrap: anywhere; }', 'img { max-width: 100%; height: auto; }']) }),
 	(random, site) => ({ kind: 'set-aside', code: random.of(['heading-twice', 'image-no-alt', 'no-code']), in: layer(random, site), reason: random.of(['It is meant.', '', 'a "b"']) })
 ]; // prettier-ignore

@@ -5,6 +5,7 @@ import type { Element } from '../../author-styles/page-tree.ts';
 import type { ElsewhereCheck } from '../check.ts';
 import { plainLayout, plainPage } from '../example.ts';
 import type { Occurrence } from '../subject/occurrence.ts';
+import { targetProblem } from '../reading/target-small.ts';
 import type { WrittenPage } from '../subject/written-page.ts';
 
 /** What only a page that is opened in a browser shows to those who listen, or see little. */
@@ -18,6 +19,8 @@ export interface ShownFault {
 	readonly element: number;
 	/** Contrast that there is and that is needed, where it is about that. */
 	readonly contrast?: { readonly is: number; readonly needs: number };
+	/** px, of what is pressed. */
+	readonly size?: { readonly width: number; readonly height: number };
 	/** px, widths of the screens on which it was seen. */
 	readonly widths: readonly number[];
 }
@@ -126,7 +129,13 @@ function widthsOf({ widths }: ShownFault): NonNullable<Occurrence['widths']> {
 	return widths.map((width) => ({ from: width, to: width }));
 }
 
-function problemOf({ rule, help, contrast }: ShownFault, { name }: Element, at: Span): Problem {
+function problemOf(
+	{ rule, help, contrast, size }: ShownFault,
+	element: Element,
+	at: Span
+): Problem {
+	const { name } = element;
+	if (size) return targetProblem(element, at, size);
 	if (contrast) return warning('contrast-shown', at, name, contrast.is, contrast.needs);
 	if (rule === 'region') return hint('outside-landmarks', at, name);
 	if (rule === 'scrollable-region-focusable') return warning('scroller-no-keyboard', at, name);

@@ -1,4 +1,5 @@
-import { warning } from '../../messages/problem.ts';
+import { warning, type Problem } from '../../messages/problem.ts';
+import type { Span } from '../../model/span.ts';
 import { attributeOf, type Element } from '../../author-styles/page-tree.ts';
 import { reached } from '../../author-styles/reached.ts';
 import { plainPage } from '../example.ts';
@@ -18,7 +19,7 @@ const button = (size: string): string =>
 export const targetSmall: PageCheck = {
 	of: 'page',
 	codes: ['target-small'],
-	what: 'What can be pressed is 24 by 24 px at least, where its size is said.',
+	what: 'What can be pressed is 24 by 24 px at least, where its size is said, and with --measure as it is measured: a link in a line of text apart, and what has room around it.',
 	why: 'Whose hand shakes, or whose finger is broad, presses what is beside it.',
 	examples: { 'target-small': { wrong: button('18px'), mended: button('28px') } },
 	find(page) {
@@ -39,18 +40,21 @@ export const targetSmall: PageCheck = {
 				if (!said || attributeOf(element, 'type') === 'hidden') return [];
 				const { width = least, height = least } = said;
 				if (width >= least && height >= least) return [];
-				const words = textIn(element).trim() || attributeOf(element, 'aria-label') || element.name;
-				const problem = warning(
-					'target-small',
-					page.placeOf(element),
-					`"${words.slice(0, 30)}"`,
-					width,
-					height
-				);
+				const problem = targetProblem(element, page.placeOf(element), { width, height });
 				return [{ problem, box: page.boxOf(element), cause: '' }];
 			});
 	}
 };
+
+/** What is said of a target of such a size, px. */
+export function targetProblem(
+	element: Element,
+	at: Span,
+	{ width, height }: { readonly width: number; readonly height: number }
+): Problem {
+	const words = textIn(element).trim() || attributeOf(element, 'aria-label') || element.name;
+	return warning('target-small', at, `"${words.slice(0, 30)}"`, width, height);
+}
 
 interface Size {
 	readonly width?: number | undefined;

@@ -1,4 +1,5 @@
 import type { MendCommand } from '../../model/command.ts';
+import { findLayer } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { CommandKinds } from '../command-kind.ts';
 import { setAside, tellAgain } from './set-aside.ts';
@@ -15,6 +16,11 @@ export const mendCommands: CommandKinds<SingleMend> = {
 			}
 			surgery.replace(span, insert);
 		}
+	},
+	'add-rule': {
+		label: ({ label }) => label,
+		carryOut: (resolved, surgery, { in: layer, css }) =>
+			surgery.insertInto(findLayer(resolved, layer).span, [`style """${css}"""`])
 	},
 	'set-aside': {
 		label: ({ code }) => `Set ${code} aside`,
