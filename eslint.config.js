@@ -54,6 +54,7 @@ const coreLibraries = [
 	'html-validate',
 	'aria-query',
 	'fastest-levenshtein',
+	'franc-min',
 	'zod'
 ];
 

@@ -1,10 +1,10 @@
-import { loadMarkupJudge } from '../../src/core/check/html/markup-judge.ts';
+import { loadLibraries } from '../../src/core/check/libraries.ts';
 import { Desk } from '../../src/workers/desk.ts';
 import type { BenchRow } from './core.ts';
 import { generatedSite } from './generated-site.ts';
 import { summary } from './measure.ts';
 
-await loadMarkupJudge();
+await loadLibraries();
 
 /** What the application shows meanwhile. */
 const near = ['/branch-3/page-7'];

@@ -1,4 +1,4 @@
-import { loadMarkupJudge } from '../../src/core/check/html/markup-judge.ts';
+import { loadLibraries } from '../../src/core/check/libraries.ts';
 import { canBeAllowed } from '../../src/core/check/allowances.ts';
 import { checks } from '../../src/core/check/list.ts';
 import { foundElsewhere } from '../../src/core/check/elsewhere.ts';
@@ -12,7 +12,7 @@ import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 
 // Without it some of them would set off nothing.
-await loadMarkupJudge();
+await loadLibraries();
 
 /** The document of all findings, made from the checks themselves: each with an example that sets it off, tried as it is written. */
 export function findingsDocument(): string {

@@ -1,5 +1,5 @@
 import { allowWords, couldAllow } from '$core/check/allowances.ts';
-import { loadMarkupJudge, markupJudge } from '$core/check/html/markup-judge.ts';
+import { loadLibraries, markupJudge } from '$core/check/libraries.ts';
 import { isSafe, mendOf } from '$core/check/mend.ts';
 import type { CheckedSite } from '$core/check/site.ts';
 import { labelOf } from '$core/edit/commands.ts';
@@ -120,8 +120,8 @@ export class FindingsWork {
 		const { failure } = this;
 		this.failure = undefined;
 		if (failure !== undefined) throw new Error(failure);
-		void loadMarkupJudge().catch((reason: unknown) => {
-			this.failure = `The rules of HTML could not be loaded: ${reasonOf(reason)}`;
+		void loadLibraries().catch((reason: unknown) => {
+			this.failure = `The rules of HTML and of languages could not be loaded: ${reasonOf(reason)}`;
 		});
 	}
 

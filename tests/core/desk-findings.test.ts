@@ -1,4 +1,4 @@
-import { loadMarkupJudge } from '../../src/core/check/html/markup-judge.ts';
+import { loadLibraries } from '../../src/core/check/libraries.ts';
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { readSitePath } from '../../src/cli/site-path.ts';
@@ -10,7 +10,7 @@ import { filesOf } from '../lib/desk.ts';
 import { findingsOf } from '../lib/findings.ts';
 import { resolve } from '../lib/site.ts';
 
-await loadMarkupJudge();
+await loadLibraries();
 
 /** Looking over the open site a little at a time: what is in sight first, and each thing told once. */
 

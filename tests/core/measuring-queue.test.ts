@@ -1,4 +1,4 @@
-import { loadMarkupJudge } from '../../src/core/check/html/markup-judge.ts';
+import { loadLibraries } from '../../src/core/check/libraries.ts';
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
@@ -10,7 +10,7 @@ import { Desk } from '../../src/workers/desk.ts';
 import { filesOf } from '../lib/desk.ts';
 import { resolve } from '../lib/site.ts';
 
-await loadMarkupJudge();
+await loadLibraries();
 
 /** Which pages are measured next, and which have to be again. */
 

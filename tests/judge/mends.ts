@@ -1,4 +1,4 @@
-import { loadMarkupJudge } from '../../src/core/check/html/markup-judge.ts';
+import { loadLibraries } from '../../src/core/check/libraries.ts';
 import type { Finding } from '../../src/core/findings/finding.ts';
 import { mendOf } from '../../src/core/check/mend.ts';
 import { checkSite, isSound, type CheckedSite } from '../../src/core/check/site.ts';
@@ -10,7 +10,7 @@ import { mutate } from './fuzz/mutate.ts';
 import { Random } from './fuzz/random.ts';
 import { seedSites } from './fuzz/seeds.ts';
 
-await loadMarkupJudge();
+await loadLibraries();
 
 /** Whether mends do what they say on sites into which something wrong was put by chance. */
 

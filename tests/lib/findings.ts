@@ -1,10 +1,10 @@
-import { loadMarkupJudge } from '../../src/core/check/html/markup-judge.ts';
+import { loadLibraries } from '../../src/core/check/libraries.ts';
 import { LookingOver, type Findings } from '../../src/core/findings/look-over.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';
 import { resolve } from './site.ts';
 
 // Nothing is left out because it has not come yet.
-await loadMarkupJudge();
+await loadLibraries();
 
 /** Everything that is found in a site. */
 export function findingsOf(site: CheckedSite, over = new LookingOver(2026)): Findings {

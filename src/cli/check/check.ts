@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { loadMarkupJudge } from '../../core/check/html/markup-judge.ts';
+import { loadLibraries } from '../../core/check/libraries.ts';
 import { LookingOver, type Findings } from '../../core/findings/look-over.ts';
 import { reportOf, reportSchema, type Report } from '../../core/findings/report.ts';
 import type { CheckedSite } from '../../core/check/site.ts';
@@ -52,7 +52,7 @@ export async function checkCommand(
 	if (typeof known === 'string') return refuse(known);
 	const chromium = options.measure ? findChromium() : undefined;
 	if (options.measure && chromium === undefined) return refuse(noChromium);
-	await loadMarkupJudge();
+	await loadLibraries();
 	let site = await loadSite(path, streams);
 	if (typeof site === 'number') return site === 1 ? 1 : 2;
 	if (options.mend) {

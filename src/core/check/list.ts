@@ -50,6 +50,7 @@ import { anchorNowhere, linkNowhere } from './reading/links.ts';
 import { descriptionMissing, langMissing, titleMissing, titleTwice } from './reading/page-head.ts';
 import { imageNoAlt, imageNoSize } from './reading/pictures.ts';
 import { stuckBare } from './reading/stuck-bare.ts';
+import { langDiffers } from './reading/lang-differs.ts';
 import { skipMissing } from './reading/skip-missing.ts';
 import { targetSmall } from './reading/target-small.ts';
 import { overrideLostHeading } from './style/override-lost-heading.ts';
@@ -127,6 +128,7 @@ export const checks: readonly Check[] = [
 	fileMissing,
 	titleMissing,
 	langMissing,
+	langDiffers,
 	layoutUnused,
 	partUnused,
 	tokenUnused,

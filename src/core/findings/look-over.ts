@@ -4,7 +4,7 @@ import { checks } from '../check/list.ts';
 import type { CheckedSite } from '../check/site.ts';
 import { factsOf, type PageFacts } from '../check/subject/page-facts.ts';
 import { shownFaults, shownOccurrences, type ShownFault } from '../check/html/shown-faults.ts';
-import { markupJudge } from '../check/html/markup-judge.ts';
+import { markupJudge } from '../check/libraries.ts';
 import type { Occurrence } from '../check/subject/occurrence.ts';
 import { WrittenPage } from '../check/subject/written-page.ts';
 import { atEdge, hint, listProblems, type Problem } from '../messages/problem.ts';

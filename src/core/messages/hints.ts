@@ -71,6 +71,10 @@ export const hints = {
 		`What lies beside each other in ${box} is ${gaps} px apart.`,
 
 	// Reading
+	'lang-differs': (is: string, said: string, tag: string) =>
+		`All that is written looks like ${is}, as far as can be guessed, and the site says ${said}: write lang ${tag}, if it is.`,
+	'lang-differs-here': (layer: string, is: string, said: string, tag: string) =>
+		`What ${layer} writes looks like ${is}, as far as can be guessed, and the site says ${said}: what is in another language says so, with lang="${tag}".`,
 	'contrast-picture': (ink: string) =>
 		`${ink} stands on a picture, with no colour beneath it: nobody knows whether it can be read, least of all until the picture is there.`,
 	'heading-skips': (level: number, before: number, other: string) =>

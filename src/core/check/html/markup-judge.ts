@@ -14,23 +14,3 @@ export interface MarkupFault {
 
 /** Holds markup as it is written against the rules of HTML. */
 export type MarkupJudge = (markup: string) => readonly MarkupFault[];
-
-let judge: MarkupJudge | undefined;
-let loading: Promise<void> | undefined;
-
-/** The judge, once it has been loaded: it knows all of HTML, and nothing that is drawn needs it. */
-export function markupJudge(): MarkupJudge | undefined {
-	return judge;
-}
-
-/** Loads it, once; where that fails, whoever asks again tries again. */
-export function loadMarkupJudge(): Promise<void> {
-	loading ??= import('./judge-markup.ts').then(
-		({ judgeMarkup }) => void (judge = judgeMarkup),
-		(failure: unknown) => {
-			loading = undefined;
-			throw failure;
-		}
-	);
-	return loading;
-}
