@@ -15,6 +15,7 @@ import { contentCut } from './fit/content-cut.ts';
 import { covered } from './fit/covered.ts';
 import { footFloats } from './fit/foot-floats.ts';
 import { gapUneven } from './fit/gap-uneven.ts';
+import { heightTyped } from './fit/height-typed.ts';
 import { headJumps } from './fit/head-jumps.ts';
 import { measureTooLong, measureTooShort } from './fit/measures.ts';
 import { orderDiffers } from './fit/order-differs.ts';
@@ -171,6 +172,7 @@ export const checks: readonly Check[] = [
 	drawerTooNarrow,
 	covered,
 	footFloats,
+	heightTyped,
 	scrollerFlat,
 	stuckCovers,
 	headJumps,

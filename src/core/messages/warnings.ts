@@ -142,6 +142,8 @@ export const warnings = {
 			: `${region} is too narrow for ${box}, which needs ${needs} px: up to ${by} px stick out.`,
 	'foot-floats': (region: string, by: number) =>
 		`Where a page is short, ${region} ends up to ${by} px above the lower edge of the screen.`,
+	'height-typed': (box: string, height: string, by: number) =>
+		`${box} is ${height} tall, but what is around it takes more than that leaves: each short page scrolls by ${by} px. Without numbers, the layout says "height screen" and the row of ${box} is 1fr.`,
 	'stuck-covers': (boxes: string, px: number, screen: number) =>
 		`What sticks takes ${px} px of a screen that is ${screen} px high, which is more than a third: ${boxes}.`,
 	covered: (box: string, other: string, by: number) =>
