@@ -85,7 +85,7 @@ test('arrangements: grids, lines and stacks, and what they make of their members
 		css(`${columns}; ${spanned}; ${slot}`, undefined),
 		'display: grid; grid-template-columns: repeat(12, minmax(0, 1fr)); gap: 20px'
 	);
-	assert.match(css(`${columns}; ${spanned}; ${slot}`, 'a'), /^grid-column: 1 \/ span 6/);
+	assert.match(css(`${columns}; ${spanned}; ${slot}`, 'a'), /^grid-column: 3 \/ span 4/);
 	assert.match(css(`${columns}; region a as div { span all }; ${slot}`, 'a'), /grid-column: 1 \/ -1/);
 	const row = 'arrange row { gap 4px; wrap; justify between; align center }';
 	assert.equal(

@@ -88,9 +88,13 @@ function inCss(said: Said, around: Around): Record<string, string> {
 		const free = Number(said.offset ?? 0);
 		const wide = span === 'all' ? 4 : Math.min(4, Number(span) + free);
 		const first = said['new-row'] === '' ? '1 / ' : '';
-		css['grid-column'] = wide === 4 ? '1 / -1' : `${first}span ${wide}`;
+		// It comes first, so it is known where it begins, but for what takes several rows or is drawn in another order.
+		const known = free > 0 && rows === '1' && css['order'] === undefined;
+		const taken = wide - Math.min(free, 3);
+		if (known) css['grid-column'] = taken === 1 ? `${free + 1}` : `${free + 1} / span ${taken}`;
+		else css['grid-column'] = wide === 4 ? '1 / -1' : `${first}span ${wide}`;
 		if (rows !== '1') css['grid-row'] = `span ${rows}`;
-		if (free > 0) css['margin-inline-start'] = `calc((100% + 8px) * ${free} / ${wide})`;
+		if (free > 0 && !known) css['margin-inline-start'] = `calc((100% + 8px) * ${free} / ${wide})`;
 	}
 	return css;
 }

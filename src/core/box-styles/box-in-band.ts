@@ -24,9 +24,14 @@ export class BoxInBand implements Placed {
 		const { bands } = surroundings;
 		this.settings = settingsAt(box.settings, bands, band);
 		this.inside = insideAt(box, band, bands);
-		this.around = box.parent && {
-			inside: insideAt(box.parent, band, bands),
-			settings: settingsAt(box.parent.settings, bands, band)
+		const { parent } = box;
+		const place = parent?.members.indexOf(box) ?? -1;
+		this.around = parent && {
+			inside: insideAt(parent, band, bands),
+			settings: settingsAt(parent.settings, bands, band),
+			members:
+				place < 0 ? undefined : parent.members.map((one) => settingsAt(one.settings, bands, band)),
+			place
 		};
 	}
 

@@ -307,29 +307,36 @@ class Placer {
 	private reachInside(
 		children: readonly LayoutBox[],
 		inner: Reach,
-		{ style, laidBase, lines, barAcross, barDown }: LayoutBox,
+		{ style, laidBase, lines, width, height, barAcross, barDown }: LayoutBox,
 		reach: Reach
 	): Reach {
 		const line = { x: style.lineEnd.at(0, this.view), y: style.lineBottom.at(0, this.view) };
 		const padEnd = style.padEnd.at(laidBase, this.view) - line.x + barAcross;
 		const padBottom = style.padBottom.at(laidBase, this.view) - line.y + barDown;
-		// Tracks count whether or not something stands in them.
-		const tracks = style.display === 'grid' ? lines : undefined;
-		const least = {
-			x: larger(reach.x, inner.x + (tracks?.across ?? 0) + (tracks ? padEnd : 0)),
-			y: larger(reach.y, inner.y + (tracks?.down ?? 0) + (tracks ? padBottom : 0))
+		// Tracks count whether or not something stands in them, and what sticks out of them only as far as it does.
+		const bounds =
+			lines && style.display === 'grid'
+				? { x: inner.x + lines.across + padEnd, y: inner.y + lines.down + padBottom }
+				: // A box counts here even where it has no area.
+					children.reduce(({ x, y }, child) => {
+						const below = child.style.marginBottom.at(child.laidBase, this.view);
+						const out = this.outOfRun(child);
+						return {
+							x: larger(x, inner.x + child.x + child.width + out + padEnd),
+							y: larger(y, inner.y + child.y + child.height + below + padBottom)
+						};
+					}, nowhere);
+		const from = {
+			x: inner.x - style.padStart.at(laidBase, this.view) + style.lineStart.at(0, this.view),
+			y: inner.y - style.padTop.at(laidBase, this.view) + style.lineTop.at(0, this.view)
 		};
-		// Of a grid its tracks count, and what sticks out of those only as far as it does.
-		if (tracks) return least;
-		// A box counts here even where it has no area.
-		return children.reduce(({ x, y }, child) => {
-			const below = child.style.marginBottom.at(child.laidBase, this.view);
-			const out = this.outOfRun(child);
-			return {
-				x: larger(x, inner.x + child.x + child.width + out + padEnd),
-				y: larger(y, inner.y + child.y + child.height + below + padBottom)
-			};
-		}, least);
+		// Together with the room that the box has it counts only where that has an area.
+		const room = {
+			x: larger(bounds.x, inner.x - style.padStart.at(laidBase, this.view) + width - line.x),
+			y: larger(bounds.y, inner.y - style.padTop.at(laidBase, this.view) + height - line.y)
+		};
+		if (!exceeds(room.x, from.x) || !exceeds(room.y, from.y)) return reach;
+		return { x: larger(reach.x, bounds.x), y: larger(reach.y, bounds.y) };
 	}
 
 	/** The elements of a run are boxes of the region itself. */

@@ -43,7 +43,9 @@ export interface Style {
 	readonly padBottom: Length;
 	readonly padStart: Length;
 	readonly padEnd: Length;
-	/** The border alone, at the ends to which a box scrolls. */
+	/** The border alone. */
+	readonly lineStart: Length;
+	readonly lineTop: Length;
 	readonly lineEnd: Length;
 	readonly lineBottom: Length;
 	readonly marginStart: Length;
@@ -109,6 +111,8 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 		padBottom: edge(declared['padding-block']?.end, declared['border-block-width']?.end),
 		padStart: edge(declared['padding-inline']?.start, declared['border-inline-width']?.start),
 		padEnd: edge(declared['padding-inline']?.end, declared['border-inline-width']?.end),
+		lineStart: withBorder(zero, line(declared['border-inline-width']?.start)),
+		lineTop: withBorder(zero, line(declared['border-block-width']?.start)),
 		lineEnd: withBorder(zero, line(declared['border-inline-width']?.end)),
 		lineBottom: withBorder(zero, line(declared['border-block-width']?.end)),
 		marginStart: space(declared['margin-inline-start']),
@@ -262,7 +266,7 @@ function flexOf(
 
 function gridSpanOf(lines: GridLines | undefined): GridSpan {
 	if (lines === undefined) return { start: undefined, span: 1 };
-	return { start: lines.fromFirst ? 0 : undefined, span: lines.span };
+	return { start: lines.from === undefined ? undefined : lines.from - 1, span: lines.span };
 }
 
 /** Whether shares of what the box is in decide how often its columns repeat, by its bounds or its padding. */
@@ -286,7 +290,14 @@ export function widthsDepend(style: Style): boolean {
 		columnGap,
 		...lengthsOf(style.columns)
 	];
-	return countsByShare(style) || lengths.some((length) => length?.viewport);
+	return countsByShare(style) || [...lengths, ...heightsOf(style)].some((one) => one?.viewport);
+}
+
+/** Heights that a width follows from, where the two are in a ratio (CSS Box Sizing 4, section 5.1). */
+function heightsOf(style: Style): (Length | undefined)[] {
+	if (style.ratio === undefined) return [];
+	const { height, minHeight, maxHeight, padTop, padBottom } = style;
+	return [height, minHeight, maxHeight, padTop, padBottom];
 }
 
 function lengthsOf({ tracks, repeat }: TrackList): (Length | undefined)[] {

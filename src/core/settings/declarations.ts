@@ -11,8 +11,8 @@ export interface Sides {
 
 /** Lines of a grid that a box lies between (CSS Grid Layout 2, section 8.3). */
 export interface GridLines {
-	/** It begins at the first line; elsewhere it is placed where there is room. */
-	readonly fromFirst: boolean;
+	/** The line that it begins at, the first is 1; undefined where it is placed where there is room. */
+	readonly from: number | undefined;
 	readonly span: number | 'all';
 }
 

@@ -11,6 +11,10 @@ export type Inside = Arrangement | { readonly kind: 'strip' } | { readonly kind:
 export interface Around {
 	readonly inside: Inside;
 	readonly settings: SettingsAt;
+	/** What holds for its members in the order they are written; undefined where pages differ in what stands there. */
+	readonly members: readonly SettingsAt[] | undefined;
+	/** Its place among them. */
+	readonly place: number;
 }
 
 export const edges = ['top', 'bottom'] as const;

@@ -79,8 +79,10 @@ function meaningOf<I extends Inside>(definition: ArrangementDefinition<I>, insid
 	return {
 		declare: (gap) => definition.declare(inside, gap),
 		declareAny: () => definition.declareAny(inside),
-		declareMember: (placed) =>
-			definition.declareMember(placed, { inside, settings: placed.around?.settings ?? {} }),
+		declareMember: (placed) => {
+			const { around = { settings: {}, members: undefined, place: -1 } } = placed;
+			return definition.declareMember(placed, { ...around, inside });
+		},
 		isAbove: (one, other) => definition.isAbove(inside, one, other)
 	};
 }

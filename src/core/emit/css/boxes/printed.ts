@@ -128,9 +128,9 @@ function printTracks(tracks: Tracks): string {
 	return `repeat(${tracks.count}, ${track})`;
 }
 
-function printLines({ fromFirst, span }: GridLines): string {
+function printLines({ from, span }: GridLines): string {
 	if (span === 'all') return '1 / -1';
-	return fromFirst ? `1 / span ${span}` : `span ${span}`;
+	return from === undefined ? `span ${span}` : span === 1 ? String(from) : `${from} / span ${span}`;
 }
 
 function printFlex(flex: Flex | 'none'): string {
