@@ -74,8 +74,16 @@ export function* outward(element: Element): Generator<Element> {
 
 /** An element and all in it, in their order. */
 export function* inward(element: Element): Generator<Element> {
-	yield element;
-	for (const child of element.children) if (isTag(child)) yield* inward(child);
+	// One generator for all depths: each yield would go through one more at each.
+	const left: Element[] = [element];
+	for (let next = left.pop(); next; next = left.pop()) {
+		yield next;
+		const { children } = next;
+		for (let at = children.length - 1; at >= 0; at--) {
+			const child = children[at];
+			if (child && isTag(child)) left.push(child);
+		}
+	}
 }
 
 /** What a selector that a rule has says of elements. */

@@ -10,7 +10,7 @@ import type { Occurrence } from '../subject/occurrence.ts';
 import type { WrittenPage } from '../subject/written-page.ts';
 
 /** HTML, section 3.2.6, and WAI-ARIA 1.2, section 6.3: attributes that name other elements of the page by their ids. */
-const naming = [
+const naming: ReadonlySet<string> = new Set([
 	'for',
 	'form',
 	'list',
@@ -24,7 +24,7 @@ const naming = [
 	'aria-flowto',
 	'aria-labelledby',
 	'aria-owns'
-] as const;
+]);
 
 export const idTwice: PageCheck = {
 	of: 'page',
@@ -84,9 +84,8 @@ export const referenceNowhere: PageCheck = {
 	find(page) {
 		const ids = idsOf(page);
 		return page.elements.flatMap((element) =>
-			naming.flatMap((name): Occurrence[] => {
-				const value = attributeOf(element, name);
-				if (value === undefined) return [];
+			Object.entries(element.attribs).flatMap(([name, value]): Occurrence[] => {
+				if (!naming.has(name)) return [];
 				const lost = value.split(/\s+/).find((id) => id !== '' && !ids.has(id));
 				if (lost === undefined) return [];
 				const told = warning('reference-nowhere', page.placeOf(element), name, lost);

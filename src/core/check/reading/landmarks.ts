@@ -70,8 +70,8 @@ export const mainPart: PageCheck = {
 };
 
 function isMain(element: Element): boolean {
-	const hidden = [...outward(element)].some((one) => attributeOf(one, 'hidden') !== undefined);
-	return !hidden && (element.name === 'main' || attributeOf(element, 'role') === 'main');
+	if (element.name !== 'main' && attributeOf(element, 'role') !== 'main') return false;
+	return ![...outward(element)].some((one) => attributeOf(one, 'hidden') !== undefined);
 }
 
 /** Of pages that sit under a layout it is the frame that lacks it, so it is said once. */
