@@ -144,7 +144,7 @@
 				choose={(value) => (measure = value)}
 			/>
 			<TrialMenu />
-			<button class="act" aria-pressed={asTable} onclick={() => (asTable = !asTable)}
+			<button class="act turn" aria-pressed={asTable} onclick={() => (asTable = !asTable)}
 				>{asTable ? 'As a chart' : 'In words'}</button
 			>
 			<button class="act" disabled={!sweep} onclick={saveCsv}>Save as CSV</button>
@@ -297,6 +297,10 @@
 		align-items: center;
 		gap: 14px;
 		margin-left: auto;
+	}
+	/* As wide in both states, so that pressing it moves nothing beside it. */
+	.turn {
+		min-width: 84px;
 	}
 	.middle {
 		display: flex;
