@@ -1,12 +1,16 @@
 import type { Layer, Layout, Site } from '../../model/site.ts';
+import { mayFloat } from './floats.ts';
 import { classNames, type ClassNames } from '../names.ts';
 
 /** How style sheets name the boxes of a layout: by their classes. */
 export class Selectors {
+	/** Something of the site may float, so what stands behind content has to begin below it. */
+	readonly mayFloat: boolean;
 	private readonly names: ClassNames;
 
 	constructor(site: Site) {
 		this.names = classNames(site);
+		this.mayFloat = mayFloat(site);
 	}
 
 	root(layout: Layout): string {

@@ -69,7 +69,15 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 	const css = [
 		`/* The layout ${layout.name.text}, which stands at ${layout.at.text}. */`,
 		// What boxes are before anything is said of them: every other rule wins over it.
-		group('@layer site', [flowRule(layout, surroundings, selectors)]),
+		group('@layer site', [
+			flowRule(layout, surroundings, selectors),
+			// It may land behind content in which something floats.
+			selectors.mayFloat && structure.chainOf(layout).length > 0
+				? rule(layout.measure === 'space' ? selectors.space(layout) : selectors.root(layout), [
+						'clear: both;'
+					])
+				: ''
+		]),
 		group(`@layer ${cascadeName(layout)}`, rules) || `@layer ${cascadeName(layout)} {\n}`
 	];
 	return { path: layoutSheetPath(layout), css: css.join('\n') + '\n' };

@@ -141,9 +141,11 @@ export function pieceRule(piece: Piece, owner: Layer, place: PiecePlace): Banded
 		printed(declareInRegion(box, at, surroundings.bands))
 	);
 	const isFree = !arrangesPieces(box);
+	const bands = inBands(pieceBox(piece, box), surroundings);
 	return {
 		selector: selectors.piece(region, owner, box.name, piece.name.text),
-		bands: inBands(pieceBox(piece, box), surroundings),
+		// What floats in the content before it would else push it aside.
+		bands: isFree && selectors.mayFloat ? bands.map(clearing) : bands,
 		under: isFree ? inRegion.map(asBlock) : inRegion,
 		layout
 	};
@@ -152,6 +154,10 @@ export function pieceRule(piece: Piece, owner: Layer, place: PiecePlace): Banded
 /** A box that is a block of its own accord, as elements are: what is in it has to be kept in it. */
 function asBlock(lines: Printed): Printed {
 	return new Map([['display', 'block'], ...lines]);
+}
+
+function clearing(lines: Printed): Printed {
+	return lines.get('display') === 'none' ? lines : new Map([...lines, ['clear', 'both']]);
 }
 
 /** A piece of a page that sits under nothing. */
@@ -163,7 +169,9 @@ export function barePieceRule(
 ): BandedRule {
 	return {
 		selector: selectors.barePiece(page, piece.name.text),
-		bands: inBands(pieceBox(piece, bareBox), surroundings),
+		bands: selectors.mayFloat
+			? inBands(pieceBox(piece, bareBox), surroundings).map(clearing)
+			: inBands(pieceBox(piece, bareBox), surroundings),
 		under: bandPlaces(surroundings.bands).map(() => asBlock(new Map())),
 		layout: undefined
 	};
@@ -182,7 +190,8 @@ function openerRule(
 	const bands = bandPlaces(surroundings.bands).map((place): Printed => {
 		const { show } = settingsAt(opener.region.settings, surroundings.bands, place);
 		if (show?.kind !== 'drawer' || !host) return new Map([['display', 'none']]);
-		return printed(declare(openerBox(opener, host), place, surroundings));
+		const lines = printed(declare(openerBox(opener, host), place, surroundings));
+		return selectors.mayFloat && !arrangesPieces(host) ? clearing(lines) : lines;
 	});
 	const under = bandPlaces(surroundings.bands).map((place) =>
 		printed(host ? declareInRegion(host, place, surroundings.bands) : {})

@@ -74,13 +74,14 @@ const printers: { readonly [P in Property]: Printer<P> } = {
 	'box-shadow': asIs('none')
 };
 
-/** What moves as one scrolls or goes to another page says; it is written after everything else. */
+/** What moves as one scrolls or goes to another page says, and what nothing is computed from; it is written after everything else. */
 const initialOfMoving: ReadonlyMap<string, string> = new Map(
 	Object.entries<string>({
 		animation: 'none',
 		'animation-timeline': 'auto',
 		'animation-range': 'normal',
 		'view-transition-name': 'none',
+		clear: 'none',
 		'scroll-padding-block-start': 'auto',
 		'scroll-padding-block-end': 'auto'
 	})
