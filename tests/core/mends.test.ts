@@ -19,6 +19,11 @@ const sites: Readonly<Record<string, readonly { text: string; mended: string }[]
 		{
 			text: 'layout x at /x { gap 8px; region main as main { slot } }',
 			mended: 'layout x at /x { region main as main { slot } }'
+		},
+		// What sticks and scrolls by itself ends with the screen, so its height follows nothing else.
+		{
+			text: 'layout x at /x { region main as main { slot; aspect 2 / 1; stick top; scroll own } }',
+			mended: 'layout x at /x { region main as main { slot; stick top; scroll own } }'
 		}
 	],
 	'span-too-wide': [

@@ -1,7 +1,7 @@
 import { error } from '../../messages/problem.ts';
 import type { Placement, SettingsAt } from '../../model/setting.ts';
 import { members, type Need, type SettingDefinition } from '../definition.ts';
-import { shrinkOf } from './stick.ts';
+import { edgeOf, shrinkOf } from './stick.ts';
 import type { Inside, Placed } from '../placed.ts';
 
 /** More than any picture is wider than high, or higher than wide. */
@@ -51,7 +51,9 @@ function hasFreeHeight(own: SettingsAt): boolean {
 	const bounded = [min?.height, max?.height].some(
 		(bound) => bound !== undefined && bound !== 'auto' && bound !== 'none'
 	);
-	return (height === undefined || height === 'auto') && !bounded && !shrinkOf(own);
+	// What sticks and scrolls by itself is no taller than the screen.
+	const ends = own.scroll === 'own' && edgeOf(own) !== undefined;
+	return (height === undefined || height === 'auto') && !bounded && !ends && !shrinkOf(own);
 }
 
 /**
