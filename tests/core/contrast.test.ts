@@ -31,7 +31,10 @@ test('text through which its ground is seen has the contrast of what is seen', (
 	assert.deepEqual(told('<p>Lent</p>', 'p { color: black; opacity: 60% }'), []);
 	// A quarter is left of two halves.
 	assert.match(told('<div><p>Lent</p></div>', 'div { opacity: .5 } p { color: black; opacity: .5 }').join(), /25 %/); // prettier-ignore
-	assert.match(told('<p>Lent</p>', 'p { color: rgb(0 0 0 / 50%) }').join(), /contrast of 3\.9 to 1/);
+	assert.match(
+		told('<p>Lent</p>', 'p { color: rgb(0 0 0 / 50%) }').join(),
+		/contrast of 3\.9 to 1/
+	);
 });
 
 test('where the colour alone is too faint, the colour is what has to change', () => {
