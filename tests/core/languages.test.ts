@@ -42,6 +42,9 @@ test('a whole site in another language is one finding, a page in one is its own,
 	const [en, de] = [`<p>${texts['en']}</p>`, `<p>${texts['de']}</p>`];
 	assert.deepEqual(told('en', de, de, de), ['lang-differs German English de']);
 	assert.deepEqual(told('en', en, de), ['lang-differs-here /1 German English de']);
+	// What is too short to be told counts as what it says it is.
+	const short = '<p>Whoever borrows beans grows them, and brings a handful back.</p>';
+	assert.deepEqual(told('en', short, de), ['lang-differs-here /1 German English de']);
 	assert.deepEqual(told('en', en, de.replace('<p', '<p lang="de"')), []);
 	assert.deepEqual(told('en', `<pre>${texts['de']}</pre>`, en), []);
 });

@@ -72,7 +72,7 @@ export const hints = {
 
 	// Reading
 	'lang-differs': (is: string, said: string, tag: string) =>
-		`All that is written looks like ${is}, as far as can be guessed, and the site says ${said}: write lang ${tag}, if it is.`,
+		`Nearly all that is written looks like ${is}, as far as can be guessed, and the site says ${said}: write lang ${tag}, if it is.`,
 	'lang-differs-here': (layer: string, is: string, said: string, tag: string) =>
 		`What ${layer} writes looks like ${is}, as far as can be guessed, and the site says ${said}: what is in another language says so, with lang="${tag}".`,
 	'contrast-picture': (ink: string) =>

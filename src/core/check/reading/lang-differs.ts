@@ -12,6 +12,8 @@ import { languageGuess } from '../libraries.ts';
 const mostLayers = 200;
 /** Characters of a layer that are looked at. */
 const mostText = 1500;
+/** As a share of all that is written: short texts are in no language that could be told. */
+const nearlyAll = 0.9;
 /** What is not running text, or says its own language. */
 const skipped = new Set([
 	'script',
@@ -46,14 +48,15 @@ export const langDiffers: WholeCheck = {
 		const { lang, langSpan } = site.settings;
 		const guess = languageGuess();
 		if (!langSpan || !guess) return nothing;
-		const texts = spread(layersOf(site)).flatMap((layer) => {
-			const text = runningText(layer);
-			return text.length < 200 ? [] : [{ layer, is: guess(text, lang) }];
+		const texts = spread(layersOf(site)).map((layer) => ({ layer, text: runningText(layer) }));
+		const others = texts.flatMap(({ layer, text }) => {
+			const is = guess(text, lang);
+			return is === undefined ? [] : [{ layer, text, is }];
 		});
-		const others = texts.flatMap(({ layer, is }) => (is === undefined ? [] : [{ layer, is }]));
 		const [first] = others;
-		// All of it in one other language: it is what the site says that is wrong.
-		if (first && others.length === texts.length && others.every(({ is }) => is === first.is)) {
+		// Nearly all of it in one other language: it is what the site says that is wrong.
+		const isAll = first && lengthOf(others) >= nearlyAll * lengthOf(texts);
+		if (isAll && others.every(({ is }) => is === first.is)) {
 			return [hint('lang-differs', langSpan, nameOf(first.is), nameOf(lang), first.is)];
 		}
 		return others.map(({ layer, is }): Problem => {
@@ -68,6 +71,10 @@ export const langDiffers: WholeCheck = {
 
 function inEnglish(): string {
 	return 'Whoever borrows beans grows them, keeps the best pods, dries them and brings a handful back. Nothing is sold here, and nobody is asked for more than they can give; what is brought back is labelled with its kind, its year and the garden in which it grew, so that others know.';
+}
+
+function lengthOf(texts: readonly { readonly text: string }[]): number {
+	return texts.reduce((sum, { text }) => sum + text.length, 0);
 }
 
 /** The language in words. */
