@@ -1,8 +1,8 @@
 import { layerName, type Layer, type Site } from '../model/site.ts';
 import { templateText } from '../model/template.ts';
-import { landingFills } from '../resolve/fill-target.ts';
 import { membersIn } from '../resolve/boxes/members.ts';
-import type { HolderRef, LayerRef, PieceRef, RegionRef } from '../model/command.ts';
+import type { PieceRef, RegionRef } from '../model/command.ts';
+import { holdersIn } from '../resolve/content/holders.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 
 /** Something that can be gone to by its name. */
@@ -62,8 +62,8 @@ function piecesOf(resolved: ResolvedSite): Findable[] {
 	return [...site.layouts, ...site.routes, ...site.states].flatMap((layer): Findable[] => {
 		const page = layer.kind === 'layout' ? pageUnder(site, layer, resolved) : layerName(layer);
 		if (page === undefined) return [];
-		return holdersOf(layer, resolved).flatMap(({ holder, pieces }) =>
-			pieces.map((name): Findable => {
+		return holdersIn(layer, resolved).flatMap(({ holder, pieces }) =>
+			pieces.map(({ name: { text: name } }): Findable => {
 				const where = holder.region
 					? `${holder.region.region} of ${layerName(layer)}`
 					: layerName(layer);
@@ -80,25 +80,4 @@ function pageUnder(site: Site, layout: Layer, { structure }: ResolvedSite): stri
 		structure.chainOf(one).some((outer) => outer === layout)
 	);
 	return page && layerName(page);
-}
-
-function holdersOf(
-	layer: Layer,
-	{ structure }: ResolvedSite
-): { holder: HolderRef; pieces: string[] }[] {
-	const ref: LayerRef = { kind: layer.kind, name: layerName(layer) };
-	const named = (pieces: Layer['fills'][number]['pieces']): string[] =>
-		pieces.map((piece) => piece.name.text);
-	const own =
-		layer.kind === 'layout'
-			? layer.regions.map((region) => ({
-					holder: { layer: ref, region: { layout: ref.name, region: region.name.text } },
-					pieces: named(region.pieces)
-				}))
-			: [{ holder: { layer: ref, region: undefined }, pieces: named(layer.pieces) }];
-	const fills = landingFills(layer, structure.chainOf(layer)).map(({ fill, layout, region }) => ({
-		holder: { layer: ref, region: { layout: layout.name.text, region: region.name.text } },
-		pieces: named(fill.pieces)
-	}));
-	return [...own, ...fills];
 }

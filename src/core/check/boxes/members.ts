@@ -1,11 +1,12 @@
 import type { Arrangement } from '../../model/arrange.ts';
-import type { Layer, Member, Piece } from '../../model/site.ts';
+import { layersOf, type Layer, type Layout, type Member, type Piece } from '../../model/site.ts';
 import type { Setting } from '../../model/setting.ts';
 import type { Span } from '../../model/span.ts';
-import type { BoxRef } from '../../model/command.ts';
+import type { BoxRef, SizedRef } from '../../model/command.ts';
 import { bandPlace } from '../../resolve/bands.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
 import { boxesOf, contentsOf } from '../../resolve/boxes/members.ts';
+import { holdersIn } from '../../resolve/content/holders.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { slotOf } from '../../resolve/structure.ts';
 
@@ -38,22 +39,37 @@ function withSettings(placements: readonly Placement[]): Placement[] {
 	return placements.filter(({ member }) => member.settings.length > 0);
 }
 
-/** The setting of a layout's box that stands at a place of the text, with the box and the band it is for. */
+/** The setting that stands at a place of the text, with the box or piece that has it and the band it is for. */
 export function settingAtPlace(
 	place: Span,
-	{ site }: ResolvedSite
-): { box: BoxRef; setting: Setting; band: string } | undefined {
-	const { bands } = site.settings;
-	for (const layout of site.layouts) {
-		for (const box of boxesOf(layout)) {
-			const setting = box.settings.find(({ span }) => sameSpan(span, place));
-			const band = setting && bands[bandPlace(bands, setting.band)]?.name.text;
-			if (!setting || band === undefined) continue;
-			const name = box === layout ? undefined : box.name.text;
-			return { box: { layout: layout.name.text, box: name }, setting, band };
-		}
+	resolved: ResolvedSite
+): { box: SizedRef; setting: Setting; band: string } | undefined {
+	const { bands } = resolved.site.settings;
+	for (const { box, settings } of sizedIn(resolved)) {
+		const setting = settings.find(({ span }) => sameSpan(span, place));
+		const band = setting && bands[bandPlace(bands, setting.band)]?.name.text;
+		if (setting && band !== undefined) return { box, setting, band };
 	}
 	return undefined;
+}
+
+/** Whatever has settings, as a command names it. */
+function* sizedIn(
+	resolved: ResolvedSite
+): Generator<{ readonly box: SizedRef; readonly settings: readonly Setting[] }> {
+	for (const layout of resolved.site.layouts) {
+		for (const box of boxesOf(layout)) yield { box: refOf(box, layout), settings: box.settings };
+	}
+	for (const layer of layersOf(resolved.site)) {
+		for (const { holder, pieces } of holdersIn(layer, resolved)) {
+			for (const { name, settings } of pieces)
+				yield { box: { holder, piece: name.text }, settings };
+		}
+	}
+}
+
+function refOf(box: Layout | Member, layout: Layout): BoxRef {
+	return { layout: layout.name.text, box: box === layout ? undefined : box.name.text };
 }
 
 /** The box of a layout whose arrangement stands at a place of the text, with the band it is for. */
@@ -67,8 +83,7 @@ export function boxAtArrangement(
 			const found = box.arrangements.find(({ span }) => sameSpan(span, place));
 			const band = found && bands[bandPlace(bands, found.band)]?.name.text;
 			if (band === undefined) continue;
-			const name = box === layout ? undefined : box.name.text;
-			return { box: { layout: layout.name.text, box: name }, band };
+			return { box: refOf(box, layout), band };
 		}
 	}
 	return undefined;

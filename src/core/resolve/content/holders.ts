@@ -1,0 +1,27 @@
+import type { HolderRef, LayerRef } from '../../model/command.ts';
+import { layerName, type Layer, type Piece } from '../../model/site.ts';
+import { landingFills } from '../fill-target.ts';
+import type { ResolvedSite } from '../site.ts';
+
+/** A place that pieces of a layer stand in, as a command names it. */
+export interface Holder {
+	readonly holder: HolderRef;
+	readonly pieces: readonly Piece[];
+}
+
+/** All such places of a layer: its regions or its own content, and its fills that land somewhere. */
+export function holdersIn(layer: Layer, { structure }: ResolvedSite): Holder[] {
+	const ref: LayerRef = { kind: layer.kind, name: layerName(layer) };
+	const own =
+		layer.kind === 'layout'
+			? layer.regions.map(({ name, pieces }) => ({
+					holder: { layer: ref, region: { layout: ref.name, region: name.text } },
+					pieces
+				}))
+			: [{ holder: { layer: ref, region: undefined }, pieces: layer.pieces }];
+	const fills = landingFills(layer, structure.chainOf(layer)).map(({ fill, layout, region }) => ({
+		holder: { layer: ref, region: { layout: layout.name.text, region: region.name.text } },
+		pieces: fill.pieces
+	}));
+	return [...own, ...fills];
+}
