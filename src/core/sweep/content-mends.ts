@@ -1,5 +1,6 @@
 import type { Misfit } from '../check/fit/misfits.ts';
-import type { Command, LayerRef } from '../model/command.ts';
+import type { Command } from '../model/command.ts';
+import { layerRef } from '../model/layer-ref.ts';
 import { layerName, type Layer, type Piece } from '../model/site.ts';
 import type { ResolvedPage } from '../resolve/page.ts';
 import type { MendIdea } from './mend-idea.ts';
@@ -51,7 +52,7 @@ export function contentMends(misfit: Misfit, page: ResolvedPage): MendIdea[] {
 		remedies
 			.filter((remedy) => remedy.in.test(markup))
 			.map(({ says, css }): MendIdea => {
-				const command: Command = { kind: 'add-rule', in: refOf(owner), css, label: says };
+				const command: Command = { kind: 'add-rule', in: layerRef(owner), css, label: says };
 				return { label: `${says}, in ${layerName(owner)}`, command };
 			})
 	);
@@ -72,8 +73,4 @@ function sticking(
 			return isIn ? [{ piece, owner }] : [];
 		})
 	);
-}
-
-function refOf(owner: Layer): LayerRef {
-	return { kind: owner.kind, name: layerName(owner) };
 }

@@ -1,3 +1,4 @@
+import { layerRef } from '../model/layer-ref.ts';
 import { layerName, type Layer } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import type { LayerRef } from '../model/command.ts';
@@ -89,7 +90,7 @@ function accessWord(layer: Layer): AccessWord | undefined {
 	const [first, last] = [roles[0], roles.at(-1)];
 	if (!first || !last) return undefined;
 	return {
-		layer: { kind: layer.kind, name: layerName(layer) },
+		layer: layerRef(layer),
 		says: `admit ${roles.map(({ text }) => text).join(' ')}`,
 		span: { ...first.span, to: last.span.to }
 	};

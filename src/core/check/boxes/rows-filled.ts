@@ -1,6 +1,5 @@
 import { plainLayout } from '../example.ts';
 import { hint, type Problem } from '../../messages/problem.ts';
-import type { ColumnsArrangement } from '../../model/arrange.ts';
 import type { SettingsAt } from '../../model/setting.ts';
 import type { Span } from '../../model/span.ts';
 import {
@@ -10,9 +9,16 @@ import {
 	settingsAt,
 	type Bands
 } from '../../resolve/bands.ts';
+import {
+	columnRows,
+	takenIn,
+	type InColumns,
+	type TakenColumns
+} from '../../settings/arrangements/column-rows.ts';
+import { isApart } from '../../settings/member/show.ts';
 import type { WholeCheck } from '../check.ts';
 import { boxAtArrangement, settingAtPlace } from './members.ts';
-import { standingIn, type Content, type Standing } from './standing.ts';
+import { standingIn, type Standing } from './standing.ts';
 
 const inTwelve = (second: number): string =>
 	plainLayout(
@@ -58,62 +64,35 @@ export const rowsFilled: WholeCheck = {
 	}
 };
 
-/** What takes so many columns, in the order in which it stands. */
-interface Item {
-	readonly content: Content;
-	/** With the columns that are free before it. */
-	readonly wide: number;
-	readonly beginsRow: boolean;
-}
-
 function findIn({ box, contents }: Standing, bands: Bands, place: number): Problem[] {
 	const inside = arrangementAt(box.arrangements, bands, place);
 	if (inside?.kind !== 'columns' || inside.columns < 2) return [];
 	const seen = contents
-		.map((content) => ({ content, at: settingsAt(content.settings, bands, place) }))
-		.filter(({ at: { show } }) => show?.kind !== 'hidden' && show?.kind !== 'drawer');
+		.map(({ name, settings }) => ({ name, written: settings, settings: settingsAt(settings, bands, place) }))
+		.filter(({ settings }) => !isApart(settings));
 	// Where one stands over several rows, the next ones stand beside it.
-	if (seen.some(({ at }) => (at.span?.rows ?? 1) > 1)) return [];
-	const rows = rowsOf(seen.map(({ content, at }) => itemOf(content, at, inside)), inside.columns);
+	if (seen.some(({ settings }) => (settings.span?.rows ?? 1) > 1)) return [];
+	const { columns } = inside;
+	const rows = columnRows(seen, columns);
 	const holes = rows.flatMap((row, index) => {
 		const next = rows[index + 1]?.[0];
-		const at = next && settingHolding(next.content.settings, 'span', bands, place)?.span;
-		const left = inside.columns - sumOf(row);
-		if (!at || left === 0 || !isMeantBeside(row, next, inside.columns)) return [];
-		const names = row.map(({ content }) => content.name.text).join(', ');
-		return [hint('row-not-full', at, box.name.text, inside.columns, names, next.content.name.text, next.wide, left)];
+		const at = next && settingHolding(next.member.written, 'span', bands, place)?.span;
+		const left = columns - takenIn(row);
+		if (!at || left === 0 || isMeant(row, next, columns)) return [];
+		const names = row.map(({ member }) => member.name.text).join(', ');
+		return [hint('row-not-full', at, box.name.text, columns, names, next.member.name.text, next.wide, left)];
 	});
 	const { rows: said } = inside;
 	if (said === undefined || rows.length <= said) return holes;
-	return [...holes, hint('rows-more', inside.span, box.name.text, inside.columns, said, rows.length)];
+	return [...holes, hint('rows-more', inside.span, box.name.text, columns, said, rows.length)];
 } // prettier-ignore
 
-function itemOf(content: Content, at: SettingsAt, { columns }: ColumnsArrangement): Item {
-	const span = at.span === undefined || at.span.columns === 'all' ? columns : at.span.columns;
-	return {
-		content,
-		wide: Math.min(columns, span + (at.offset ?? 0)),
-		beginsRow: at['new-row'] ?? false
-	};
-}
-
-/** Row by row, as CSS Grid Layout 2, section 8.5, fills them one after the other. */
-function rowsOf(items: readonly Item[], columns: number): Item[][] {
-	const rows: Item[][] = [];
-	for (const item of items) {
-		const row = rows.at(-1);
-		if (row && !item.beginsRow && sumOf(row) + item.wide <= columns) row.push(item);
-		else rows.push([item]);
-	}
-	return rows;
-}
-
-function sumOf(row: readonly Item[]): number {
-	return row.reduce((sum, { wide }) => sum + wide, 0);
-}
-
 /** A row that says itself where it begins, one over all columns, or a column of boxes as wide as each other is no slip. */
-function isMeantBeside(row: readonly Item[], next: Item, columns: number): boolean {
-	if (next.beginsRow || next.wide === columns) return false;
-	return !(row.length === 1 && row.every(({ wide }) => wide === next.wide && wide * 2 > columns));
+function isMeant(
+	row: readonly TakenColumns[],
+	next: InColumns<{ readonly settings: SettingsAt }>,
+	columns: number
+): boolean {
+	if (next.member.settings['new-row'] || next.wide === columns) return true;
+	return row.length === 1 && row.every(({ wide }) => wide === next.wide && wide * 2 > columns);
 }

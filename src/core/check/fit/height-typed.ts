@@ -36,7 +36,7 @@ export const heightTyped: FitCheck = {
 			return boxes.flatMap((box): Candidate[] => {
 				const typed = typedHeight(box, page, width);
 				if (!typed) return [];
-				said.set(wordOf(box), typed);
+				said.set(JSON.stringify(box.name), typed);
 				return [{ box, over: [beyond - 1, mostBeyond - beyond, 1.5 - Math.abs(box.height - typed.px)] }];
 			});
 		}).flatMap(({ box, widths, worst }) => {
@@ -57,10 +57,6 @@ function saysOfScreen(layout: Layout): boolean {
 			return height !== undefined && /v[hb]|vmin|vmax|var\(/i.test(height);
 		})
 	);
-}
-
-function wordOf({ name }: PlacedBox): string {
-	return JSON.stringify(name);
 }
 
 /** A height of a box that is the height of the screen less something typed, px; undefined where it says no such. */

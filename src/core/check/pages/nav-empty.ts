@@ -1,7 +1,8 @@
+import { layerRef } from '../../model/layer-ref.ts';
 import { plainPage } from '../example.ts';
 import { Memory } from '../../lib/memory.ts';
 import { warning } from '../../messages/problem.ts';
-import { layerName, layersOf, type Layer, type NavPiece, type Piece } from '../../model/site.ts';
+import { layersOf, type Layer, type NavPiece, type Piece } from '../../model/site.ts';
 import type { RegionRef } from '../../model/command.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
@@ -35,7 +36,7 @@ export const navEmpty: LayerCheck = {
 			for (const { region, pieces } of holdersIn(layer, resolved)) {
 				const piece = pieces.find((one) => one.kind === 'nav' && one.fromSpan === span);
 				if (!piece) continue;
-				const holder = { layer: { kind: layer.kind, name: layerName(layer) }, region };
+				const holder = { layer: layerRef(layer), region };
 				return { kind: 'remove-piece', holder, name: piece.name.text };
 			}
 		}

@@ -4,6 +4,7 @@ import { adapter } from 'parse5-htmlparser2-tree-adapter';
 import { plainFrame } from '../example.ts';
 import { hint, type Problem } from '../../messages/problem.ts';
 import { layerName, layersOf, type Layer, type Piece } from '../../model/site.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { Span } from '../../model/span.ts';
 import { nothing, type WholeCheck } from '../check.ts';
 import { languageGuess } from '../libraries.ts';
@@ -48,7 +49,7 @@ export const langDiffers: WholeCheck = {
 		const { lang, langSpan } = site.settings;
 		const guess = languageGuess();
 		if (!langSpan || !guess) return nothing;
-		const texts = spread(layersOf(site)).map((layer) => ({ layer, text: runningText(layer) }));
+		const texts = spread(layersOf(site)).map((layer) => ({ layer, text: wordsOf(layer) }));
 		const others = texts.flatMap(({ layer, text }) => {
 			const is = guess(text, lang);
 			return is === undefined ? [] : [{ layer, text, is }];
@@ -91,22 +92,16 @@ function spread(layers: readonly Layer[]): Layer[] {
 	return layers.filter((_, index) => Math.floor(index / step) !== Math.floor((index - 1) / step));
 }
 
-function piecesOf(layer: Layer): Piece[] {
-	const own =
-		layer.kind === 'layout' ? layer.regions.flatMap(({ pieces }) => pieces) : layer.pieces;
-	return [...own, ...layer.fills.flatMap(({ pieces }) => pieces)];
-}
-
 /** Where the first piece is written that has text of its own. */
 function placeOf(layer: Layer): Span {
-	const first = piecesOf(layer).find((piece) => textOf(piece).trim() !== '');
+	const first = piecesIn(layer).find((piece) => textOf(piece).trim() !== '');
 	return first?.name.span ?? layer.span;
 }
 
 /** The words that a layer says, in the language of the site. */
-function runningText(layer: Layer): string {
+function wordsOf(layer: Layer): string {
 	let text = '';
-	for (const piece of piecesOf(layer)) {
+	for (const piece of piecesIn(layer)) {
 		if (text.length > mostText) break;
 		text += ` ${textOf(piece)}`;
 	}

@@ -1,5 +1,5 @@
 import { Memory } from '../../lib/memory.ts';
-import { layersOf, type Site } from '../../model/site.ts';
+import { layersOf, markupsOf, type Site } from '../../model/site.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
 
 const known = new Memory<Site, boolean>();
@@ -10,17 +10,13 @@ const known = new Memory<Site, boolean>();
  */
 export function mayFloat(site: Site): boolean {
 	return known.get(site, [], () => {
-		const { layouts, routes, states, parts } = site;
-		const styles = [...layersOf({ layouts, routes, states }), ...parts].flatMap((one) => one.styles);
-		const markups = [
-			...layersOf(site).flatMap(piecesIn).flatMap((piece) => (piece.kind === 'nav' ? [] : [piece.markup])),
-			...parts.map(({ markup }) => markup)
-		];
+		const layers = layersOf(site);
+		const styles = [...layers, ...site.parts].flatMap((one) => one.styles);
+		const markups = [...layers.flatMap(piecesIn).flatMap(markupsOf), ...site.parts.map(({ markup }) => markup)];
+		const literal = markups.flatMap(({ parts }) => parts.filter((part) => typeof part === 'string'));
 		return (
 			styles.some(({ css }) => /\bfloat\s*:/i.test(css)) ||
-			markups.some(({ parts: all }) =>
-				all.some((part) => typeof part === 'string' && /\bfloat\s*:|\balign\s*=\s*["']?(left|right)/i.test(part))
-			)
+			literal.some((part) => /\bfloat\s*:|\balign\s*=\s*["']?(left|right)/i.test(part))
 		);
 	});
 } // prettier-ignore

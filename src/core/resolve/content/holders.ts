@@ -1,5 +1,6 @@
-import type { HolderRef, LayerRef } from '../../model/command.ts';
-import { layerName, type Layer, type Piece } from '../../model/site.ts';
+import type { HolderRef } from '../../model/command.ts';
+import { layerRef } from '../../model/layer-ref.ts';
+import type { Layer, Piece } from '../../model/site.ts';
 import { landingFills } from '../fill-target.ts';
 import type { ResolvedSite } from '../site.ts';
 
@@ -11,7 +12,7 @@ export interface Holder {
 
 /** All such places of a layer: its regions or its own content, and its fills that land somewhere. */
 export function holdersIn(layer: Layer, { structure }: ResolvedSite): Holder[] {
-	const ref: LayerRef = { kind: layer.kind, name: layerName(layer) };
+	const ref = layerRef(layer);
 	const own =
 		layer.kind === 'layout'
 			? layer.regions.map(({ name, pieces }) => ({

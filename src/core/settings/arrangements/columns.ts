@@ -1,5 +1,5 @@
 import type { ColumnsArrangement } from '../../model/arrange.ts';
-import type { SettingsAt } from '../../model/setting.ts';
+import { columnRows, takenBy, takenIn } from './column-rows.ts';
 import { isApart } from '../member/show.ts';
 import type { Declarations } from '../declarations.ts';
 import type { Around, Placed } from '../placed.ts';
@@ -48,39 +48,26 @@ function declareSpan(placed: Placed, around: Around & { readonly inside: Columns
 	};
 } // prettier-ignore
 
-/** How many columns a member takes, with those that stay free before it. */
-function takenBy(
-	settings: SettingsAt,
-	count: number
-): { readonly offset: number; readonly wide: number } {
-	const span = settings.span?.columns ?? 'all';
-	const offset = Math.min(settings.offset ?? 0, count - 1);
-	return { offset, wide: span === 'all' ? count : Math.min(count, span + offset) };
-}
-
 /**
- * The line at which a box begins behind what it leaves free, as the members before it fill the rows (CSS Grid Layout 2,
- * section 8.5, sparse); undefined where that is not known, or the line would put it into another row.
+ * The line at which a box begins behind what it leaves free, as the members before it fill the rows; undefined where that
+ * is not known, or the line would put it into another row.
  */
 function lineOf({
 	inside: { columns: count },
 	members,
 	place
 }: Around & { readonly inside: ColumnsArrangement }): number | undefined {
-	if (!members) return undefined;
-	const flowing = members.map((one) => (isApart(one) ? undefined : one));
-	const isPlain = flowing.every((one) => !one || ((one.span?.rows ?? 1) === 1 && (one.order ?? 0) === 0)); // prettier-ignore
-	if (!isPlain) return undefined;
-	let taken = 0;
-	for (const [index, one] of flowing.entries()) {
-		if (!one) continue;
-		const { offset, wide } = takenBy(one, count);
-		const begins = one['new-row'] === true || taken + wide > count;
-		// At the same line there would be room in the row before.
-		if (index === place) return begins && offset >= taken && taken > 0 ? undefined : (begins ? 0 : taken) + offset + 1;
-		taken = begins ? wide : taken + wide;
-	}
-	return undefined;
+	const own = members?.[place];
+	const flowing = (members ?? []).filter((one) => !isApart(one));
+	const isPlain = flowing.every(({ span, order }) => (span?.rows ?? 1) === 1 && (order ?? 0) === 0);
+	if (!own || !isPlain) return undefined;
+	const rows = columnRows(flowing.map((settings) => ({ settings })), count);
+	const at = rows.findIndex((row) => row.some(({ member }) => member.settings === own));
+	const found = rows[at]?.find(({ member }) => member.settings === own);
+	if (!found) return undefined;
+	// At the same line there would be room in the row before.
+	const isFree = found.before === 0 && at > 0 && found.offset >= takenIn(rows[at - 1]);
+	return isFree ? undefined : found.before + found.offset + 1;
 } // prettier-ignore
 
 /** The gap between columns; undefined where there is none. */

@@ -167,11 +167,10 @@ export function barePieceRule(
 	surroundings: Surroundings,
 	selectors: Selectors
 ): BandedRule {
+	const bands = inBands(pieceBox(piece, bareBox), surroundings);
 	return {
 		selector: selectors.barePiece(page, piece.name.text),
-		bands: selectors.mayFloat
-			? inBands(pieceBox(piece, bareBox), surroundings).map(clearing)
-			: inBands(pieceBox(piece, bareBox), surroundings),
+		bands: selectors.mayFloat ? bands.map(clearing) : bands,
 		under: bandPlaces(surroundings.bands).map(() => asBlock(new Map())),
 		layout: undefined
 	};
