@@ -1,5 +1,5 @@
 import { loadLibraries } from '../../src/core/check/libraries.ts';
-import { Desk } from '../../src/workers/desk.ts';
+import { Desk } from '../../src/workers/desk/desk.ts';
 import type { BenchRow } from './core.ts';
 import { generatedSite } from './generated-site.ts';
 import { summary } from './measure.ts';
@@ -66,7 +66,7 @@ function goOver(
 	let seen = Number.NaN;
 	for (;;) {
 		const start = performance.now();
-		const step = desk.findings(near);
+		const step = desk.findings.step(near);
 		steps.push(performance.now() - start);
 		if (Number.isNaN(seen) && (step?.near ?? step?.all)) seen = performance.now() - since;
 		if (!step || step.done) {

@@ -1,7 +1,7 @@
 import { columnsOf } from '../../src/core/sheet/columns.ts';
 import { groupRows } from '../../src/core/sheet/groups.ts';
 import type { SheetRow } from '../../src/core/sheet/sheet-row.ts';
-import { Desk } from '../../src/workers/desk.ts';
+import { Desk } from '../../src/workers/desk/desk.ts';
 import type { SheetRequest } from '../../src/workers/sheets.ts';
 import type { BenchRow } from './core.ts';
 import { generatedSite } from './generated-site.ts';
@@ -30,13 +30,13 @@ export function benchSheet(): BenchRow[] {
 		desk.open({ texts, assets: new Map() }, undefined, 0);
 		const heap = process.memoryUsage().heapUsed;
 		const start = performance.now();
-		const part = desk.sheetPart(request, 0);
+		const part = desk.sheet.part(request, 0);
 		const pages = part?.rows.slice(0, inSight).map(({ page }) => page) ?? [];
-		desk.sheetDrawings(pages, request, way);
+		desk.sheet.drawings(pages, request, way);
 		if (run >= 0) first.push(performance.now() - start);
 		const rows: SheetRow[] = [...(part?.rows ?? [])];
 		for (let next = part?.next; next !== undefined;) {
-			const more = desk.sheetPart(request, next);
+			const more = desk.sheet.part(request, next);
 			rows.push(...(more?.rows ?? []));
 			next = more?.next;
 		}
@@ -51,7 +51,7 @@ export function benchSheet(): BenchRow[] {
 			0
 		);
 		const since = performance.now();
-		desk.sheetDrawings(pages, request, way);
+		desk.sheet.drawings(pages, request, way);
 		if (run >= 0) edited.push(performance.now() - since);
 	}
 	return [

@@ -1,4 +1,4 @@
-import type { Browser, Page } from 'puppeteer-core';
+import type { Browser, BrowserContext, Page } from 'puppeteer-core';
 import { findChromium, openChromium, type OpenChromium } from '../../src/cli/measure/chromium.ts';
 
 /** The browser that scripts and tests use; with `scrollbars`, they are there and take room, as on many screens. */
@@ -7,7 +7,7 @@ export function openBrowser({ scrollbars = false } = {}): Promise<OpenChromium> 
 }
 
 /** A page of the size the design is made for. */
-export async function openPage(browser: Browser): Promise<Page> {
+export async function openPage(browser: Browser | BrowserContext): Promise<Page> {
 	const page = await browser.newPage();
 	await page.setViewport({ width: 1280, height: 800 });
 	return page;

@@ -2,6 +2,7 @@ import type { ChildProcess, StdioOptions } from 'node:child_process';
 
 export declare const root: string;
 export declare const sharedServer: string;
+export declare const sharedBrowsers: string;
 export declare function must(
 	command: string,
 	args: readonly string[],

@@ -10,6 +10,9 @@ export { root };
 /** The variable of the environment that names a running server which several test files share. */
 export const sharedServer = 'LONG_EAVE_SERVER';
 
+/** The variable that names a folder with the addresses of running browsers, a file for each. */
+export const sharedBrowsers = 'LONG_EAVE_BROWSERS';
+
 /** Runs a command in the project's folder and ends this process where it fails. */
 export function must(command, args, env = {}) {
 	const result = spawnSync(command, args, {

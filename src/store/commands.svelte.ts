@@ -111,7 +111,7 @@ class Commands {
 			this.wanted = undefined;
 			const page = store.page;
 			const asked = { page: page?.page ?? '', address: page?.address, ...store.seeing };
-			const preview = await store.core.look(command, asked).catch((failure: unknown) => {
+			const preview = await store.core.proposals.look(command, asked).catch((failure: unknown) => {
 				store.sayFailure('What this would do could not be worked out', failure);
 			});
 			if (turn !== this.turn) continue;
@@ -124,7 +124,7 @@ class Commands {
 	}
 
 	private async lookAround(command: Command, turn: number): Promise<void> {
-		const { pages } = await store.core.touches(command).catch((failure: unknown) => {
+		const { pages } = await store.core.proposals.touches(command).catch((failure: unknown) => {
 			store.sayFailure('Which pages this would change could not be worked out', failure);
 			return { pages: [] };
 		});

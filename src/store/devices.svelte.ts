@@ -85,7 +85,7 @@ class Devices {
 	}
 
 	private async send(method: 'POST' | 'PUT', path: string): Promise<Response> {
-		const zip = await store.core.sourceZip();
+		const zip = await store.core.handingOver.sourceZip();
 		const as = store.seenBy === undefined ? '' : `?as=${store.seenBy}`;
 		return fetch(path + as, { method, headers: { 'content-type': 'application/zip' }, body: zip });
 	}

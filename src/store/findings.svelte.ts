@@ -33,7 +33,7 @@ class FoundFindings {
 		const { texts } = store;
 		const near = page === undefined ? [] : [page];
 		while (turn === this.turn) {
-			const step = await store.core.findings(near).catch((failure: unknown) => {
+			const step = await store.core.findings.step(near).catch((failure: unknown) => {
 				store.sayFailure('The site could not be looked over', failure);
 			});
 			if (turn !== this.turn) return;
@@ -54,7 +54,7 @@ class FoundFindings {
 
 	/** A page was measured at all widths; what is found on it is told the next time the site is looked over. */
 	async measured(page: string, address: string): Promise<void> {
-		this.measuredPages = await store.core.measuredFindings(page, address);
+		this.measuredPages = await store.core.findings.measured(page, address);
 	}
 
 	/** Whether every page is measured as it is now. */

@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink';
-import type { Desk } from '$workers/desk.ts';
+import type { Desk } from '$workers/desk/desk.ts';
 import { openDesk, type OpenDesk } from '$workers/open-desk.ts';
 import { busy } from './ways/busy.svelte.ts';
 

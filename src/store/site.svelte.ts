@@ -6,7 +6,7 @@ import type { Roofline } from '$core/view-models/roofline.ts';
 import { reasonOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import type { Change } from '$core/source/change.ts';
-import type { Desk } from '$workers/desk.ts';
+import type { Desk } from '$workers/desk/desk.ts';
 import type { Command } from '$core/model/command.ts';
 import type { Made, PageView, PageRequest, Shown, SiteView } from '$workers/messages.ts';
 import { emptyHistory } from './keep/history.ts';
@@ -160,7 +160,7 @@ class SiteStore {
 
 	/** Goes to the page that serves an address of the site. */
 	async follow(address: string): Promise<boolean> {
-		const request = await this.core.pageAt(address);
+		const request = await this.core.answers.pageAt(address);
 		if (!request || request.missing) {
 			const shown = request
 				? `; ${request.page} is shown.`

@@ -19,13 +19,13 @@ class SourcesStore {
 	async refresh(): Promise<void> {
 		const names = store.page?.sources ?? [];
 		if (names.length === 0) return;
-		const due = await store.core.dueSources(names).catch(() => []);
+		const due = await store.core.sources.due(names).catch(() => []);
 		await Promise.all(due.map((name) => this.ask(name)));
 	}
 
 	/** Asks a source whatever its copy's age, and draws what it gives. */
 	async ask(name: string): Promise<void> {
-		const asking = store.core.askSource(name, store.id).catch(() => false);
+		const asking = store.core.sources.ask(name, store.id).catch(() => false);
 		await this.look();
 		// What has no value meanwhile shows that it is on its way.
 		const hasNone = this.states.some((one) => one.name === name && one.copy === undefined);
@@ -36,7 +36,7 @@ class SourcesStore {
 
 	/** Looks at ages again. */
 	async look(): Promise<void> {
-		this.states = await store.core.sourceStates().catch(() => []);
+		this.states = await store.core.sources.states().catch(() => []);
 	}
 
 	/** What the stand-in itself says, past every copy and failure; undefined where it has nothing. */

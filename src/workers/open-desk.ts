@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import type { Desk } from './desk.ts';
+import type { Desk } from './desk/desk.ts';
 import { WorkerLink } from './link.ts';
 
 /** The worker that reads and resolves the open site, and the way to start it again. */

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import localforage from 'localforage';
-import { Desk } from './desk.ts';
+import { Desk } from './desk/desk.ts';
 import { SizeKeeper } from './kept-sizes.ts';
 
 const desk = new Desk(new Date().getFullYear());

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { test } from 'node:test';
 import { pathToFileURL } from 'node:url';
 import { z } from 'zod';
-import { openBrowser } from '../../scripts/lib/browser.ts';
+import { openBrowser } from '../lib/browser.ts';
 import { run } from '../../src/cli/main.ts';
 import { judgeStyles } from '../judge/styles/judge-styles.ts';
 

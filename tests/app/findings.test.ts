@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { judgeFits } from '../judge/boxes/fits.ts';
-import { openBrowser } from '../../scripts/lib/browser.ts';
+import { openBrowser } from '../lib/browser.ts';
 import { named, startApp, until, type App } from '../lib/app.ts';
 
 test('what scrolls sideways, is cut or covered on random sites is what the browser shows', async () => {

@@ -206,7 +206,7 @@ test('what is delivered opens without a server and is the page that the stage sh
 		await mkdir(dirname(join(folder, path)), { recursive: true });
 		await writeFile(join(folder, path), bytes);
 	}
-	const outside = await app.page.browser().newPage();
+	const outside = await app.page.browserContext().newPage();
 	await outside.setViewport({ width: 900, height });
 	await outside.goto(`file://${folder}/index.html`);
 	await outside.click('a[href="catalogue/runner-bean/index.html"]');

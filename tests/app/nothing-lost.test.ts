@@ -23,7 +23,7 @@ const site = (name: string): string =>
 	].join('\n');
 
 async function tab(path: string): Promise<Page> {
-	const page = await openPage(app.page.browser());
+	const page = await openPage(app.page.browserContext());
 	await page.goto(app.address + path);
 	await page.waitForSelector('[data-ready]');
 	return page;
@@ -279,7 +279,7 @@ test('a site of which nothing can be read does not become the demo in silence', 
 });
 
 test('unreadable settings and no storage at all do not keep the application from opening', async () => {
-	const page = await openPage(app.page.browser());
+	const page = await openPage(app.page.browserContext());
 	await page.evaluateOnNewDocument(() => {
 		Storage.prototype.getItem = () => '{ not JSON';
 		Object.defineProperty(window, 'indexedDB', { value: undefined });

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { Measurer } from '../../src/cli/measure/measurer.ts';
-import { openBrowser } from '../../scripts/lib/browser.ts';
+import { openBrowser } from '../lib/browser.ts';
 import { judgeMeasured, openJudge, pageOf } from '../judge/boxes/judge.ts';
 import { runOracle } from '../judge/boxes/run.ts';
 

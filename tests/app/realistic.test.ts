@@ -6,7 +6,7 @@ import { after, before, test } from 'node:test';
 import type { Browser, Page } from 'puppeteer-core';
 import { z } from 'zod';
 import { run } from '../../src/cli/main.ts';
-import { openBrowser } from '../../scripts/lib/browser.ts';
+import { openBrowser } from '../lib/browser.ts';
 import { root } from '../../scripts/lib/setup.js';
 import { judgeMeasured, judgeSwept, openJudge } from '../judge/boxes/judge.ts';
 import { judgeJumps } from '../judge/boxes/jumps.ts';

@@ -34,7 +34,7 @@ async function openDelivered(
 		await mkdir(dirname(target), { recursive: true });
 		await writeFile(target, content);
 	}
-	const page = await app.page.browser().newPage();
+	const page = await app.page.browserContext().newPage();
 	await page.setViewport({ width, height });
 	await page.goto(pathToFileURL(join(folder, name, 'index.html')).href);
 	return page;

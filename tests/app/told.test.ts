@@ -11,7 +11,7 @@ import { plainPage, wholeExample } from '../../src/core/check/example.ts';
 import { shownFaults } from '../../src/core/check/html/shown-faults.ts';
 import type { OpenChromium } from '../../src/cli/measure/chromium.ts';
 import { run as runMain } from '../../src/cli/main.ts';
-import { openBrowser } from '../../scripts/lib/browser.ts';
+import { openBrowser } from '../lib/browser.ts';
 import { judgeTold } from '../judge/told/judge-told.ts';
 
 /** What is told of pages that were measured: all that a browser shows, and nothing else. */

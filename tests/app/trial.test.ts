@@ -148,7 +148,7 @@ test('the strip of scrolling moves the stage, follows it, and has two places sid
 });
 
 test('a link to a heading lands below what sticks', async () => {
-	const page = await app.page.browser().newPage();
+	const page = await app.page.browserContext().newPage();
 	const filler = Array.from({ length: 40 }, (_, index) => `<p>${index}</p>`).join('');
 	const site = sound(`site "T" { bands { narrow 0 } }
 layout f at / { region head as header { height 70px; stick top; piece name """<b>Head</b>""" }; region main as main { slot } }

@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { openBrowser, openPage } from '../../scripts/lib/browser.ts';
+import { openPage } from '../../scripts/lib/browser.ts';
+import { openBrowser } from '../lib/browser.ts';
 import { named, startApp, until, type App } from '../lib/app.ts';
 import { Hand } from '../lib/hand.ts';
 

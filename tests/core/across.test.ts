@@ -34,7 +34,7 @@ import { applyChanges } from '../../src/core/source/change.ts';
 import { Guesses } from '../../src/core/laid/guesses.ts';
 import { boxesBy } from '../../src/core/laid/laid-boxes.ts';
 import { trialOf } from '../../src/core/model/trial.ts';
-import { Desk } from '../../src/workers/desk.ts';
+import { Desk } from '../../src/workers/desk/desk.ts';
 import type { SheetRequest } from '../../src/workers/sheets.ts';
 import { sizesByName } from '../judge/boxes/sizes.ts';
 import { pageNamed, resolve } from '../lib/site.ts';
@@ -307,7 +307,7 @@ function wholeSheet(desk: Desk, command: SheetRequest) {
 	const changed: string[] = [];
 	const whole = { rows: 0, made: 0, changed };
 	for (let from: number | undefined = 0; from !== undefined;) {
-		const part = desk.sheetPart(command, from);
+		const part = desk.sheet.part(command, from);
 		assert.ok(part);
 		whole.rows += part.rows.length;
 		whole.made += part.made;
@@ -323,10 +323,10 @@ test('a state that stands at the address of a route is another page than the rou
 	desk.open({ texts: new Map([['site.eave', shared]]), assets: new Map() }, undefined, 0);
 	const command = { columns, screen: { height: 800, scrollbar: 0 } };
 	const way = { scale: 0.2, depth: 1000, fold: 800 };
-	const apart = ['/a', 'loading at /a'].map((page) => desk.sheetDrawings([page], command, way)[0]);
-	const [route, state] = desk.sheetDrawings(['/a', 'loading at /a'], command, way);
+	const apart = ['/a', 'loading at /a'].map((page) => desk.sheet.drawings([page], command, way)[0]);
+	const [route, state] = desk.sheet.drawings(['/a', 'loading at /a'], command, way);
 	assert.deepEqual([route, state], apart, 'whichever is drawn first');
-	assert.deepEqual(desk.sheetDrawings(['loading at /a', '/a'], command, way), [state, route]);
+	assert.deepEqual(desk.sheet.drawings(['loading at /a', '/a'], command, way), [state, route]);
 	const withoutName = (svg = ''): string => svg.replace(/ aria-label="[^"]*"/, '');
 	assert.notEqual(withoutName(route?.drawings[0]), withoutName(state?.drawings[0]));
 });

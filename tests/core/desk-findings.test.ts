@@ -4,7 +4,7 @@ import { test } from 'node:test';
 import { readSitePath } from '../../src/cli/site-path.ts';
 import { checkSite } from '../../src/core/check/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
-import { Desk } from '../../src/workers/desk.ts';
+import { Desk } from '../../src/workers/desk/desk.ts';
 import type { FindingsStep, FindingsView } from '../../src/workers/findings.ts';
 import { filesOf } from '../lib/desk.ts';
 import { findingsOf } from '../lib/findings.ts';
@@ -29,7 +29,7 @@ const near = { page: '/p3', address: undefined };
 function steps(desk: Desk, inSight: readonly string[]): FindingsStep[] {
 	const all: FindingsStep[] = [];
 	for (let turn = 0; turn < 20_000; turn++) {
-		const step = desk.findings(inSight);
+		const step = desk.findings.step(inSight);
 		assert.ok(step);
 		all.push(step);
 		if (step.done) return all;
@@ -75,7 +75,7 @@ test('the page in sight is told of first, once, and all of it once, at the end',
 		assert.ok(step.gone >= (all[index - 1]?.gone ?? 0) && step.gone <= step.total);
 	}
 	assert.equal(all.at(-1)?.total, pages.length);
-	const again = desk.findings(['/p3']);
+	const again = desk.findings.step(['/p3']);
 	assert.deepEqual([again?.done, again?.all, again?.near], [true, undefined, undefined]);
 });
 

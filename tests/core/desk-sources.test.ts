@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
-import { Desk } from '../../src/workers/desk.ts';
+import { Desk } from '../../src/workers/desk/desk.ts';
 
 /** Shared data in the application: asked for, kept, failing, and drawn with what it gives. */
 
@@ -55,18 +55,18 @@ const says = (words: string): Response =>
 test('the copy of the site is shown until the source has been asked, then what that gives', async () => {
 	const desk = opened();
 	assert.match(desk.page(home)?.html ?? '', /closed, beds/);
-	assert.deepEqual(desk.dueSources(['hours', 'local', 'none']), ['hours']);
+	assert.deepEqual(desk.sources.due(['hours', 'local', 'none']), ['hours']);
 	await answered(
 		() => says('open till six'),
 		async (log) => {
-			assert.equal(await desk.askSource('hours', 'site-1'), true);
+			assert.equal(await desk.sources.ask('hours', 'site-1'), true);
 			assert.equal(log.length, 1);
 			assert.match(log[0]?.url ?? '', /\/stand-in\/data\/hours\?of=site-1/);
 		}
 	);
 	assert.match(desk.redraw(home).page?.html ?? '', /open till six, beds/);
-	assert.deepEqual(desk.dueSources(['hours']), [], 'it may be a minute old');
-	const [state, ...others] = desk.sourceStates();
+	assert.deepEqual(desk.sources.due(['hours']), [], 'it may be a minute old');
+	const [state, ...others] = desk.sources.states();
 	assert.equal(others.length, 0, 'a file of the site is no source from elsewhere');
 	assert.deepEqual([state?.answered, state?.failure, state?.lifetime], ['new', undefined, 30]);
 });
@@ -76,9 +76,9 @@ test('the same answer again is nothing new, and draws nothing', async () => {
 	await answered(
 		() => says('open'),
 		async () => {
-			assert.equal(await desk.askSource('hours', 's'), true);
+			assert.equal(await desk.sources.ask('hours', 's'), true);
 			desk.redraw(home);
-			assert.equal(await desk.askSource('hours', 's'), false);
+			assert.equal(await desk.sources.ask('hours', 's'), false);
 		}
 	);
 });
@@ -87,33 +87,33 @@ test('a source that fails keeps what was there, says why, and is left alone for 
 	const desk = opened();
 	await answered(
 		() => says('open'),
-		() => desk.askSource('hours', 's')
+		() => desk.sources.ask('hours', 's')
 	);
 	await answered(
 		() => new Response('no', { status: 500 }),
 		async () => {
-			assert.equal(await desk.askSource('hours', 's'), true, 'that it fails is to be drawn');
+			assert.equal(await desk.sources.ask('hours', 's'), true, 'that it fails is to be drawn');
 		}
 	);
 	assert.match(desk.redraw(home).page?.html ?? '', /open, beds/);
-	const [state] = desk.sourceStates();
+	const [state] = desk.sources.states();
 	assert.equal(state?.answered, 'failed');
 	assert.match(state?.failure ?? '', /500/);
-	assert.deepEqual(desk.dueSources(['hours']), []);
+	assert.deepEqual(desk.sources.due(['hours']), []);
 	await answered(
 		() => Promise.reject(new TypeError('fetch failed')),
 		async () => {
-			assert.equal(await desk.askSource('hours', 's'), false, 'it fails as before');
+			assert.equal(await desk.sources.ask('hours', 's'), false, 'it fails as before');
 		}
 	);
 	await answered(
 		() => says('open again'),
 		async () => {
-			assert.equal(await desk.askSource('hours', 's'), true);
+			assert.equal(await desk.sources.ask('hours', 's'), true);
 		}
 	);
 	assert.match(desk.redraw(home).page?.html ?? '', /open again, beds/);
-	assert.equal(desk.sourceStates()[0]?.failure, undefined);
+	assert.equal(desk.sources.states()[0]?.failure, undefined);
 });
 
 test('a stand-in that has nothing yet is given the copy of the site first', async () => {
@@ -126,11 +126,11 @@ test('a stand-in that has nothing yet is given the copy of the site first', asyn
 			return has ? says('closed') : new Response('', { status: 404 });
 		},
 		async (log) => {
-			await desk.askSource('hours', 's');
+			await desk.sources.ask('hours', 's');
 			assert.deepEqual(log.map(({ method }) => method), ['GET', 'PUT', 'GET']); // prettier-ignore
 		}
 	);
-	assert.equal(desk.sourceStates()[0]?.failure, undefined);
+	assert.equal(desk.sources.states()[0]?.failure, undefined);
 });
 
 test('a source that no one knows is not asked', async () => {
@@ -138,7 +138,7 @@ test('a source that no one knows is not asked', async () => {
 	await answered(
 		() => says('x'),
 		async (log) => {
-			assert.equal(await desk.askSource('nothing', 's'), false);
+			assert.equal(await desk.sources.ask('nothing', 's'), false);
 			assert.deepEqual(log, []);
 		}
 	);

@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import type { Command } from '../../src/core/model/command.ts';
 import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import type { Mark } from '../../src/core/view-models/marks.ts';
-import { Desk } from '../../src/workers/desk.ts';
+import { Desk } from '../../src/workers/desk/desk.ts';
 import type { Shown } from '../../src/workers/messages.ts';
 import { filesOf } from '../lib/desk.ts';
 
@@ -27,14 +27,14 @@ function opened(source = text): Desk {
 }
 
 function editsOf(desk: Desk, command: Command): Parameters<Desk['change']>[0] {
-	const proposal = desk.propose(command);
+	const proposal = desk.proposals.propose(command);
 	assert.equal(proposal.kind, 'edit', proposal.kind === 'refused' ? proposal.sentence : '');
 	return proposal.kind === 'edit' ? proposal.changes : [];
 }
 
 test('what is opened is shown: the site, and the page that was asked for or the first', () => {
 	const desk = new Desk(2026);
-	assert.deepEqual(desk.propose({ kind: 'remove-route', pattern: '/' }), {
+	assert.deepEqual(desk.proposals.propose({ kind: 'remove-route', pattern: '/' }), {
 		kind: 'refused',
 		sentence: 'No site is open.'
 	});
@@ -69,8 +69,8 @@ test('while the text has an error the drawings keep its last good state, and say
 	assert.equal(problem?.severity, 'error');
 	assert.equal(problem.line, 6, 'with its place');
 	assert.match(broken.page?.html ?? '', /hello/);
-	assert.deepEqual(desk.delivery().files, [], 'nothing is delivered');
-	assert.equal(desk.siteZip(), undefined);
+	assert.deepEqual(desk.handingOver.delivery().files, [], 'nothing is delivered');
+	assert.equal(desk.handingOver.siteZip(), undefined);
 	const mended = desk.change(
 		[{ kind: 'edit', file: 'site.eave', from: at, to: at + 27, insert: '' }],
 		home,
@@ -88,7 +88,7 @@ test('an edit that was proposed is made as it was, and the roofline is sent only
 	assert.ok(shown.site.roofline?.rows.some((row) => row.page === '/visit'));
 	const box = { layout: 'shell', box: 'head' };
 	const set: Command = { kind: 'set-setting', box, setting: 'height', value: '60px', band: 'wide' };
-	assert.deepEqual(await desk.touches(set), {
+	assert.deepEqual(await desk.proposals.touches(set), {
 		pages: ['/', '/guides/:slug', '/visit', 'not-found at /'],
 		bands: ['wide']
 	});
@@ -96,7 +96,7 @@ test('an edit that was proposed is made as it was, and the roofline is sent only
 	assert.equal(sized.site.roofline, undefined, 'it looks as before');
 	assert.match(sized.page?.html ?? '', /height: 60px/);
 	// A proposal for a text that has changed since is not used for another change.
-	desk.propose({ kind: 'remove-route', pattern: '/visit' });
+	desk.proposals.propose({ kind: 'remove-route', pattern: '/visit' });
 	const other = desk.change([{ kind: 'add', file: 'more.eave', text: 'route /more { }' }], home, 0);
 	const names = other.site.roofline?.rows.map((row) => row.page);
 	assert.ok(names?.includes('/more') && names.includes('/visit'));
@@ -104,12 +104,12 @@ test('an edit that was proposed is made as it was, and the roofline is sent only
 
 test('addresses lead to their pages, and to the nearest state where there is none', () => {
 	const desk = opened();
-	assert.deepEqual(desk.pageAt('/guides/two'), {
+	assert.deepEqual(desk.answers.pageAt('/guides/two'), {
 		page: '/guides/:slug',
 		address: '/guides/two',
 		missing: false
 	});
-	assert.deepEqual(desk.pageAt('/nowhere'), {
+	assert.deepEqual(desk.answers.pageAt('/nowhere'), {
 		page: 'not-found at /',
 		address: undefined,
 		missing: true
@@ -118,7 +118,7 @@ test('addresses lead to their pages, and to the nearest state where there is non
 
 test('sizes of a box are told for a width, and of one that is gone nothing', () => {
 	const desk = opened();
-	const view = desk.boxView({ layout: 'shell', box: 'menu' }, 700);
+	const view = desk.answers.boxView({ layout: 'shell', box: 'menu' }, 700);
 	assert.deepEqual([view?.name, view?.band, view?.parent?.kind], ['menu', 1, 'areas']);
 	assert.deepEqual(
 		view?.strip.map(({ setting, overhangs }) => ({ setting, overhangs })),
@@ -132,53 +132,53 @@ test('sizes of a box are told for a width, and of one that is gone nothing', () 
 			}
 		]
 	);
-	assert.equal(desk.boxView({ layout: 'shell', box: 'none' }, 700), undefined);
-	assert.equal(desk.boxView({ layout: 'none', box: undefined }, 700), undefined);
+	assert.equal(desk.answers.boxView({ layout: 'shell', box: 'none' }, 700), undefined);
+	assert.equal(desk.answers.boxView({ layout: 'none', box: undefined }, 700), undefined);
 });
 
 test('jumps come from what the pieces measure, asked for step by step', () => {
 	const desk = opened();
 	const screen = { height: 800, scrollbar: 0 };
-	let step = desk.jumps(home, screen);
+	let step = desk.boxes.jumps(home, screen);
 	for (let round = 0; step?.kind === 'asks'; round++) {
 		assert.ok(round < 200, 'questions have an end');
 		const answers = step.asked.map(({ asks }) =>
 			asks.map(({ width }) => (width === undefined ? [40, 100] : [20, 0, 0]))
 		);
-		step = desk.settleOn(step.id, answers);
+		step = desk.boxes.settleOn(step.id, answers);
 	}
 	assert.deepEqual(step?.settled.jumps, [600], 'the menu comes in place');
-	assert.equal(desk.jumps({ page: '/nowhere', address: undefined }, screen), undefined);
-	assert.equal(desk.settleOn(99, []), undefined);
+	assert.equal(desk.boxes.jumps({ page: '/nowhere', address: undefined }, screen), undefined);
+	assert.equal(desk.boxes.settleOn(99, []), undefined);
 });
 
 test('a place of the text leads to the output and back, and a box to its line', () => {
 	const desk = opened();
 	const offset = text.indexOf('<p>hello') + 4;
-	const there = desk.traceToOutput('site.eave', offset, home);
-	const [html, ...sheets] = desk.output(home);
+	const there = desk.places.traceToOutput('site.eave', offset, home);
+	const [html, ...sheets] = desk.handingOver.output(home);
 	assert.ok(there && html);
 	assert.match(html.text.slice(there.from, there.to), /^<p>hello<\/p>$/);
-	const back = desk.traceToSource(there.from + 2, home);
+	const back = desk.places.traceToSource(there.from + 2, home);
 	assert.ok(back && back.from <= offset && offset < back.to);
 	assert.deepEqual(
 		sheets.map(({ language }) => language).filter((one) => one !== 'css'),
 		[]
 	);
-	const place = desk.placeOf({ kind: 'layout', layer: 'shell', region: 'menu', piece: undefined });
+	const place = desk.places.placeOf({ kind: 'layout', layer: 'shell', region: 'menu', piece: undefined });
 	assert.deepEqual([place?.file, place?.line], ['site.eave', 5]);
 });
 
 test('pieces are listed as they are written, and layouts that a page could sit under', () => {
 	const desk = opened();
 	const holder = { layer: { kind: 'layout', name: 'shell' }, region: { layout: 'shell', region: 'menu' } } as const; // prettier-ignore
-	const [links] = desk.piecesIn(holder);
+	const [links] = desk.answers.piecesIn(holder);
 	assert.deepEqual([links?.name, links?.markup?.trim()], ['links', '<a href="/">Home</a>']);
-	const choices = desk.underChoices({ kind: 'route', name: '/' });
+	const choices = desk.answers.underChoices({ kind: 'route', name: '/' });
 	assert.ok(choices.length > 0);
-	const between = desk.between('/', '/guides/:slug');
+	const between = desk.answers.between('/', '/guides/:slug');
 	assert.deepEqual([between?.stays, between?.goes, between?.comes], [['shell'], [], []]);
-	assert.equal(desk.between('/', '/nowhere'), undefined);
+	assert.equal(desk.answers.between('/', '/nowhere'), undefined);
 });
 
 test('a file is taken in or refused with a sentence, and what is open stays', () => {
@@ -191,23 +191,23 @@ test('a file is taken in or refused with a sentence, and what is open stays', ()
 	const refused = desk.takeIn('picture.png', new Uint8Array([1, 2, 3]));
 	assert.ok('refused' in refused && refused.refused.endsWith('.'));
 	assert.match(desk.page(home)?.html ?? '', /hello/);
-	const delivered = desk.delivery().files;
+	const delivered = desk.handingOver.delivery().files;
 	assert.ok(delivered?.some(({ path, size }) => path === 'index.html' && size > 100));
-	assert.ok((desk.siteZip()?.size ?? 0) > 100);
-	assert.ok(desk.sourceZip().size > 100);
+	assert.ok((desk.handingOver.siteZip()?.size ?? 0) > 100);
+	assert.ok(desk.handingOver.sourceZip().size > 100);
 });
 
 test('completion knows the names of the site', () => {
 	const desk = opened(text.replace('samples', 'under \n  samples'));
 	const at = text.indexOf('samples') + 'under '.length;
-	const offers = desk.complete('site.eave', at);
+	const offers = desk.places.complete('site.eave', at);
 	assert.ok(JSON.stringify(offers).includes('shell'));
 });
 
 test('a command is made in one answer; where the text was changed meanwhile, it did not happen', () => {
 	const command: Command = { kind: 'set-setting', box: { layout: 'shell', box: 'head' }, setting: 'height', value: '50px', band: 'narrow' }; // prettier-ignore
 	const desk = opened();
-	assert.equal(desk.look(command, home).html?.includes('height: 50px'), true, 'it is looked at');
+	assert.equal(desk.proposals.look(command, home).html?.includes('height: 50px'), true, 'it is looked at');
 	assert.equal(desk.page(home)?.html.includes('height: 40px'), true, 'and not made');
 	const made = desk.make(command, home, 0, false);
 	assert.ok(made.kind === 'made' && made.shown?.page?.html.includes('height: 50px'));

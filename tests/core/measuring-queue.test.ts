@@ -6,7 +6,7 @@ import { layerName } from '../../src/core/model/site.ts';
 import { noTrial } from '../../src/core/model/trial.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { MeasuringQueue } from '../../src/workers/measuring-queue.ts';
-import { Desk } from '../../src/workers/desk.ts';
+import { Desk } from '../../src/workers/desk/desk.ts';
 import { filesOf } from '../lib/desk.ts';
 import { resolve } from '../lib/site.ts';
 
@@ -61,25 +61,25 @@ test('after an edit only those are measured again that it touches', () => {
 test('the desk says how many pages are measured, and tells what is found with it', () => {
 	const desk = new Desk(2026);
 	desk.open(filesOf(text()), undefined, 0);
-	assert.deepEqual(desk.findings([])?.measured, { gone: 0, total: 4 });
-	const next = desk.nextToMeasure(['/b']);
+	assert.deepEqual(desk.findings.step([])?.measured, { gone: 0, total: 4 });
+	const next = desk.findings.nextToMeasure(['/b']);
 	assert.equal(next?.address, '/b');
 	assert.match(next?.html ?? '', />b<\/p>/);
-	assert.deepEqual(desk.measuredFindings('/b', '/b'), { gone: 1, total: 4 });
-	assert.deepEqual(desk.findings([])?.measured, { gone: 1, total: 4 });
-	assert.equal(desk.measuredFindings('/gone', '/gone'), undefined);
+	assert.deepEqual(desk.findings.measured('/b', '/b'), { gone: 1, total: 4 });
+	assert.deepEqual(desk.findings.step([])?.measured, { gone: 1, total: 4 });
+	assert.equal(desk.findings.measured('/gone', '/gone'), undefined);
 });
 
 test('of two states that are compared, each page that changed can be measured as it was and as it is', () => {
 	const desk = new Desk(2026);
 	desk.open(filesOf(text()), undefined, 0);
 	const command = { columns: [{ name: '', width: 800 }], screen: { height: 800, scrollbar: 0 }, role: undefined, trial: noTrial }; // prettier-ignore
-	assert.equal(desk.compareStates(filesOf(text('as it was')), undefined, command), undefined);
-	let part = desk.compareOn();
-	while (part && !part.done) part = desk.compareOn();
-	assert.match(desk.comparedStage('/', 'before')?.html ?? '', /as it was/);
-	assert.match(desk.comparedStage('/', 'after')?.html ?? '', />home<\/p>/);
-	assert.equal(desk.comparedStage('/b', 'before'), undefined, 'it has not changed');
-	assert.equal(desk.measureCompared('/', 'before', [800], command.screen)?.kind, 'asks');
-	assert.equal(desk.comparedAgain('/', command)?.kind, 'changed');
+	assert.equal(desk.sheet.compare(filesOf(text('as it was')), undefined, command), undefined);
+	let part = desk.sheet.compareOn();
+	while (part && !part.done) part = desk.sheet.compareOn();
+	assert.match(desk.sheet.comparedStage('/', 'before')?.html ?? '', /as it was/);
+	assert.match(desk.sheet.comparedStage('/', 'after')?.html ?? '', />home<\/p>/);
+	assert.equal(desk.sheet.comparedStage('/b', 'before'), undefined, 'it has not changed');
+	assert.equal(desk.sheet.measureCompared('/', 'before', [800], command.screen)?.kind, 'asks');
+	assert.equal(desk.sheet.comparedAgain('/', command)?.kind, 'changed');
 });

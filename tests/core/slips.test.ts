@@ -5,7 +5,7 @@ import { roofline } from '../../src/core/view-models/roofline.ts';
 import { openersOf } from '../../src/core/resolve/boxes/drawers.ts';
 import { applyChanges, placeAfter, placeBefore } from '../../src/core/source/change.ts';
 import { settings, settingsOn } from '../../src/core/settings/list.ts';
-import { Desk } from '../../src/workers/desk.ts';
+import { Desk } from '../../src/workers/desk/desk.ts';
 import { filesOf } from '../lib/desk.ts';
 import { around, codes, marked, only, resolve, sound } from '../lib/site.ts';
 
@@ -179,7 +179,7 @@ test('places lead to the text as it is while it has errors', () => {
 	const at = text.indexOf('layout outer');
 	const insert = '// one\n// two\n} {\n';
 	desk.change([{ kind: 'edit', file: 'site.eave', from: at, to: at, insert }], home, 0);
-	const place = desk.placeOf({ kind: 'route', layer: '/a', region: undefined, piece: undefined });
+	const place = desk.places.placeOf({ kind: 'route', layer: '/a', region: undefined, piece: undefined });
 	const now = text.slice(0, at) + insert + text.slice(at);
 	assert.equal(place?.at, now.indexOf('route /a'));
 	assert.equal(place?.line, now.slice(0, place?.at).split('\n').length);

@@ -2,13 +2,14 @@ import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ElementHandle, Frame, Page } from 'puppeteer-core';
-import { openBrowser, openPage } from '../../scripts/lib/browser.ts';
+import { openPage } from '../../scripts/lib/browser.ts';
 import { anyPort, serve, sharedServer } from '../../scripts/lib/setup.js';
+import { openContext } from './browser.ts';
 import { longest, until } from './until.ts';
 
 export { until };
 
-/** The running application in a browser of its own. */
+/** The running application, in a context of its own. */
 export interface App {
 	readonly page: Page;
 	readonly address: string;
@@ -28,11 +29,9 @@ export interface App {
 export async function startApp(): Promise<App> {
 	const { address, stop } = await theServer();
 	const downloads = await mkdtemp(join(tmpdir(), 'eave-downloads-'));
-	const { browser, close } = await openBrowser();
-	const page = await openPage(browser);
+	const { context, close } = await openContext(downloads);
+	const page = await openPage(context);
 	page.setDefaultTimeout(longest);
-	const session = await browser.target().createCDPSession();
-	await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: downloads });
 	const faults: string[] = [];
 	page.on('pageerror', (fault) => faults.push(String(fault)));
 	page.on('console', (message) => {

@@ -31,7 +31,7 @@
 
 	$effect(() => {
 		void store.site;
-		void store.core.access().then((found) => {
+		void store.core.answers.access().then((found) => {
 			table = found;
 			at = { row: Math.min(at.row, Math.max(0, (found?.rows.length ?? 1) - 1)), column: at.column };
 		});
@@ -79,7 +79,7 @@
 	}
 
 	async function save(): Promise<void> {
-		const csv = await store.core.accessCsv();
+		const csv = await store.core.answers.accessCsv();
 		saveFile(`${slugOf(store.site?.name)}-access.csv`, new Blob([csv], { type: 'text/csv' }));
 	}
 </script>

@@ -24,7 +24,7 @@
 		if (!open) return;
 		words = '';
 		at = 0;
-		void store.core.findable().then((all) => (names = all));
+		void store.core.answers.findable().then((all) => (names = all));
 	});
 
 	const found = $derived.by((): readonly Found[] => {

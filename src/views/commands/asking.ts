@@ -182,7 +182,7 @@ export function askNewPiece(holder: HolderRef): void {
 
 /** Which piece a new one is a copy of. */
 function askWhichCopy(holder: HolderRef, name: string): void {
-	void store.core.findable().then((all) => {
+	void store.core.answers.findable().then((all) => {
 		const pieces = all.flatMap((one) => (one.kind === 'piece' ? [one] : []));
 		const words = pieces.map((one) => `${one.name}, ${one.says}`);
 		ask.question = {

@@ -29,7 +29,7 @@
 		if (!store.site) return;
 		let current = true;
 		store.core
-			.delivery(look.handOver)
+			.handingOver.delivery(look.handOver)
 			.then((found) => {
 				if (!current) return;
 				delivery = found;

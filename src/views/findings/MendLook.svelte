@@ -3,7 +3,7 @@
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import type { FindingView } from '$workers/findings.ts';
-	import type { MendLook } from '$workers/looks.ts';
+	import type { MendLook } from '$workers/desk/findings-desk.ts';
 	import { drawingWay } from './drawing-way.ts';
 
 	/** What would mend a finding: the text, the pages and the drawing before and after, and then the action. */
@@ -26,11 +26,11 @@
 		let gone = false;
 		const { command } = mend;
 		void store.core
-			.lookAtMend(command, code, page, width, drawingWay(width, 250))
+			.findings.lookAtMend(command, code, page, width, drawingWay(width, 250))
 			.then(async (found) => {
 				if (gone) return;
 				looked = found;
-				const { pages } = await store.core.touches(command).catch(() => ({ pages: [] }));
+				const { pages } = await store.core.proposals.touches(command).catch(() => ({ pages: [] }));
 				if (!gone) touched = pages;
 			});
 		return () => (gone = true);

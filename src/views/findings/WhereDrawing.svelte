@@ -19,7 +19,7 @@
 		const command = { columns, screen: { height: 800, scrollbar: 0 }, ...store.seeing };
 		const single = box?.region;
 		void store.core
-			.sheetDrawings([page], command, {
+			.sheet.drawings([page], command, {
 				...drawingWay(width),
 				...(single !== undefined && { single })
 			})

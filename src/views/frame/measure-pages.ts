@@ -17,12 +17,12 @@ export async function measurePages(settler: Settler, signal: AbortSignal): Promi
 	for (;;) {
 		await idle();
 		const near = store.page ? [store.page.page] : [];
-		const next = signal.aborted ? undefined : await store.core.nextToMeasure(near);
+		const next = signal.aborted ? undefined : await store.core.findings.nextToMeasure(near);
 		if (signal.aborted) return;
 		if (!next) break;
 		const request = { page: next.page, address: next.address };
 		const asking = { request, html: next.html, scrollbars: false };
-		await settler.settle(asking, signal, () => store.core.measureFindings(request));
+		await settler.settle(asking, signal, () => store.core.findings.measure(request));
 		if (signal.aborted) return;
 		await found.measured(next.page, next.address);
 		untold = true;

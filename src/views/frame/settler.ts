@@ -69,7 +69,7 @@ export class Settler {
 			const { id, asked } = step;
 			const answers = asked.length === 0 ? [] : await this.frame.answer(page, asked, signal);
 			if (!answers || signal.aborted) return undefined;
-			step = await store.core.settleOn(id, answers);
+			step = await store.core.boxes.settleOn(id, answers);
 		}
 		return step?.settled;
 	}
@@ -93,11 +93,11 @@ export class Settler {
 				since = performance.now();
 			}
 			const request: PageRequest = { page, address: undefined, ...seeing };
-			const shown = signal.aborted ? undefined : await store.core.stageOf(request);
+			const shown = signal.aborted ? undefined : await store.core.boxes.stageOf(request);
 			if (shown) {
 				const { html, address } = shown;
 				const asking = { request: { ...request, address }, html, scrollbars: screen.scrollbar > 0 };
-				await this.settle(asking, signal, () => store.core.measure(request, screens, screen));
+				await this.settle(asking, signal, () => store.core.boxes.measure(request, screens, screen));
 			}
 			if (signal.aborted) return;
 			onMeasured(page);

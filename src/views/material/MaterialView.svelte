@@ -45,9 +45,9 @@
 
 	$effect(() => {
 		void [store.site, store.assets];
-		void store.core.material().then((found) => (view = found));
-		void store.core.data().then((found) => (data = found));
-		void store.core.parts().then((found) => (parts = found));
+		void store.core.answers.material().then((found) => (view = found));
+		void store.core.answers.data().then((found) => (data = found));
+		void store.core.answers.parts().then((found) => (parts = found));
 	});
 </script>
 

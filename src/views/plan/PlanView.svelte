@@ -52,7 +52,7 @@
 			between = undefined;
 			return;
 		}
-		void store.core.between(comingFrom, page.page).then((found) => (between = found));
+		void store.core.answers.between(comingFrom, page.page).then((found) => (between = found));
 	});
 
 	$effect(() => {

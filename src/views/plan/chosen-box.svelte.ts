@@ -29,10 +29,10 @@ class ChosenBox {
 		const innermost = store.page?.chain.at(-1);
 		const layout = ref && (isPieceRef(ref) ? (ref.holder.region?.layout ?? innermost) : ref.layout);
 		const width = (layout === undefined ? undefined : this.spaces.get(layout)) ?? look.width;
-		const view = ref && (await store.core.boxView(ref, width));
-		const around = view?.parent && (await store.core.boxView(view.parent.ref, width));
+		const view = ref && (await store.core.answers.boxView(ref, width));
+		const around = view?.parent && (await store.core.answers.boxView(view.parent.ref, width));
 		const parent = around?.arrangement ? undefined : around?.parent;
-		const outer = parent && (await store.core.boxView(parent.ref, width));
+		const outer = parent && (await store.core.answers.boxView(parent.ref, width));
 		if (turn !== this.turn) return;
 		this.outer = outer;
 		this.view = view;

@@ -34,7 +34,7 @@
 		void Promise.all(
 			of.map(async ({ page, width }) => {
 				const column = { name: '', width };
-				const [drawn] = await store.core.sheetDrawings(
+				const [drawn] = await store.core.sheet.drawings(
 					[page],
 					{ ...request, columns: [column] },
 					way

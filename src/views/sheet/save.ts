@@ -22,7 +22,7 @@ export async function saveSheet(
 	const rows: FileRow[] = [];
 	for (let from = 0; from < pages.length; from += atOnce) {
 		says(`${from} of ${pages.length} pages written`);
-		rows.push(...(await store.core.sheetFileRows(pages.slice(from, from + atOnce), request, way)));
+		rows.push(...(await store.core.sheet.fileRows(pages.slice(from, from + atOnce), request, way)));
 	}
 	const title = `${site}: every page at ${request.columns.map(({ width }) => `${width} px`).join(', ')}`;
 	const name = `${slugOf(site)}-sheet`;

@@ -29,7 +29,7 @@ export class Sheet {
 		const rows: SheetRow[] = [];
 		let made = 0;
 		for (let next: number | undefined = 0; next !== undefined;) {
-			const part: SheetPart | undefined = await store.core.sheetPart(request, next);
+			const part: SheetPart | undefined = await store.core.sheet.part(request, next);
 			if (!part || round !== this.round) return;
 			rows.push(...part.rows);
 			made += part.made;
@@ -52,7 +52,7 @@ export class Sheet {
 		signal: AbortSignal
 	): Promise<void> {
 		if (pages.length === 0) return;
-		const found = await store.core.sheetDrawings(pages, request, way);
+		const found = await store.core.sheet.drawings(pages, request, way);
 		if (signal.aborted) return;
 		const drawn = new Map(this.drawn);
 		for (const page of found) {

@@ -68,7 +68,7 @@
 				bracketMatching(),
 				closeBrackets(),
 				keymap.of([...undoKeys, ...searchKeymap, ...defaultKeymap, indentWithTab]),
-				eave((offset) => store.core.complete(file, offset), doc.length),
+				eave((offset) => store.core.places.complete(file, offset), doc.length),
 				eaveColors,
 				editorLook,
 				traced,

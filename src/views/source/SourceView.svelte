@@ -39,7 +39,7 @@
 
 	$effect(() => {
 		// The page is another object after each edit, so this follows the text.
-		if (request) void store.core.output(request).then((found) => (outputs = found));
+		if (request) void store.core.handingOver.output(request).then((found) => (outputs = found));
 		else outputs = [];
 	});
 
@@ -60,13 +60,13 @@
 	async function onSourceCursor(offset: number): Promise<void> {
 		sourceMark = undefined;
 		if (!request) return;
-		outputMark = await store.core.traceToOutput(file, offset, request);
+		outputMark = await store.core.places.traceToOutput(file, offset, request);
 		if (outputMark && outputs[0]) outputPath = outputs[0].path;
 	}
 
 	async function onOutputCursor(offset: number): Promise<void> {
 		if (!request || output?.language !== 'html') return;
-		const span = await store.core.traceToSource(offset, request);
+		const span = await store.core.places.traceToSource(offset, request);
 		outputMark = undefined;
 		if (span) wanted = span.file;
 		sourceMark = span;

@@ -6,7 +6,7 @@ import type { SweepView } from '$core/sweep/sweep-view.ts';
 import type { Seeing } from '$core/resolve/site.ts';
 import { store } from '$store/site.svelte.ts';
 import type { Asking, Settler } from '$views/frame/settler.ts';
-import type { MendStage } from '$workers/looks.ts';
+import type { MendStage } from '$workers/desk/boxes.ts';
 import type { PageRequest } from '$workers/messages.ts';
 import type { ScreenKind } from '$core/laid/laid-page.ts';
 
@@ -41,7 +41,7 @@ export class Swept {
 		const asking = await this.asking(request, screen);
 		if (!asking || signal.aborted) return;
 		const settled = await this.settler.settle(asking, signal, () =>
-			store.core.sweep(request, screen)
+			store.core.boxes.sweep(request, screen)
 		);
 		if (signal.aborted || !settled?.sweep) return;
 		this.sweep = settled.sweep;
@@ -53,7 +53,7 @@ export class Swept {
 		const asking = await this.asking(request, screen);
 		if (!asking || signal.aborted) return;
 		const settled = await this.settler.settle(asking, signal, () =>
-			store.core.room(request, screen)
+			store.core.boxes.room(request, screen)
 		);
 		if (!signal.aborted) this.room = settled?.room;
 	}
@@ -78,7 +78,7 @@ export class Swept {
 			const asking = signal.aborted ? undefined : await this.asking(request, screen);
 			const settled =
 				asking &&
-				(await this.settler.settle(asking, signal, () => store.core.misfits(request, screen)));
+				(await this.settler.settle(asking, signal, () => store.core.boxes.misfits(request, screen)));
 			if (signal.aborted) return;
 			if (settled?.misfits) this.misfits = new Map([...this.misfits, [page, settled.misfits]]);
 		}
@@ -92,7 +92,7 @@ export class Swept {
 	): Promise<void> {
 		for (let left = pages; left.length > 0 && !signal.aborted;) {
 			await new Promise((rest) => setTimeout(rest, 10));
-			const found = await store.core.guessedMisfits(left.slice(0, mostGuessed), {
+			const found = await store.core.sheet.guessedMisfits(left.slice(0, mostGuessed), {
 				screen,
 				...seeing
 			});
@@ -112,7 +112,7 @@ export class Swept {
 		this.trying = before.misfits.length > 0;
 		const mends: Mend[] = [];
 		for (const misfit of before.misfits) {
-			const ideas = await store.core.mendIdeas(request, misfit, before.jumps);
+			const ideas = await store.core.boxes.mendIdeas(request, misfit, before.jumps);
 			for (const idea of ideas) {
 				const mend = signal.aborted
 					? undefined
@@ -134,12 +134,12 @@ export class Swept {
 		screen: ScreenKind,
 		signal: AbortSignal
 	): Promise<Mend | undefined> {
-		const stage = await store.core.mendStage(idea.command, request);
+		const stage = await store.core.boxes.mendStage(idea.command, request);
 		if (!stage) return undefined;
 		const { html, address, lines } = stage;
 		const asking = { request: { ...request, address }, html, scrollbars: screen.scrollbar > 0 };
 		const settled = await this.settler.settle(asking, signal, () =>
-			store.core.mendSweep(idea.command, request, screen)
+			store.core.boxes.mendSweep(idea.command, request, screen)
 		);
 		const sweep = settled?.sweep;
 		if (!sweep || !isMended(misfit, before.misfits, sweep.misfits)) return undefined;
@@ -150,7 +150,7 @@ export class Swept {
 		request: PageRequest,
 		{ scrollbar }: ScreenKind
 	): Promise<Asking | undefined> {
-		const shown = await store.core.stageOf(request);
+		const shown = await store.core.boxes.stageOf(request);
 		if (!shown) return undefined;
 		const { html, address } = shown;
 		return { request: { ...request, address }, html, scrollbars: scrollbar > 0 };

@@ -28,7 +28,7 @@
 
 	$effect(() => {
 		const [asked] = [layer, store.site];
-		void store.core.layerView(asked).then((found) => {
+		void store.core.answers.layerView(asked).then((found) => {
 			if (asked === layer) view = found;
 		});
 	});

@@ -32,7 +32,7 @@
 	$effect(() => {
 		void wanted;
 		if (!open) return;
-		void store.core.partStarts(untrack(() => piece)).then((found) => {
+		void store.core.answers.partStarts(untrack(() => piece)).then((found) => {
 			starts = found;
 			start = bestStart(found);
 			left = [];

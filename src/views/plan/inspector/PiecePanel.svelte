@@ -38,7 +38,7 @@
 	$effect(() => {
 		const [asked] = [piece, store.site];
 		let isWanted = true;
-		void store.core.valuesIn(asked.holder.layer.name, asked.piece).then((all) => {
+		void store.core.answers.valuesIn(asked.holder.layer.name, asked.piece).then((all) => {
 			if (isWanted) values = all;
 		});
 		return () => (isWanted = false);
@@ -47,7 +47,7 @@
 	$effect(() => {
 		const [asked] = [holder, store.texts];
 		let isWanted = true;
-		void store.core.piecesIn(asked).then((all) => {
+		void store.core.answers.piecesIn(asked).then((all) => {
 			if (isWanted) pieces = all;
 		});
 		return () => (isWanted = false);

@@ -12,7 +12,7 @@
 
 	$effect(() => {
 		void store.site;
-		void store.core.siteWords().then((found) => (words = found));
+		void store.core.answers.siteWords().then((found) => (words = found));
 	});
 
 	const make = (command: Command): Promise<string | undefined> => commands.attempt(command);

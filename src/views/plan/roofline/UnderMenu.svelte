@@ -14,7 +14,7 @@
 	let choices = $state.raw<readonly UnderChoice[]>([]);
 
 	$effect(() => {
-		if (open) void store.core.underChoices(layer).then((found) => (choices = found));
+		if (open) void store.core.answers.underChoices(layer).then((found) => (choices = found));
 	});
 
 	function commandFor(value: string) {

@@ -56,7 +56,7 @@ export class RooflineDrag {
 	}
 
 	private async tryOut(command: Command, target: string): Promise<void> {
-		const proposal = await store.core.propose(command);
+		const proposal = await store.core.proposals.propose(command);
 		if (target !== this.target || !this.subject) return;
 		if (proposal.kind === 'refused') {
 			this.hint = { words: proposal.sentence, refused: true };

@@ -202,7 +202,7 @@
 	async function writeAnew(found: PageWords | undefined): Promise<void> {
 		if (!found) return;
 		const asked = { page: page.page, address: page.address, ...store.seeing };
-		const written = await store.core.wordsAt(asked, found);
+		const written = await store.core.places.wordsAt(asked, found);
 		if ('kind' in written) commands.sayRefused(written);
 		else words = { ...found, ...written };
 	}

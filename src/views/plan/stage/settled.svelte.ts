@@ -38,7 +38,7 @@ export class SettledPage {
 		const { request, width, height, scrollbars } = page;
 		const scrolled = page.scrolled();
 		const settled = await this.settler.settle(page, signal, () =>
-			store.core.boxesAt(request, width, screenOf(height, scrollbars), scrolled)
+			store.core.boxes.at(request, width, screenOf(height, scrollbars), scrolled)
 		);
 		// While it was worked out, someone went on scrolling.
 		if (page.scrolled() !== scrolled) return;
@@ -48,7 +48,7 @@ export class SettledPage {
 		this.compared = true;
 		this.differs = undefined;
 		if (!cause) return;
-		const because = await store.core.styleBehind(
+		const because = await store.core.boxes.styleBehind(
 			request,
 			differences.map(({ word }) => word)
 		);
@@ -61,7 +61,7 @@ export class SettledPage {
 	async findJumps(page: Resting, signal: AbortSignal): Promise<void> {
 		const { request, height, scrollbars } = page;
 		const settled = await this.settler.settle(page, signal, () =>
-			store.core.jumps(request, screenOf(height, scrollbars))
+			store.core.boxes.jumps(request, screenOf(height, scrollbars))
 		);
 		if (!signal.aborted) this.jumps = settled?.jumps;
 	}

@@ -20,7 +20,7 @@
 		// Asked again for another block, and after each edit of the text.
 		const [asked] = [key, store.texts];
 		untrack(() => {
-			void store.core.piecesIn(holder).then((found) => {
+			void store.core.answers.piecesIn(holder).then((found) => {
 				if (asked === key) pieces = found;
 			});
 		});
@@ -52,7 +52,7 @@
 						name={piece.name}
 						markup={piece.markup}
 						write={(markup) => write(piece.name, markup)}
-						complete={(before) => store.core.completeMarkup(holder, before)}
+						complete={(before) => store.core.places.completeMarkup(holder, before)}
 					/>
 				{/await}
 				<StandIns {piece} {holder} />

@@ -57,7 +57,7 @@
 				name="{of} {piece.name}"
 				markup={standIn.markup}
 				write={(markup) => write(of, markup)}
-				complete={(before) => store.core.completeMarkup(holder, before)}
+				complete={(before) => store.core.places.completeMarkup(holder, before)}
 			/>
 		{/await}
 	{/if}

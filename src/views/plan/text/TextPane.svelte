@@ -63,7 +63,7 @@
 		followed = '';
 		const asked = trace;
 		if (!asked) return;
-		void store.core.placeOf(asked).then((found) => {
+		void store.core.places.placeOf(asked).then((found) => {
 			if (found && JSON.stringify(asked) === key) place = found;
 		});
 	});
@@ -71,7 +71,7 @@
 	/** What the cursor stands in is chosen on the drawings. */
 	async function follow(offset: number): Promise<void> {
 		if (file === undefined) return;
-		const found = await store.core.traceOf(file, offset);
+		const found = await store.core.places.traceOf(file, offset);
 		const { page } = store;
 		const at = found && page && placeOf(page.section, found);
 		if (!found || JSON.stringify(found) === key) return;

@@ -30,10 +30,10 @@ export class Changes {
 		this.drawn = new Map();
 		this.progress = { gone: 0, total: 0, done: false };
 		this.fault =
-			(await store.core.compareStates(plain(before), after && plain(after), request)) ?? '';
+			(await store.core.sheet.compare(plain(before), after && plain(after), request)) ?? '';
 		if (this.fault !== '') return;
 		for (let done = false; !done && round === this.round;) {
-			const part: ChangesPart | undefined = await store.core.compareOn();
+			const part: ChangesPart | undefined = await store.core.sheet.compareOn();
 			if (!part || round !== this.round) return;
 			if (part.changes.length > 0) this.found = [...this.found, ...part.changes];
 			done = part.done;
@@ -47,7 +47,7 @@ export class Changes {
 		for (const { page } of this.found.filter(({ estimated }) => estimated)) {
 			await idle();
 			for (const state of ['before', 'after'] as const) {
-				const shown = signal.aborted ? undefined : await store.core.comparedStage(page, state);
+				const shown = signal.aborted ? undefined : await store.core.sheet.comparedStage(page, state);
 				if (!shown || signal.aborted) continue;
 				const { html, address } = shown;
 				const asking = {
@@ -56,10 +56,10 @@ export class Changes {
 					scrollbars: request.screen.scrollbar > 0
 				};
 				await settler.settle(asking, signal, () =>
-					store.core.measureCompared(page, state, widths, request.screen)
+					store.core.sheet.measureCompared(page, state, widths, request.screen)
 				);
 			}
-			const again = signal.aborted ? undefined : await store.core.comparedAgain(page, request);
+			const again = signal.aborted ? undefined : await store.core.sheet.comparedAgain(page, request);
 			if (!again || signal.aborted) return;
 			this.found = this.found.map((one) => (one.page === page ? again : one));
 			const drawn = new Map(this.drawn);
@@ -77,7 +77,7 @@ export class Changes {
 		const round = this.round;
 		for (const page of pages) {
 			if (this.drawn.has(page)) continue;
-			const drawings = await store.core.changeDrawings(page, request, way);
+			const drawings = await store.core.sheet.changeDrawings(page, request, way);
 			if (round !== this.round) return;
 			this.drawn = new Map([...this.drawn, [page, drawings ?? []]]);
 		}

@@ -16,7 +16,7 @@
 		const kind = page.startsWith('/') ? 'route' : 'state';
 		const asked = trace ?? { kind, layer: page, region: undefined, piece: undefined };
 		void store.texts;
-		void store.core.placeOf(asked).then((found) => {
+		void store.core.places.placeOf(asked).then((found) => {
 			if (trace !== hot.trace) return;
 			place = found;
 			const part = asked.piece ?? asked.region;

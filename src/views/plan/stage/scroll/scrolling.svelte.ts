@@ -20,7 +20,7 @@ export class Scrolling {
 		const screen = screenOf(height, scrollbars);
 		const { within } = this;
 		const settled = await settler.settle(page, signal, () =>
-			store.core.scroll(request, width, screen, within)
+			store.core.boxes.scroll(request, width, screen, within)
 		);
 		if (signal.aborted || !settled?.scroll) return;
 		this.view = settled.scroll;

@@ -1,0 +1,100 @@
+import {
+	deliverPage,
+	packSource,
+	packZip,
+	sheetsOf,
+	type DeliveredFile
+} from '$core/emit/delivery.ts';
+import { closedPages } from '$core/emit/access-file.ts';
+import { handOver, plainHandOver, type HandOver } from '$core/emit/hand-over.ts';
+import { leadsToFolders, pageFile } from '$core/emit/paths.ts';
+import { hasErrors, type Problem } from '$core/messages/problem.ts';
+import { positionAt } from '$core/model/span.ts';
+import { encodeUtf8 } from '$core/lib/utf8.ts';
+import { activeMarkup, type ActiveMarkup } from '$core/resolve/content/active.ts';
+import { deliveryProblems } from '$core/check/delivery.ts';
+import type {
+	ActiveView,
+	DeliveredView,
+	DeliveryView,
+	OutputFile,
+	PageRequest
+} from '../messages.ts';
+import type { OpenSite } from './open-site.ts';
+
+/** What is handed over. */
+export class HandingOver {
+	constructor(private readonly site: OpenSite) {}
+
+	/** The files that come out for a page. */
+	output(request: PageRequest): OutputFile[] {
+		const { shown } = this.site;
+		const instance = this.site.instanceFor(request);
+		if (!shown || !instance) return [];
+		const { html } = deliverPage(instance, shown.as(request.role), this.site.year);
+		return [
+			{ path: pageFile(instance, shown.site.settings.urls), language: 'html', text: html },
+			...sheetsOf(instance.page, shown).map(({ path, css }): OutputFile => {
+				return { path, language: 'css', text: css };
+			})
+		];
+	}
+
+	/** Names and sizes of everything that would be handed over, or what keeps it from that. */
+	delivery(what: HandOver = plainHandOver): DeliveryView {
+		const problems = this.deliveryProblems();
+		const views: DeliveredView[] = [];
+		// One file at a time: all of them at once may be more than there is room for.
+		for (const { path, kind, content } of this.delivered(problems, what)) {
+			const size = typeof content === 'string' ? encodeUtf8(content).length : content.length;
+			views.push({ path, kind, size });
+		}
+		const active = this.site.latest
+			? activeMarkup(this.site.latest).map((one) => this.activeView(one))
+			: [];
+		const closed = this.site.latest
+			? closedPages(this.site.latest).map(({ address }) => address)
+			: [];
+		const isFolders = this.site.latest && leadsToFolders(this.site.latest.site.settings);
+		return {
+			files: views,
+			problems: problems.map((one) => this.site.problemView(one)),
+			active,
+			closed,
+			links: isFolders ? 'folders' : 'files'
+		};
+	}
+
+	/** The static site as a zip, with marks or without; undefined while there are errors. */
+	siteZip(what: HandOver = plainHandOver): Blob | undefined {
+		const problems = this.deliveryProblems();
+		if (!this.site.latest || hasErrors(problems)) return undefined;
+		return zipBlob(this.delivered(problems, what));
+	}
+
+	sourceZip(): Blob {
+		return new Blob([packSource(this.site.files)], { type: 'application/zip' });
+	}
+
+	private deliveryProblems(): readonly Problem[] {
+		return this.site.latest ? deliveryProblems(this.site.latest, this.site.year) : [];
+	}
+
+	private *delivered(problems: readonly Problem[], what: HandOver): Generator<DeliveredFile> {
+		if (!this.site.latest || hasErrors(problems)) return;
+		yield* handOver(this.site.latest, this.site.year, what);
+	}
+
+	private activeView({ what, layer, piece, span }: ActiveMarkup): ActiveView {
+		const text = this.site.files.texts.get(span.file) ?? '';
+		return { what, layer, piece, ...span, ...positionAt(text, span.from) };
+	}
+}
+
+function zipBlob(files: Iterable<DeliveredFile>): Blob {
+	const named = function* (): Generator<readonly [string, string | Uint8Array]> {
+		for (const { path, content } of files) yield [path, content];
+	};
+	const parts = packZip(named()).map((part) => new Uint8Array(part));
+	return new Blob(parts, { type: 'application/zip' });
+}

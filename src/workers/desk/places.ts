@@ -1,0 +1,119 @@
+import { deliverPage } from '$core/emit/delivery.ts';
+import type { TracedPage } from '$core/emit/html/marks.ts';
+import { outputOf, sourceOf, traceOutput, traceSource } from '$core/emit/html/trace.ts';
+import type { Trace } from '$core/model/trace.ts';
+import type { HolderRef } from '$core/model/command.ts';
+import { CommandRefused, type Refusal } from '$core/edit/proposal.ts';
+import { layerName, layersOf } from '$core/model/site.ts';
+import type { Span } from '$core/model/span.ts';
+import { placeAfter, placeBefore } from '$core/source/change.ts';
+import { complete, type KnownNames } from '$core/source/complete.ts';
+import type { PageRequest, PlaceView, Stretch } from '../messages.ts';
+import { completeTag, ownerAt, type TagCompletion } from '$core/view-models/complete-tag.ts';
+import { seenAs } from '$core/resolve/site.ts';
+import { WrittenPage } from '$core/check/subject/written-page.ts';
+import {
+	writtenWords,
+	type ShownWords,
+	type WrittenWords
+} from '$core/view-models/written-words.ts';
+import type { OpenSite } from './open-site.ts';
+
+/** Where what is drawn is written, the other way round, and what can be written at a place. */
+export class Places {
+	constructor(private readonly site: OpenSite) {}
+
+	/** Where a box of the page is written. */
+	placeOf(trace: Trace): PlaceView | undefined {
+		const drawn = this.site.shown && sourceOf(this.site.shown, trace);
+		return drawn && this.site.placeView(drawn);
+	}
+
+	/** Where words of the page on the stage are written, or why they are written nowhere as they stand there. */
+	wordsAt(request: PageRequest, shown: ShownWords): WrittenWords | Refusal {
+		const instance = this.site.instanceFor(request);
+		const text = this.site.shown && seenAs(this.site.shown, request);
+		if (!instance || !text) return { kind: 'refused', sentence: 'The page is not there any more.' };
+		try {
+			const found = writtenWords(new WrittenPage(instance, text, this.site.year), shown);
+			return { ...found, place: this.site.inTextNow(found.place) };
+		} catch (reason) {
+			if (!(reason instanceof CommandRefused)) throw reason;
+			const { message: sentence, at } = reason;
+			return { kind: 'refused', sentence, ...(at && { at: this.site.inTextNow(at) }) };
+		}
+	}
+
+	private traced(request: PageRequest): TracedPage | undefined {
+		const instance = this.site.instanceFor(request);
+		return (
+			instance &&
+			this.site.shown &&
+			deliverPage(instance, this.site.shown.as(request.role), this.site.year)
+		);
+	}
+
+	/** Where the text at an offset shows in the HTML of a page. */
+	traceToOutput(file: string, offset: number, request: PageRequest): Stretch | undefined {
+		const drawn = placeBefore(file, offset, this.site.since);
+		const trace = this.site.good && traceSource(this.site.good, file, drawn);
+		const page = this.traced(request);
+		return trace && page && outputOf(page, trace);
+	}
+
+	/** What the text at an offset is about, of the page that is drawn; undefined where it is about none of it. */
+	traceOf(file: string, offset: number): Trace | undefined {
+		const drawn = placeBefore(file, offset, this.site.since);
+		return this.site.good && traceSource(this.site.good, file, drawn);
+	}
+
+	/** The text that made what stands at an offset of a page's HTML. */
+	traceToSource(offset: number, request: PageRequest): Span | undefined {
+		const page = this.traced(request);
+		const trace = page && traceOutput(page, offset);
+		const span = trace && this.site.good && sourceOf(this.site.good, trace);
+		return span && this.site.files.texts.has(span.file) ? this.site.inTextNow(span) : undefined;
+	}
+
+	/** What can be written at a place of the text. */
+	complete(file: string, offset: number): ReturnType<typeof complete> {
+		const site = this.site.shown?.site;
+		const names: KnownNames = {
+			layouts: site?.layouts.map((layout) => layout.name.text) ?? [],
+			regions: [
+				...new Set(site?.layouts.flatMap((one) => one.regions.map((region) => region.name.text)))
+			],
+			routes: site?.routes.map((route) => route.pattern.text) ?? [],
+			data: [...(site?.values.keys() ?? [])]
+		};
+		const text = this.site.files.texts.get(file) ?? '';
+		const inTag = this.completeInText(file, text, offset);
+		return inTag ?? complete(text, offset, names);
+	}
+
+	/** What can stand in a tag of a text, as of the site that is drawn. */
+	private completeInText(file: string, text: string, offset: number): ReturnType<typeof complete> {
+		const { shown } = this.site;
+		const drawn = placeBefore(file, offset, this.site.since);
+		const owner = shown && ownerAt(shown, file, drawn);
+		if (!shown || !owner) return undefined;
+		const now = placeAfter(file, owner.span.from, this.site.since);
+		const before = text.slice(now, offset);
+		// Only what stands in a block of markup, or in quotes, has tags.
+		const inMarkup = before.split('"""').length % 2 === 0;
+		const line = before.slice(before.lastIndexOf('\n') + 1);
+		if (!inMarkup && line.split('"').length % 2 === 1) return undefined;
+		const markup = inMarkup ? before.slice(before.lastIndexOf('"""') + 3) : line;
+		const found = completeTag(markup, owner, shown, this.site.year);
+		return found && { from: offset - found.back, options: [...found.options] };
+	}
+
+	/** What can be written at the end of some markup of a piece. */
+	completeMarkup(holder: HolderRef, before: string): TagCompletion | undefined {
+		const { shown } = this.site;
+		const { kind, name } = holder.layer;
+		const owner =
+			shown && layersOf(shown.site).find((one) => one.kind === kind && layerName(one) === name);
+		return shown && owner && completeTag(before, owner, shown, this.site.year);
+	}
+}
