@@ -16,6 +16,11 @@ route / {
   title "Home"
   piece photo """<img src="data:," alt="A pod">"""
 }
+route /board {
+  under none
+  title "Board"
+  piece poster """<img src="data:," alt="A poster">"""
+}
 state not-found at / {
   title "Not found"
   piece words """<p>Wildblumenmischung</p>"""
@@ -41,6 +46,10 @@ test('what is offered is about what is in the piece that sticks out', () => {
 		'Let nothing be wider than its place, in frame'
 	]);
 	assert.deepEqual(ideas('/', misfitOf('main', 'none', '/')), []);
+	assert.deepEqual(ideas('/board', misfitOf('', 'poster', '/board')), [
+		'Let pictures be no wider than their place, in /board',
+		'Let nothing be wider than its place, in /board'
+	]);
 });
 
 test('a rule stands in the layer that brought the content, and undo takes it away', () => {

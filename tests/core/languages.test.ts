@@ -1,7 +1,9 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { guessLanguage } from '../../src/core/check/reading/guess-language.ts';
+import { mendOf } from '../../src/core/check/mend.ts';
 import { lookOver } from '../lib/findings.ts';
+import { resolve } from '../lib/site.ts';
 
 /** Languages of what is written: told where they are clearly others than the one that is said, and only guessed. */
 const texts: Readonly<Record<string, string>> = {
@@ -47,4 +49,17 @@ test('a whole site in another language is one finding, a page in one is its own,
 	assert.deepEqual(told('en', short, de), ['lang-differs-here /1 German English de']);
 	assert.deepEqual(told('en', en, de.replace('<p', '<p lang="de"')), []);
 	assert.deepEqual(told('en', `<pre>${texts['de']}</pre>`, en), []);
+});
+
+test('where no language is said, the mend says the one that is written, as far as that can be told', () => {
+	const said = (words: string): unknown => {
+		const text = `site "Seed library" { bands { narrow 0 } }\nlayout frame at / { region main as main { slot } }\nroute / { title "Home"; piece text """<p>${words}</p>""" }`; // prettier-ignore
+		const found = lookOver(text).findings.find(({ problem }) => problem.code === 'lang-missing');
+		assert.ok(found);
+		return mendOf(found.problem, resolve(text));
+	};
+	const lang = (value: string): object => ({ kind: 'set-site', part: 'lang', value });
+	assert.deepEqual(said(texts['fr'] ?? ''), lang('fr'));
+	assert.deepEqual(said(texts['en'] ?? ''), lang('en'));
+	assert.deepEqual(said('Die Bohnen sind da.'), lang('en'));
 });

@@ -61,16 +61,15 @@ export function contentMends(misfit: Misfit, page: ResolvedPage): MendIdea[] {
 /** The pieces of a page that stand in what sticks out, with the layers that brought them. */
 function sticking(
 	{ name }: Misfit,
-	{ regions }: ResolvedPage
+	{ regions, bare }: ResolvedPage
 ): { readonly piece: Piece; readonly owner: Layer }[] {
-	return regions.flatMap(({ landed }) =>
-		landed.flatMap((one) => {
-			if (one.kind !== 'piece') return [];
-			const { piece, owner } = one;
-			const isIn = name.pieces.some(
-				(other) => other.piece === piece.name.text && other.owner === layerName(owner)
-			);
-			return isIn ? [{ piece, owner }] : [];
-		})
-	);
+	const all = [...regions.flatMap(({ landed }) => landed), ...bare];
+	return all.flatMap((one) => {
+		if (one.kind !== 'piece') return [];
+		const { piece, owner } = one;
+		const isIn = name.pieces.some(
+			(other) => other.piece === piece.name.text && other.owner === layerName(owner)
+		);
+		return isIn ? [{ piece, owner }] : [];
+	});
 }

@@ -4,6 +4,8 @@ import { nothing, type AcrossCheck, type WholeCheck } from '../check.ts';
 import type { Occurrence } from '../subject/occurrence.ts';
 import type { PageFacts } from '../subject/page-facts.ts';
 import { plainFrame } from '../example.ts';
+import { languageGuess } from '../libraries.ts';
+import { otherLanguages } from './written-languages.ts';
 
 export const titleMissing: WholeCheck = {
 	of: 'whole',
@@ -91,7 +93,12 @@ export const langMissing: WholeCheck = {
 	},
 	find: ({ site: { settings } }) =>
 		settings.langSpan ? nothing : [warning('lang-missing', settings.name.span)],
-	mend: () => ({ kind: 'set-site', part: 'lang', value: 'en' })
+	// What is written is most likely in that language; the edit shows which before it is made.
+	mend(_problem, { site }) {
+		const guess = languageGuess();
+		const value = (guess && otherLanguages(site, 'en', guess).all) ?? 'en';
+		return { kind: 'set-site', part: 'lang', value };
+	}
 };
 
 function countBy<T, K>(all: readonly T[], keyOf: (one: T) => K): Map<K, number> {
