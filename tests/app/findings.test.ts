@@ -39,7 +39,9 @@ route / { title "Home"; piece body { width 500px } """<h1>Seeds</h1><h3>Beans</h
 route /two { title "Two"; piece body """<h1>Two</h1><a href="/">Home</a>""" }
 `;
 
+/** Puts the doubtful site into the application, and waits until all of it has been looked over. */
 async function openDoubtful(): Promise<void> {
+	await app.open('/findings');
 	const folder = await mkdtemp(join(tmpdir(), 'eave-findings-'));
 	const file = join(folder, 'doubtful.eave');
 	await writeFile(file, doubtful);
@@ -50,6 +52,9 @@ async function openDoubtful(): Promise<void> {
 		/Doubtful/.test(await app.page.$eval('header', (one) => one.textContent ?? ''))
 	);
 	await rm(folder, { recursive: true });
+	await kindsAre('all is found', (all) =>
+		['foot-floats', 'heading-skips', 'year-fixed'].every((one) => all.includes(one))
+	);
 }
 
 /** Kinds of findings in the list, in their order. */
@@ -70,11 +75,7 @@ async function press(text: string): Promise<void> {
 
 test('a finding says where it is, shows the page there, and its mend before it is taken; undo brings it back', async () => {
 	const { page } = app;
-	await app.open('/findings');
 	await openDoubtful();
-	await kindsAre('all is found', (all) =>
-		['foot-floats', 'heading-skips', 'year-fixed'].every((one) => all.includes(one))
-	);
 	await until('the bar counts them', async () =>
 		/warning/.test(await page.$eval('nav .counts', (one) => one.textContent ?? ''))
 	);
@@ -97,6 +98,7 @@ test('a finding says where it is, shows the page there, and its mend before it i
 
 test('all of a kind are mended in one step of undo, and one is set aside with a reason and told again', async () => {
 	const { page } = app;
+	await openDoubtful();
 	await press('Mend all 2');
 	await kindsAre('both years are gone', (all) => !all.includes('year-fixed'));
 	await (await named(page, 'button', 'undo')).click();
@@ -117,6 +119,7 @@ test('all of a kind are mended in one step of undo, and one is set aside with a 
 
 test('show goes to the page, the width and the region; the drawings and the source carry marks', async () => {
 	const { page } = app;
+	await openDoubtful();
 	await press('The page scrolls sideways');
 	await until('it is chosen', async () => page.url().includes('finding=page-scrolls-sideways'));
 	await press('Show on the page');

@@ -47,7 +47,8 @@ test('a style that moves a box is named, by how much, with its place', async () 
 	const { page } = app;
 	await openText(page, site);
 	await until('it is open', async () => (await textOf(page, 'header')).includes('Moved'));
-	const said = (await compared()) ?? '';
+	// The page that stood there before had been compared as well.
+	const said = await until('it has been compared anew', compared);
 	assert.match(said, /^main of shell is 30 px further down than computed, /);
 	assert.match(said, /because of "margin-bottom" at "header" in the style of shell\.$/);
 	const link = await page.waitForSelector('[role=status] a');

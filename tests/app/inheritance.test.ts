@@ -69,6 +69,7 @@ test('a page is made bare by dragging its mark off the bar, with what it takes a
 });
 
 test('while it is dragged, a layout out of scope refuses and says why', async () => {
+	await app.open('/plan?route=/');
 	const from = await center('[id="row /guides"] .grip');
 	await app.page.mouse.move(from.x, from.y);
 	await app.page.mouse.down();

@@ -165,7 +165,12 @@ test('a place of the text leads to the output and back, and a box to its line', 
 		sheets.map(({ language }) => language).filter((one) => one !== 'css'),
 		[]
 	);
-	const place = desk.places.placeOf({ kind: 'layout', layer: 'shell', region: 'menu', piece: undefined });
+	const place = desk.places.placeOf({
+		kind: 'layout',
+		layer: 'shell',
+		region: 'menu',
+		piece: undefined
+	});
 	assert.deepEqual([place?.file, place?.line], ['site.eave', 5]);
 });
 
@@ -207,7 +212,11 @@ test('completion knows the names of the site', () => {
 test('a command is made in one answer; where the text was changed meanwhile, it did not happen', () => {
 	const command: Command = { kind: 'set-setting', box: { layout: 'shell', box: 'head' }, setting: 'height', value: '50px', band: 'narrow' }; // prettier-ignore
 	const desk = opened();
-	assert.equal(desk.proposals.look(command, home).html?.includes('height: 50px'), true, 'it is looked at');
+	assert.equal(
+		desk.proposals.look(command, home).html?.includes('height: 50px'),
+		true,
+		'it is looked at'
+	);
 	assert.equal(desk.page(home)?.html.includes('height: 40px'), true, 'and not made');
 	const made = desk.make(command, home, 0, false);
 	assert.ok(made.kind === 'made' && made.shown?.page?.html.includes('height: 50px'));

@@ -179,7 +179,12 @@ test('places lead to the text as it is while it has errors', () => {
 	const at = text.indexOf('layout outer');
 	const insert = '// one\n// two\n} {\n';
 	desk.change([{ kind: 'edit', file: 'site.eave', from: at, to: at, insert }], home, 0);
-	const place = desk.places.placeOf({ kind: 'route', layer: '/a', region: undefined, piece: undefined });
+	const place = desk.places.placeOf({
+		kind: 'route',
+		layer: '/a',
+		region: undefined,
+		piece: undefined
+	});
 	const now = text.slice(0, at) + insert + text.slice(at);
 	assert.equal(place?.at, now.indexOf('route /a'));
 	assert.equal(place?.line, now.slice(0, place?.at).split('\n').length);

@@ -13,7 +13,9 @@ export function slugOf(name: string | undefined): string {
 /** Hands the site, or its source, over as a file. Gives whether there was something to hand over. */
 export async function download(kind: 'site' | 'source'): Promise<boolean> {
 	const zip =
-		kind === 'site' ? await store.core.handingOver.siteZip(look.handOver) : await store.core.handingOver.sourceZip();
+		kind === 'site'
+			? await store.core.handingOver.siteZip(look.handOver)
+			: await store.core.handingOver.sourceZip();
 	if (!zip) return false;
 	saveFile(`${slugOf(store.site?.name)}${kind === 'site' ? '' : '-source'}.zip`, zip);
 	return true;

@@ -28,8 +28,8 @@
 		// Asked again whenever the site's text is another.
 		if (!store.site) return;
 		let current = true;
-		store.core
-			.handingOver.delivery(look.handOver)
+		store.core.handingOver
+			.delivery(look.handOver)
 			.then((found) => {
 				if (!current) return;
 				delivery = found;

@@ -25,8 +25,8 @@
 		void store.site;
 		let gone = false;
 		const { command } = mend;
-		void store.core
-			.findings.lookAtMend(command, code, page, width, drawingWay(width, 250))
+		void store.core.findings
+			.lookAtMend(command, code, page, width, drawingWay(width, 250))
 			.then(async (found) => {
 				if (gone) return;
 				looked = found;

@@ -18,8 +18,8 @@
 		const columns = [{ name: '', width }];
 		const command = { columns, screen: { height: 800, scrollbar: 0 }, ...store.seeing };
 		const single = box?.region;
-		void store.core
-			.sheet.drawings([page], command, {
+		void store.core.sheet
+			.drawings([page], command, {
 				...drawingWay(width),
 				...(single !== undefined && { single })
 			})

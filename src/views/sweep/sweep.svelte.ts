@@ -78,7 +78,9 @@ export class Swept {
 			const asking = signal.aborted ? undefined : await this.asking(request, screen);
 			const settled =
 				asking &&
-				(await this.settler.settle(asking, signal, () => store.core.boxes.misfits(request, screen)));
+				(await this.settler.settle(asking, signal, () =>
+					store.core.boxes.misfits(request, screen)
+				));
 			if (signal.aborted) return;
 			if (settled?.misfits) this.misfits = new Map([...this.misfits, [page, settled.misfits]]);
 		}

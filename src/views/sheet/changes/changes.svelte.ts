@@ -47,7 +47,9 @@ export class Changes {
 		for (const { page } of this.found.filter(({ estimated }) => estimated)) {
 			await idle();
 			for (const state of ['before', 'after'] as const) {
-				const shown = signal.aborted ? undefined : await store.core.sheet.comparedStage(page, state);
+				const shown = signal.aborted
+					? undefined
+					: await store.core.sheet.comparedStage(page, state);
 				if (!shown || signal.aborted) continue;
 				const { html, address } = shown;
 				const asking = {
@@ -59,7 +61,9 @@ export class Changes {
 					store.core.sheet.measureCompared(page, state, widths, request.screen)
 				);
 			}
-			const again = signal.aborted ? undefined : await store.core.sheet.comparedAgain(page, request);
+			const again = signal.aborted
+				? undefined
+				: await store.core.sheet.comparedAgain(page, request);
 			if (!again || signal.aborted) return;
 			this.found = this.found.map((one) => (one.page === page ? again : one));
 			const drawn = new Map(this.drawn);
