@@ -192,10 +192,14 @@ function seenIn(boxes: readonly ShownBox[]): Shown {
 				other.sunk >= box.sunk - 3 &&
 				isIn(at, index, boxes)
 		);
-		// What is the last in its region lies over nothing as long as that is not cut itself.
+		// What reaches nothing that stands below it lies over nothing, as long as what it is in is not cut itself.
 		const isHeld = boxes.some((other) => other.inside === index);
-		const isLast = !isHeld && !boxes.some((other, at) => at > index && other.inside === box.inside);
-		(isInner || isLast ? outer : seen).set(`cut ${box.key}`, box.sunk);
+		const reaches = boxes.some((other, at) => {
+			if (at <= index || other.inside !== box.inside) return false;
+			const isBelow = other.x < box.x + box.width && box.x < other.x + other.width;
+			return isBelow && other.y < box.y + box.height + box.sunk - 1;
+		});
+		(isInner || (!isHeld && !reaches) ? outer : seen).set(`cut ${box.key}`, box.sunk);
 	}
 	for (const [index, one] of boxes.entries()) {
 		for (const other of boxes.slice(index + 1)) {

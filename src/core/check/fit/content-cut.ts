@@ -41,7 +41,7 @@ export const contentCut: FitCheck = {
 				);
 				const widths = range.flatMap((one) => widthsWithout(one, inner));
 				if (widths.length === 0) continue;
-				const worst = Math.max(begin[index] ?? 0, end[index] ?? 0);
+				const worst = Math.max(beyond(index, first, endMargin), beyond(index, last, endMargin));
 				const known = found.get(boxWord(box.name));
 				known?.widths.push(...widths);
 				if (known) known.worst = Math.max(known.worst, worst);
@@ -77,21 +77,37 @@ function cutIn(
 	if (atFirst <= 0 && atLast <= 0) return [];
 	if (first[index]?.name.kind === 'piece')
 		return [widthsAbove([atFirst], [atLast], from, to) ?? []].flat();
-	const out = (end: number, box: PlacedBox | undefined): number =>
-		box && !isHeld(box) ? end - bottomOf(box) - tolerance : -tolerance;
+	const out = (end: number, boxes: readonly PlacedBox[]): number => {
+		const box = boxes[index];
+		if (!box || isHeld(box)) return -tolerance;
+		const room = roomBelow(index, boxes);
+		return room === Infinity ? -tolerance : end - bottomOf(box) - room - tolerance;
+	};
 	const ranges = first.flatMap((inner, at) => {
 		const then = last[at];
 		if (!then || at < index || !reachesOut(at, index, first)) return [];
 		const ends = ownEnds(then, endMargin);
 		return ownEnds(inner, endMargin).flatMap((end, which) => {
-			const [here, there] = [out(end, first[index]), out(ends[which] ?? end, last[index])];
+			const [here, there] = [out(end, first), out(ends[which] ?? end, last)];
 			return widthsAbove([here], [there], from, to) ?? [];
 		});
 	});
 	return joinedWidths(ranges);
 }
 
-/** By how much what is in each box sticks out of it below, px. */
+/** By how much what is in a box reaches below it, px, whatever is there. */
+function beyond(
+	index: number,
+	boxes: readonly PlacedBox[],
+	endMargin: (name: BoxName) => number
+): number {
+	const box = boxes[index];
+	if (!box) return 0;
+	if (box.name.kind === 'piece') return box.overflowY - endMargin(box.name) - tolerance;
+	return (endsOf(boxes, endMargin)[index] ?? 0) - bottomOf(box) - tolerance;
+}
+
+/** By how much what is in each box lies over what is below it, or is cut off there, px. */
 function outOf(
 	boxes: readonly PlacedBox[],
 	endMargin: (name: BoxName) => number
@@ -99,17 +115,25 @@ function outOf(
 	const ends = endsOf(boxes, endMargin);
 	return boxes.map((box, index) => {
 		if (isHeld(box) || box.overflowY <= tolerance) return -tolerance;
-		// The last of a region is cut where that ends: what it has beyond itself in there lies over nothing.
-		const isContent = box.name.kind === 'run' || box.name.kind === 'piece';
-		if (isContent && !isFollowed(index, boxes)) return -tolerance;
-		if (box.name.kind === 'piece') return box.overflowY - endMargin(box.name) - tolerance;
-		return (ends[index] ?? 0) - bottomOf(box) - tolerance;
+		const room = roomBelow(index, boxes);
+		if (room === Infinity) return -tolerance;
+		if (box.name.kind === 'piece') return box.overflowY - endMargin(box.name) - room - tolerance;
+		return (ends[index] ?? 0) - bottomOf(box) - room - tolerance;
 	});
 }
 
-function isFollowed(index: number, boxes: readonly PlacedBox[]): boolean {
+/**
+ * How far below itself a box may reach before it lies over something, px. Content that nothing follows in its region has
+ * all the room there: what is too much is cut where the region ends.
+ */
+function roomBelow(index: number, boxes: readonly PlacedBox[]): number {
 	const box = boxes[index];
-	return boxes.some((other, at) => at > index && other.inside === box?.inside);
+	if (box?.name.kind !== 'run' && box?.name.kind !== 'piece') return 0;
+	const below = boxes.filter((other, at) => {
+		if (at <= index || other.inside !== box.inside) return false;
+		return other.x < box.x + box.width && box.x < other.x + other.width;
+	});
+	return Math.max(0, Math.min(...below.map(({ y }) => y)) - bottomOf(box));
 }
 
 /** Whether what sticks out of a box can be scrolled to. */
