@@ -112,6 +112,7 @@ test('every word that completion offers is one that the reader knows there', () 
 		layout: 'layout x at /x {',
 		region: 'layout x at /x { region y as main {',
 		fill: 'route /x { fill head {',
+		adjust: 'route /x { adjust head {',
 		route: 'route /x {',
 		state: 'state denied at / {',
 		wrapper: 'layout x at /x { wrapper y {',

@@ -102,7 +102,7 @@ export class PagePaint {
 
 	/** What settings paint, under all that styles do. */
 	private takeSettings({ page }: PageInstance): void {
-		for (const layout of this.resolved.structure.chainOf(page)) {
+		for (const layout of this.resolved.page(page).chain) {
 			for (const box of [layout, ...membersIn(layout.members)]) {
 				const own = box === layout ? '' : box.name.text;
 				const element = this.elements.get(`${layout.name.text}/${own}`);

@@ -2,6 +2,7 @@ import { Memory } from '../lib/memory.ts';
 import type { SettingKind } from '../model/setting.ts';
 import {
 	layersOf,
+	type Adjust,
 	type Layer,
 	type Layout,
 	type Member,
@@ -31,8 +32,8 @@ export function kindsIn(layer: Layer): ReadonlySet<SettingKind> {
 }
 
 /** Everything with settings that a layer brings. */
-export function boxesIn(layer: Layer): (Layout | Member | Piece)[] {
-	const boxes: (Layout | Member | Piece)[] = piecesIn(layer);
+export function boxesIn(layer: Layer): (Layout | Member | Piece | Adjust)[] {
+	const boxes: (Layout | Member | Piece | Adjust)[] = [...piecesIn(layer), ...layer.adjusts];
 	if (layer.kind === 'layout') boxes.push(layer, ...membersIn(layer.members));
 	return boxes;
 }

@@ -38,6 +38,7 @@ import { nightAlone } from './names/night-alone.ts';
 import { regionShadowed } from './names/region-shadowed.ts';
 import { admitWider, roleUnknown, seenByNone } from './names/roles.ts';
 import { addressTwice } from './pages/address-twice.ts';
+import { adjustIdle, adjusts } from './pages/adjusts.ts';
 import { fills } from './pages/fills.ts';
 import { navEmpty } from './pages/nav-empty.ts';
 import { requiredUnfilled } from './pages/required-unfilled.ts';
@@ -84,6 +85,8 @@ import { orderStyled } from './style/order-styled.ts';
 export const checks: readonly Check[] = [
 	addressTwice,
 	fills,
+	adjusts,
+	adjustIdle,
 	expressions,
 	markup,
 	parts,

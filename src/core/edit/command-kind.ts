@@ -24,5 +24,7 @@ export type CommandKinds<W extends Command> = {
 
 /** What something with settings is called. */
 export function sizedName(ref: SizedRef): string {
-	return isPieceRef(ref) ? ref.piece : (ref.box ?? ref.layout);
+	if (isPieceRef(ref)) return ref.piece;
+	const name = ref.box ?? ref.layout;
+	return ref.only ? `${name} in ${ref.only.name}` : name;
 }

@@ -10,6 +10,7 @@ import {
 	layersOf
 } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
+import { landingAdjusts, type LandingAdjust } from '../resolve/adjust.ts';
 import { fillTarget, isProblem, landingFills } from '../resolve/fill-target.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { type HolderRef, type LayerRef, type RegionRef } from '../model/command.ts';
@@ -111,4 +112,12 @@ export function fillTargetWord(resolved: ResolvedSite, ref: LayerRef, region: Re
 		layout.regions.some((one) => one.name.text === region.region)
 	);
 	return nearest?.name.text === region.layout ? region.region : `${region.layout}.${region.region}`;
+}
+
+/** What layers further in say of the boxes of a layout. */
+export function adjustsIn(resolved: ResolvedSite, layout: string): LandingAdjust[] {
+	const { site, structure } = resolved;
+	return layersOf(site)
+		.flatMap((layer) => landingAdjusts(layer, structure.chainOf(layer)))
+		.filter((one) => one.layout.name.text === layout);
 }

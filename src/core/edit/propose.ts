@@ -1,5 +1,5 @@
 import { listWords, sameness, sentenceOf, type Problem } from '../messages/problem.ts';
-import { layerName, layersOf } from '../model/site.ts';
+import { layerName, layersOf, type Adjust, type Fill } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import { applyChanges, spanBefore, type Change } from '../source/change.ts';
 import { readSiteFiles } from '../source/read.ts';
@@ -88,7 +88,10 @@ const lostFill: ReadonlySet<string> = new Set([
 	'fill-no-region',
 	'fill-no-layout',
 	'fill-locked',
-	'fill-slot'
+	'fill-slot',
+	'adjust-no-box',
+	'adjust-no-layout',
+	'adjust-locked'
 ]);
 
 /**
@@ -104,15 +107,23 @@ function dropLostFills(
 	const surgery = new Surgery(after.reading);
 	const consequences: string[] = [];
 	for (const layer of layersOf(after.site)) {
-		const fills = layer.fills.filter((fill) =>
-			lost.some(
-				({ span }) => span.file === fill.targetSpan.file && span.from === fill.targetSpan.from
-			)
+		const isLost = ({ targetSpan }: Fill | Adjust): boolean =>
+			lost.some(({ span }) => span.file === targetSpan.file && span.from === targetSpan.from);
+		const [fills, adjusts] = [layer.fills.filter(isLost), layer.adjusts.filter(isLost)];
+		for (const { span } of [...fills, ...adjusts]) surgery.remove(span);
+		const say = (what: string, names: readonly string[]): void => {
+			if (names.length === 0) return;
+			const all = listWords([...new Set(names)]);
+			consequences.push(`What ${layerName(layer)} ${what} ${all} would go with it.`);
+		};
+		say(
+			'puts into',
+			fills.map(({ region }) => region)
 		);
-		for (const fill of fills) surgery.remove(fill.span);
-		if (fills.length === 0) continue;
-		const names = listWords([...new Set(fills.map((fill) => fill.region))]);
-		consequences.push(`What ${layerName(layer)} puts into ${names} would go with it.`);
+		say(
+			'says of',
+			adjusts.map(({ box }) => box)
+		);
 	}
 	const changes = surgery.changes();
 	return { after: resolveAfter(after, changes), changes, consequences };

@@ -3,7 +3,7 @@ import type { Statement } from '../source/syntax.ts';
 import type { Item, StatementItem } from './body-items.ts';
 
 /** What has settings. */
-const holders: ReadonlySet<string> = new Set(['layout', 'region', 'wrapper', 'piece']);
+const holders: ReadonlySet<string> = new Set(['layout', 'region', 'wrapper', 'piece', 'adjust']);
 const places = new Map<string, number>(allSettings.map(({ kind }, index) => [kind, index]));
 
 /**

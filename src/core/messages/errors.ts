@@ -166,6 +166,14 @@ export const errors = {
 		`${layer} fills a region of ${layout}, but does not sit under a layout of that name.`,
 	'fill-locked': (region: string, layout: string, layer: string) =>
 		`${layer} fills ${region}, but the layout ${layout} has locked it.`,
+	'adjust-no-box': (box: string, layer: string, known: string) =>
+		`${layer} adjusts ${box}, but no layout above it has a region or wrapper of that name. There is ${known}.`,
+	'adjust-no-layout': (layout: string, layer: string) =>
+		`${layer} adjusts a region of ${layout}, but does not sit under a layout of that name.`,
+	'adjust-locked': (box: string, layout: string, layer: string) =>
+		`${layer} adjusts ${box}, but the layout ${layout} has locked it.`,
+	'adjust-shrink': (layer: string, box: string) =>
+		`${layer} cannot change how ${box} shrinks: that is one movement for all pages of its layout. Set "shrink" there.`,
 	'fill-slot': (region: string, layout: string, kind: string) =>
 		`${region} is the slot of ${layout}: it can be filled before and after, not ${kind}.`,
 	'fill-nothing': (region: string) =>

@@ -26,6 +26,8 @@ export const hints = {
 		`This <${element}> does not say whether it is for a row or a column.`,
 
 	// Structure
+	'adjust-idle': (layer: string, box: string, setting: string, layout: string) =>
+		`${layer} says of ${box} what ${layout} says already: this "${setting}" changes nothing.`,
 	'region-shadowed': (region: string, inner: string, outer: string) =>
 		`${inner} and ${outer} both have a region ${region}; this lands in that of ${inner}, the nearest.`,
 	'region-empty': (region: string) => `Nothing stands in ${region} on any page.`,

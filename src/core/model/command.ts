@@ -26,6 +26,8 @@ export interface HolderRef {
 export interface BoxRef {
 	readonly layout: string;
 	readonly box: string | undefined;
+	/** The layer for whose pages alone something is said of it; undefined: for all pages of the layout. */
+	readonly only?: LayerRef | undefined;
 }
 
 /** A piece by the place it stands in and its name there. */

@@ -77,6 +77,7 @@ export interface Layout {
 	/** All regions, those in wrappers too, in reading order. */
 	readonly regions: readonly Region[];
 	readonly fills: readonly Fill[];
+	readonly adjusts: readonly Adjust[];
 	readonly title: Template | undefined;
 	readonly description: Template | undefined;
 	readonly styles: readonly Style[];
@@ -145,6 +146,18 @@ export interface Fill {
 	readonly span: Span;
 }
 
+/** What a layer says of a box of a layout further out, for the pages inside it alone. */
+export interface Adjust {
+	/** The layout is named only where two layouts of a chain have a box of that name. */
+	readonly layout: string | undefined;
+	/** A region or wrapper. */
+	readonly box: string;
+	readonly targetSpan: Span;
+	readonly settings: readonly Setting[];
+	readonly arrangements: readonly Arrangement[];
+	readonly span: Span;
+}
+
 export type Piece = MarkupPiece | NavPiece;
 
 export interface MarkupPiece {
@@ -207,6 +220,7 @@ export interface Route {
 	readonly description: Template | undefined;
 	readonly pieces: readonly Piece[];
 	readonly fills: readonly Fill[];
+	readonly adjusts: readonly Adjust[];
 	readonly styles: readonly Style[];
 	readonly allows: readonly Allowance[];
 	readonly span: Span;
@@ -225,6 +239,7 @@ export interface State {
 	readonly description: Template | undefined;
 	readonly pieces: readonly Piece[];
 	readonly fills: readonly Fill[];
+	readonly adjusts: readonly Adjust[];
 	readonly styles: readonly Style[];
 	readonly allows: readonly Allowance[];
 	readonly span: Span;

@@ -1,4 +1,4 @@
-import type { Layout } from '../model/site.ts';
+import type { Layout, Region } from '../model/site.ts';
 import type { Landed, ResolvedPage, ResolvedRegion } from './page.ts';
 import { slotOf } from './structure.ts';
 
@@ -23,15 +23,17 @@ export interface Between {
  */
 export function between(from: ResolvedPage, to: ResolvedPage): Between {
 	let shared = 0;
-	while (shared < from.chain.length && from.chain[shared] === to.chain[shared]) shared++;
-	const stays = from.chain.slice(0, shared);
+	while (shared < from.written.length && from.written[shared] === to.written[shared]) shared++;
+	const stays = from.written.slice(0, shared);
+	const stands = ({ layout }: ResolvedRegion): boolean =>
+		stays.some(({ name }) => name.text === layout.name.text);
 	const fates = to.regions.map((region) => ({
 		layout: region.layout.name.text,
 		region: region.region.name.text,
-		fate: stays.includes(region.layout) ? fateOf(region, from) : ('new' as const)
+		fate: stands(region) ? fateOf(region, from) : ('new' as const)
 	}));
 	const gone = from.regions
-		.filter((region) => !stays.includes(region.layout))
+		.filter((region) => !stands(region))
 		.map(({ layout, region }) => ({
 			layout: layout.name.text,
 			region: region.name.text,
@@ -39,14 +41,16 @@ export function between(from: ResolvedPage, to: ResolvedPage): Between {
 		}));
 	return {
 		stays,
-		goes: from.chain.slice(shared),
-		comes: to.chain.slice(shared),
+		goes: from.written.slice(shared),
+		comes: to.written.slice(shared),
 		regions: [...fates, ...gone]
 	};
 }
 
 function fateOf(region: ResolvedRegion, from: ResolvedPage): RegionFate {
-	const before = from.regions.find((one) => one.region === region.region);
+	const before = from.regions.find(
+		(one) => sameName(one.layout, region.layout) && sameName(one.region, region.region)
+	);
 	if (!before) return 'new';
 	const signature = keptAs(region);
 	return signature !== undefined && signature === keptAs(before) ? 'kept' : 'refilled';
@@ -62,14 +66,24 @@ function keptAs({ layout, region, landed }: ResolvedRegion): string | undefined 
 	for (const one of landed) {
 		const owner = ownerOf(one);
 		if (!owner) return undefined;
-		if (owner !== layout) parts.push(`${owner.name.text}.${pieceName(one)}`);
+		if (!sameName(owner, layout)) parts.push(`${owner.name.text}.${pieceName(one)}`);
 	}
-	const own = landed.filter((one) => ownerOf(one) === layout).map(pieceName);
+	const own = landed
+		.filter((one) => {
+			const owner = ownerOf(one);
+			return owner !== undefined && sameName(owner, layout);
+		})
+		.map(pieceName);
 	const isDefault = parts.length === 0 && own.length === region.pieces.length;
 	const words = [layout.name.text, region.name.text];
 	if (!isDefault) words.push(...[...own, ...parts].map((part) => part.replaceAll('.', '_')));
 	if (landed.length === 0) words.push('nothing');
 	return words.join('--');
+}
+
+/** Whether two are the same as written, whatever pages say of them. */
+function sameName(one: Layout | Region, other: Layout | Region): boolean {
+	return one.name.text === other.name.text;
 }
 
 function ownerOf(landed: Landed): Layout | undefined {

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { layerName, type Page } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
+import { adjustWords, landingAdjusts } from './adjust.ts';
 import type { Landed, ResolvedRegion } from './page.ts';
 import type { ResolvedSite } from './site.ts';
 
@@ -33,6 +34,10 @@ export const explanationSchema = z.object({
 					pieces: z.array(z.string())
 				})
 			),
+			/** What layers further in say of it anew, for their own pages. */
+			adjusts: z.array(
+				z.object({ layer: z.string(), says: z.array(z.string()), place: placeSchema })
+			),
 			/** What the page shows in it, in order. */
 			lands: z.array(
 				z.discriminatedUnion('kind', [
@@ -55,7 +60,11 @@ export type Explanation = z.infer<typeof explanationSchema>;
 
 /** Says where everything on a page comes from. */
 export function explain(page: Page, resolved: ResolvedSite): Explanation {
-	const { chain, regions, bare } = resolved.page(page);
+	const { chain, regions, bare, written } = resolved.page(page);
+	const { structure } = resolved;
+	const adjusts = [...written, page].flatMap((layer) =>
+		landingAdjusts(layer, structure.chainOf(layer)).map((one) => ({ ...one, layer }))
+	);
 	return {
 		page: layerName(page),
 		addresses: resolved.instances(page).map((instance) => instance.address),
@@ -64,7 +73,20 @@ export function explain(page: Page, resolved: ResolvedSite): Explanation {
 			at: layout.at.text,
 			place: place(layout.span)
 		})),
-		regions: regions.map(explainRegion),
+		regions: regions.map((region) => ({
+			...explainRegion(region),
+			adjusts: adjusts
+				.filter(
+					({ layout, box }) =>
+						layout.name.text === region.layout.name.text &&
+						box.name.text === region.region.name.text
+				)
+				.map(({ layer, adjust }) => ({
+					layer: layerName(layer),
+					says: adjustWords(adjust),
+					place: place(adjust.span)
+				}))
+		})),
 		bare: bare.map(({ piece }) => ({ piece: piece.name.text, place: place(piece.span) }))
 	};
 }
@@ -74,7 +96,7 @@ function explainRegion({
 	region,
 	steps,
 	landed
-}: ResolvedRegion): Explanation['regions'][number] {
+}: ResolvedRegion): Omit<Explanation['regions'][number], 'adjusts'> {
 	return {
 		layout: layout.name.text,
 		region: region.name.text,
@@ -119,6 +141,9 @@ export function explanationText(explanation: Explanation): string {
 		for (const { layer, action, pieces } of region.steps) {
 			if (action === 'passed') continue;
 			lines.push(`  ${layer} ${action}${pieces.length > 0 ? `: ${pieces.join(', ')}` : ''}`);
+		}
+		for (const { layer, says } of region.adjusts) {
+			lines.push(`  ${layer} adjusts: ${says.join(', ')}`);
 		}
 		const lands = region.lands.map((one) =>
 			one.kind === 'layout' ? `the layout ${one.layout}` : `${one.piece} from ${one.owner}`

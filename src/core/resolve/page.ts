@@ -1,4 +1,5 @@
 import { type Fill, type Layer, type Layout, type Page, type Piece } from '../model/site.ts';
+import { adjustedChain } from './adjust.ts';
 import { landingFills, type LandingFill, type RegionOf } from './fill-target.ts';
 import { isSeenBy } from './roles.ts';
 import { slotOf, type Structure } from './structure.ts';
@@ -48,8 +49,10 @@ export interface ResolvedRegion extends RegionOf {
 /** A page with everything that its layers made of it. */
 export interface ResolvedPage {
 	readonly page: Page;
-	/** Outermost first; empty for a bare page. */
+	/** Outermost first, as the page has them: with what layers further in say of their boxes. Empty for a bare page. */
 	readonly chain: readonly Layout[];
+	/** The same as they are written; these are the layers that bring pieces. */
+	readonly written: readonly Layout[];
 	/** Region by region, the outermost layout's first, each layout's in the order it is written. */
 	readonly regions: readonly ResolvedRegion[];
 	/** The page's content where there is no slot to land in: a bare page. */
@@ -83,7 +86,24 @@ export function resolvePage(
 		})
 	);
 	const bare = chain.length === 0 ? own(seen(page.pieces), page) : [];
-	return { page, chain, regions, bare };
+	const resolved = { page, chain, written: chain, regions, bare };
+	return withLayouts(resolved, adjustedChain(page, structure));
+}
+
+/** A page whose layouts are as it has them: with what layers further in say of their boxes. */
+function withLayouts(resolved: ResolvedPage, chain: readonly Layout[]): ResolvedPage {
+	const { written } = resolved;
+	if (chain === written) return resolved;
+	const now = (layout: Layout): Layout => chain[written.indexOf(layout)] ?? layout;
+	const regions = resolved.regions.map((one): ResolvedRegion => {
+		const layout = now(one.layout);
+		const region = layout.regions[one.layout.regions.indexOf(one.region)] ?? one.region;
+		const landed = one.landed.map((each) =>
+			each.kind === 'layout' ? { ...each, layout: now(each.layout) } : each
+		);
+		return { ...one, layout, region, landed };
+	});
+	return { ...resolved, chain, regions };
 }
 
 /** Those of some pieces that the visitor sees. */

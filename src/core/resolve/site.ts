@@ -5,6 +5,7 @@ import { noTrial, trialWords, type Trial } from '../model/trial.ts';
 import type { SiteReading } from '../source/read.ts';
 import { instancesOf, type Instances, type PageInstance } from './instance.ts';
 import { treeOrder } from './content/nav.ts';
+import { adjustedChain } from './adjust.ts';
 import { resolvePage, type ResolvedPage } from './page.ts';
 import { resolveStructure, type Structure } from './structure.ts';
 
@@ -80,7 +81,9 @@ export function resolveSite(reading: SiteReading): ResolvedSite {
 		as: (other) => seen(other, trial),
 		tried: (other) => seen(role, other),
 		page: (page) =>
-			pagesFor(role).get(page, structure.chainOf(page), () => resolvePage(page, structure, role)),
+			pagesFor(role).get(page, adjustedChain(page, structure), () =>
+				resolvePage(page, structure, role)
+			),
 		instances: (page) => instances.get(page)?.pages ?? [onlyPage(page)]
 	});
 	return seen(undefined, noTrial);

@@ -27,6 +27,7 @@ const layerWords = {
 	title: 'the page’s title, or a pattern for the titles of all pages inside',
 	description: 'what search engines show',
 	fill: 'puts pieces into a region of a layout further out',
+	adjust: 'says something else of a region further out, for the pages inside',
 	style: 'CSS that reaches only what this layer wrote',
 	allow: allowWord,
 	under: 'picks what this sits under'
@@ -106,6 +107,7 @@ export const blockWords: ReadonlyMap<string, Words> = new Map(
 		},
 		piece: settingWords('piece'),
 		fill: { piece: 'a piece that lands in the region' },
+		adjust: { arrange: 'how what it holds lies', ...settingWords('region') },
 		route: {
 			...pageWords,
 			admit: 'lets in only visitors of these roles',
@@ -117,6 +119,7 @@ export const blockWords: ReadonlyMap<string, Words> = new Map(
 			title: layerWords.title,
 			description: layerWords.description,
 			fill: layerWords.fill,
+			adjust: layerWords.adjust,
 			style: layerWords.style,
 			allow: allowWord
 		},
@@ -178,6 +181,7 @@ function wordsAfter(
 		case 'under':
 			return [[...layouts, 'none'], 'sits under it'];
 		case 'fill':
+		case 'adjust':
 			return [regions, 'a region further out'];
 		case 'at':
 		case 'from':

@@ -1,5 +1,8 @@
 import { findLayer, findLayout } from '../edit/find.ts';
 import {
+	findAdjust,
+	findBox,
+	findMember,
 	findSized,
 	memberNames,
 	parentOf,
@@ -11,7 +14,8 @@ import { columnWords, wordOfColumn } from '../edit/boxes/tracks.ts';
 import { isPieceRef, type BoxRef, type PieceRef, type SizedRef } from '../model/command.ts';
 import type { Alignment, Arrangement, Justification } from '../model/arrange.ts';
 import type { Setting, SettingKind } from '../model/setting.ts';
-import type { Layout } from '../model/site.ts';
+import { layerName, pagesOf, type Layout } from '../model/site.ts';
+import { adjustedChain } from '../resolve/adjust.ts';
 import {
 	arrangementAt,
 	bandAt,
@@ -31,6 +35,8 @@ export interface Overhang {
 	readonly from: number;
 	readonly to: number;
 	readonly value: string;
+	/** The layer further out that says it; undefined where it is said by what the view is of. */
+	readonly by: string | undefined;
 }
 
 /** A setting as drawings speak of it. */
@@ -105,6 +111,8 @@ export interface BoxView {
 	/** Names of the members of what it stands in, itself among them, in the order of reading. */
 	readonly siblings: readonly string[];
 	readonly strip: readonly StripRow[];
+	/** How many pages have it as it is drawn here. */
+	readonly pages: number;
 	/** Settings that it could say and does not; those that would do nothing here last. */
 	readonly unsaid: readonly UnsaidSetting[];
 }
@@ -116,7 +124,7 @@ export function boxOfView(view: BoxView | undefined): BoxRef | undefined {
 
 /** What there is to say about a box or piece where its layout is `width` px wide. */
 export function boxView(resolved: ResolvedSite, ref: SizedRef, width: number): BoxView {
-	const box = findSized(resolved, ref);
+	const box = isPieceRef(ref) ? findSized(resolved, ref) : boxAsSeen(resolved, ref);
 	const { bands } = resolved.site.settings;
 	const band = bandAt(bands, width);
 	const around = isPieceRef(ref) ? aroundPiece(resolved, ref) : aroundBox(resolved, ref, box);
@@ -154,7 +162,8 @@ export function boxView(resolved: ResolvedSite, ref: SizedRef, width: number): B
 		siblings: around ? memberNames(around.box) : [],
 		strip: settingsOn(kind)
 			.filter((one) => said.has(one))
-			.map((one) => ({ ...wordsOf(one), overhangs: overhangsOf(box, one, bands, resolved) })),
+			.map((one) => ({ ...wordsOf(one), overhangs: overhangsOf(box, one, ref, resolved) })),
+		pages: isPieceRef(ref) ? 0 : pagesWith(resolved, ref),
 		unsaid: [...unsaid.filter(({ idle }) => !idle), ...unsaid.filter(({ idle }) => idle)]
 	};
 }
@@ -199,19 +208,56 @@ function aroundPiece(resolved: ResolvedSite, { holder }: PieceRef): AroundBox | 
 function overhangsOf(
 	{ settings }: SizedBox,
 	kind: SettingKind,
-	bands: Bands,
+	ref: SizedRef,
 	resolved: ResolvedSite
 ): Overhang[] {
-	const overhangs: { from: number; to: number; value: string }[] = [];
+	const { bands } = resolved.site.settings;
+	const own = isPieceRef(ref) || !ref.only ? settings : (findAdjust(resolved, ref)?.settings ?? []);
+	const overhangs: { from: number; to: number; value: string; by: string | undefined }[] = [];
 	for (const place of bandPlaces(bands)) {
 		const setting = settingHolding(settings, kind, bands, place);
 		if (!setting) continue;
 		const isNew = settingFor(settings, kind, bands, place) !== undefined;
 		const last = overhangs.at(-1);
 		if (last && !isNew) last.to = place + 1;
-		else overhangs.push({ from: place, to: place + 1, value: valueText(setting, resolved) });
+		else {
+			const by =
+				own.includes(setting) || isPieceRef(ref) ? undefined : sayerOf(setting, ref, resolved);
+			overhangs.push({ from: place, to: place + 1, value: valueText(setting, resolved), by });
+		}
 	}
 	return overhangs;
+}
+
+/** A box of a layout as all of its pages have it, or as those inside a layer do. */
+function boxAsSeen(resolved: ResolvedSite, ref: BoxRef): SizedBox {
+	const { only, layout: name, box } = ref;
+	if (!only || box === undefined) return findBox(resolved, ref);
+	const { structure } = resolved;
+	const layer = findLayer(resolved, only);
+	const seen = adjustedChain(layer, structure).find((one) => one.name.text === name);
+	return seen ? findMember(seen, box) : findBox(resolved, ref);
+}
+
+/** Which layer says a setting of a box, by its name. */
+function sayerOf(setting: Setting, { only, layout, box }: BoxRef, resolved: ResolvedSite): string {
+	const { structure } = resolved;
+	const chain = only ? structure.chainOf(findLayer(resolved, only)) : [];
+	const sayer = chain.find((one) =>
+		one.adjusts.some((adjust) => adjust.box === box && adjust.settings.includes(setting))
+	);
+	return sayer?.name.text ?? layout;
+}
+
+/** How many routes have a box as a layer has it, or its layout. */
+function pagesWith({ site, structure }: ResolvedSite, { only, layout }: BoxRef): number {
+	return pagesOf(site).filter((page) => {
+		if (page.kind === 'state' && only?.kind !== 'state') return false;
+		if (only && only.kind !== 'layout')
+			return page.kind === only.kind && layerName(page) === only.name;
+		const name = only ? only.name : layout;
+		return structure.chainOf(page).some((one) => one.name.text === name);
+	}).length;
 }
 
 function valueText(setting: Setting, resolved: ResolvedSite): string {

@@ -1,6 +1,7 @@
 import { layerName, type FillKind, type Layer, type Layout, type Piece } from '../model/site.ts';
 import type { Landed, ResolvedPage, ResolvedRegion, Step } from '../resolve/page.ts';
-import { slotOf } from '../resolve/structure.ts';
+import { adjustWords, landingAdjusts } from '../resolve/adjust.ts';
+import { slotOf, type Structure } from '../resolve/structure.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { layoutMarks, markOf, type Mark } from './marks.ts';
 
@@ -43,6 +44,8 @@ export interface SectionRegion {
 export interface SectionCell {
 	readonly layer: number;
 	readonly entries: readonly SectionEntry[];
+	/** The words that the layer says of the region anew, for its own pages. */
+	readonly adjusts: readonly string[];
 }
 
 export interface SectionEntry {
@@ -82,7 +85,7 @@ export interface SectionLanding {
 /** Cuts a page through its layers. */
 export function crossSection(page: ResolvedPage, resolved: ResolvedSite): CrossSection {
 	const marks = layoutMarks(resolved.structure);
-	const layers: Layer[] = [...page.chain, page.page];
+	const layers: Layer[] = [...page.written, page.page];
 	return {
 		layers: layers.map((layer) => ({
 			name: layerName(layer),
@@ -90,19 +93,27 @@ export function crossSection(page: ResolvedPage, resolved: ResolvedSite): CrossS
 			layerKind: layer.kind,
 			mark: markOf(layer, marks)
 		})),
-		columns: page.chain.length === 0 ? [bareColumn(page)] : inReadingOrder(page, layers)
+		columns:
+			page.chain.length === 0
+				? [bareColumn(page)]
+				: inReadingOrder(page, layers, resolved.structure)
 	};
 }
 
 /** A layout's regions before the slot, what lies in the slot, then the regions behind it. */
-function inReadingOrder(page: ResolvedPage, layers: readonly Layer[]): SectionColumn[] {
+function inReadingOrder(
+	page: ResolvedPage,
+	layers: readonly Layer[],
+	structure: Structure
+): SectionColumn[] {
 	const slots = page.regions.filter((one) => slotOf(one.layout) === one.region);
 	const columnsFrom = (index: number): SectionColumn[] => {
 		const layout = page.chain[index];
-		if (!layout) return slots.length > 0 ? [makeColumn(slots, layers, page)] : [];
+		if (!layout) return slots.length > 0 ? [makeColumn(slots, layers, page, structure)] : [];
 		const regions = page.regions.filter((one) => one.layout === layout);
 		const slotAt = regions.findIndex((one) => slots.includes(one));
-		const single = (one: ResolvedRegion): SectionColumn => makeColumn([one], layers, page);
+		const single = (one: ResolvedRegion): SectionColumn =>
+			makeColumn([one], layers, page, structure);
 		const before = slotAt === -1 ? regions : regions.slice(0, slotAt);
 		const after = slotAt === -1 ? [] : regions.slice(slotAt + 1);
 		return [...before.map(single), ...columnsFrom(index + 1), ...after.map(single)];
@@ -113,14 +124,21 @@ function inReadingOrder(page: ResolvedPage, layers: readonly Layer[]): SectionCo
 function makeColumn(
 	regions: readonly ResolvedRegion[],
 	layers: readonly Layer[],
-	page: ResolvedPage
+	page: ResolvedPage,
+	structure: Structure
 ): SectionColumn {
 	const cells = layers.map((layer, index) => ({
 		layer: index,
 		// The region that stands in the layer comes before what the layer does to others.
 		entries: regions
 			.flatMap((one) => entriesOf(one, layer))
-			.sort((a, b) => Number(b.action === 'gave') - Number(a.action === 'gave'))
+			.sort((a, b) => Number(b.action === 'gave') - Number(a.action === 'gave')),
+		adjusts: landingAdjusts(layer, structure.chainOf(layer)).flatMap(({ adjust, layout, box }) => {
+			const isHere = regions.some(
+				(one) => one.layout.name.text === layout.name.text && one.region.name.text === box.name.text
+			);
+			return isHere ? adjustWords(adjust) : [];
+		})
 	}));
 	return {
 		regions: regions.map(sectionRegion),
@@ -259,7 +277,7 @@ function bareColumn(page: ResolvedPage): SectionColumn {
 	};
 	return {
 		regions: [],
-		cells: [{ layer: 0, entries: pieces.length > 0 ? [entry] : [] }],
+		cells: [{ layer: 0, entries: pieces.length > 0 ? [entry] : [], adjusts: [] }],
 		threads: pieces.length > 0 ? [{ from: 0, to: 1, owner: 0 }] : [],
 		caps: [],
 		lands: pieces.length > 0 ? [{ layer: 0, pieces }] : []

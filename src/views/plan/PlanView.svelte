@@ -40,7 +40,12 @@
 			case 'site':
 				return undefined;
 			case 'place': {
-				if (facts?.region) return { layout: facts.region.layout, box: facts.region.name };
+				if (facts?.region) {
+					const { isOwn, layer, region } = facts;
+					// What a layer does not bring itself it can say something else of, for its own pages.
+					const only = isOwn || region.locked ? undefined : layer;
+					return { layout: region.layout, box: region.name, only };
+				}
 				const [piece] = facts?.entry?.pieces ?? [];
 				return facts?.holder && piece !== undefined ? { holder: facts.holder, piece } : undefined;
 			}

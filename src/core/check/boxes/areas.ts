@@ -5,13 +5,21 @@ import { Memory } from '../../lib/memory.ts';
 import {
 	layerName,
 	layersOf,
+	type Layer,
 	type Layout,
 	type Member,
 	type Piece,
 	type Region
 } from '../../model/site.ts';
+import { adjustedChain, landingAdjusts } from '../../resolve/adjust.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
-import { boxesOf, contentsOf, holdsSlot, type Holder } from '../../resolve/boxes/members.ts';
+import {
+	boxesOf,
+	contentsOf,
+	holdsSlot,
+	membersIn,
+	type Holder
+} from '../../resolve/boxes/members.ts';
 import { slotOf, type Structure } from '../../resolve/structure.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 
@@ -36,9 +44,9 @@ export const areaUnknown: LayerCheck = {
 		}
 	},
 	find: (layer, { structure }) =>
-		layer.kind === 'layout'
-			? boxesOf(layer).flatMap((box) => unknownAreas(box, layer, structure))
-			: nothing
+		arrangedIn(layer, structure).flatMap(({ box, written, layout }) =>
+			unknownAreas(box, written, layout, structure)
+		)
 };
 
 export const notArranged: LayerCheck = {
@@ -68,8 +76,8 @@ export const notArranged: LayerCheck = {
 			)
 		}
 	},
-	find: (layer) =>
-		layer.kind === 'layout' ? boxesOf(layer).flatMap((box) => withoutArea(box, layer)) : nothing
+	find: (layer, { structure }) =>
+		arrangedIn(layer, structure).flatMap(({ box, layout }) => withoutArea(box, layout))
 };
 
 export const pieceNotArranged: LayerCheck = {
@@ -100,9 +108,37 @@ export const pieceNotArranged: LayerCheck = {
 	}
 };
 
-function unknownAreas(box: Holder, layout: Layout, structure: Structure): Problem[] {
+interface Arranged {
+	readonly box: Holder;
+	/** The same box as its layout has it by itself. */
+	readonly written: Holder;
+	readonly layout: Layout;
+}
+
+/** Boxes whose arrangement a layer says: its own, and those further out that it adjusts. */
+function arrangedIn(layer: Layer, structure: Structure): Arranged[] {
+	const own = layer.kind === 'layout' ? layer : undefined;
+	const boxes = own
+		? boxesOf(own).map((box): Arranged => ({ box, written: box, layout: own }))
+		: [];
+	const chain = structure.chainOf(layer);
+	const seen = adjustedChain(layer, structure);
+	const adjusted = landingAdjusts(layer, chain).flatMap(({ adjust, layout, box: written }) => {
+		const now = seen[chain.indexOf(layout)];
+		const box = now && membersIn(now.members).find(({ name }) => name.text === adjust.box);
+		return box && adjust.arrangements.length > 0 ? [{ box, written, layout: now }] : [];
+	});
+	return [...boxes, ...adjusted];
+}
+
+function unknownAreas(
+	box: Holder,
+	written: Holder,
+	layout: Layout,
+	structure: Structure
+): Problem[] {
 	if (box === slotOf(layout)) return [];
-	const filled = box.kind === 'region' ? namesFilledInto(box, structure) : nothingNamed;
+	const filled = written.kind === 'region' ? namesFilledInto(written, structure) : nothingNamed;
 	const names = new Set([...contentsOf(box).map((member) => member.name.text), ...filled]);
 	return box.arrangements.flatMap((one) => {
 		if (one.kind !== 'areas') return [];

@@ -3,6 +3,7 @@ import { layersOf, type Layer, type Layout, type Member, type Piece } from '../.
 import type { Setting } from '../../model/setting.ts';
 import type { Span } from '../../model/span.ts';
 import type { BoxRef, SizedRef } from '../../model/command.ts';
+import { adjustedChain } from '../../resolve/adjust.ts';
 import { bandPlace } from '../../resolve/bands.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
 import { boxesOf, contentsOf } from '../../resolve/boxes/members.ts';
@@ -23,11 +24,14 @@ export function placementsIn(layer: Layer, { structure }: ResolvedSite): Placeme
 	const content = layer.kind === 'layout' ? [] : layer.pieces;
 	if (layer.fills.length === 0 && content.length === 0) return withSettings(placed);
 	const chain = structure.chainOf(layer);
-	const innermost = chain.at(-1);
+	// As the pages inside have them.
+	const seen = adjustedChain(layer, structure);
+	const innermost = seen.at(-1);
 	const slot = (innermost && slotOf(innermost)) ?? { arrangements: [] };
-	const filled = landingFills(layer, chain).flatMap(({ fill, region }) =>
-		fill.pieces.map((member) => ({ member, around: region }))
-	);
+	const filled = landingFills(layer, chain).flatMap(({ fill, layout, region }) => {
+		const now = seen[chain.indexOf(layout)]?.regions[layout.regions.indexOf(region)] ?? region;
+		return fill.pieces.map((member) => ({ member, around: now }));
+	});
 	return withSettings([
 		...placed,
 		...content.map((member) => ({ member, around: slot })),

@@ -96,7 +96,7 @@ export const sizes: LayerCheck = {
 	find(layer, { site }) {
 		const checker = checkerFor(site.settings);
 		const boxes: readonly Said[] = layer.kind === 'layout' ? boxesOf(layer) : [];
-		return [...piecesIn(layer), ...boxes].flatMap((box) => checker.box(box));
+		return [...piecesIn(layer), ...layer.adjusts, ...boxes].flatMap((box) => checker.box(box));
 	}
 };
 

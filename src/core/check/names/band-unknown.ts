@@ -32,7 +32,7 @@ export const bandUnknown: LayerCheck = {
 function bandsNamedIn(layer: Layer): Named[] {
 	const own = layer.kind === 'layout' ? [layer, ...membersIn(layer.members)] : [];
 	const said = [
-		...own.flatMap((box) => [...box.settings, ...box.arrangements]),
+		...[...own, ...layer.adjusts].flatMap((box) => [...box.settings, ...box.arrangements]),
 		...piecesIn(layer).flatMap((piece) => piece.settings),
 		...layer.styles,
 		...own.flatMap((box) => ('styles' in box ? box.styles : []))

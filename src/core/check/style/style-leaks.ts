@@ -32,7 +32,7 @@ export const styleLeaks: PageCheck = {
 	find: (page) =>
 		reaching(page).flatMap(({ rule, others, name }): Occurrence[] => {
 			const owner = rule.owner;
-			if (owner.kind === 'part' || owner === page.page.chain[0] || name !== undefined) return [];
+			if (owner.kind === 'part' || owner === page.page.written[0] || name !== undefined) return [];
 			const words = [rule.selectors, layerName(owner), listWords(others)] as const;
 			return [{ problem: warning('style-leaks', ruleSpan(rule), ...words), cause: rule.selectors }];
 		})

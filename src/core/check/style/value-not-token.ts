@@ -37,7 +37,7 @@ export const valueNotToken: WholeCheck = {
 		const { colours, sizes } = namedValues(site);
 		if (colours.size === 0 && sizes.size === 0) return [];
 		const settings = layersOf(site).flatMap((layer) => [
-			...piecesIn(layer).flatMap((piece) => piece.settings),
+			...[...piecesIn(layer), ...layer.adjusts].flatMap(({ settings }) => settings),
 			...(layer.kind === 'layout' ? boxesOf(layer).flatMap((box) => box.settings) : [])
 		]);
 		return [

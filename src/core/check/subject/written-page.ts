@@ -110,7 +110,7 @@ export class WrittenPage {
 	private layerIn({ attribs }: Element): Layer | undefined {
 		const { 'data-layout': layout, 'data-space': space } = attribs;
 		const name = layout ?? space;
-		if (name !== undefined) return this.page.chain.find((one) => one.name.text === name);
+		if (name !== undefined) return this.page.written.find((one) => one.name.text === name);
 		return attribs['data-route'] !== undefined || attribs['data-state'] !== undefined
 			? this.declared
 			: undefined;

@@ -1,9 +1,10 @@
 import { isPieceRef, type BoxRef, type SizedRef } from '../../model/command.ts';
-import type { Layout, Member, Piece, Region, Wrapper } from '../../model/site.ts';
+import type { Adjust, Layout, Member, Piece, Region, Wrapper } from '../../model/site.ts';
 import type { Bands } from '../../resolve/bands.ts';
 import { membersIn } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { findLayout, findPiece } from '../find.ts';
+import { landingAdjusts } from '../../resolve/adjust.ts';
+import { findLayer, findLayout, findPiece } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 
 /** A box that has settings and arranges something. */
@@ -16,6 +17,15 @@ export type SizedBox = ArrangedBox | Piece;
 export function findBox(resolved: ResolvedSite, { layout, box }: BoxRef): ArrangedBox {
 	const found = findLayout(resolved, layout);
 	return box === undefined ? found : findMember(found, box);
+}
+
+/** What a layer says itself of a box further out; undefined where it says nothing. */
+export function findAdjust(resolved: ResolvedSite, ref: BoxRef): Adjust | undefined {
+	const { only, layout, box } = ref;
+	if (!only) return undefined;
+	const layer = findLayer(resolved, only);
+	const landing = landingAdjusts(layer, resolved.structure.chainOf(layer));
+	return landing.find((one) => one.layout.name.text === layout && one.adjust.box === box)?.adjust;
 }
 
 /** The same for a region or wrapper of a layout, however deep. */

@@ -15,6 +15,7 @@ import { findBox, placeOfBand } from './find-box.ts';
 import { addRow } from './members.ts';
 import { setAreas } from './tracks.ts';
 import {
+	adjustsIn,
 	checkName,
 	fillsOf,
 	fillsOfRegion,
@@ -64,9 +65,11 @@ export function renameRegion(
 	const region = findRegion(resolved, ref);
 	checkName(to);
 	surgery.replace(region.name.span, to);
-	replaceInAreas(areaRowsOf(findLayout(resolved, ref.layout)), surgery, ref.region, to);
-	for (const { fill } of fillsOfRegion(resolved, region)) {
-		const { file, to: end } = fill.targetSpan;
+	replaceInAreas(rowsNaming(resolved, ref.layout), surgery, ref.region, to);
+	const fills = fillsOfRegion(resolved, region).map(({ fill }) => fill);
+	const adjusts = adjustsIn(resolved, ref.layout).filter(({ adjust }) => adjust.box === ref.region);
+	for (const { targetSpan } of [...fills, ...adjusts.map(({ adjust }) => adjust)]) {
+		const { file, to: end } = targetSpan;
 		surgery.replace({ file, from: end - ref.region.length, to: end }, to);
 	}
 }
@@ -81,7 +84,7 @@ export function removeRegion(resolved: ResolvedSite, surgery: Surgery, ref: Regi
 		);
 	}
 	surgery.remove(region.span);
-	replaceInAreas(areaRowsOf(findLayout(resolved, ref.layout)), surgery, ref.region, '.');
+	replaceInAreas(rowsNaming(resolved, ref.layout), surgery, ref.region, '.');
 	const fills = fillsOfRegion(resolved, region);
 	for (const { fill } of fills) surgery.remove(fill.span);
 	if (fills.length === 0) return [];
@@ -90,6 +93,15 @@ export function removeRegion(resolved: ResolvedSite, surgery: Surgery, ref: Regi
 }
 
 /** The rows of all arrangements in areas, the layout's own and those of its wrappers. */
+/** Rows of areas in which regions of a layout have their places, those that layers further in say too. */
+function rowsNaming(resolved: ResolvedSite, layout: string): AreaRow[] {
+	const adjusted = adjustsIn(resolved, layout).filter(({ box }) => box.kind === 'wrapper');
+	return [
+		...areaRowsOf(findLayout(resolved, layout)),
+		...adjusted.flatMap(({ adjust }) => areaRows(adjust))
+	];
+}
+
 function areaRowsOf(box: Layout | Wrapper): AreaRow[] {
 	const own = areaRows(box);
 	const inner = box.members.flatMap((one) => (one.kind === 'wrapper' ? areaRowsOf(one) : []));

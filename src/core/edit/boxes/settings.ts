@@ -1,10 +1,13 @@
 import type { Setting, SettingKind } from '../../model/setting.ts';
-import type { SizedRef } from '../../model/command.ts';
+import { isPieceRef, type BoxRef, type SizedRef } from '../../model/command.ts';
 import { bandPlace, type Bands } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
+import { sizedName } from '../command-kind.ts';
+import { findLayer } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
-import { bandWord, findSized, placeOfBand, type SizedBox } from './find-box.ts';
+import { bandWord, findAdjust, findSized, placeOfBand, type SizedBox } from './find-box.ts';
 
 /** Edits of settings, each in one band. */
 
@@ -27,6 +30,8 @@ export function setSetting(
 	value: string | undefined,
 	bandName: string
 ): void {
+	if (!isPieceRef(ref) && ref.only)
+		return setOnly(resolved, surgery, ref, { kind, value, bandName });
 	const box = findSized(resolved, ref);
 	const { bands } = resolved.site.settings;
 	const band = placeOfBand(bands, bandName);
@@ -41,6 +46,44 @@ export function setSetting(
 	else insertSetting(box, surgery, line);
 }
 
+/** The same for what a layer says of a box further out, for its own pages; nothing is left of it with the last setting. */
+function setOnly(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: BoxRef,
+	{ kind, value, bandName }: { kind: SettingKind; value: string | undefined; bandName: string }
+): void {
+	const { bands } = resolved.site.settings;
+	const band = placeOfBand(bands, bandName);
+	const name = sizedName(ref);
+	const adjust = findAdjust(resolved, ref);
+	const there = adjust && settingFor(adjust.settings, kind, bands, band);
+	if (value === undefined) {
+		if (!adjust || !there) throw new CommandRefused(`${name} sets no ${kind} for ${bandName}.`);
+		const isLast = adjust.settings.length + adjust.arrangements.length === 1;
+		surgery.remove(isLast ? adjust.span : there.span);
+		return;
+	}
+	const line = settingLine(kind, value, bands, band);
+	const last = adjust?.settings.at(-1);
+	if (there) surgery.replace(there.span, line);
+	else if (last) surgery.insertBehind(last.span, line);
+	else if (adjust) surgery.insertInto(adjust.span, [line]);
+	else if (ref.only && ref.box !== undefined) {
+		const layer = findLayer(resolved, ref.only);
+		surgery.insertInto(layer.span, [`adjust ${targetWord(resolved, ref)} { ${line} }`]);
+	}
+}
+
+/** A box as a layer names it: with its layout where one nearer has a box of that name. */
+function targetWord(resolved: ResolvedSite, { only, layout, box = '' }: BoxRef): string {
+	const chain = only ? resolved.structure.chainOf(findLayer(resolved, only)) : [];
+	const nearest = chain.findLast(({ members }) =>
+		membersIn(members).some(({ name }) => name.text === box)
+	);
+	return nearest?.name.text === layout ? box : `${layout}.${box}`;
+}
+
 /** Lets a setting hold from another band on; one that is written for that band gives way. */
 export function moveSetting(
 	resolved: ResolvedSite,
@@ -50,13 +93,15 @@ export function moveSetting(
 	from: string,
 	to: string
 ): void {
+	const adjust = isPieceRef(ref) ? undefined : findAdjust(resolved, ref);
 	const box = findSized(resolved, ref);
 	const { bands } = resolved.site.settings;
-	const setting = settingFor(box.settings, kind, bands, placeOfBand(bands, from));
+	const said = !isPieceRef(ref) && ref.only ? (adjust?.settings ?? []) : box.settings;
+	const setting = settingFor(said, kind, bands, placeOfBand(bands, from));
 	if (!setting) throw new CommandRefused(`${box.name.text} sets no ${kind} for ${from}.`);
 	if (from === to) return;
 	const place = placeOfBand(bands, to);
-	const other = settingFor(box.settings, kind, bands, place);
+	const other = settingFor(said, kind, bands, place);
 	if (other) surgery.remove(other.span);
 	const value = kind === 'new-row' ? '' : surgery.textOf(setting.valueSpan);
 	surgery.replace(setting.span, settingLine(kind, value, bands, place));

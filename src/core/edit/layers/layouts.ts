@@ -49,9 +49,9 @@ export function renameLayout(
 		if (layer.kind !== 'state' && layer.under.kind === 'named' && layer.under.name.text === name) {
 			surgery.replace(layer.under.name.span, to);
 		}
-		for (const fill of layer.fills) {
-			if (fill.layout !== name) continue;
-			const { file, from } = fill.targetSpan;
+		for (const one of [...layer.fills, ...layer.adjusts]) {
+			if (one.layout !== name) continue;
+			const { file, from } = one.targetSpan;
 			surgery.replace({ file, from, to: from + name.length }, to);
 		}
 	}

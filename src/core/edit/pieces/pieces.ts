@@ -1,9 +1,11 @@
+import type { AreaRow } from '../../model/arrange.ts';
 import type { MarkupPiece } from '../../model/site.ts';
 import type { StandIn } from '../../model/trial.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { areaRows, replaceInAreas } from '../boxes/areas.ts';
 import { addRow } from '../boxes/members.ts';
 import {
+	adjustsIn,
 	checkName,
 	fillsOf,
 	fillTargetWord,
@@ -129,6 +131,16 @@ function ownRegion(
 	return findRegion(resolved, region);
 }
 
+/** Rows of areas in which a layout gives its own pieces their places, those that layers further in say too. */
+function rowsNaming(resolved: ResolvedSite, holder: HolderRef): AreaRow[] {
+	const region = ownRegion(resolved, holder);
+	if (!region || !holder.region) return [];
+	const adjusted = adjustsIn(resolved, holder.region.layout).filter(
+		({ adjust }) => adjust.box === region.name.text
+	);
+	return [...areaRows(region), ...adjusted.flatMap(({ adjust }) => areaRows(adjust))];
+}
+
 /** A piece goes to another place with all that it says; the fill that it was the last of goes with it. */
 export function movePiece(
 	resolved: ResolvedSite,
@@ -146,8 +158,7 @@ export function movePiece(
 	}
 	const lines = surgery.linesOf(piece.span);
 	removePiece(resolved, surgery, holder, name);
-	const region = ownRegion(resolved, holder);
-	if (region) replaceInAreas(areaRows(region), surgery, name, '.');
+	replaceInAreas(rowsNaming(resolved, holder), surgery, name, '.');
 	insertPiece(resolved, surgery, to, name, lines, beside);
 }
 
@@ -174,8 +185,7 @@ export function renamePiece(
 	to: string
 ): void {
 	surgery.replace(findPiece(resolved, holder, name).name.span, checkName(to));
-	const region = ownRegion(resolved, holder);
-	if (region) replaceInAreas(areaRows(region), surgery, name, to);
+	replaceInAreas(rowsNaming(resolved, holder), surgery, name, to);
 }
 
 export function removePiece(

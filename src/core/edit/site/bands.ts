@@ -132,12 +132,15 @@ function boxesOf(layer: Layer): Said[] {
 	const pieces = piecesIn(layer).map((piece: Piece): Said => {
 		return { name: piece.name.text, settings: piece.settings, arrangements: [] };
 	});
-	if (layer.kind !== 'layout') return pieces;
+	const adjusted = layer.adjusts.map(({ box: name, settings, arrangements }): Said => {
+		return { name, settings, arrangements };
+	});
+	if (layer.kind !== 'layout') return [...pieces, ...adjusted];
 	const members = membersIn(layer.members).map((one: Member): Said => {
 		return { name: one.name.text, settings: one.settings, arrangements: one.arrangements };
 	});
 	const { settings, arrangements } = layer;
-	return [{ name: layer.name.text, settings, arrangements }, ...members, ...pieces];
+	return [{ name: layer.name.text, settings, arrangements }, ...members, ...pieces, ...adjusted];
 }
 
 function stylesOf(layer: Layer): (readonly [string, readonly MaybeBanded[]])[] {

@@ -1,9 +1,5 @@
 import { Memory } from '../../lib/memory.ts';
-import { declare } from '../../box-styles/declare.ts';
-import { frameOf, type Box } from '../../box-styles/frame.ts';
-import type { Surroundings } from '../../box-styles/surroundings.ts';
-import { bandPlaces } from '../../resolve/bands.ts';
-import type { Declarations } from '../../settings/declarations.ts';
+import { frameOf } from '../../box-styles/frame.ts';
 import { edgesInside, overlappedIn } from '../../box-styles/landing.ts';
 import { surroundingsOf } from '../../box-styles/outside.ts';
 import {
@@ -16,10 +12,12 @@ import {
 	pagesOf
 } from '../../model/site.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
+import { adjustedChain } from '../../resolve/adjust.ts';
 import { membersIn } from '../../resolve/boxes/members.ts';
-import { arrangesPieces } from '../../resolve/boxes/runs.ts';
 import { slotOf, type Structure } from '../../resolve/structure.ts';
+import { adjustedCss } from './adjusted.ts';
 import { bandedCss, type BandedRule } from './boxes/banded.ts';
+import { flowing, flowRule } from './boxes/flow.ts';
 import { group, rule } from './css-text.ts';
 import { withHeightNames } from './boxes/heights.ts';
 import { barePieceRule, frameRules, keptRule, pieceRule, spaceRule } from './boxes/member-rules.ts';
@@ -34,15 +32,12 @@ import { layoutStyles, pageStyles } from './author/styles.ts';
 /** The sheet of one layout: how its boxes lie in each band, and its own styles. */
 export function layoutSheet(layout: Layout, site: Site, structure: Structure): StyleSheet {
 	const { bands } = site.settings;
+	// What stands around it is what the layout itself has made of it.
+	const outer = adjustedChain(layout, structure);
 	const surroundings = withHeightNames(
 		layout,
 		structure,
-		surroundingsOf(
-			structure.chainOf(layout),
-			bands,
-			edgesInside(layout, structure),
-			overlappedIn(layout, structure)
-		)
+		surroundingsOf(outer, bands, edgesInside(layout, structure), overlappedIn(layout, structure))
 	);
 	const { boxes } = frameOf(layout, bands);
 	const selectors = new Selectors(site);
@@ -52,17 +47,24 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 		return box ? scrollingCss(selector, box, layout, surroundings) : [];
 	});
 	const frame = frameRules(layout, surroundings, selectors);
+	const adjusted = adjustedCss(layout, site, structure);
 	const rules = [
 		spaceRule(layout, selectors),
 		...bandedCss(
 			[
 				...frame,
 				...fillRules(layout, site, structure),
-				...landingRules(layout, site, structure, selectors)
+				...landingRules(
+					[...outer, layout],
+					adjustedChain(layout, structure, true),
+					bands,
+					selectors
+				)
 			],
 			bands
 		),
 		...moving,
+		...adjusted.rules,
 		printCss(layout, surroundings, selectors, frame),
 		...layoutStyles(layout, structure)
 	];
@@ -70,7 +72,7 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 		`/* The layout ${layout.name.text}, which stands at ${layout.at.text}. */`,
 		// What boxes are before anything is said of them: every other rule wins over it.
 		group('@layer site', [
-			flowRule(layout, surroundings, selectors),
+			flowRule([...flowing(layout, surroundings, selectors), ...adjusted.flow]),
 			// It may land behind content in which something floats.
 			selectors.mayFloat && structure.chainOf(layout).length > 0
 				? rule(layout.measure === 'space' ? selectors.space(layout) : selectors.root(layout), [
@@ -88,34 +90,12 @@ export function layoutSheetPath({ name }: Pick<Layout, 'name'>): string {
 	return `styles/layouts/${name.text}.css`;
 }
 
-/**
- * Boxes that arrange nothing, in some band at least, keep the margins of what is in them, and so does
- * what stands in a region that arranges it in other bands only.
- */
-function flowRule(layout: Layout, surroundings: Surroundings, selectors: Selectors): string {
-	const { root, boxes } = frameOf(layout, surroundings.bands);
-	const flows = (box: Box): boolean[] =>
-		bandPlaces(surroundings.bands).map((band) => !arranges(declare(box, band, surroundings)));
-	const plain = [...boxes.values()].flatMap((box) => {
-		const inBands = flows(box);
-		const selector = selectors.member(layout, box.name);
-		if (!inBands.includes(true)) return [];
-		const content = box.kind === 'region' && arrangesPieces(box) ? [`${selector} > *`] : [];
-		return [selector, ...content];
-	});
-	const own = flows(root).includes(true) ? [selectors.root(layout)] : [];
-	const all = [...own, ...plain];
-	return all.length === 0 ? '' : rule(all.join(',\n'), ['display: flow-root;']);
-}
-
-function arranges({ display }: Declarations): boolean {
-	return display === 'flex' || display === 'grid';
-}
-
 /** The sheet of a page: its pieces' settings and its own styles; undefined where it has neither. */
 export function pageSheet(page: Page, site: Site, structure: Structure): StyleSheet | undefined {
 	const { bands } = site.settings;
+	const adjusted = adjustedCss(page, site, structure);
 	const rules = [
+		...adjusted.rules,
 		...bandedCss(
 			[...contentRules(page, site, structure), ...fillRules(page, site, structure)],
 			bands
@@ -124,7 +104,8 @@ export function pageSheet(page: Page, site: Site, structure: Structure): StyleSh
 	];
 	const text = group('@layer pages', rules);
 	if (text === '') return undefined;
-	const css = [`/* The page ${layerName(page)}. */`, text];
+	const flow = group('@layer site', [flowRule(adjusted.flow)]);
+	const css = [`/* The page ${layerName(page)}. */`, flow, text].filter((part) => part !== '');
 	return { path: pageSheetPath(page, site), css: css.join('\n') + '\n' };
 }
 
@@ -167,7 +148,7 @@ function contentRules(page: Page, site: Site, structure: Structure): BandedRule[
 	const pieces = page.pieces.filter((piece) => piece.settings.length > 0);
 	if (pieces.length === 0) return [];
 	const { bands } = site.settings;
-	const chain = structure.chainOf(page);
+	const chain = adjustedChain(page, structure);
 	const layout = chain.at(-1);
 	const slot = layout && slotOf(layout);
 	const box = layout && slot && frameOf(layout, bands).boxes.get(slot.name.text);
@@ -184,18 +165,20 @@ function contentRules(page: Page, site: Site, structure: Structure): BandedRule[
 function fillRules(layer: Layer, site: Site, structure: Structure): BandedRule[] {
 	const { bands } = site.settings;
 	const chain = structure.chainOf(layer);
+	const seen = adjustedChain(layer, structure);
 	const selectors = new Selectors(site);
 	return landingFills(layer, chain).flatMap(({ fill, layout, region }) => {
-		const box = frameOf(layout, bands).boxes.get(region.name.text);
+		const place = chain.indexOf(layout);
+		const box = frameOf(seen[place] ?? layout, bands).boxes.get(region.name.text);
 		if (!box) return [];
-		const outer = surroundingsOf(chain.slice(0, chain.indexOf(layout)), bands);
+		const outer = surroundingsOf(seen.slice(0, place), bands);
 		const surroundings = withHeightNames(layout, structure, outer);
-		const place = { box, layout, surroundings, selectors };
+		const at = { box, layout, surroundings, selectors };
 		return [
 			keptRule(layer, layout, region, selectors, bands),
 			...fill.pieces
-				.filter((piece) => hasPieceClass(piece, region))
-				.map((piece) => pieceRule(piece, layer, place))
+				.filter((piece) => hasPieceClass(piece, box))
+				.map((piece) => pieceRule(piece, layer, at))
 		];
 	});
 }

@@ -46,6 +46,9 @@ function commonRules(site: Site, structure: Structure): string[] {
 		piecesIn(layer).some(({ kind }) => kind === 'nav')
 	);
 	const hasSkip = settingKindsUsed(site).has('skip');
+	const hasDrawer = layersOf(site).some((layer) =>
+		[...(layer.kind === 'layout' ? layer.regions : []), ...layer.adjusts].some(isDrawer)
+	);
 	const hasBare = pagesOf(site).some((page) => structure.chainOf(page).length === 0);
 	const hasApart = layersOf(site).some((layer) =>
 		piecesIn(layer).some(({ settings }) =>
@@ -56,7 +59,7 @@ function commonRules(site: Site, structure: Structure): string[] {
 		hasApart ? rule(`.${apartClass}`, ['display: flow-root;']) : '',
 		hasList ? listRules : '',
 		hasSkip ? skipRules : '',
-		site.layouts.some(({ regions }) => regions.some(isDrawer)) ? drawerRules : '',
+		hasDrawer ? drawerRules : '',
 		hasBare ? rule(`.${pageClass}`, ['display: flow-root;']) : ''
 	];
 }

@@ -14,8 +14,8 @@ export interface Opener {
 }
 
 /** Whether a region is a drawer in any band. */
-export function isDrawer(region: Region): boolean {
-	return region.settings.some((one) => one.kind === 'show' && one.value.kind === 'drawer');
+export function isDrawer({ settings }: Pick<Region, 'settings'>): boolean {
+	return settings.some((one) => one.kind === 'show' && one.value.kind === 'drawer');
 }
 
 /**

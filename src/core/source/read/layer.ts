@@ -1,12 +1,15 @@
 import { isName } from '../../model/name.ts';
 import { error } from '../../messages/problem.ts';
-import type { Allowance, Fill, FillKind, Piece, Style, Under } from '../../model/site.ts';
+import type { Adjust, Allowance, Fill, FillKind, Piece, Style, Under } from '../../model/site.ts';
+import type { Span } from '../../model/span.ts';
 import type { Template } from '../../model/template.ts';
 import { readRoles } from './admit.ts';
 import { AllowReader } from './allow.ts';
-import { Once, type ReadContext, type Vocabulary } from './block.ts';
+import { ArrangementsReader } from './arrange.ts';
+import { Once, readBlock, type ReadContext, type Vocabulary } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { readPieces } from './piece.ts';
+import { SettingsReader } from './setting.ts';
 import { readStyle } from './style.ts';
 
 /** What a layer will be able to say, with what to call it. */
@@ -20,6 +23,7 @@ export const laterOfLayers: Vocabulary['later'] = {
 /** What layouts, routes and states can all say: title, description, fills, styles, and what is set aside. */
 export class LayerBody {
 	readonly fills: Fill[] = [];
+	readonly adjusts: Adjust[] = [];
 	readonly styles: Style[] = [];
 	private readonly titleOnce = new Once<Template>('The title');
 	private readonly descriptionOnce = new Once<Template>('The description');
@@ -51,6 +55,10 @@ export class LayerBody {
 		fill: (cursor) => {
 			const fill = readFill(cursor, this.context);
 			if (fill) this.fills.push(fill);
+		},
+		adjust: (cursor) => {
+			const adjust = readAdjust(cursor, this.context);
+			if (adjust) this.adjusts.push(adjust);
 		},
 		style: (cursor) => {
 			const style = readStyle(cursor, this.context);
@@ -84,36 +92,77 @@ const fillKinds: readonly FillKind[] = ['instead', 'before', 'after', 'empty'];
 
 /** `fill REGION [instead | before | after | empty] [for ROLE] { pieces }`, the region maybe as `layout.region`. */
 function readFill(cursor: Cursor, context: ReadContext): Fill | undefined {
-	const target = cursor.take('word');
-	if (!target || !isTarget(target.text)) {
-		const span = target?.span ?? cursor.headSpan;
-		context.problems.push(error('name-missing', span, 'The word "fill"'));
-		return undefined;
-	}
+	const target = takeTarget(cursor, 'fill');
+	if (!target) return undefined;
 	const next = cursor.peek();
 	const saysKind = next !== undefined && next.text !== 'for';
 	const written = saysKind ? cursor.takeChoice('kind of fill', fillKinds) : undefined;
 	const fillKind = written?.text ?? 'instead';
 	const seenBy = readRoles(cursor, 'for');
 	cursor.finish({ block: true });
-	const what = `The fill of ${target.text}`;
+	const what = `The fill of ${target.name}`;
 	const block = fillKind === 'empty' ? cursor.statement.block : cursor.needBlock(what);
-	const pieces: Piece[] = readPieces(block, `the fill of ${target.text}`, context);
+	const pieces: Piece[] = readPieces(block, `the fill of ${target.name}`, context);
 	if (fillKind === 'empty' && pieces.length > 0) {
-		context.problems.push(error('fill-empty-pieces', cursor.statement.span, target.text));
+		context.problems.push(error('fill-empty-pieces', cursor.statement.span, target.name));
 	} else if (fillKind !== 'empty' && block && pieces.length === 0) {
-		context.problems.push(error('fill-nothing', cursor.statement.span, target.text));
+		context.problems.push(error('fill-nothing', cursor.statement.span, target.name));
 	}
-	const [first = '', second] = target.text.split('.');
 	return {
-		layout: second === undefined ? undefined : first,
-		region: second ?? first,
+		layout: target.layout,
+		region: target.name,
 		targetSpan: target.span,
 		fillKind,
 		seenBy,
 		pieces: fillKind === 'empty' ? [] : pieces,
 		span: cursor.statement.span
 	};
+}
+
+/** `adjust BOX { settings }`, the box maybe as `layout.box`. */
+function readAdjust(cursor: Cursor, context: ReadContext): Adjust | undefined {
+	const target = takeTarget(cursor, 'adjust');
+	if (!target) return undefined;
+	cursor.finish({ block: true });
+	const what = `The word "adjust" of ${target.name}`;
+	const settings = new SettingsReader('region', context);
+	const arrangements = new ArrangementsReader(context);
+	readBlock(
+		cursor.needBlock(what),
+		{
+			name: `what is adjusted of ${target.name}`,
+			statements: { ...settings.statements, arrange: arrangements.read }
+		},
+		context
+	);
+	return {
+		layout: target.layout,
+		box: target.name,
+		targetSpan: target.span,
+		settings: settings.settings,
+		arrangements: arrangements.arrangements,
+		span: cursor.statement.span
+	};
+}
+
+/** What a layer says something of that stands further out. */
+interface Target {
+	readonly layout: string | undefined;
+	readonly name: string;
+	readonly span: Span;
+}
+
+function takeTarget(cursor: Cursor, word: string): Target | undefined {
+	const target = cursor.take('word');
+	if (!target || !isTarget(target.text)) {
+		cursor.problems.push(
+			error('name-missing', target?.span ?? cursor.headSpan, `The word "${word}"`)
+		);
+		return undefined;
+	}
+	const [first = '', second] = target.text.split('.');
+	const layout = second === undefined ? undefined : first;
+	return { layout, name: second ?? first, span: target.span };
 }
 
 /** `region`, or `layout.region`. */

@@ -58,6 +58,7 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 		members: members.members,
 		regions: regionsOf(members.members),
 		fills: body.fills,
+		adjusts: body.adjusts,
 		title: body.title,
 		description: body.description,
 		styles: body.styles,

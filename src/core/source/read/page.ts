@@ -51,6 +51,7 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 		description: body.description,
 		pieces,
 		fills: body.fills,
+		adjusts: body.adjusts,
 		styles: body.styles,
 		allows: body.allows,
 		span: cursor.statement.span
@@ -81,6 +82,7 @@ export function readState(cursor: Cursor, context: ReadContext): State | undefin
 		description: body.description,
 		pieces,
 		fills: body.fills,
+		adjusts: body.adjusts,
 		styles: body.styles,
 		allows: body.allows,
 		span: cursor.statement.span

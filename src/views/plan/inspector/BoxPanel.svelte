@@ -16,7 +16,7 @@
 </script>
 
 <BandStrip {view} />
-{#if box}
+{#if box && !box.only}
 	<ArrangementPanel {view} {box} />
 {/if}
 {#if around && outer}
@@ -36,7 +36,7 @@
 				>Take the wrapper away</button
 			>
 		{/if}
-		{#if view.kind !== 'piece' && box}
+		{#if view.kind !== 'piece' && box && !box.only}
 			<button
 				class="act"
 				title="Shift with a click on other regions chooses several"

@@ -3,7 +3,7 @@
 	import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
 	import { sizeActions, type Action } from '$core/view-models/size-actions.ts';
 	import { regionElements } from '$core/model/site.ts';
-	import { isPieceRef, type Command } from '$core/model/command.ts';
+	import { isPieceRef, type Command, type LayerRef } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import RoleChoice from '$views/shell/RoleChoice.svelte';
@@ -27,16 +27,32 @@
 	const view = $derived.by(() => {
 		const { view: found } = chosenBox;
 		if (!found || isPieceRef(found.ref)) return undefined;
-		return found.ref.layout === region?.layout && found.ref.box === region?.name
-			? found
-			: undefined;
+		const isThis = found.ref.layout === region?.layout && found.ref.box === region?.name;
+		const only = facts.isOwn ? undefined : facts.layer.name;
+		return isThis && found.ref.only?.name === only ? found : undefined;
 	});
 	const actions = $derived.by((): readonly Action[] => {
 		if (!region) return [];
-		if (!facts.isOwn) return fillActions(facts.layer, region, facts.entry);
+		if (!facts.isOwn) {
+			const sizes = view ? sizeActions(view) : [];
+			return [...fillActions(facts.layer, region, facts.entry), ...sizes];
+		}
 		return [...regionActions(region), ...(view ? sizeActions(view) : [])];
 	});
+	/** The layers that can say something of the region: its layout for all pages, those further in for their own. */
+	const scopes = $derived.by(() => {
+		const outermost = section.layers.findIndex(({ name }) => name === region?.layout);
+		if (!region || outermost < 0 || (region.locked && facts.isOwn)) return [];
+		return section.layers.slice(outermost).map(({ name, layerKind }, further) => {
+			const place = { layer: outermost + further, column: facts.place.column };
+			return { layer: { kind: layerKind, name }, place };
+		});
+	});
 	const holder = $derived(holderOf(facts));
+
+	function scopeWords({ kind, name }: LayerRef): string {
+		return kind === 'layout' ? `under ${name}` : `on ${name}`;
+	}
 
 	function look(command: Command): void {
 		commands.look(command);
@@ -156,7 +172,28 @@
 		{/if}
 	</div>
 </div>
-{#if view}<BoxPanel {view} />{/if}
+{#if view && region}
+	<div class="scope" role="group" aria-label="For which pages {region.name} is changed">
+		<p class="small">
+			What is set below holds {facts.isOwn
+				? `for all pages of ${region.layout}`
+				: `only ${scopeWords(facts.layer)}`}: {view.pages}
+			{view.pages === 1 ? 'page' : 'pages'}.
+			{#if region.locked && facts.isOwn}Layers further in cannot change it: it is locked.{/if}
+		</p>
+		{#each scopes as { layer, place } (layer.name)}
+			<button
+				class="act"
+				aria-pressed={layer.name === facts.layer.name}
+				onclick={() => choice.pick(place)}
+				>{layer.name === region.layout
+					? `all of ${region.layout}`
+					: `only ${scopeWords(layer)}`}</button
+			>
+		{/each}
+	</div>
+	<BoxPanel {view} />
+{/if}
 
 <style>
 	.panel {
@@ -177,6 +214,19 @@
 		margin: 2px 0 5px;
 		line-height: 1.35;
 		min-height: 30px;
+	}
+	.scope {
+		padding: 5px 10px;
+		border-top: 1px solid var(--hair);
+	}
+	.scope .act {
+		margin-right: 6px;
+		font-size: var(--text-small);
+	}
+	.scope .act[aria-pressed='true'] {
+		font-weight: 600;
+		text-decoration: none;
+		color: var(--ink);
 	}
 	.actions {
 		display: flex;

@@ -135,6 +135,8 @@
 		{@const here = place.layer === at && place.column === index}
 		{@const locked = column.regions.some((one) => one.locked && one.layout === layer.name)}
 		{@const pieces = entries.flatMap((entry) => entry.pieces)}
+		{@const own = column.cells[at]?.adjusts ?? []}
+		{@const says = own.length > 0 ? `, says its own ${own.join(', ')}` : ''}
 		<button
 			class="block"
 			class:layer-fill={entries.length > 0}
@@ -151,14 +153,19 @@
 			data-hue={hueOf(at)}
 			data-hatch={hatchOf(at)}
 			aria-selected={here}
-			aria-label="{layer.name}, {name}: {label || 'lets it pass'}{locked ? ', locked' : ''}"
-			title="{layer.name}: {label || 'lets it pass'}"
+			aria-label="{layer.name}, {name}: {label || 'lets it pass'}{says}{locked ? ', locked' : ''}"
+			title="{layer.name}: {label || 'lets it pass'}{says}"
 			style:top="{at * rowHeight + blockTop}px"
 			onclick={(event) => onChoose({ layer: at, column: index }, event)}
 			ondblclick={() => choice.editPieces()}
 			onpointerenter={() => pointAt(at)}
 			onpointerleave={() => pointAt(undefined)}
 		>
+			{#if own.length > 0}
+				<i class="overhang" class:alone={entries.length === 0}
+					>{entries.length === 0 ? own.join(', ') : ''}</i
+				>
+			{/if}
 			{#if entries.length > 0}
 				<span class="label" class:locked
 					>{#if pieces.length > 0}{#each entries as entry, number (number)}{number > 0
@@ -240,6 +247,21 @@
 		width: 100%;
 		height: 21px;
 		padding: 3px 3px;
+	}
+	/* An eave over the block: the layer says something else of the region than its layout does. */
+	.overhang {
+		position: absolute;
+		inset: -3px -3px auto;
+		border-top: 3px solid var(--hue, var(--rule));
+		border-radius: 2px 2px 0 0;
+		font: 10px var(--mono);
+		color: var(--ink-2);
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.overhang.alone {
+		padding: 3px 4px;
 	}
 	.passes {
 		border-radius: 2px;

@@ -40,6 +40,12 @@
 		return row.overhangs.find((one) => one.from <= place && place < one.to);
 	}
 
+	/** Whether a value is set for a band itself, by what the strip is of. */
+	function startsAt(row: StripRow, place: number): boolean {
+		const overhang = overhangAt(row, place);
+		return overhang?.from === place && overhang.by === undefined;
+	}
+
 	function free(setting: SettingKind, place: number): void {
 		const command = { kind: 'set-setting', box: view.ref, setting, value: undefined } as const;
 		void commands.make({ ...command, band: bandName(place) });
@@ -74,7 +80,7 @@
 
 	function onKey(event: KeyboardEvent, row: StripRow, place: number): void {
 		const { setting } = row;
-		const starts = overhangAt(row, place)?.from === place;
+		const starts = startsAt(row, place);
 		const index = rows.indexOf(row);
 		const direction = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
 		const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
@@ -121,7 +127,7 @@
 			box={view.ref}
 			words={current}
 			band={bandName(place)}
-			value={overhang?.from === place ? overhang.value : undefined}
+			value={startsAt(current, place) ? overhang?.value : undefined}
 			holds={overhang?.value}
 		/>
 	{:else}
@@ -171,19 +177,23 @@
 					? 'not set'
 					: row.everywhere
 						? 'at every width'
-						: shown.from === view.band
-							? 'set here'
-							: `from ${bandName(shown.from)}`}</i
+						: shown.by !== undefined
+							? `from ${shown.by}`
+							: shown.from === view.band
+								? 'set here'
+								: `from ${bandName(shown.from)}`}</i
 			></span
 		>
 		{#each places as { name, place } (name)}
 			{@const overhang = overhangAt(row, place)}
-			{@const starts = overhang?.from === place}
+			{@const begins = overhang?.from === place}
+			{@const starts = startsAt(row, place)}
 			<span
 				class="cell"
 				class:here={place === view.band}
 				class:held={overhang}
-				class:starts
+				class:starts={begins}
+				class:outer={overhang?.by !== undefined}
 				data-place={place}
 			>
 				{#if starts && overhang && !row.everywhere}
@@ -203,7 +213,7 @@
 						aria-label="{row.setting} of {view.name} at {name}: {starts
 							? overhang?.value || 'on'
 							: overhang
-								? `${overhang.value || 'on'}, from ${bandName(overhang.from)}`
+								? `${overhang.value || 'on'}, from ${overhang.by ?? bandName(overhang.from)}`
 								: 'not set'}"
 						title={row.everywhere
 							? `It holds at every width: ${row.form}.`
@@ -213,9 +223,9 @@
 						onclick={() => choose(row.setting, place, true)}
 						onkeydown={(event) => onKey(event, row, place)}
 						><span
-							style:width={starts && overhang
+							style:width={begins && overhang
 								? `calc(${(overhang.to - overhang.from) * 100}% - 4px)`
-								: undefined}>{starts ? overhang?.value || 'on' : ''}</span
+								: undefined}>{begins ? overhang?.value || 'on' : ''}</span
 						></button
 					>
 				{/if}
@@ -320,6 +330,11 @@
 		inset: 4px 0 auto 0;
 		height: 2px;
 		background: var(--cedar);
+	}
+	/* What is said further out is overhung by what is said here. */
+	.outer::before,
+	.outer::after {
+		background: var(--rule) !important;
 	}
 	.starts {
 		z-index: 1;

@@ -1,7 +1,6 @@
 import { linksLand, type LinksLand } from '../../../box-styles/links-land.ts';
-import type { Layout, Site } from '../../../model/site.ts';
-import { bandPlaces } from '../../../resolve/bands.ts';
-import type { Structure } from '../../../resolve/structure.ts';
+import type { Layout } from '../../../model/site.ts';
+import { bandPlaces, type Bands } from '../../../resolve/bands.ts';
 import { edges } from '../../../settings/placed.ts';
 import type { BandedRule } from './banded.ts';
 import type { Selectors } from '../selectors.ts';
@@ -13,16 +12,14 @@ const properties = {
 
 /**
  * So that a link to a heading lands below what sticks, and a page down scrolls no further than can be seen: what
- * scrolls says how much of it is covered. Sheets of layouts further out say the same for what lands in them.
+ * scrolls says how much of it is covered. `outer`: the layouts for which other sheets say it already.
  */
 export function landingRules(
-	layout: Layout,
-	{ settings: { bands } }: Site,
-	structure: Structure,
+	chain: readonly Layout[],
+	outer: readonly Layout[],
+	bands: Bands,
 	selectors: Selectors
 ): BandedRule[] {
-	const outer = structure.chainOf(layout);
-	const chain = [...outer, layout];
 	const places = bandPlaces(bands);
 	const bySelector = new Map<string, Map<string, string>[]>();
 	for (const edge of edges) {

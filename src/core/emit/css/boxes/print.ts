@@ -9,18 +9,20 @@ import type { Selectors } from '../selectors.ts';
 
 /**
  * A layout on paper (`box-styles/printed.ts`). A layout's own styles come after it and win. `rules` is what is said of its
- * boxes on screens: nothing is taken back that was not said.
+ * boxes on screens: nothing is taken back that was not said. With `onlyThese`, other boxes are left as they are.
  */
 export function printCss(
 	layout: Layout,
 	surroundings: Surroundings,
 	selectors: Selectors,
-	rules: readonly BandedRule[]
+	rules: readonly BandedRule[],
+	onlyThese = false
 ): string {
 	const { root, boxes } = frameOf(layout, surroundings.bands);
 	// Boxes of which the same is said are one rule.
 	const byLines = new Map<string, { readonly lines: readonly string[]; readonly of: string[] }>();
 	const add = (selector: string, box: Box): void => {
+		if (onlyThese && !rules.some((one) => one.selector === selector)) return;
 		const lines = linesOf(box, layout, saidOf(selector, rules));
 		if (lines.length === 0) return;
 		const key = lines.join();
@@ -30,7 +32,10 @@ export function printCss(
 	};
 	add(selectors.root(layout), root);
 	for (const box of boxes.values()) add(selectors.member(layout, box.name), box);
-	const drawers = drawersOf(layout);
+	const drawers = drawersOf(layout).filter(
+		(name) =>
+			!onlyThese || rules.some((one) => one.selector.startsWith(selectors.member(layout, name)))
+	);
 	const hidden = [
 		...drawers.map((name) => selectors.opener(layout, name)),
 		...drawers.map((name) => `${selectors.member(layout, name)}:popover-open`)
