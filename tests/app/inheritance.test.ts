@@ -1,6 +1,8 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { frames, named, startApp, textOf, until, type App } from '../lib/app.ts';
+import { Hand } from '../lib/hand.ts';
+import { openValue, sourceText, typeInto } from '../lib/stage.ts';
 
 let app: App;
 
@@ -255,4 +257,25 @@ test('a route and a layout are added, and a bar’s end is dragged over another 
 	await says('/borrow', 'under commons');
 	await says('/borrow/thanks', 'under commons, lending');
 	assert.deepEqual(app.faults, []);
+});
+
+test('a value is set only on one page, in its own text; the others keep theirs, and undo takes it back', async () => {
+	const pad = async (): Promise<string> =>
+		(await app.stage()).$eval('aside', (side) => getComputedStyle(side).paddingTop);
+	await app.open('/plan?route=/visit&width=1100');
+	await new Hand(app).block('commons, side');
+	await (await named(app.page, 'button', 'only on /visit')).click();
+	await until('it says for which pages', async () =>
+		/only on \/visit:\s+1\s+page\./.test(await textOf(app.page, '.scope'))
+	);
+	await openValue(app, 'pad of side at wide');
+	await typeInto(app, 'pad at wide', '3px');
+	await until('the page has it', async () => (await pad()) === '3px');
+	await app.page.waitForSelector('[role=gridcell][aria-label="/visit, side: lets it pass, says its own pad"]'); // prettier-ignore
+	await app.open('/plan?route=/catalogue&width=1100');
+	await until('another page has not', async () => !['3px', '0px'].includes(await pad()));
+	assert.match(await sourceText(app, 'routes/1-public.eave'), /adjust side \{ pad 3px @wide \}/);
+	await app.open('/plan?route=/visit&width=1100');
+	await undo();
+	await until('it is as it was', async () => (await pad()) !== '3px');
 });

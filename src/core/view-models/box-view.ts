@@ -35,8 +35,8 @@ export interface Overhang {
 	readonly from: number;
 	readonly to: number;
 	readonly value: string;
-	/** The layer further out that says it; undefined where it is said by what the view is of. */
-	readonly by: string | undefined;
+	/** The layer further out that says it; none where it is said by what the view is of. */
+	readonly by?: string;
 }
 
 /** A setting as drawings speak of it. */
@@ -213,7 +213,7 @@ function overhangsOf(
 ): Overhang[] {
 	const { bands } = resolved.site.settings;
 	const own = isPieceRef(ref) || !ref.only ? settings : (findAdjust(resolved, ref)?.settings ?? []);
-	const overhangs: { from: number; to: number; value: string; by: string | undefined }[] = [];
+	const overhangs: { from: number; to: number; value: string; by?: string }[] = [];
 	for (const place of bandPlaces(bands)) {
 		const setting = settingHolding(settings, kind, bands, place);
 		if (!setting) continue;
@@ -223,7 +223,8 @@ function overhangsOf(
 		else {
 			const by =
 				own.includes(setting) || isPieceRef(ref) ? undefined : sayerOf(setting, ref, resolved);
-			overhangs.push({ from: place, to: place + 1, value: valueText(setting, resolved), by });
+			const value = valueText(setting, resolved);
+			overhangs.push({ from: place, to: place + 1, value, ...(by !== undefined && { by }) });
 		}
 	}
 	return overhangs;
