@@ -9,6 +9,7 @@ import { explain, explanationText } from '../../src/core/resolve/explain.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';
 import { makeOn } from '../lib/edits.ts';
 import type { Layout } from '../../src/core/model/site.ts';
+import { settingAtPlace } from '../../src/core/check/boxes/members.ts';
 import { codes as codesOf, pageNamed, resolve, sound } from '../lib/site.ts';
 
 /** What layers say of regions further out, for their own pages. */
@@ -128,6 +129,16 @@ test('a value is set for one page alone, changed, moved and freed, and nothing i
 	assert.match(moved.text, /adjust side \{ pad 40px @medium \}/);
 	assert.equal(makeOn(first.text, set(undefined)).text, text);
 }); // prettier-ignore
+
+test('a finding about what a page says of a region is mended there', () => {
+	const jumping = text.replace('adjust side { pad 4px }', 'adjust head { height 60px @wide }');
+	const resolved = resolve(jumping);
+	const problem = resolved.problems.find(({ code }) => code === 'adjust-idle');
+	assert.ok(problem);
+	const there = settingAtPlace(problem.span, resolved);
+	assert.deepEqual(there?.box, { ...onBoard, box: 'head' });
+	assert.equal(there?.band, 'wide');
+});
 
 test('what is renamed keeps what is said of it, and what is removed takes it along', () => {
 	const region = { layout: 'commons', region: 'side' };

@@ -3,7 +3,8 @@ import { layersOf, type Layer, type Layout, type Member, type Piece } from '../.
 import type { Setting } from '../../model/setting.ts';
 import type { Span } from '../../model/span.ts';
 import type { BoxRef, SizedRef } from '../../model/command.ts';
-import { adjustedChain } from '../../resolve/adjust.ts';
+import { layerRef } from '../../model/layer-ref.ts';
+import { adjustedChain, landingAdjusts } from '../../resolve/adjust.ts';
 import { bandPlace } from '../../resolve/bands.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
 import { boxesOf, contentsOf } from '../../resolve/boxes/members.ts';
@@ -65,6 +66,11 @@ function* sizedIn(
 		for (const box of boxesOf(layout)) yield { box: refOf(box, layout), settings: box.settings };
 	}
 	for (const layer of layersOf(resolved.site)) {
+		const chain = resolved.structure.chainOf(layer);
+		for (const { adjust, layout, box } of landingAdjusts(layer, chain)) {
+			const ref = { ...refOf(box, layout), only: layerRef(layer) };
+			yield { box: ref, settings: adjust.settings };
+		}
 		for (const { holder, pieces } of holdersIn(layer, resolved)) {
 			for (const { name, settings } of pieces)
 				yield { box: { holder, piece: name.text }, settings };
