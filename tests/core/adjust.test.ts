@@ -7,7 +7,7 @@ import type { BoxRef } from '../../src/core/model/command.ts';
 import { settingsAt } from '../../src/core/resolve/bands.ts';
 import { explain, explanationText } from '../../src/core/resolve/explain.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';
-import { makeOn } from '../lib/edits.ts';
+import { edit, makeOn } from '../lib/edits.ts';
 import type { Layout } from '../../src/core/model/site.ts';
 import { settingAtPlace } from '../../src/core/check/boxes/members.ts';
 import { codes as codesOf, pageNamed, resolve, sound } from '../lib/site.ts';
@@ -121,6 +121,8 @@ test('a view says whose each value is, and how many pages have it', () => {
 test('a value is set for one page alone, changed, moved and freed, and nothing is left of it', () => {
 	const set = (value: string | undefined, band = 'wide') => ({ kind: 'set-setting', box: onVisit, setting: 'pad', value, band }) as const; // prettier-ignore
 	const first = makeOn(text, set('40px'));
+	assert.deepEqual(edit(site, set('40px', 'medium')).bands, ['medium', 'wide']);
+	assert.deepEqual(edit(site, set('40px')).bands, ['wide']);
 	assert.match(first.text, /adjust side \{ pad 40px @wide \}/);
 	assert.match(JSON.stringify(pads('/', first.resolved)), /8px.*8px.*40px/);
 	const second = makeOn(first.text, set('30px', 'medium'));

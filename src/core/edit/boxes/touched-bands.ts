@@ -1,7 +1,9 @@
 import { declare } from '../../box-styles/declare.ts';
 import { frameOf, pieceBox, type Box } from '../../box-styles/frame.ts';
 import { surroundingsOf } from '../../box-styles/outside.ts';
-import type { Layout } from '../../model/site.ts';
+import { layerName, layersOf, type Layer, type Layout } from '../../model/site.ts';
+import type { Span } from '../../model/span.ts';
+import { adjustedChain } from '../../resolve/adjust.ts';
 import { bandPlaces } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { membersIn } from '../../resolve/boxes/members.ts';
@@ -13,7 +15,7 @@ import { tokensAt } from '../../size/tokens.ts';
  */
 export function touchedBands(before: ResolvedSite, after: ResolvedSite): string[] {
 	const { bands } = after.site.settings;
-	const changed = changedLayouts(before, after);
+	const changed = [...changedLayouts(before, after), ...changedAdjusts(before, after)];
 	return bandPlaces(bands).flatMap((place) => {
 		const name = bands[place]?.name.text;
 		if (name === undefined) return [];
@@ -24,9 +26,15 @@ export function touchedBands(before: ResolvedSite, after: ResolvedSite): string[
 	});
 }
 
+/** A layout, with those that it sits under. */
+interface InChain {
+	readonly layout: Layout;
+	readonly outer: readonly Layout[];
+}
+
 interface ChangedLayout {
-	readonly was: Layout;
-	readonly is: Layout;
+	readonly was: InChain;
+	readonly is: InChain;
 }
 
 /** Layouts whose text differs; what comes or goes whole is not said here. */
@@ -34,11 +42,44 @@ function changedLayouts(before: ResolvedSite, after: ResolvedSite): ChangedLayou
 	const olds = new Map(before.site.layouts.map((layout) => [layout.name.text, layout]));
 	return after.site.layouts.flatMap((is) => {
 		const was = olds.get(is.name.text);
-		return was && textOf(was, before) !== textOf(is, after) ? [{ was, is }] : [];
+		if (!was || textOf(was, before) === textOf(is, after)) return [];
+		const inChain = (layout: Layout, { structure }: ResolvedSite): InChain => {
+			return { layout, outer: structure.chainOf(layout) };
+		};
+		return [{ was: inChain(was, before), is: inChain(is, after) }];
 	});
 }
 
-function textOf({ span }: Layout, { reading }: ResolvedSite): string {
+/** Layouts around a layer that says something else of them than before. */
+function changedAdjusts(before: ResolvedSite, after: ResolvedSite): ChangedLayout[] {
+	const olds = new Map(layersOf(before.site).map((layer) => [keyOf(layer), layer]));
+	return layersOf(after.site).flatMap((layer) => {
+		const old = olds.get(keyOf(layer));
+		const said = (one: Layer, site: ResolvedSite): string =>
+			one.adjusts.map((adjust) => textOf(adjust, site)).join('\n');
+		if (!old || said(old, before) === said(layer, after)) return [];
+		const [then, now] = [
+			adjustedChain(old, before.structure),
+			adjustedChain(layer, after.structure)
+		];
+		return now.flatMap((is, place): ChangedLayout[] => {
+			const was = then[place];
+			if (!was) return [];
+			return [
+				{
+					was: { layout: was, outer: then.slice(0, place) },
+					is: { layout: is, outer: now.slice(0, place) }
+				}
+			];
+		});
+	});
+}
+
+function keyOf(layer: Layer): string {
+	return `${layer.kind} ${layerName(layer)}`;
+}
+
+function textOf({ span }: { readonly span: Span }, { reading }: ResolvedSite): string {
 	return (reading.files.texts.get(span.file) ?? '').slice(span.from, span.to);
 }
 
@@ -50,10 +91,10 @@ function siteAt({ site }: ResolvedSite, place: number): string {
 }
 
 /** Everything that is said of a layout's boxes in a band. */
-function layoutAt(layout: Layout, { site, structure }: ResolvedSite, place: number): string {
+function layoutAt({ layout, outer }: InChain, { site }: ResolvedSite, place: number): string {
 	const { bands } = site.settings;
 	const { root, boxes } = frameOf(layout, bands);
-	const surroundings = surroundingsOf(structure.chainOf(layout), bands);
+	const surroundings = surroundingsOf(outer, bands);
 	const all: Box[] = [root, ...boxes.values()];
 	for (const member of membersIn(layout.members)) {
 		const host = boxes.get(member.name.text);
