@@ -64,9 +64,14 @@ export async function judge(
 	{ scrollbar = 0, scrolled = 0 }: { scrollbar?: number; scrolled?: number } = {}
 ): Promise<Judgement> {
 	const { resolved, instance } = pageOf(text, address);
-	const drawers = resolved.site.layouts.flatMap((layout) =>
-		layout.regions.filter(isDrawer).map((region) => drawerName(layout.name.text, region.name.text))
-	);
+	// A region may be a drawer on this page alone.
+	const drawers = resolved
+		.page(instance.page)
+		.chain.flatMap((layout) =>
+			layout.regions
+				.filter(isDrawer)
+				.map((region) => drawerName(layout.name.text, region.name.text))
+		);
 	// What grows as one scrolls is warned of, and nothing that a page should have.
 	if (scrolled > 0 && resolved.problems.some(({ code }) => code === 'shrink-grows')) return noBoxes;
 	const content = {

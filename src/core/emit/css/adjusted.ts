@@ -102,11 +102,10 @@ function overruling(said: readonly BandedRule[], now: readonly BandedRule[]): Ba
 				: one;
 			return isSaid(made) ? [] : [made];
 		});
-	const states = now.filter((one) => {
-		const was = before.get(one.selector)?.bands ?? [];
-		return (
-			mainOf(one.selector, now) && (mainOf(one.selector, plain) || !isSaid({ ...one, under: was }))
-		);
+	const states = now.flatMap((one) => {
+		const main = mainOf(one.selector, now);
+		const made = main && inState(one, main, before);
+		return made && !isSaid(made) ? [made] : [];
 	});
 	const gone = said.flatMap(({ selector, bands, layout }): BandedRule[] => {
 		if (now.some((one) => one.selector === selector)) return [];
@@ -116,17 +115,56 @@ function overruling(said: readonly BandedRule[], now: readonly BandedRule[]): Ba
 	return [...plain, ...states, ...gone];
 }
 
+/**
+ * What is said of a box in one state of it, over what it was said to be in it, but for what this sheet says of the box
+ * anew. Where nothing is said of the state, it is as the box is.
+ */
+function inState(
+	one: BandedRule,
+	main: BandedRule,
+	before: ReadonlyMap<string, BandedRule>
+): BandedRule {
+	const was = before.get(one.selector);
+	const names = namesIn([...one.bands, ...(was?.bands ?? [])]);
+	const anew = differing(main.bands, before.get(main.selector)?.bands ?? []);
+	const under = one.bands.map((_, place) => {
+		const lines = new Map(was?.bands[place] ?? main.bands[place]);
+		for (const name of anew) lines.set(name, valueIn(main.bands[place], name));
+		return only(lines, names);
+	});
+	const bands = one.bands.map((lines, place) =>
+		lines.size === 0 ? only(main.bands[place] ?? lines, names) : lines
+	);
+	return { ...one, bands, under };
+}
+
+function namesIn(bands: readonly Printed[]): ReadonlySet<string> {
+	return new Set(bands.flatMap((lines) => [...lines.keys()]));
+}
+
+function only(lines: Printed, names: ReadonlySet<string>): Printed {
+	return new Map([...lines].filter(([name]) => names.has(name)));
+}
+
+/** Properties of which two say different things, in some band. */
+function differing(now: readonly Printed[], then: readonly Printed[]): string[] {
+	return [...namesIn([...now, ...then])].filter((name) =>
+		now.some((lines, place) => lines.get(name) !== then[place]?.get(name))
+	);
+}
+
+function valueIn(lines: Printed | undefined, name: string): string {
+	return lines?.get(name) ?? initialValue(name);
+}
+
 /** What a box has before its own rule: what it was said to be, but for what this sheet says of all that stands beside it. */
 function underNow(one: BandedRule, was: BandedRule): Printed[] {
 	const { bands } = one;
-	const [now, then] = [one.under ?? [], was.under ?? []];
-	const names = new Set([...now, ...then].flatMap((lines) => [...lines.keys()]));
-	const anew = [...names].filter((name) =>
-		bands.some((_, place) => now[place]?.get(name) !== then[place]?.get(name))
-	);
+	const now = one.under ?? bands.map((): Printed => new Map());
+	const anew = differing(now, was.under ?? []);
 	return bands.map((_, place) => {
 		const lines = new Map(was.bands[place]);
-		for (const name of anew) lines.set(name, now[place]?.get(name) ?? initialValue(name));
+		for (const name of anew) lines.set(name, valueIn(now[place], name));
 		return lines;
 	});
 }
@@ -147,9 +185,8 @@ function hiddenAsWas(now: readonly Printed[], was: readonly Printed[]): Printed[
 function isSaid({ bands, under = [] }: BandedRule): boolean {
 	return bands.every((lines, place) => {
 		const weaker = under[place] ?? new Map<string, string>();
-		const names = new Set([...lines.keys(), ...weaker.keys()]);
-		const valueIn = (from: Printed, name: string): string => from.get(name) ?? initialValue(name);
-		return [...names].every((name) => valueIn(lines, name) === valueIn(weaker, name));
+		const names = [...namesIn([lines, weaker])];
+		return names.every((name) => valueIn(lines, name) === valueIn(weaker, name));
 	});
 }
 
