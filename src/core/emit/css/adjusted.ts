@@ -63,7 +63,14 @@ export function adjustedCss(
 		const was = new Set(flowing(before[at] ?? layout, around(before, at), selectors));
 		return flowing(layout, around(after, at), selectors).filter((one) => !was.has(one));
 	});
-	const rules = [...bandedCss([...changed.flat(), ...landing], bands), ...rest];
+	// States of a box come after all that is said of it in any band: they are no heavier than it.
+	const isState = ({ selector }: BandedRule): boolean => selector.includes(':');
+	const plain = changed.flat().filter((one) => !isState(one));
+	const rules = [
+		...bandedCss([...plain, ...landing], bands),
+		...bandedCss(changed.flat().filter(isState), bands),
+		...rest
+	];
 	return { flow, rules: rules.filter((text) => text !== '') };
 }
 
