@@ -63,6 +63,15 @@ interface RandomLayout {
 	readonly fill: { readonly region: number; readonly piece: RandomPiece } | undefined;
 }
 
+/** What a layer says of a region further out: numbers of the layer, of a layout around it, and of its region. */
+interface RandomAdjust {
+	readonly by: number;
+	readonly of: number;
+	readonly region: number;
+	readonly settings: readonly Said[];
+	readonly arranged: readonly RandomArrangement[];
+}
+
 export interface RandomSite {
 	readonly dir: 'ltr' | 'rtl';
 	readonly medium: number;
@@ -70,6 +79,7 @@ export interface RandomSite {
 	readonly gap: readonly [string, string];
 	readonly layouts: readonly RandomLayout[];
 	readonly content: readonly RandomPiece[];
+	readonly adjusts: readonly RandomAdjust[];
 }
 
 const pxSize = fc.oneof(
@@ -273,7 +283,17 @@ function sitesWith(piece: fc.Arbitrary<RandomPiece>): fc.Arbitrary<RandomSite> {
 		wide: fc.integer({ min: 800, max: 1200 }),
 		gap: fc.tuple(fc.constantFrom('10px', '25px'), fc.constantFrom('10px', '44px')),
 		layouts: list(layout, 3),
-		content: fc.array(piece, { maxLength: 3 })
+		content: fc.array(piece, { maxLength: 3 }),
+		adjusts: fc.array(
+			fc.record({
+				by: fc.nat(2),
+				of: fc.nat(2),
+				region: fc.nat(3),
+				settings: settingsOf('region', 4).map((all) => all.filter(({ kind }) => kind !== 'shrink')),
+				arranged
+			}),
+			{ maxLength: 2 }
+		)
 	});
 }
 
@@ -300,6 +320,7 @@ export function siteText(site: RandomSite): string {
 		'}',
 		...texts,
 		`route ${page} {`,
+		...adjustLines(site, site.layouts.length),
 		...site.content.map((one, index) => pieceText(one, `c${index}`, '  ')),
 		...(site.content.length === 0
 			? [pieceText({ content: 'fix-50-20', settings: [] }, 'c', '  ')]
@@ -340,6 +361,7 @@ function layoutText(layout: RandomLayout, index: number, at: string, site: Rando
 					'  }'
 				]
 			: []),
+		...adjustLines(site, index),
 		...(layout.fill && outside
 			? [
 					`  fill r${layout.fill.region % outside.regions.length} after {`,
@@ -352,6 +374,36 @@ function layoutText(layout: RandomLayout, index: number, at: string, site: Rando
 	].join('\n');
 }
 
+/** What a layer says of regions further out; layers are numbered from the outermost layout to the page. */
+function adjustLines({ layouts, adjusts }: RandomSite, layer: number): string[] {
+	return adjusts.flatMap(({ by, of, region, settings: said, arranged: all }) => {
+		if (layer === 0 || (by % layouts.length) + 1 !== layer) return [];
+		const place = of % layer;
+		const layout = layouts[place];
+		if (!layout) return [];
+		const number = region % layout.regions.length;
+		const isSlot = number === layout.slot % layout.regions.length;
+		const own = layout.regions[number]?.pieces ?? [];
+		const names = own.map((one, index) => `${one.content}-p${index}`);
+		return [
+			`  adjust l${place}.r${number} {`,
+			...settingLines(isSlot ? shownIn(said) : said, '    '),
+			...arrangeLines(isSlot ? withoutAreas(all) : all, names, undefined, '    '),
+			'  }'
+		];
+	});
+}
+
+/** A slot is there on every page. */
+function shownIn(said: readonly Said[]): Said[] {
+	return said.filter(({ kind, value }) => kind !== 'show' || value === 'strip');
+}
+
+/** What lands in a slot cannot stand in areas. */
+function withoutAreas(all: readonly RandomArrangement[]): RandomArrangement[] {
+	return all.filter(({ kind }) => kind !== 'areas');
+}
+
 /** Gives every opener one size, so that it is known without measuring. */
 const openerStyle = `  style global """
     [data-opener] button { all: unset; display: block; width: 60px; height: 24px; overflow: hidden; }
@@ -360,13 +412,8 @@ ${contentStyle}
 
 function regionText(region: RandomRegion, number: number, isSlot: boolean, indent: string): string {
 	const names = region.pieces.map((one, index) => `${one.content}-p${index}`);
-	// What lands in a slot cannot stand in areas, and a slot is there on every page.
-	const settings = isSlot
-		? region.settings.filter(({ kind, value }) => kind !== 'show' || value === 'strip')
-		: region.settings;
-	const arrangements = isSlot
-		? region.arranged.filter((one) => one.kind !== 'areas')
-		: region.arranged;
+	const settings = isSlot ? shownIn(region.settings) : region.settings;
+	const arrangements = isSlot ? withoutAreas(region.arranged) : region.arranged;
 	return [
 		`${indent}region r${number} as div {`,
 		...(isSlot ? [`${indent}  slot`] : []),

@@ -8,7 +8,7 @@ import { membersIn } from '../../resolve/boxes/members.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
 import type { Structure } from '../../resolve/structure.ts';
 import { hasPieceClass } from '../names.ts';
-import { bandedCss, type BandedRule } from './boxes/banded.ts';
+import { bandedCss, givenOver, namesIn, standing, type BandedRule } from './boxes/banded.ts';
 import { withHeightNames } from './boxes/heights.ts';
 import { landingRules } from './boxes/landing-rules.ts';
 import { frameRules, pieceRule } from './boxes/member-rules.ts';
@@ -99,7 +99,7 @@ function broughtRules(
  * said of a box while it is open, or closed, has to be said again where anything is said of the box.
  */
 function overruling(said: readonly BandedRule[], now: readonly BandedRule[]): BandedRule[] {
-	const before = new Map(said.map((one) => [one.selector, one]));
+	const before = new Map(said.map((one) => [one.selector, { ...one, bands: standing(one.bands) }]));
 	const plain = now
 		.filter(({ selector }) => !mainOf(selector, now))
 		.flatMap((one) => {
@@ -131,33 +131,18 @@ function inState(
 	main: BandedRule,
 	before: ReadonlyMap<string, BandedRule>
 ): BandedRule {
-	const was = before.get(one.selector);
-	const names = namesIn([...one.bands, ...(was?.bands ?? [])]);
-	const anew = differing(main.bands, before.get(main.selector)?.bands ?? []);
-	const under = one.bands.map((_, place) => {
-		const lines = new Map(was?.bands[place] ?? main.bands[place]);
-		for (const name of anew) lines.set(name, valueIn(main.bands[place], name));
-		return only(lines, names);
-	});
+	const was = before.get(one.selector)?.bands;
+	const names = namesIn([...one.bands, ...(was ?? [])]);
+	const then = before.get(main.selector)?.bands ?? [];
+	const under = givenOver(was ?? main.bands, main.bands, then).map((lines) => only(lines, names));
 	const bands = one.bands.map((lines, place) =>
 		lines.size === 0 ? only(main.bands[place] ?? lines, names) : lines
 	);
 	return { ...one, bands, under };
 }
 
-function namesIn(bands: readonly Printed[]): ReadonlySet<string> {
-	return new Set(bands.flatMap((lines) => [...lines.keys()]));
-}
-
 function only(lines: Printed, names: ReadonlySet<string>): Printed {
 	return new Map([...lines].filter(([name]) => names.has(name)));
-}
-
-/** Properties of which two say different things, in some band. */
-function differing(now: readonly Printed[], then: readonly Printed[]): string[] {
-	return [...namesIn([...now, ...then])].filter((name) =>
-		now.some((lines, place) => lines.get(name) !== then[place]?.get(name))
-	);
 }
 
 function valueIn(lines: Printed | undefined, name: string): string {
@@ -165,15 +150,11 @@ function valueIn(lines: Printed | undefined, name: string): string {
 }
 
 /** What a box has before its own rule: what it was said to be, but for what this sheet says of all that stands beside it. */
-function underNow(one: BandedRule, was: BandedRule): Printed[] {
-	const { bands } = one;
-	const now = one.under ?? bands.map((): Printed => new Map());
-	const anew = differing(now, was.under ?? []);
-	return bands.map((_, place) => {
-		const lines = new Map(was.bands[place]);
-		for (const name of anew) lines.set(name, valueIn(now[place], name));
-		return lines;
-	});
+function underNow(
+	{ bands, under = bands.map(() => new Map()) }: BandedRule,
+	was: BandedRule
+): Printed[] {
+	return givenOver(was.bands, under, was.under ?? []);
 }
 
 /** The rule of the box that a selector means in one state of it. */

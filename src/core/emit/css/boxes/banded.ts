@@ -62,6 +62,54 @@ function isIdle(property: string, display: string | undefined): boolean {
 	return reader !== undefined && display !== reader;
 }
 
+/** The value of a property of which another rule has set a part: no value is it, so whatever is wanted is said. */
+const torn = '';
+
+/**
+ * What elements have in each band that were `said` to be something, once what another rule gives them, which has the last
+ * word, is `now` something else than `then`.
+ */
+export function givenOver(
+	said: readonly Printed[],
+	now: readonly Printed[],
+	then: readonly Printed[]
+): Printed[] {
+	const names = [...namesIn([...now, ...then])].filter((name) =>
+		now.some((lines, place) => lines.get(name) !== then[place]?.get(name))
+	);
+	const wholes = namesIn(said);
+	return said.map((lines, place) => {
+		const given = new Map(lines);
+		const give = (name: string): void => {
+			given.set(name, now[place]?.get(name) ?? initialValue(name));
+		};
+		for (const name of names) give(name);
+		for (const [whole, parts] of shorthands) {
+			if (names.includes(whole)) for (const part of parts) give(part);
+			else if (wholes.has(whole) && parts.some((part) => names.includes(part))) {
+				given.set(whole, torn);
+			}
+		}
+		return given;
+	});
+}
+
+/** All properties that are said in some band. */
+export function namesIn(bands: readonly Printed[]): ReadonlySet<string> {
+	return new Set(bands.flatMap((lines) => [...lines.keys()]));
+}
+
+/** What the elements of a rule have in each band once it is written: what nothing reads there stayed as it was. */
+export function standing(bands: readonly Printed[]): Printed[] {
+	let before: Printed = new Map();
+	return bands.map((wanted) => {
+		const display = wanted.get('display');
+		const idle = [...before].filter(([name]) => !wanted.has(name) && isIdle(name, display));
+		before = new Map([...wanted, ...idle]);
+		return before;
+	});
+}
+
 /** What a rule has to say anew in each band. */
 function changesByBand({ bands, under = [] }: BandedRule): Printed[] {
 	const said = new Map<string, string>();
