@@ -1,6 +1,7 @@
 <script lang="ts">
 	import Question from '$views/shell/dialogs/Question.svelte';
 	import { keyGroups } from './keys.ts';
+	import ScrollBox from '$views/shell/ScrollBox.svelte';
 
 	/** The keys that work in a view. */
 	let { open = $bindable(), view }: { open: boolean; view: string } = $props();
@@ -14,28 +15,29 @@
 	says="What works here without a pointer."
 	onClose={() => (open = false)}
 >
-	<!-- What scrolls can be reached by keyboard. -->
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-	<div class="groups" tabindex="0" role="group" aria-label="Keys by place">
-		{#each groups as group (group.where)}
-			<section>
-				<h3 class="cap">{group.where}</h3>
-				<dl>
-					{#each group.keys as [keys, does] (keys)}
-						<dt class="mono">{keys}</dt>
-						<dd>{does}</dd>
-					{/each}
-				</dl>
-			</section>
-		{/each}
+	<div class="groups">
+		<ScrollBox label="Keys by place">
+			{#each groups as group (group.where)}
+				<section>
+					<h3 class="cap">{group.where}</h3>
+					<dl>
+						{#each group.keys as [keys, does] (keys)}
+							<dt class="mono">{keys}</dt>
+							<dd>{does}</dd>
+						{/each}
+					</dl>
+				</section>
+			{/each}
+		</ScrollBox>
 	</div>
 </Question>
 
 <style>
 	.groups {
 		margin-top: 10px;
+		display: flex;
+		flex-direction: column;
 		max-height: 60vh;
-		overflow-y: auto;
 	}
 	section {
 		margin-bottom: 10px;

@@ -5,6 +5,7 @@
 	import type { FindingView } from '$workers/findings.ts';
 	import type { MendLook } from '$workers/desk/findings-desk.ts';
 	import { drawingWay } from './drawing-way.ts';
+	import SvgDrawing from '$views/sheet/SvgDrawing.svelte';
 
 	/** What would mend a finding: the text, the pages and the drawing before and after, and then the action. */
 	interface Props {
@@ -69,8 +70,7 @@
 			<div class="drawings">
 				{#each looked.drawings as drawing, index (index)}
 					<figure>
-						<!-- eslint-disable-next-line svelte/no-at-html-tags -- written by the core, which escapes every name -->
-						{@html drawing}
+						<SvgDrawing svg={drawing} />
 						<figcaption class="small">
 							{page} at {width} px, {index === 0 ? 'as it is' : 'mended'}
 						</figcaption>

@@ -2,6 +2,7 @@
 	import type { BoxPlace } from '$core/check/subject/occurrence.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { drawingWay } from './drawing-way.ts';
+	import SvgDrawing from '$views/sheet/SvgDrawing.svelte';
 
 	/** The page as a small drawing, with the region that a finding is about. */
 	interface Props {
@@ -28,8 +29,7 @@
 </script>
 
 <figure>
-	<!-- eslint-disable-next-line svelte/no-at-html-tags -- written by the core, which escapes every name -->
-	{@html drawing}
+	<SvgDrawing svg={drawing} />
 	<figcaption class="small">
 		{page} at {width} px{box?.region === undefined ? '' : `: ${box.region} of ${box.layout}`}
 	</figcaption>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
+	import ScrollBox from '$views/shell/ScrollBox.svelte';
 
 	/** One kind of material: its head, with what can be done with all of it, and below it what there is. */
 	interface Props {
@@ -21,9 +22,7 @@
 		<span class="acts">{@render acts()}</span>
 	</header>
 	{#if scrolls}
-		<!-- What scrolls can be reached by keyboard. -->
-		<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-		<div class="scroll" tabindex="0" role="group" aria-label={scrolls}>{@render children()}</div>
+		<ScrollBox label={scrolls}><div class="inner">{@render children()}</div></ScrollBox>
 	{:else}
 		{@render children()}
 	{/if}
@@ -46,9 +45,7 @@
 	.acts {
 		margin-left: auto;
 	}
-	.scroll {
-		flex: 1;
-		overflow-y: auto;
+	.inner {
 		padding: 0 16px 24px;
 	}
 </style>

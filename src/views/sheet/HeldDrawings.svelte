@@ -2,6 +2,7 @@
 	import type { DrawingWay } from '$core/sheet/svg.ts';
 	import type { SheetRequest } from '$workers/sheets.ts';
 	import { store } from '$store/site.svelte.ts';
+	import SvgDrawing from '$views/sheet/SvgDrawing.svelte';
 
 	/** Drawings that were chosen, large and side by side. */
 	interface Props {
@@ -69,8 +70,7 @@
 					title="Show {page} at {width} px on the stage"
 					onclick={() => go(page, width)}
 				>
-					<!-- eslint-disable-next-line svelte/no-at-html-tags -- written by the core, which escapes every name -->
-					{@html drawings[index] ?? ''}
+					<SvgDrawing svg={drawings[index] ?? ''} />
 				</a>
 			</figure>
 		{/each}

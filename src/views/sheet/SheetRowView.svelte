@@ -6,6 +6,7 @@
 	import type { Found, SheetRow } from '$core/sheet/sheet-row.ts';
 	import type { DrawnPage } from '$workers/sheets.ts';
 	import type { SheetItem } from './sheet-items.ts';
+	import SvgDrawing from '$views/sheet/SvgDrawing.svelte';
 
 	/** A page of the sheet: its drawings side by side, and what is said of them. */
 	interface Props {
@@ -87,8 +88,7 @@
 					onclick={() => go(row.page, width)}
 					onkeydown={onKey}
 				>
-					<!-- eslint-disable-next-line svelte/no-at-html-tags -- written by the core, which escapes every name -->
-					{@html drawn.drawings[index]}
+					<SvgDrawing svg={drawn.drawings[index] ?? ''} />
 				</a>
 				<button
 					class="hold small"

@@ -12,6 +12,7 @@
 	div {
 		flex: 1;
 		min-height: 0;
+		min-width: 0;
 		overflow: auto;
 	}
 </style>

@@ -9,6 +9,7 @@
 	import SourceLine from './SourceLine.svelte';
 	import ServicePanel from './ServicePanel.svelte';
 	import ValueTree from './ValueTree.svelte';
+	import ScrollBox from '$views/shell/ScrollBox.svelte';
 
 	interface Props {
 		sources: readonly DataView[];
@@ -73,55 +74,55 @@
 					</li>
 				{/each}
 			</ul>
-			<!-- What scrolls can be reached by keyboard. -->
-			<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-			<div class="one" tabindex="0" role="group" aria-label="The data {source.name}">
-				<SourceLine {source} renamed={(name) => (picked = name)} />
-				{#if source.isUrl}<ServicePanel {source} />{/if}
-				<div class="ways" role="group" aria-label="How it is shown">
-					{#each ways as one (one)}
-						<button class="field" aria-pressed={shown === one} onclick={() => (way = one)}
-							>{one}</button
-						>
-					{/each}
-					{#if idle > 0}<span class="small idle">{counted(idle, 'value')} that nothing uses</span
-						>{/if}
-				</div>
-				{#if shown === 'values'}
-					<ValueTree {source} {wanted} />
-				{:else if shown === 'table'}
-					{#each source.tables as table (table.label)}<ListTable {source} {table} />{/each}
-				{:else if shown === 'text'}
-					<JsonText {source} />
-				{:else}
-					<p class="small says">
-						{source.shape
-							? `It is held against ${source.shape}.`
-							: 'This is the shape that it has now, as JSON Schema. Kept in the site, whatever comes is held against it.'}
-					</p>
-					{#each source.mismatches as mismatch (mismatch)}<p class="small wrong">
-							{mismatch}
-						</p>{/each}
-					<button
-						class="act"
-						onclick={() => void commands.make({ kind: 'keep-shape', name: source.name })}
-						>{source.shape ? 'Keep the shape it has now' : 'Keep this shape'}</button
-					>
-					{#if source.shape}
+			<ScrollBox label="The data {source.name}">
+				<div class="one">
+					<SourceLine {source} renamed={(name) => (picked = name)} />
+					{#if source.isUrl}<ServicePanel {source} />{/if}
+					<div class="ways" role="group" aria-label="How it is shown">
+						{#each ways as one (one)}
+							<button class="field" aria-pressed={shown === one} onclick={() => (way = one)}
+								>{one}</button
+							>
+						{/each}
+						{#if idle > 0}<span class="small idle">{counted(idle, 'value')} that nothing uses</span
+							>{/if}
+					</div>
+					{#if shown === 'values'}
+						<ValueTree {source} {wanted} />
+					{:else if shown === 'table'}
+						{#each source.tables as table (table.label)}<ListTable {source} {table} />{/each}
+					{:else if shown === 'text'}
+						<JsonText {source} />
+					{:else}
+						<p class="small says">
+							{source.shape
+								? `It is held against ${source.shape}.`
+								: 'This is the shape that it has now, as JSON Schema. Kept in the site, whatever comes is held against it.'}
+						</p>
+						{#each source.mismatches as mismatch (mismatch)}<p class="small wrong">
+								{mismatch}
+							</p>{/each}
 						<button
 							class="act"
-							onclick={() =>
-								void commands.make({
-									kind: 'set-data',
-									name: source.name,
-									part: 'shape',
-									value: undefined
-								})}>Hold it against no shape</button
+							onclick={() => void commands.make({ kind: 'keep-shape', name: source.name })}
+							>{source.shape ? 'Keep the shape it has now' : 'Keep this shape'}</button
 						>
+						{#if source.shape}
+							<button
+								class="act"
+								onclick={() =>
+									void commands.make({
+										kind: 'set-data',
+										name: source.name,
+										part: 'shape',
+										value: undefined
+									})}>Hold it against no shape</button
+							>
+						{/if}
+						<pre class="mono">{source.inferred}</pre>
 					{/if}
-					<pre class="mono">{source.inferred}</pre>
-				{/if}
-			</div>
+				</div>
+			</ScrollBox>
 		</div>
 	{:else}
 		<p class="none">
@@ -163,7 +164,6 @@
 		white-space: nowrap;
 	}
 	.one {
-		overflow-y: auto;
 		padding: 10px 16px 24px;
 	}
 	.ways {

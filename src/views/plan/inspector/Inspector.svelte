@@ -8,6 +8,7 @@
 	import PiecePanel from './PiecePanel.svelte';
 	import PlacePanel from './PlacePanel.svelte';
 	import SitePanel from './SitePanel.svelte';
+	import ScrollBox from '$views/shell/ScrollBox.svelte';
 
 	interface Props {
 		/** The block of the cross-section that is chosen. */
@@ -60,9 +61,7 @@
 		</nav>
 		<FoldButton pane="side" label="the inspector" />
 	</header>
-	<!-- What scrolls can be reached by keyboard. -->
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-	<div class="scroll" tabindex="0" role="group" aria-label="Values of what is chosen">
+	<ScrollBox label="Values of what is chosen">
 		{#if subject.kind === 'site'}
 			<SitePanel />
 		{:else if subject.kind === 'layer'}
@@ -79,7 +78,7 @@
 				cross-section.
 			</p>
 		{/if}
-	</div>
+	</ScrollBox>
 </aside>
 
 <style>
@@ -126,12 +125,6 @@
 	nav [aria-current] {
 		color: var(--cedar);
 		font-weight: 600;
-	}
-	.scroll {
-		flex: 1;
-		overflow-y: auto;
-		overflow-x: hidden;
-		min-height: 0;
 	}
 	.none {
 		padding: 12px;

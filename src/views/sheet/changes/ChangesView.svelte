@@ -13,6 +13,7 @@
 	import { windowed } from '$views/shell/windowed.ts';
 	import type { SheetRequest } from '$workers/sheets.ts';
 	import { Changes } from './changes.svelte.ts';
+	import SvgDrawing from '$views/sheet/SvgDrawing.svelte';
 
 	/** Before and after: the pages that two states of the site draw differently, both laid over each other. */
 	interface Props {
@@ -164,8 +165,7 @@
 			{#each columns as { width }, index (width)}
 				<div style:width="{widths[index]}px" class="cell">
 					<a href={linkTo(change.page, width)} onclick={() => go(change.page, width)}>
-						<!-- eslint-disable-next-line svelte/no-at-html-tags -- written by the core, which escapes every name -->
-						{@html changes.drawn.get(change.page)?.[index] ?? ''}
+						<SvgDrawing svg={changes.drawn.get(change.page)?.[index] ?? ''} />
 					</a>
 				</div>
 			{/each}
