@@ -1,7 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { layoutSheet, pageSheet } from '../../src/core/emit/css/sheets.ts';
-import { crossSection } from '../../src/core/view-models/cross-section.ts';
+import { crossSection, type SectionRegion } from '../../src/core/view-models/cross-section.ts';
+import { boxFor, scopesOf } from '../../src/core/view-models/scopes.ts';
 import { boxView } from '../../src/core/view-models/box-view.ts';
 import type { BoxRef } from '../../src/core/model/command.ts';
 import { settingsAt } from '../../src/core/resolve/bands.ts';
@@ -116,6 +117,43 @@ test('a view says whose each value is, and how many pages have it', () => {
 	assert.deepEqual(rows(guides), [['8px', 'commons'], ['4px', 'guide'], ['2px', undefined]]); // prettier-ignore
 	assert.equal(boxView(site, { layout: 'commons', box: 'side' }, 1200).pages, 3);
 	assert.equal(boxView(site, onBoard, 1200).pages, 1);
+});
+
+test('the region of an inner layer is the same box in the same place, and who may change it is listed', () => {
+	const wrapped = text
+		.replace('  region side as aside', '  wrapper beside {\n  region side as aside')
+		.replace('<p>Saturdays</p>""" }', '<p>Saturdays</p>""" }\n  }')
+		.replace('"side" auto', '"beside" auto');
+	const inside = boxView(sound(wrapped), onBoard, 1200);
+	assert.deepEqual(inside.parent?.ref, { layout: 'commons', box: 'beside' });
+	assert.deepEqual(inside.siblings, ['side']);
+
+	const section = crossSection(site.page(pageNamed(site, '/guides')), site);
+	const region = (name: string): SectionRegion => {
+		const found = section.columns
+			.flatMap(({ regions }) => regions)
+			.find((one) => one.name === name);
+		assert.ok(found);
+		return found;
+	};
+	assert.deepEqual(
+		scopesOf(section, region('side')).map(({ label }) => label),
+		['all of commons', 'only under guide', 'only on /guides']
+	);
+	assert.deepEqual(
+		scopesOf(section, region('foot')).map(({ label }) => label),
+		['all of commons']
+	);
+	const guides = { kind: 'route', name: '/guides' } as const;
+	assert.deepEqual(boxFor(guides, region('side'), false).only, guides);
+	assert.equal(boxFor(guides, region('foot'), false).only, undefined);
+	assert.equal(boxFor({ kind: 'layout', name: 'commons' }, region('side'), true).only, undefined);
+});
+
+test('a comment behind a value stays whole when another is added', () => {
+	const commented = text.replace('adjust side { pad 4px }', 'adjust side {\n  pad 4px // tight\n}');
+	const made = makeOn(commented, { kind: 'set-setting', box: onBoard, setting: 'pad', value: '6px', band: 'wide' }); // prettier-ignore
+	assert.match(made.text, /pad 4px \/\/ tight\n\s*pad 6px @wide/);
 });
 
 test('a value is set for one page alone, changed, moved and freed, and nothing is left of it', () => {

@@ -148,6 +148,7 @@ export interface Fill {
 
 /** What a layer says of a box of a layout further out, for the pages inside it alone. */
 export interface Adjust {
+	readonly kind: 'adjust';
 	/** The layout is named only where two layouts of a chain have a box of that name. */
 	readonly layout: string | undefined;
 	/** A region or wrapper. */

@@ -3,7 +3,7 @@ import type { Arrangement } from '../model/arrange.ts';
 import type { Setting } from '../model/setting.ts';
 import { layerName, type Adjust, type Layer, type Layout, type Member } from '../model/site.ts';
 import { bandPlace, type Bands } from './bands.ts';
-import { membersIn } from './boxes/members.ts';
+import { memberNamed, membersIn } from './boxes/members.ts';
 import type { Structure } from './structure.ts';
 
 /** A region or wrapper together with the layout it stands in. */
@@ -32,7 +32,7 @@ export function adjustTarget(
 	}
 	const meant = chain.filter((layout) => named === undefined || layout.name.text === named);
 	for (const layout of meant.toReversed()) {
-		const box = membersIn(layout.members).find((one) => one.name.text === name);
+		const box = memberNamed(layout, name);
 		if (!box) continue;
 		if (box.kind === 'region' && box.locked) {
 			return error('adjust-locked', targetSpan, name, layout.name.text, layerName(layer));

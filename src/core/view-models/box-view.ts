@@ -187,7 +187,8 @@ function aroundBox(
 ): AroundBox | undefined {
 	if (box.kind !== 'region' && box.kind !== 'wrapper') return undefined;
 	const layout = findLayout(resolved, name);
-	const parent = parentOf(layout, box);
+	// As it is written: what a page has of it is another object.
+	const parent = parentOf(layout, findMember(layout, box.name.text));
 	const inner = parent.kind === 'layout' ? undefined : parent.name.text;
 	return { layout, box: parent, ref: { layout: name, box: inner } };
 }

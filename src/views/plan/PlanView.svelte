@@ -18,6 +18,7 @@
 	import CrossSection from './section/CrossSection.svelte';
 	import Stage from './stage/Stage.svelte';
 	import TextPane from './text/TextPane.svelte';
+	import { boxFor } from '$core/view-models/scopes.ts';
 
 	const { site, page, roofline } = $derived(store);
 	let comingFrom = $state('');
@@ -40,12 +41,7 @@
 			case 'site':
 				return undefined;
 			case 'place': {
-				if (facts?.region) {
-					const { isOwn, layer, region } = facts;
-					// What a layer does not bring itself it can say something else of, for its own pages.
-					const only = isOwn || region.locked ? undefined : layer;
-					return { layout: region.layout, box: region.name, only };
-				}
+				if (facts?.region) return boxFor(facts.layer, facts.region, facts.isOwn);
 				const [piece] = facts?.entry?.pieces ?? [];
 				return facts?.holder && piece !== undefined ? { holder: facts.holder, piece } : undefined;
 			}

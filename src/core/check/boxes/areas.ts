@@ -17,7 +17,7 @@ import {
 	boxesOf,
 	contentsOf,
 	holdsSlot,
-	membersIn,
+	memberNamed,
 	type Holder
 } from '../../resolve/boxes/members.ts';
 import { slotOf, type Structure } from '../../resolve/structure.ts';
@@ -125,7 +125,7 @@ function arrangedIn(layer: Layer, structure: Structure): Arranged[] {
 	const seen = adjustedChain(layer, structure);
 	const adjusted = landingAdjusts(layer, chain).flatMap(({ adjust, layout, box: written }) => {
 		const now = seen[chain.indexOf(layout)];
-		const box = now && membersIn(now.members).find(({ name }) => name.text === adjust.box);
+		const box = now && memberNamed(now, adjust.box);
 		return box && adjust.arrangements.length > 0 ? [{ box, written, layout: now }] : [];
 	});
 	return [...boxes, ...adjusted];

@@ -2,7 +2,7 @@ import { error, hint, type Problem } from '../../messages/problem.ts';
 import { layerName, type Layer } from '../../model/site.ts';
 import { adjustedChain, adjustTarget, landingAdjusts } from '../../resolve/adjust.ts';
 import { bandPlace, bandPlaces, settingHolding } from '../../resolve/bands.ts';
-import { membersIn } from '../../resolve/boxes/members.ts';
+import { memberNamed } from '../../resolve/boxes/members.ts';
 import type { Structure } from '../../resolve/structure.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 
@@ -70,7 +70,7 @@ function idleIn(layer: Layer, structure: Structure): Problem[] {
 	const outside = adjustedChain(layer, structure, true);
 	return landingAdjusts(layer, chain).flatMap(({ adjust, layout }) => {
 		const around = outside[chain.indexOf(layout)];
-		const box = around && membersIn(around.members).find(({ name }) => name.text === adjust.box);
+		const box = around && memberNamed(around, adjust.box);
 		if (!box) return [];
 		return adjust.settings.flatMap((one) => {
 			const others = adjust.settings.filter((other) => other.kind === one.kind && other !== one);

@@ -9,7 +9,7 @@ import {
 } from '../../model/site.ts';
 import type { Setting, SettingKind } from '../../model/setting.ts';
 import type { Span } from '../../model/span.ts';
-import { membersIn } from '../../resolve/boxes/members.ts';
+import { memberNamed } from '../../resolve/boxes/members.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
 
@@ -21,7 +21,7 @@ export function boxSaid(name: BoxName, page: ResolvedPage): Layout | Member | Pi
 	if (!layout || name.kind === 'space') return undefined;
 	const member = name.wrapper ?? name.region;
 	if (member === undefined) return layout;
-	return membersIn(layout.members).find((one) => one.name.text === member);
+	return memberNamed(layout, member);
 }
 
 function pieceSaid(piece: string, owner: string, page: ResolvedPage): Piece | undefined {

@@ -1,7 +1,7 @@
 import { isPieceRef, type BoxRef, type SizedRef } from '../../model/command.ts';
 import type { Adjust, Layout, Member, Piece, Region, Wrapper } from '../../model/site.ts';
 import type { Bands } from '../../resolve/bands.ts';
-import { membersIn } from '../../resolve/boxes/members.ts';
+import { memberNamed } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { landingAdjusts } from '../../resolve/adjust.ts';
 import { findLayer, findLayout, findPiece } from '../find.ts';
@@ -12,6 +12,9 @@ export type ArrangedBox = Layout | Wrapper | Region;
 
 /** What has settings. */
 export type SizedBox = ArrangedBox | Piece;
+
+/** Whatever settings are written in. */
+export type SaidBox = SizedBox | Adjust;
 
 /** A box of a layout. Throws a CommandRefused where it is not there. */
 export function findBox(resolved: ResolvedSite, { layout, box }: BoxRef): ArrangedBox {
@@ -25,12 +28,14 @@ export function findAdjust(resolved: ResolvedSite, ref: BoxRef): Adjust | undefi
 	if (!only) return undefined;
 	const layer = findLayer(resolved, only);
 	const landing = landingAdjusts(layer, resolved.structure.chainOf(layer));
-	return landing.find((one) => one.layout.name.text === layout && one.adjust.box === box)?.adjust;
+	// Of two the later one has the last word.
+	return landing.findLast((one) => one.layout.name.text === layout && one.adjust.box === box)
+		?.adjust;
 }
 
 /** The same for a region or wrapper of a layout, however deep. */
 export function findMember(layout: Layout, name: string): Member {
-	const member = membersIn(layout.members).find((one) => one.name.text === name);
+	const member = memberNamed(layout, name);
 	if (!member) throw new CommandRefused(`The layout ${layout.name.text} has no ${name} any more.`);
 	return member;
 }
@@ -38,6 +43,11 @@ export function findMember(layout: Layout, name: string): Member {
 /** A box of a layout, or a piece. Throws a CommandRefused where it is not there. */
 export function findSized(resolved: ResolvedSite, ref: SizedRef): SizedBox {
 	return isPieceRef(ref) ? findPiece(resolved, ref.holder, ref.piece) : findBox(resolved, ref);
+}
+
+/** Where settings of a box are written: with itself, or with the layer that says them for its pages alone; undefined where that says none yet. */
+export function findSaid(resolved: ResolvedSite, ref: SizedRef): SaidBox | undefined {
+	return !isPieceRef(ref) && ref.only ? findAdjust(resolved, ref) : findSized(resolved, ref);
 }
 
 /** What a member stands in directly. */

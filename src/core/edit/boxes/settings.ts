@@ -2,12 +2,12 @@ import type { Setting, SettingKind } from '../../model/setting.ts';
 import { isPieceRef, type BoxRef, type SizedRef } from '../../model/command.ts';
 import { bandPlace, type Bands } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { membersIn } from '../../resolve/boxes/members.ts';
+import { memberNamed } from '../../resolve/boxes/members.ts';
 import { sizedName } from '../command-kind.ts';
 import { findLayer } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
-import { bandWord, findAdjust, findSized, placeOfBand, type SizedBox } from './find-box.ts';
+import { bandWord, findSaid, placeOfBand, type SaidBox, type SizedBox } from './find-box.ts';
 
 /** Edits of settings, each in one band. */
 
@@ -30,57 +30,32 @@ export function setSetting(
 	value: string | undefined,
 	bandName: string
 ): void {
-	if (!isPieceRef(ref) && ref.only)
-		return setOnly(resolved, surgery, ref, { kind, value, bandName });
-	const box = findSized(resolved, ref);
+	const box = findSaid(resolved, ref);
 	const { bands } = resolved.site.settings;
 	const band = placeOfBand(bands, bandName);
-	const there = settingFor(box.settings, kind, bands, band);
+	const there = box && settingFor(box.settings, kind, bands, band);
 	if (value === undefined) {
-		if (!there) throw new CommandRefused(`${box.name.text} sets no ${kind} for ${bandName}.`);
+		if (!there) throw new CommandRefused(`${sizedName(ref)} sets no ${kind} for ${bandName}.`);
 		removeSetting(box, surgery, there);
 		return;
 	}
 	const line = settingLine(kind, value, bands, band);
 	if (there) surgery.replace(there.span, line);
-	else insertSetting(box, surgery, line);
+	else if (box) insertSetting(box, surgery, line);
+	else if (!isPieceRef(ref)) beginAdjust(resolved, surgery, ref, line);
 }
 
-/** The same for what a layer says of a box further out, for its own pages; nothing is left of it with the last setting. */
-function setOnly(
-	resolved: ResolvedSite,
-	surgery: Surgery,
-	ref: BoxRef,
-	{ kind, value, bandName }: { kind: SettingKind; value: string | undefined; bandName: string }
-): void {
-	const { bands } = resolved.site.settings;
-	const band = placeOfBand(bands, bandName);
-	const name = sizedName(ref);
-	const adjust = findAdjust(resolved, ref);
-	const there = adjust && settingFor(adjust.settings, kind, bands, band);
-	if (value === undefined) {
-		if (!adjust || !there) throw new CommandRefused(`${name} sets no ${kind} for ${bandName}.`);
-		const isLast = adjust.settings.length + adjust.arrangements.length === 1;
-		surgery.remove(isLast ? adjust.span : there.span);
-		return;
-	}
-	const line = settingLine(kind, value, bands, band);
-	const last = adjust?.settings.at(-1);
-	if (there) surgery.replace(there.span, line);
-	else if (last) surgery.insertBehind(last.span, line);
-	else if (adjust) surgery.insertInto(adjust.span, [line]);
-	else if (ref.only && ref.box !== undefined) {
-		const layer = findLayer(resolved, ref.only);
-		surgery.insertInto(layer.span, [`adjust ${targetWord(resolved, ref)} { ${line} }`]);
-	}
+/** Lets a layer say something of a box further out of which it says nothing yet. */
+function beginAdjust(resolved: ResolvedSite, surgery: Surgery, ref: BoxRef, line: string): void {
+	if (!ref.only) return;
+	const layer = findLayer(resolved, ref.only);
+	surgery.insertInto(layer.span, [`adjust ${targetWord(resolved, ref)} { ${line} }`]);
 }
 
 /** A box as a layer names it: with its layout where one nearer has a box of that name. */
 function targetWord(resolved: ResolvedSite, { only, layout, box = '' }: BoxRef): string {
 	const chain = only ? resolved.structure.chainOf(findLayer(resolved, only)) : [];
-	const nearest = chain.findLast(({ members }) =>
-		membersIn(members).some(({ name }) => name.text === box)
-	);
+	const nearest = chain.findLast((one) => memberNamed(one, box));
 	return nearest?.name.text === layout ? box : `${layout}.${box}`;
 }
 
@@ -93,12 +68,10 @@ export function moveSetting(
 	from: string,
 	to: string
 ): void {
-	const adjust = isPieceRef(ref) ? undefined : findAdjust(resolved, ref);
-	const box = findSized(resolved, ref);
+	const said = findSaid(resolved, ref)?.settings ?? [];
 	const { bands } = resolved.site.settings;
-	const said = !isPieceRef(ref) && ref.only ? (adjust?.settings ?? []) : box.settings;
 	const setting = settingFor(said, kind, bands, placeOfBand(bands, from));
-	if (!setting) throw new CommandRefused(`${box.name.text} sets no ${kind} for ${from}.`);
+	if (!setting) throw new CommandRefused(`${sizedName(ref)} sets no ${kind} for ${from}.`);
 	if (from === to) return;
 	const place = placeOfBand(bands, to);
 	const other = settingFor(said, kind, bands, place);
@@ -112,7 +85,7 @@ function settingLine(kind: SettingKind, value: string, bands: Bands, band: numbe
 }
 
 /** Settings stand together: behind the last one or below its comment, or before what the box holds. */
-function insertSetting(box: SizedBox, surgery: Surgery, line: string): void {
+function insertSetting(box: SaidBox, surgery: Surgery, line: string): void {
 	const last = box.settings.at(-1);
 	if (last && surgery.hasComment(last.span)) return surgery.insertBelow(last.span, [line]);
 	if (last) return surgery.insertBehind(last.span, line);
@@ -122,6 +95,7 @@ function insertSetting(box: SizedBox, surgery: Surgery, line: string): void {
 		else surgery.insertBehind(endOfHead(box, surgery), `{ ${line} }`, ' ');
 		return;
 	}
+	if (box.kind === 'adjust') return surgery.insertInto(box.span, [line]);
 	const first = box.kind === 'region' ? box.pieces[0] : box.members[0];
 	if (first) surgery.insertBefore(first.span, [line]);
 	else surgery.insertInto(box.span, [line]);
@@ -133,8 +107,12 @@ function endOfHead(piece: SizedBox, surgery: Surgery): { file: string; from: num
 	return last?.span ?? piece.name.span;
 }
 
-/** Takes a setting out; the block of a piece goes with its last one. */
-function removeSetting(box: SizedBox, surgery: Surgery, setting: Setting): void {
+/** Takes a setting out; the block of a piece goes with its last one, and what a layer says of a box further out, whole. */
+function removeSetting(box: SaidBox, surgery: Surgery, setting: Setting): void {
+	if (box.kind === 'adjust') {
+		const isLast = box.settings.length + box.arrangements.length === 1;
+		return surgery.remove(isLast ? box.span : setting.span);
+	}
 	const isPiece = box.kind === 'markup' || box.kind === 'nav';
 	const { block } = surgery.statementAt(box.span);
 	if (!isPiece || box.settings.length > 1 || !block) return surgery.remove(setting.span);

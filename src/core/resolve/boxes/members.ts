@@ -10,6 +10,11 @@ export function membersIn(members: readonly Member[]): Member[] {
 	);
 }
 
+/** The wrapper or region of a layout by its name, however deep; undefined where there is none. */
+export function memberNamed({ members }: Layout, name: string): Member | undefined {
+	return membersIn(members).find((one) => one.name.text === name);
+}
+
 /** A layout with all its wrappers and regions. */
 export function boxesOf(layout: Layout): Holder[] {
 	return [layout, ...membersIn(layout.members)];

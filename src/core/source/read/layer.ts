@@ -136,6 +136,7 @@ function readAdjust(cursor: Cursor, context: ReadContext): Adjust | undefined {
 		context
 	);
 	return {
+		kind: 'adjust',
 		layout: target.layout,
 		box: target.name,
 		targetSpan: target.span,

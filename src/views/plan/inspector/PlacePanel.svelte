@@ -1,9 +1,10 @@
 <script lang="ts">
 	import type { CrossSection } from '$core/view-models/cross-section.ts';
 	import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
+	import { scopesOf, scopeWords } from '$core/view-models/scopes.ts';
 	import { sizeActions, type Action } from '$core/view-models/size-actions.ts';
 	import { regionElements } from '$core/model/site.ts';
-	import { isPieceRef, type Command, type LayerRef } from '$core/model/command.ts';
+	import { isPieceRef, type Command } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import RoleChoice from '$views/shell/RoleChoice.svelte';
@@ -39,20 +40,8 @@
 		}
 		return [...regionActions(region), ...(view ? sizeActions(view) : [])];
 	});
-	/** The layers that can say something of the region: its layout for all pages, those further in for their own. */
-	const scopes = $derived.by(() => {
-		const outermost = section.layers.findIndex(({ name }) => name === region?.layout);
-		if (!region || outermost < 0 || (region.locked && facts.isOwn)) return [];
-		return section.layers.slice(outermost).map(({ name, layerKind }, further) => {
-			const place = { layer: outermost + further, column: facts.place.column };
-			return { layer: { kind: layerKind, name }, place };
-		});
-	});
+	const scopes = $derived(region ? scopesOf(section, region) : []);
 	const holder = $derived(holderOf(facts));
-
-	function scopeWords({ kind, name }: LayerRef): string {
-		return kind === 'layout' ? `under ${name}` : `on ${name}`;
-	}
 
 	function look(command: Command): void {
 		commands.look(command);
@@ -181,14 +170,11 @@
 			{view.pages === 1 ? 'page' : 'pages'}.
 			{#if region.locked && facts.isOwn}Layers further in cannot change it: it is locked.{/if}
 		</p>
-		{#each scopes as { layer, place } (layer.name)}
+		{#each scopes.length > 1 ? scopes : [] as { layer, at, label } (at)}
 			<button
 				class="act"
 				aria-pressed={layer.name === facts.layer.name}
-				onclick={() => choice.pick(place)}
-				>{layer.name === region.layout
-					? `all of ${region.layout}`
-					: `only ${scopeWords(layer)}`}</button
+				onclick={() => choice.pick({ layer: at, column: facts.place.column })}>{label}</button
 			>
 		{/each}
 	</div>
