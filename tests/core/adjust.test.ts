@@ -4,7 +4,7 @@ import { layoutSheet, pageSheet } from '../../src/core/emit/css/sheets.ts';
 import { crossSection, type SectionRegion } from '../../src/core/view-models/cross-section.ts';
 import { boxFor, scopesOf } from '../../src/core/view-models/scopes.ts';
 import { boxView } from '../../src/core/view-models/box-view.ts';
-import type { BoxRef } from '../../src/core/model/command.ts';
+import type { BoxRef, Command } from '../../src/core/model/command.ts';
 import { settingsAt } from '../../src/core/resolve/bands.ts';
 import { explain, explanationText } from '../../src/core/resolve/explain.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';
@@ -190,4 +190,46 @@ test('what is renamed keeps what is said of it, and what is removed takes it alo
 	assert.match(band, /adjust side \{ pad 4px @medium; show hidden @broad \}/);
 	const gone = makeOn(text, { kind: 'remove-region', region });
 	assert.doesNotMatch(gone.text, /adjust/);
+});
+
+test('a region is arranged anew for one page alone, step by step, and the others keep their way', () => {
+	const two = text.replace(
+		'piece hours """<p>Saturdays</p>"""',
+		'arrange row @medium { gap 8px }; piece hours """<p>Saturdays</p>"""; piece seeds """<p>Seeds</p>"""'
+	);
+	const box = onBoard;
+	const whole: BoxRef = { layout: 'commons', box: 'side' };
+	const here = (of: string, ref = box, width = 1200) => boxView(sound(of), ref, width).arrangement;
+	assert.deepEqual([here(two)?.kind, here(two)?.here, here(two)?.by], ['row', false, 'commons']);
+	const make = (of: string, command: Command): string => makeOn(of, command).text;
+	const arranged = (of: string, arrangement: 'columns' | 'areas' | undefined, band = 'wide') =>
+		make(of, { kind: 'set-arrangement', box, arrangement, band });
+
+	const columns = arranged(two, 'columns');
+	const counts = { kind: 'set-counts', box, columns: 3, rows: undefined, band: 'wide' } as const;
+	const counted = make(columns, counts);
+	const shown = here(counted);
+	assert.deepEqual([shown?.count, shown?.here, shown?.by, shown?.gap], [3, true, undefined, '8px']);
+	assert.equal(here(counted, whole)?.kind, 'row');
+
+	const gap = make(counted, {
+		kind: 'set-arranged',
+		box,
+		word: 'gap',
+		value: '2px',
+		band: 'medium'
+	});
+	assert.equal(here(gap, box, 700)?.gap, '2px');
+	assert.equal(here(gap, whole, 700)?.gap, '8px');
+	assert.deepEqual(edit(sound(counted), { ...counts, columns: 2 }).bands, ['wide']);
+
+	const painted = make(arranged(gap, 'areas'), { kind: 'add-track', box, axis: 'rows', index: 1, band: 'wide' }); // prettier-ignore
+	assert.equal(here(painted)?.rows.length, 3);
+	assert.equal(here(painted, whole)?.kind, 'row');
+	const bare = (of: string): string => of.replace(/\s+/g, ' ');
+	assert.equal(bare(arranged(arranged(painted, undefined), undefined, 'medium')), bare(two));
+	const alone = arranged(two, 'columns')
+		.replace('pad 4px; ', '')
+		.replace(/\n\s*pad 4px\n/, '\n');
+	assert.doesNotMatch(arranged(alone, undefined), /route \/board \{[^}]*adjust/);
 });

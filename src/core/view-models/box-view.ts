@@ -1,21 +1,22 @@
 import { findLayer, findLayout } from '../edit/find.ts';
 import {
 	findAdjust,
-	findBox,
 	findMember,
+	findSaid,
+	findSeen,
 	findSized,
 	memberNames,
 	parentOf,
 	type ArrangedBox,
 	type SizedBox
 } from '../edit/boxes/find-box.ts';
+import { arrangedAt } from '../edit/boxes/arranged.ts';
 import { settingFor } from '../edit/boxes/settings.ts';
 import { columnWords, wordOfColumn } from '../edit/boxes/tracks.ts';
 import { isPieceRef, type BoxRef, type PieceRef, type SizedRef } from '../model/command.ts';
 import type { Alignment, Arrangement, Justification } from '../model/arrange.ts';
 import type { Setting, SettingKind } from '../model/setting.ts';
 import { layerName, pagesOf, type Layout } from '../model/site.ts';
-import { adjustedChain } from '../resolve/adjust.ts';
 import {
 	arrangementAt,
 	bandAt,
@@ -75,8 +76,10 @@ export interface ArrangementView {
 	readonly kind: Arrangement['kind'];
 	/** The band that it is written for. */
 	readonly band: string;
-	/** It is written for the band that is shown, not for a narrower one. */
+	/** It is written for the band that is shown, not for a narrower one, and by what the view is of. */
 	readonly here: boolean;
+	/** The layer that says it; undefined where it is said by what the view is of. */
+	readonly by: string | undefined;
 	readonly columns: readonly TrackView[];
 	readonly rows: readonly TrackView[];
 	/** Names of areas, row by row. */
@@ -124,7 +127,7 @@ export function boxOfView(view: BoxView | undefined): BoxRef | undefined {
 
 /** What there is to say about a box or piece where its layout is `width` px wide. */
 export function boxView(resolved: ResolvedSite, ref: SizedRef, width: number): BoxView {
-	const box = isPieceRef(ref) ? findSized(resolved, ref) : boxAsSeen(resolved, ref);
+	const box = isPieceRef(ref) ? findSized(resolved, ref) : findSeen(resolved, ref);
 	const { bands } = resolved.site.settings;
 	const band = bandAt(bands, width);
 	const around = isPieceRef(ref) ? aroundPiece(resolved, ref) : aroundBox(resolved, ref, box);
@@ -153,7 +156,7 @@ export function boxView(resolved: ResolvedSite, ref: SizedRef, width: number): B
 		bands: bands.length === 0 ? ['all'] : bands.map((one) => one.name.text),
 		band,
 		bySpace: around?.layout.measure === 'space',
-		arrangement: isPiece ? undefined : arrangementView(box, bands, band),
+		arrangement: isPieceRef(ref) ? undefined : arrangementView(resolved, ref, band),
 		parent: around && {
 			ref: around.ref,
 			kind: arrangementAt(around.box.arrangements, bands, band)?.kind
@@ -231,22 +234,20 @@ function overhangsOf(
 	return overhangs;
 }
 
-/** A box of a layout as all of its pages have it, or as those inside a layer do. */
-function boxAsSeen(resolved: ResolvedSite, ref: BoxRef): SizedBox {
-	const { only, layout: name, box } = ref;
-	if (!only || box === undefined) return findBox(resolved, ref);
-	const { structure } = resolved;
-	const layer = findLayer(resolved, only);
-	const seen = adjustedChain(layer, structure).find((one) => one.name.text === name);
-	return seen ? findMember(seen, box) : findBox(resolved, ref);
-}
-
-/** Which layer says a setting of a box, by its name. */
-function sayerOf(setting: Setting, { only, layout, box }: BoxRef, resolved: ResolvedSite): string {
+/** Which layer says something of a box, by its name. */
+function sayerOf(
+	said: Setting | Arrangement,
+	{ only, layout, box }: BoxRef,
+	resolved: ResolvedSite
+): string {
 	const { structure } = resolved;
 	const chain = only ? structure.chainOf(findLayer(resolved, only)) : [];
 	const sayer = chain.find((one) =>
-		one.adjusts.some((adjust) => adjust.box === box && adjust.settings.includes(setting))
+		one.adjusts.some(
+			(adjust) =>
+				adjust.box === box &&
+				[...adjust.settings, ...adjust.arrangements].some((one) => one === said)
+		)
 	);
 	return sayer?.name.text ?? layout;
 }
@@ -269,18 +270,21 @@ function valueText(setting: Setting, resolved: ResolvedSite): string {
 }
 
 function arrangementView(
-	{ arrangements }: ArrangedBox,
-	bands: Bands,
+	resolved: ResolvedSite,
+	ref: BoxRef,
 	band: number
 ): ArrangementView | undefined {
-	const arrangement = arrangementAt(arrangements, bands, band);
+	const { bands } = resolved.site.settings;
+	const bandName = bands[band]?.name.text ?? 'all';
+	const { holds: arrangement, own } = arrangedAt(resolved, ref, bandName);
 	if (!arrangement) return undefined;
 	const { kind } = arrangement;
-	const place = bandPlace(bands, arrangement.band);
+	const isSaidHere = findSaid(resolved, ref)?.arrangements.includes(arrangement);
 	const common = {
 		kind,
-		band: bands[place]?.name.text ?? 'all',
-		here: place === band,
+		band: bands[bandPlace(bands, arrangement.band)]?.name.text ?? 'all',
+		here: arrangement === own,
+		by: isSaidHere ? undefined : sayerOf(arrangement, ref, resolved),
 		count: kind === 'columns' ? arrangement.columns : 0,
 		rowCount: kind === 'columns' ? arrangement.rows : undefined,
 		gap: arrangement.gap?.text,

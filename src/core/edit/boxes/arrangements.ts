@@ -1,10 +1,11 @@
 import type { Arrangement, LineArrangement } from '../../model/arrange.ts';
 import type { ArrangedWord, BoxRef } from '../../model/command.ts';
-import { arrangementAt, bandPlace, settingHolding, type Bands } from '../../resolve/bands.ts';
+import { settingHolding } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
-import { bandWord, findBox, memberNames, placeOfBand, type ArrangedBox } from './find-box.ts';
+import { arrangedAt, removeArrangement, writeArrangement, type Arranged } from './arranged.ts';
+import { bandWord, memberNames, type ArrangedBox } from './find-box.ts';
 import { areasText } from './tracks.ts';
 
 /** Edits of the way in which a box arranges, each in one band. */
@@ -17,24 +18,14 @@ export function setArrangement(
 	kind: Arrangement['kind'] | undefined,
 	bandName: string
 ): void {
-	const { box, holds, band, bands } = holding(resolved, ref, bandName);
-	const there = box.arrangements.find((one) => bandPlace(bands, one.band) === band);
-	if (kind === undefined) {
-		if (!there) throw new CommandRefused(`${box.name.text} arranges nothing anew at ${bandName}.`);
-		surgery.remove(there.span);
-		return;
-	}
-	if (there?.kind === kind) return;
+	const arranged = arrangedAt(resolved, ref, bandName);
+	const { box, own } = arranged;
+	if (kind === undefined) return removeArrangement(resolved, surgery, ref, arranged, bandName);
+	if (own?.kind === kind) return;
 	if (kind !== 'areas' && memberNames(box).length === 0 && box.kind !== 'region') {
 		throw new CommandRefused(`${box.name.text} has nothing to arrange yet: add a region to it.`);
 	}
-	const lines = startingFrom({ box, holds, band, bands }, kind);
-	const last = box.arrangements.at(-1);
-	const first = box.kind === 'region' ? box.pieces[0] : box.members[0];
-	if (there) surgery.replaceLines(there.span, lines);
-	else if (last) surgery.insertBelow(last.span, lines);
-	else if (first) surgery.insertBefore(first.span, lines);
-	else surgery.insertInto(box.span, lines);
+	writeArrangement(resolved, surgery, ref, arranged, startingFrom(arranged, kind));
 }
 
 /** Sets how many equal columns there are, and how many rows of equal height. */
@@ -46,15 +37,15 @@ export function setCounts(
 	rows: number | undefined,
 	bandName: string
 ): void {
-	const { box, holds, band, bands } = holding(resolved, ref, bandName);
+	const arranged = arrangedAt(resolved, ref, bandName);
+	const { box, holds, own, band, bands } = arranged;
 	if (holds?.kind !== 'columns') {
 		throw new CommandRefused(`${box.name.text} is not arranged in columns at ${bandName}.`);
 	}
 	const words = `columns ${columns}${rows === undefined ? '' : ` rows ${rows}`}`;
-	if (bandPlace(bands, holds.band) !== band) {
+	if (own !== holds) {
 		const lines = [`arrange ${words}${bandWord(bands, band)}${inOneLine(gapWords(holds))}`];
-		surgery.insertBelow(holds.span, lines);
-		return;
+		return writeArrangement(resolved, surgery, ref, arranged, lines);
 	}
 	const { atoms } = surgery.statementAt(holds.span);
 	const first = atoms[1];
@@ -71,10 +62,11 @@ export function setArranged(
 	value: string | undefined,
 	bandName: string
 ): void {
-	const { box, holds, band, bands } = holding(resolved, ref, bandName);
+	const arranged = arrangedAt(resolved, ref, bandName);
+	const { box, holds, own: written, band, bands } = arranged;
 	if (!holds) throw new CommandRefused(`${box.name.text} is not arranged at ${bandName}.`);
 	const line = value === undefined ? undefined : word === 'wrap' ? 'wrap' : `${word} ${value}`;
-	if (bandPlace(bands, holds.band) !== band) {
+	if (written !== holds) {
 		const own = surgery.statementAt(holds.span);
 		const others = (own.block?.statements ?? [])
 			.filter((statement) => statement.atoms[0]?.text !== word)
@@ -83,29 +75,15 @@ export function setArranged(
 			.filter((atom) => atom.kind !== 'band')
 			.map(({ span }) => surgery.textOf(span));
 		const inner = [...others, ...(line === undefined ? [] : [line])].map((one) => `  ${one}`);
-		surgery.insertBelow(holds.span, [`${head.join(' ')}${bandWord(bands, band)} {`, ...inner, '}']);
-		return;
+		const first = `${head.join(' ')}${bandWord(bands, band)}`;
+		const lines = inner.length === 0 ? [first] : [`${first} {`, ...inner, '}'];
+		return writeArrangement(resolved, surgery, ref, arranged, lines);
 	}
 	surgery.setInner(holds.span, word, line);
 }
 
-interface Holds {
-	readonly box: ArrangedBox;
-	/** What holds in the band; undefined where members lie one below the other. */
-	readonly holds: Arrangement | undefined;
-	readonly band: number;
-	readonly bands: Bands;
-}
-
-function holding(resolved: ResolvedSite, ref: BoxRef, bandName: string): Holds {
-	const box = findBox(resolved, ref);
-	const { bands } = resolved.site.settings;
-	const band = placeOfBand(bands, bandName);
-	return { box, holds: arrangementAt(box.arrangements, bands, band), band, bands };
-}
-
 /** The lines of an arrangement of another kind that shows its members where they are, as far as it can. */
-function startingFrom(from: Holds, kind: Arrangement['kind']): string[] {
+function startingFrom(from: Arranged, kind: Arrangement['kind']): string[] {
 	const { holds, band, bands } = from;
 	const word = bandWord(bands, band);
 	const gap = holds?.gap;
@@ -143,7 +121,7 @@ function inOneLine(words: readonly string[]): string {
 }
 
 /** As many columns as lie side by side; twelve where nothing does. */
-function columnCount({ box, holds }: Holds): number {
+function columnCount({ box, holds }: Arranged): number {
 	switch (holds?.kind) {
 		case 'areas':
 			return Math.max(1, holds.rows[0]?.cells.length ?? 1);
@@ -157,7 +135,7 @@ function columnCount({ box, holds }: Holds): number {
 }
 
 /** The areas in which members lie as another arrangement has them, with the sizes of their columns. */
-function cellsOf(from: Holds): { cells: string[][]; columns: string | undefined } {
+function cellsOf(from: Arranged): { cells: string[][]; columns: string | undefined } {
 	const { box, holds, band, bands } = from;
 	const names = memberNames(box);
 	if (names.length === 0) return { cells: [['.']], columns: undefined };
@@ -175,7 +153,7 @@ function cellsOf(from: Holds): { cells: string[][]; columns: string | undefined 
 
 /** Members in equal columns one after the other, as CSS places them (CSS Grid Layout 2, section 8.5). */
 function inColumns(
-	{ box, band, bands }: Holds,
+	{ box, band, bands }: Arranged,
 	count: number
 ): { cells: string[][]; columns: string } {
 	const rows: string[][] = [];

@@ -3,7 +3,7 @@ import type { Adjust, Layout, Member, Piece, Region, Wrapper } from '../../model
 import type { Bands } from '../../resolve/bands.ts';
 import { memberNamed } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { landingAdjusts } from '../../resolve/adjust.ts';
+import { adjustedChain, landingAdjusts } from '../../resolve/adjust.ts';
 import { findLayer, findLayout, findPiece } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 
@@ -45,7 +45,18 @@ export function findSized(resolved: ResolvedSite, ref: SizedRef): SizedBox {
 	return isPieceRef(ref) ? findPiece(resolved, ref.holder, ref.piece) : findBox(resolved, ref);
 }
 
+/** A box of a layout as all of its pages have it, or as those inside a layer do. */
+export function findSeen(resolved: ResolvedSite, ref: BoxRef): ArrangedBox {
+	const { only, layout: name, box } = ref;
+	if (!only || box === undefined) return findBox(resolved, ref);
+	const chain = adjustedChain(findLayer(resolved, only), resolved.structure);
+	const seen = chain.find((one) => one.name.text === name);
+	return seen ? findMember(seen, box) : findBox(resolved, ref);
+}
+
 /** Where settings of a box are written: with itself, or with the layer that says them for its pages alone; undefined where that says none yet. */
+export function findSaid(resolved: ResolvedSite, ref: BoxRef): ArrangedBox | Adjust | undefined;
+export function findSaid(resolved: ResolvedSite, ref: SizedRef): SaidBox | undefined;
 export function findSaid(resolved: ResolvedSite, ref: SizedRef): SaidBox | undefined {
 	return !isPieceRef(ref) && ref.only ? findAdjust(resolved, ref) : findSized(resolved, ref);
 }

@@ -5,11 +5,11 @@ import {
 	type AreasArrangement
 } from '../../model/arrange.ts';
 import type { BoxRef, Side } from '../../model/command.ts';
-import { arrangementAt } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
-import { findBox, placeOfBand } from './find-box.ts';
+import { arrangedAt } from './arranged.ts';
+import { findBox } from './find-box.ts';
 import { placeMember } from './members.ts';
 import { areasHolding, withColumnWords, withTracks, writeAreas } from './tracks.ts';
 
@@ -26,16 +26,15 @@ export function moveArea(
 	side: Side,
 	bandName: string
 ): void {
-	const box = findBox(resolved, ref);
-	const { bands } = resolved.site.settings;
-	const holds = arrangementAt(box.arrangements, bands, placeOfBand(bands, bandName));
+	const { holds } = arrangedAt(resolved, ref, bandName);
 	if (holds?.kind !== 'areas') return moveInLine(resolved, surgery, ref, member, target, side);
-	const { arrangement, band } = areasHolding(resolved, ref, bandName);
+	const holding = areasHolding(resolved, ref, bandName);
+	const { arrangement } = holding;
 	const changed =
 		side === 'swap'
 			? swapped(arrangement, member, target)
 			: beside(arrangement, member, target, side);
-	writeAreas(resolved, surgery, { box, arrangement, changed, band });
+	writeAreas(resolved, surgery, ref, holding, changed);
 }
 
 function moveInLine(

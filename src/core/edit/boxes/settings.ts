@@ -1,13 +1,12 @@
 import type { Setting, SettingKind } from '../../model/setting.ts';
-import { isPieceRef, type BoxRef, type SizedRef } from '../../model/command.ts';
+import { isPieceRef, type SizedRef } from '../../model/command.ts';
 import { bandPlace, type Bands } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { memberNamed } from '../../resolve/boxes/members.ts';
 import { sizedName } from '../command-kind.ts';
-import { findLayer } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { bandWord, findSaid, placeOfBand, type SaidBox, type SizedBox } from './find-box.ts';
+import { beginAdjust, removeSaid } from './said.ts';
 
 /** Edits of settings, each in one band. */
 
@@ -42,21 +41,7 @@ export function setSetting(
 	const line = settingLine(kind, value, bands, band);
 	if (there) surgery.replace(there.span, line);
 	else if (box) insertSetting(box, surgery, line);
-	else if (!isPieceRef(ref)) beginAdjust(resolved, surgery, ref, line);
-}
-
-/** Lets a layer say something of a box further out of which it says nothing yet. */
-function beginAdjust(resolved: ResolvedSite, surgery: Surgery, ref: BoxRef, line: string): void {
-	if (!ref.only) return;
-	const layer = findLayer(resolved, ref.only);
-	surgery.insertInto(layer.span, [`adjust ${targetWord(resolved, ref)} { ${line} }`]);
-}
-
-/** A box as a layer names it: with its layout where one nearer has a box of that name. */
-function targetWord(resolved: ResolvedSite, { only, layout, box = '' }: BoxRef): string {
-	const chain = only ? resolved.structure.chainOf(findLayer(resolved, only)) : [];
-	const nearest = chain.findLast((one) => memberNamed(one, box));
-	return nearest?.name.text === layout ? box : `${layout}.${box}`;
+	else if (!isPieceRef(ref)) beginAdjust(resolved, surgery, ref, [line]);
 }
 
 /** Lets a setting hold from another band on; one that is written for that band gives way. */
@@ -107,15 +92,11 @@ function endOfHead(piece: SizedBox, surgery: Surgery): { file: string; from: num
 	return last?.span ?? piece.name.span;
 }
 
-/** Takes a setting out; the block of a piece goes with its last one, and what a layer says of a box further out, whole. */
+/** Takes a setting out; the block of a piece goes with its last one. */
 function removeSetting(box: SaidBox, surgery: Surgery, setting: Setting): void {
-	if (box.kind === 'adjust') {
-		const isLast = box.settings.length + box.arrangements.length === 1;
-		return surgery.remove(isLast ? box.span : setting.span);
-	}
 	const isPiece = box.kind === 'markup' || box.kind === 'nav';
 	const { block } = surgery.statementAt(box.span);
-	if (!isPiece || box.settings.length > 1 || !block) return surgery.remove(setting.span);
+	if (!isPiece || box.settings.length > 1 || !block) return removeSaid(box, surgery, setting);
 	const { to: from } = endOfHead(box, surgery);
 	surgery.replace({ ...block.span, from }, '');
 }

@@ -1,12 +1,12 @@
 import { isEmptyCell, type AreaRow, type AreasArrangement } from '../../model/arrange.ts';
 import type { Axis, BoxRef } from '../../model/command.ts';
-import { arrangementAt, bandPlace } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { splitSizes } from '../../size/css-tokens.ts';
 import { isTrackList, mostTracks, parseTracks } from '../../size/tracks.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
-import { bandWord, findBox, placeOfBand, type ArrangedBox } from './find-box.ts';
+import { arrangedAt, writeArrangement, type Arranged } from './arranged.ts';
+import { bandWord } from './find-box.ts';
 
 /** Edits of columns, rows and areas, each in one band. */
 
@@ -20,10 +20,15 @@ export function setTrack(
 	size: string,
 	bandName: string
 ): void {
-	const { box, arrangement, band } = areasHolding(resolved, ref, bandName);
+	const holding = areasHolding(resolved, ref, bandName);
 	const sizes = splitSizes(size);
-	const changed = withTracks(arrangement, axis, index, sizes.length === 0 ? ['auto'] : sizes);
-	writeAreas(resolved, surgery, { box, arrangement, changed, band });
+	const changed = withTracks(
+		holding.arrangement,
+		axis,
+		index,
+		sizes.length === 0 ? ['auto'] : sizes
+	);
+	writeAreas(resolved, surgery, ref, holding, changed);
 }
 
 /** Lets areas lie anew: one name a cell, row by row. */
@@ -34,9 +39,10 @@ export function setAreas(
 	cells: readonly (readonly string[])[],
 	bandName: string
 ): void {
-	const { box, arrangement, band } = areasHolding(resolved, ref, bandName);
+	const holding = areasHolding(resolved, ref, bandName);
+	const { arrangement } = holding;
 	const rows = arrangement.rows.map((row, at) => ({ ...row, cells: cells[at] ?? row.cells }));
-	writeAreas(resolved, surgery, { box, arrangement, changed: { ...arrangement, rows }, band });
+	writeAreas(resolved, surgery, ref, holding, { ...arrangement, rows });
 }
 
 /** Puts an empty column or row in front of another; an area on both sides of it lies over it. */
@@ -49,12 +55,12 @@ export function addTrack(
 	bandName: string,
 	count = 1
 ): void {
-	const { box, arrangement, band } = areasHolding(resolved, ref, bandName);
-	let changed = arrangement;
+	const holding = areasHolding(resolved, ref, bandName);
+	let changed = holding.arrangement;
 	for (let added = 0; added < Math.min(count, mostTracks); added++) {
 		changed = axis === 'columns' ? withNewColumn(changed, index) : withNewRow(changed, index);
 	}
-	writeAreas(resolved, surgery, { box, arrangement, changed, band });
+	writeAreas(resolved, surgery, ref, holding, changed);
 }
 
 /** Takes a column or row away, and with `away` those in front of it, with what lies only there. */
@@ -67,30 +73,29 @@ export function removeTrack(
 	bandName: string,
 	away = 1
 ): void {
-	const { box, arrangement, band } = areasHolding(resolved, ref, bandName);
+	const holding = areasHolding(resolved, ref, bandName);
+	const { arrangement, arranged } = holding;
+	const { box } = arranged;
 	const count = axis === 'columns' ? columnCount(arrangement) : arrangement.rows.length;
 	if (count <= away) throw new CommandRefused(`The last of the ${axis} of ${box.name.text} stays.`);
 	let changed = arrangement;
 	for (let at = index; at > index - away; at--) changed = withTracks(changed, axis, at, []);
-	writeAreas(resolved, surgery, { box, arrangement, changed, band });
+	writeAreas(resolved, surgery, ref, holding, changed);
 }
 
 export interface Holding {
-	readonly box: ArrangedBox;
+	readonly arranged: Arranged;
+	/** What holds in the band, of areas. */
 	readonly arrangement: AreasArrangement;
-	readonly band: number;
 }
 
 /** The areas in which a box arranges in a band. Throws a CommandRefused where it arranges in another way. */
 export function areasHolding(resolved: ResolvedSite, ref: BoxRef, bandName: string): Holding {
-	const box = findBox(resolved, ref);
-	const { bands } = resolved.site.settings;
-	const band = placeOfBand(bands, bandName);
-	const arrangement = arrangementAt(box.arrangements, bands, band);
-	if (arrangement?.kind !== 'areas') {
-		throw new CommandRefused(`${box.name.text} is not arranged in areas at ${bandName}.`);
+	const arranged = arrangedAt(resolved, ref, bandName);
+	if (arranged.holds?.kind !== 'areas') {
+		throw new CommandRefused(`${arranged.box.name.text} is not arranged in areas at ${bandName}.`);
 	}
-	return { box, arrangement, band };
+	return { arranged, arrangement: arranged.holds };
 }
 
 function columnCount({ rows }: AreasArrangement): number {
@@ -180,20 +185,21 @@ function withNewRow(arrangement: AreasArrangement, index: number): AreasArrangem
 	return { ...arrangement, rows: arrangement.rows.toSpliced(index, 0, row) };
 }
 
-interface Rewrite extends Holding {
-	readonly changed: AreasArrangement;
-}
-
 /**
  * Writes a changed arrangement where it stands, if that is the band itself; else as one for the band,
  * so that narrower bands stay as they are.
  */
-export function writeAreas(resolved: ResolvedSite, surgery: Surgery, rewrite: Rewrite): void {
-	const { arrangement, changed, band } = rewrite;
-	const { bands } = resolved.site.settings;
-	if (bandPlace(bands, arrangement.band) !== band) {
-		surgery.insertBelow(arrangement.span, areasText(changed, bandWord(bands, band)));
-		return;
+export function writeAreas(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	ref: BoxRef,
+	{ arranged, arrangement }: Holding,
+	changed: AreasArrangement
+): void {
+	const { own, band, bands } = arranged;
+	if (own !== arrangement) {
+		const lines = areasText(changed, bandWord(bands, band));
+		return writeArrangement(resolved, surgery, ref, arranged, lines);
 	}
 	writeRows(surgery, arrangement, changed);
 	const columns = changed.columns?.text;

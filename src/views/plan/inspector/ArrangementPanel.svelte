@@ -48,7 +48,9 @@
 
 	function said(arrangement: ArrangementView | undefined): string {
 		if (!arrangement) return 'one below the other';
-		return arrangement.here ? `set at ${band}` : `from ${arrangement.band}`;
+		if (arrangement.here) return `set at ${band}`;
+		const from = `from ${arrangement.band}`;
+		return arrangement.by === undefined ? from : `${from}, said by ${arrangement.by}`;
 	}
 </script>
 
@@ -72,14 +74,22 @@
 			class="kind"
 			aria-pressed={!now}
 			disabled={!now?.here}
-			aria-label={view.band > 0 ? 'as narrower' : 'one below the other'}
+			aria-label={box.only
+				? `as outside of ${box.only.name}`
+				: view.band > 0
+					? 'as narrower'
+					: 'one below the other'}
 			title={now?.here
 				? 'Takes back what is set at this band'
 				: 'Nothing is set at this band to take back'}
 			onpointerenter={() => now?.here && commands.look(setKind(undefined))}
 			onpointerleave={() => commands.forget()}
 			onclick={() => void make(setKind(undefined))}
-			><ArrangementPicture kind="flow" />{view.band > 0 ? 'narrower' : 'none'}</button
+			><ArrangementPicture kind="flow" />{box.only
+				? 'outside'
+				: view.band > 0
+					? 'narrower'
+					: 'none'}</button
 		>
 	</div>
 	<div class="fields">

@@ -16,14 +16,7 @@
 </script>
 
 <BandStrip {view} />
-{#if box?.only}
-	<p class="small text-only">
-		How it arranges what is in it for these pages alone is said in the text:
-		<code>adjust {view.name} &#123; arrange … &#125;</code>
-	</p>
-{:else if box}
-	<ArrangementPanel {view} {box} />
-{/if}
+{#if box}<ArrangementPanel {view} {box} />{/if}
 {#if around && outer}
 	<section class="around" aria-label="What it stands in">
 		<p class="small">
@@ -53,10 +46,6 @@
 {/if}
 
 <style>
-	.text-only {
-		padding: 6px 10px;
-		border-top: 1px solid var(--hair);
-	}
 	.around {
 		padding: 6px 10px 10px;
 		border-top: 1px solid var(--hair);

@@ -204,7 +204,11 @@
 			style:left="{nameSpot.x * scale}px"
 			style:top="{Math.max(0, nameSpot.y * scale)}px"
 		>
-			{view.name}: {arrangement.kind}, {arrangement.here ? 'set here' : `from ${arrangement.band}`}
+			{view.name}: {arrangement.kind}, {arrangement.here
+				? 'set here'
+				: `from ${arrangement.band}`}{arrangement.by === undefined
+				? ''
+				: `, said by ${arrangement.by}`}
 		</span>
 		{#each tracks.columns as column, index (index)}
 			{@const size = arrangement.columns[index]}
