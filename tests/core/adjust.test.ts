@@ -206,7 +206,7 @@ test('a region is arranged anew for one page alone, step by step, and the others
 		make(of, { kind: 'set-arrangement', box, arrangement, band });
 
 	const columns = arranged(two, 'columns');
-	const counts = { kind: 'set-counts', box, columns: 3, rows: undefined, band: 'wide' } as const;
+	const counts = { kind: 'set-columns', box, said: { columns: '3' }, band: 'wide' } as const;
 	const counted = make(columns, counts);
 	const shown = here(counted);
 	assert.deepEqual([shown?.count, shown?.here, shown?.by, shown?.gap], [3, true, undefined, '8px']);
@@ -221,7 +221,7 @@ test('a region is arranged anew for one page alone, step by step, and the others
 	});
 	assert.equal(here(gap, box, 700)?.gap, '2px');
 	assert.equal(here(gap, whole, 700)?.gap, '8px');
-	assert.deepEqual(edit(sound(counted), { ...counts, columns: 2 }).bands, ['wide']);
+	assert.deepEqual(edit(sound(counted), { ...counts, said: { columns: '2' } }).bands, ['wide']);
 
 	const painted = make(arranged(gap, 'areas'), { kind: 'add-track', box, axis: 'rows', index: 1, band: 'wide' }); // prettier-ignore
 	assert.equal(here(painted)?.rows.length, 3);

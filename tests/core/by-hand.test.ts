@@ -102,7 +102,7 @@ test('tracks: added, taken away, several in the place of one, always with their 
 	const away = lines({ kind: 'remove-track', box: frame, axis: 'columns', index: 0, band: wide });
 	assert.match(away.come, /"head" 64px; "main" 1fr; columns 1fr/);
 	assert.match(away.said, /menu/, 'what is hidden by it is said');
-	const copied = lines({ kind: 'set-counts', box: { layout: 'frame', box: 'menu' }, columns: 3, rows: undefined, band: 'wide' }, text.replace('width 50% @medium', 'arrange columns 2 rows 2'));
+	const copied = lines({ kind: 'set-columns', box: { layout: 'frame', box: 'menu' }, said: { columns: '3', rows: 'any' }, band: 'wide' }, text.replace('width 50% @medium', 'arrange columns 2 rows 2'));
 	assert.match(copied.come, /arrange columns 3 @wide/);
 }); // prettier-ignore
 
@@ -253,7 +253,7 @@ function anyCommand(resolved: CheckedSite, number: number): Command {
 		{ kind: 'set-measure', name, by: pick(['screen', 'space']) },
 		{ kind: 'set-setting', box: { holder: content, piece }, setting: pick(['pad', 'order']), value: pick(['2', undefined]), band },
 		{ kind: 'set-arrangement', box, arrangement: pick(['areas', 'columns', 'row', 'stack', undefined]), band },
-		{ kind: 'set-counts', box, columns: 3, rows: pick([2, undefined]), band },
+		{ kind: 'set-columns', box, said: pick([{ columns: '3', each: 1 }, { rows: 2, equalRows: true }, { columns: '90px 1fr' }]), band },
 		{ kind: 'set-arranged', box, word: 'gap', value: pick(['4px', undefined]), band },
 		{ kind: 'add-track', box, axis, index, band },
 		{ kind: 'remove-track', box, axis, index, band },

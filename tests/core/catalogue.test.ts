@@ -70,7 +70,7 @@ const cases: Readonly<Partial<Record<Code, Case>>> = {
 	'text-missing': page('title'),
 	'value-missing': page('each'),
 	'value-form': box('width'),
-	'number-missing': layout('arrange columns'),
+	'number-missing': layout('arrange columns 3 rows'),
 	'word-missing': { text: 'data list "list.json"', files: list },
 	'route-missing': page('piece a nav from'),
 	'route-invalid': { text: 'route /a//b { }' },

@@ -7,6 +7,7 @@ import { settingIdle } from './boxes/setting-idle.ts';
 import { drawerNoPlace, showNotHere, slotHidden } from './boxes/show.ts';
 import { sizes } from './boxes/sizes.ts';
 import { shrinkGrows } from './boxes/shrink-grows.ts';
+import { offsetUneven } from './boxes/offset-uneven.ts';
 import { spanTooWide } from './boxes/span-too-wide.ts';
 import { styleOfBox } from './boxes/style-of-box.ts';
 import { fixedTooWide } from './boxes/fixed-too-wide.ts';
@@ -104,6 +105,7 @@ export const checks: readonly Check[] = [
 	settingIdle,
 	labelIdle,
 	spanTooWide,
+	offsetUneven,
 	trackOverrun,
 	shrinkGrows,
 	styleOfBox,

@@ -60,7 +60,7 @@ function arrangementWords(arrangement: Arrangement): readonly unknown[] {
 		kind === 'areas'
 			? arrangement.rows.map(({ cells }) => cells)
 			: kind === 'columns'
-				? [arrangement.columns, arrangement.rows]
+				? [arrangement.columns, arrangement.each?.count, arrangement.rows]
 				: [arrangement.wrap];
 	return [kind, band?.text, inner];
 }

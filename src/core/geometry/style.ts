@@ -67,6 +67,8 @@ export interface Style {
 	readonly columnGap: Length;
 	readonly columns: TrackList;
 	readonly rows: TrackList;
+	/** What rows are that nothing names; undefined for auto. */
+	readonly autoRow: TrackSize | undefined;
 	readonly areas: ReadonlyMap<string, AreaPlace>;
 	/** Columns and rows that the areas make, whether or not a track is named for them. */
 	readonly areaColumns: number;
@@ -131,6 +133,7 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 		columnGap: room(columnGap),
 		columns: tracksFrom(declared['grid-template-columns'], lookup, true),
 		rows: tracksFrom(declared['grid-template-rows'], lookup, false),
+		autoRow: tracksFrom(declared['grid-auto-rows'], lookup, false).tracks[0],
 		areas: areasOf(areas.map((cells) => ({ cells }))),
 		areaColumns: areas[0]?.length ?? 0,
 		areaRows: areas.length,

@@ -44,6 +44,8 @@ export const hints = {
 		`${next} takes ${takes} of the ${columns} columns of ${box}, but beside ${row} ${left === 1 ? 'one is' : `${left} are`} free: it begins a row of its own, and they stay empty.`,
 	'strip-gap': (box: string, gap: string, band: string) =>
 		`The gap of ${gap} does nothing while ${box} is a strip${band === '' ? '' : `, at ${band}`}: a strip takes the gap that the box says itself.`,
+	'each-idle': (box: string, each: number) =>
+		`Everything in ${box} says itself how many columns it takes: "each ${each}" does nothing.`,
 	'rows-more': (box: string, columns: number, said: number, rows: number) =>
 		`What is in ${box} fills ${rows} rows of ${columns} columns, and ${said === 1 ? 'one is' : `${said} are`} said: those beyond are as tall as what is in them, not as tall as the others.`,
 	'contain-and-max': (box: string, meant: string) =>

@@ -9,7 +9,9 @@ export const warnings = {
 	'element-open': (name: string) =>
 		`Nothing ends this <${name}>: what follows in the region stands in it.`,
 	'columns-unspanned': (box: string, columns: number) =>
-		`Nothing in ${box} says how many of the ${columns} columns it takes, so each takes all of them, and they lie one below the other: write "span 1".`,
+		`Nothing in ${box} says how many of the ${columns} columns it takes, so each takes all of them, and they lie one below the other: write "arrange columns ${columns} each 1".`,
+	'offset-uneven': (box: string, offset: number) =>
+		`${box} leaves ${offset === 1 ? 'a column' : `${offset} columns`} free, which columns of sizes of their own can do only where what stands before it is known: this does nothing. An empty piece before it would keep them free.`,
 	'gaps-too-wide': (box: string, gaps: number, each: number, all: number, screen: number) =>
 		`The ${gaps} gaps of ${each} px in ${box} take ${all} px, and it is shown on screens from ${screen} px on.`,
 	'end-tag-stray': (name: string) =>

@@ -29,12 +29,24 @@ export interface AreaRow {
 	readonly span: Span;
 }
 
-/** A number of equal columns that members span. */
+/** Columns that members fill in the order of reading, and span: a number of equal ones, or of sizes of their own. */
 export interface ColumnsArrangement extends Arranged {
 	readonly kind: 'columns';
+	/** How many there are. */
 	readonly columns: number;
-	/** Equal rows; undefined where rows come as they are needed. */
+	/** A CSS track list of as many; undefined where they are equal. */
+	readonly sizes: Raw | undefined;
+	/** How many a member takes that says nothing. */
+	readonly each: { readonly count: number; readonly span: Span } | undefined;
+	/** Rows that share alike; undefined where rows come as they are needed. */
 	readonly rows: number | undefined;
+	/** Rows are as high as each other whatever is in them, also those beyond the number. */
+	readonly equalRows: boolean;
+}
+
+/** How many columns a member takes that says nothing: of equal ones all, of sizes of their own each the next. */
+export function takenUnsaid({ each, sizes }: ColumnsArrangement): number | 'all' {
+	return each?.count ?? (sizes ? 1 : 'all');
 }
 
 export const justifications = ['start', 'center', 'end', 'between', 'around', 'evenly'] as const;

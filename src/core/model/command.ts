@@ -47,6 +47,18 @@ export function isPieceRef(ref: SizedRef): ref is PieceRef {
 export type ArrangedWord = 'gap' | 'justify' | 'align' | 'wrap';
 
 /** Edits of sizes; each is for one band, by its name. */
+/** What can be said of an arrangement in columns. */
+export interface ColumnsSaid {
+	/** How many equal ones, or a CSS track list. */
+	readonly columns: string;
+	/** What a member takes that says nothing; as where nothing is said of it with `unsaid`. */
+	readonly each: number | 'unsaid';
+	/** How many rows share alike; with `any`, they come as they are needed. */
+	readonly rows: number | 'any';
+	/** Rows are as high as each other whatever is in them. */
+	readonly equalRows: boolean;
+}
+
 export type SizeCommand =
 	/** `undefined` frees it: the narrower band's value holds again. */
 	| {
@@ -72,12 +84,11 @@ export type SizeCommand =
 			readonly arrangement: Arrangement['kind'] | undefined;
 			readonly band: string;
 	  }
-	/** Of equal columns, and of their rows; no rows: as many as are needed. */
+	/** What is said anew of columns; the rest stays. */
 	| {
-			readonly kind: 'set-counts';
+			readonly kind: 'set-columns';
 			readonly box: BoxRef;
-			readonly columns: number;
-			readonly rows: number | undefined;
+			readonly said: Partial<ColumnsSaid>;
 			readonly band: string;
 	  }
 	| {
@@ -447,7 +458,7 @@ const sizeKinds: ReadonlySet<string> = new Set<SizeCommand['kind']>([
 	'set-setting',
 	'move-setting',
 	'set-arrangement',
-	'set-counts',
+	'set-columns',
 	'set-arranged',
 	'set-track',
 	'add-track',

@@ -45,6 +45,7 @@ export interface CssValues {
 	readonly 'flex-wrap': 'nowrap' | 'wrap';
 	readonly 'grid-template-columns': Tracks;
 	readonly 'grid-template-rows': Tracks;
+	readonly 'grid-auto-rows': Tracks;
 	readonly 'grid-template-areas': readonly (readonly string[])[];
 	readonly 'justify-content': Distribution;
 	readonly 'align-items': 'normal' | 'start' | 'center' | 'end';

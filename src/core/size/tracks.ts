@@ -1,4 +1,5 @@
 import type { CssNode, FunctionNode } from './css-syntax.ts';
+import { splitSizes } from './css-tokens.ts';
 import { parseValue } from './css-value.ts';
 import { isLength, lengthOfNode, px, type Length, type NoLength } from './length.ts';
 
@@ -58,6 +59,15 @@ export function isTrackList(tracks: TrackList | NoLength): tracks is TrackList {
 
 /** More than any page has; CSS Grid Layout 2, section 7.2.3.4 lets each browser set such a limit. */
 export const mostTracks = 200;
+
+/** How many tracks some words of a list are; one where they cannot be read, such as a token. */
+export function countTracks(text: string): number {
+	return splitSizes(text).reduce((sum, word) => {
+		const read = parseTracks(word, { shares: true });
+		const many = isTrackList(read) ? read.tracks.length + (read.repeat?.tracks.length ?? 0) : 1;
+		return sum + many;
+	}, 0);
+}
 
 function tracksOf(nodes: readonly CssNode[], rules: TrackRules): TrackList {
 	const tracks: TrackSize[] = [];

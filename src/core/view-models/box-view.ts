@@ -13,7 +13,14 @@ import {
 import { arrangedAt } from '../edit/boxes/arranged.ts';
 import { settingFor } from '../edit/boxes/settings.ts';
 import { columnWords, wordOfColumn } from '../edit/boxes/tracks.ts';
-import { isPieceRef, type BoxRef, type PieceRef, type SizedRef } from '../model/command.ts';
+import { saidOf } from '../edit/boxes/columns.ts';
+import {
+	isPieceRef,
+	type BoxRef,
+	type ColumnsSaid,
+	type PieceRef,
+	type SizedRef
+} from '../model/command.ts';
 import type { Alignment, Arrangement, Justification } from '../model/arrange.ts';
 import type { Setting, SettingKind } from '../model/setting.ts';
 import { layerName, pagesOf, type Layout } from '../model/site.ts';
@@ -23,12 +30,12 @@ import {
 	bandPlace,
 	bandPlaces,
 	settingHolding,
-	settingsAt,
-	type Bands
+	settingsAt
 } from '../resolve/bands.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { slotOf } from '../resolve/structure.ts';
 import { settings, settingsOn } from '../settings/list.ts';
+import { splitSizes } from '../size/css-tokens.ts';
 
 /** A stretch of bands in which one value of a setting holds. */
 export interface Overhang {
@@ -84,10 +91,10 @@ export interface ArrangementView {
 	readonly rows: readonly TrackView[];
 	/** Names of areas, row by row. */
 	readonly cells: readonly (readonly string[])[];
-	/** Number of equal columns. */
+	/** Number of columns that members fill in order. */
 	readonly count: number;
-	/** Number of equal rows; undefined where they come as they are needed. */
-	readonly rowCount: number | undefined;
+	/** What is said of those; undefined where it arranges in another way. */
+	readonly said: ColumnsSaid | undefined;
 	readonly gap: string | undefined;
 	/** Of a row or stack. */
 	readonly line:
@@ -286,16 +293,23 @@ function arrangementView(
 		here: arrangement === own,
 		by: isSaidHere ? undefined : sayerOf(arrangement, ref, resolved),
 		count: kind === 'columns' ? arrangement.columns : 0,
-		rowCount: kind === 'columns' ? arrangement.rows : undefined,
+		said: kind === 'columns' ? saidOf(arrangement) : undefined,
 		gap: arrangement.gap?.text,
 		line: kind === 'row' || kind === 'stack' ? arrangement : undefined
 	};
+	if (kind === 'columns' && arrangement.sizes) {
+		const columns = trackViews(splitSizes(arrangement.sizes.text), arrangement.columns);
+		return { ...common, columns, rows: [], cells: [] };
+	}
 	if (kind !== 'areas') return { ...common, columns: [], rows: [], cells: [] };
-	const words = columnWords(arrangement);
-	const columns = (arrangement.rows[0]?.cells ?? []).map((_, index): TrackView => {
+	const columns = trackViews(columnWords(arrangement), arrangement.rows[0]?.cells.length ?? 0);
+	const rows = arrangement.rows.map((row): TrackView => ({ size: row.size, own: true }));
+	return { ...common, columns, rows, cells: arrangement.rows.map((row) => row.cells) };
+}
+
+function trackViews(words: readonly string[], count: number): TrackView[] {
+	return Array.from({ length: count }, (_, index): TrackView => {
 		const at = wordOfColumn(words, index);
 		return { size: at === undefined ? 'repeated' : (words[at] ?? 'auto'), own: at !== undefined };
 	});
-	const rows = arrangement.rows.map((row): TrackView => ({ size: row.size, own: true }));
-	return { ...common, columns, rows, cells: arrangement.rows.map((row) => row.cells) };
 }

@@ -463,10 +463,16 @@ function arrangeLines(
 				return [`${indent}arrange areas${where} {`, ...inner, `${indent}}`];
 			}
 			case 'columns': {
-				const rows = one.grid.draw[0] === 0 ? ` rows ${one.grid.rows}` : '';
-				return [
-					`${indent}arrange columns ${one.grid.columns + 4}${rows}${where} { ${gap.join('; ')} }`
-				];
+				const [draw = 0, other = 0, third = 0] = one.grid.draw;
+				const equal = other % 2 === 0 ? ' equal' : '';
+				const rows = draw === 0 ? ` rows ${one.grid.rows}${equal}` : '';
+				const sizes = third % 3 === 0 ? one.grid.trackList?.join(' ') : undefined;
+				const isPlain = sizes !== undefined && !sizes.includes('auto-f');
+				const columns = isPlain
+					? `${sizes} repeat(3, 1fr) 60px auto`
+					: String(one.grid.columns + 4);
+				const each = other % 3 === 1 ? ' each 1' : '';
+				return [`${indent}arrange columns ${columns}${each}${rows}${where} { ${gap.join('; ')} }`];
 			}
 			case 'row':
 			case 'stack': {

@@ -15,7 +15,11 @@ import { slotOf } from '../../resolve/structure.ts';
 /** A member with what arranges it. */
 export interface Placement {
 	readonly member: Member | Piece;
-	readonly around: { readonly arrangements: readonly Arrangement[] };
+	readonly around: {
+		readonly arrangements: readonly Arrangement[];
+		/** What it arranges, where that is the same on every page. */
+		readonly members?: readonly Member[];
+	};
 }
 
 /** Everything with settings that a layer brings into something that may arrange it, there or further out. */

@@ -52,9 +52,9 @@ export const rowsFilled: WholeCheck = {
 	},
 	mend(problem, resolved) {
 		if (problem.code === 'rows-more') {
-			const [, columns, , rows] = problem.details;
+			const [, , , rows] = problem.details;
 			const there = boxAtArrangement(problem.span, resolved);
-			return there && { kind: 'set-counts', ...there, columns, rows };
+			return there && { kind: 'set-columns', ...there, said: { rows } };
 		}
 		// That it begins a row is what is drawn already: said, it is meant.
 		const there = settingAtPlace(problem.span, resolved);
@@ -73,7 +73,7 @@ function findIn({ box, contents }: Standing, bands: Bands, place: number): Probl
 	// Where one stands over several rows, the next ones stand beside it.
 	if (seen.some(({ settings }) => (settings.span?.rows ?? 1) > 1)) return [];
 	const { columns } = inside;
-	const rows = columnRows(seen, columns);
+	const rows = columnRows(seen, inside);
 	const holes = rows.flatMap((row, index) => {
 		const next = rows[index + 1]?.[0];
 		const at = next && settingHolding(next.member.written, 'span', bands, place)?.span;
@@ -83,7 +83,7 @@ function findIn({ box, contents }: Standing, bands: Bands, place: number): Probl
 		return [hint('row-not-full', at, box.name.text, columns, names, next.member.name.text, next.wide, left)];
 	});
 	const { rows: said } = inside;
-	if (said === undefined || rows.length <= said) return holes;
+	if (said === undefined || inside.equalRows || rows.length <= said) return holes;
 	return [...holes, hint('rows-more', inside.span, box.name.text, columns, said, rows.length)];
 } // prettier-ignore
 

@@ -4,7 +4,7 @@ import { error, listWords, warning, type Problem } from '../../messages/problem.
 import type { AreasArrangement, Arrangement } from '../../model/arrange.ts';
 import type { Setting, SettingKind } from '../../model/setting.ts';
 import type { SiteSettings } from '../../model/site.ts';
-import type { Span } from '../../model/span.ts';
+import type { Raw, Span } from '../../model/span.ts';
 import { bandPlaces } from '../../resolve/bands.ts';
 import { boxesOf } from '../../resolve/boxes/members.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
@@ -14,7 +14,7 @@ import { isLength, parseLength, type Length } from '../../size/length.ts';
 import { splitSizes } from '../../size/css-tokens.ts';
 import { isColour } from '../../size/colour.ts';
 import { namesIn, substitute, tokensAt } from '../../size/tokens.ts';
-import { isTrackList, parseTracks } from '../../size/tracks.ts';
+import { countTracks, isTrackList, parseTracks } from '../../size/tracks.ts';
 import type { LayerCheck } from '../check.ts';
 
 export const sizes: LayerCheck = {
@@ -27,6 +27,7 @@ export const sizes: LayerCheck = {
 		'token-unknown',
 		'token-not-here',
 		'tracks-invalid',
+		'columns-open',
 		'colour-invalid'
 	],
 	what: 'Every size and colour can be read with the site’s tokens, in every band.',
@@ -73,6 +74,14 @@ export const sizes: LayerCheck = {
 		'tracks-invalid': {
 			wrong: plainLayout('arrange areas { "main ." auto; columns 1fr 2 }'),
 			mended: plainLayout('arrange areas { "main ." auto; columns 1fr 2px }')
+		},
+		'columns-open': {
+			wrong: plainLayout(
+				'region cards as div { arrange columns repeat(auto-fill, 200px); piece bean """<p>Bean</p>""" }'
+			),
+			mended: plainLayout(
+				'region cards as div { arrange columns repeat(3, 200px); piece bean """<p>Bean</p>""" }'
+			)
 		},
 		'colour-invalid': {
 			wrong: plainLayout(
@@ -130,7 +139,8 @@ class SizeChecker {
 			...settings.flatMap((setting) => this.setting(setting)),
 			...arrangements.flatMap((one) => [
 				...(one.gap ? this.gap(one.gap.text, one.gap.span) : []),
-				...(one.kind === 'areas' ? this.areas(one) : [])
+				...(one.kind === 'areas' ? this.areas(one) : []),
+				...(one.kind === 'columns' && one.sizes ? this.columns(one.sizes) : [])
 			])
 		];
 	}
@@ -140,6 +150,21 @@ class SizeChecker {
 			...(columns ? this.tracks(columns.text, true, columns.span) : []),
 			...rows.flatMap(({ size, sizeSpan }) => (sizeSpan ? this.tracks(size, false, sizeSpan) : []))
 		];
+	}
+
+	/** What is wrong with columns that members fill in order: how many there are must be known. */
+	private columns({ text, span }: Raw): Problem[] {
+		const problems = this.tracks(text, true, span);
+		if (problems.length > 0) return problems;
+		const isOpen = this.tokens.some((tokens) => {
+			const read = parseTracks(substitute(text, (name) => tokens.get(name)) ?? '', {
+				shares: true
+			});
+			return (
+				isTrackList(read) && (read.repeat !== undefined || read.tracks.length !== countTracks(text))
+			);
+		});
+		return isOpen ? [error('columns-open', span, text)] : [];
 	}
 
 	/** What is wrong with a setting's sizes; one problem at most. */
@@ -180,10 +205,16 @@ class SizeChecker {
 			if (put === undefined) return [this.unknownToken(text, tokens, span)];
 			const read = parseTracks(put, { shares });
 			if (isTrackList(read)) continue;
+			if (read.negative) return [error('size-negative', span, text)];
+			const problem = error('tracks-invalid', span, text, read.why);
+			const share = shares ? undefined : /^([\d.]+)%$/.exec(text)?.[1];
+			if (share === undefined) return [problem];
+			const insert = `${share}fr`;
 			return [
-				read.negative
-					? error('size-negative', span, text)
-					: error('tracks-invalid', span, text, read.why)
+				{
+					...problem,
+					mend: { label: `Write ${insert}: so many shares of what is left`, span, insert }
+				}
 			];
 		}
 		return [];

@@ -1,11 +1,13 @@
 import type { Arrangement, LineArrangement } from '../../model/arrange.ts';
 import type { ArrangedWord, BoxRef } from '../../model/command.ts';
 import { settingHolding } from '../../resolve/bands.ts';
+import { contentsOf } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { arrangedAt, removeArrangement, writeArrangement, type Arranged } from './arranged.ts';
-import { bandWord, memberNames, type ArrangedBox } from './find-box.ts';
+import { cellsInColumns, columnsWords } from './columns.ts';
+import { bandWord, memberNames } from './find-box.ts';
 import { areasText } from './tracks.ts';
 
 /** Edits of the way in which a box arranges, each in one band. */
@@ -26,31 +28,6 @@ export function setArrangement(
 		throw new CommandRefused(`${box.name.text} has nothing to arrange yet: add a region to it.`);
 	}
 	writeArrangement(resolved, surgery, ref, arranged, startingFrom(arranged, kind));
-}
-
-/** Sets how many equal columns there are, and how many rows of equal height. */
-export function setCounts(
-	resolved: ResolvedSite,
-	surgery: Surgery,
-	ref: BoxRef,
-	columns: number,
-	rows: number | undefined,
-	bandName: string
-): void {
-	const arranged = arrangedAt(resolved, ref, bandName);
-	const { box, holds, own, band, bands } = arranged;
-	if (holds?.kind !== 'columns') {
-		throw new CommandRefused(`${box.name.text} is not arranged in columns at ${bandName}.`);
-	}
-	const words = `columns ${columns}${rows === undefined ? '' : ` rows ${rows}`}`;
-	if (own !== holds) {
-		const lines = [`arrange ${words}${bandWord(bands, band)}${inOneLine(gapWords(holds))}`];
-		return writeArrangement(resolved, surgery, ref, arranged, lines);
-	}
-	const { atoms } = surgery.statementAt(holds.span);
-	const first = atoms[1];
-	const last = atoms.findLast((atom) => atom.kind === 'number');
-	if (first && last) surgery.replace({ ...first.span, to: last.span.to }, words);
 }
 
 /** Says or takes back a word of an arrangement: its gap, or how it spreads and lines up its members. */
@@ -97,7 +74,8 @@ function startingFrom(from: Arranged, kind: Arrangement['kind']): string[] {
 		);
 	}
 	if (kind === 'columns') {
-		return [`arrange columns ${columnCount(from)}${word}${inOneLine(gapWords(holds))}`];
+		const words = holds?.kind === 'columns' ? columnsWords(holds) : `columns ${columnCount(from)}`;
+		return [`arrange ${words}${word}${inOneLine(gapWords(holds))}`];
 	}
 	const words = holds?.kind === kind ? lineWords(holds) : gapWords(holds);
 	return [`arrange ${kind}${word}${inOneLine(words)}`];
@@ -125,8 +103,6 @@ function columnCount({ box, holds }: Arranged): number {
 	switch (holds?.kind) {
 		case 'areas':
 			return Math.max(1, holds.rows[0]?.cells.length ?? 1);
-		case 'columns':
-			return holds.columns;
 		case 'row':
 			return Math.max(1, memberNames(box).length);
 		default:
@@ -140,56 +116,13 @@ function cellsOf(from: Arranged): { cells: string[][]; columns: string | undefin
 	const names = memberNames(box);
 	if (names.length === 0) return { cells: [['.']], columns: undefined };
 	if (holds?.kind === 'row') {
-		const sizes = membersOf(box).map((one) => {
+		const sizes = contentsOf(box).map((one) => {
 			const size = settingHolding(one.settings, 'size', bands, band);
 			if (size?.kind !== 'size' || size.value.kind === 'hug') return 'auto';
 			return size.value.kind === 'fixed' ? size.value.size : `${size.value.share}fr`;
 		});
 		return { cells: [names], columns: sizes.join(' ') };
 	}
-	if (holds?.kind === 'columns') return inColumns(from, holds.columns);
+	if (holds?.kind === 'columns') return cellsInColumns(from, holds);
 	return { cells: names.map((name) => [name]), columns: undefined };
-}
-
-/** Members in equal columns one after the other, as CSS places them (CSS Grid Layout 2, section 8.5). */
-function inColumns(
-	{ box, band, bands }: Arranged,
-	count: number
-): { cells: string[][]; columns: string } {
-	const rows: string[][] = [];
-	let x = count;
-	for (const member of membersOf(box)) {
-		const span = settingHolding(member.settings, 'span', bands, band);
-		const free = settingHolding(member.settings, 'offset', bands, band);
-		const below = settingHolding(member.settings, 'new-row', bands, band);
-		const wide = span?.kind === 'span' && span.value.columns !== 'all' ? span.value.columns : count;
-		const offset = free?.kind === 'offset' ? free.value : 0;
-		const whole = Math.min(count, wide + offset);
-		const isBelow = below?.kind === 'new-row' && below.value;
-		if (isBelow || x + whole > count) {
-			rows.push(Array.from({ length: count }, () => '.'));
-			x = 0;
-		}
-		rows.at(-1)?.fill(member.name.text, x + whole - Math.min(wide, whole), x + whole);
-		x += whole;
-	}
-	return withoutTwins(rows, count);
-}
-
-/** Neighbouring columns with the same cells become one, as many shares wide. */
-function withoutTwins(
-	rows: readonly string[][],
-	count: number
-): { cells: string[][]; columns: string } {
-	const isTwin = (x: number): boolean => x > 0 && rows.every((row) => row[x] === row[x - 1]);
-	const starts = Array.from({ length: count }, (_, x) => x).filter((x) => !isTwin(x));
-	const shares = starts.map((start, index) => (starts[index + 1] ?? count) - start);
-	return {
-		cells: rows.map((row) => starts.map((x) => row[x] ?? '.')),
-		columns: shares.map((share) => `minmax(0, ${share}fr)`).join(' ')
-	};
-}
-
-function membersOf(box: ArrangedBox) {
-	return box.kind === 'region' ? box.pieces : box.members;
 }

@@ -1,7 +1,8 @@
 import type { RegionCommand, SizeCommand } from '../../model/command.ts';
 import { setBreakpoint } from '../site/bands.ts';
 import { sizedName, type CommandKinds } from '../command-kind.ts';
-import { setArranged, setArrangement, setCounts } from './arrangements.ts';
+import { setArranged, setArrangement } from './arrangements.ts';
+import { columnsLabel, setColumns } from './columns.ts';
 import { placeMember, setElement, unwrap, wrap } from './members.ts';
 import { moveArea } from './move-area.ts';
 import { addRegion, removeRegion, renameRegion, reorderRegion, setFlag } from './regions.ts';
@@ -37,10 +38,10 @@ export const sizeCommands: CommandKinds<SizeCommand> = {
 		carryOut: (resolved, surgery, { box, arrangement, band }) =>
 			setArrangement(resolved, surgery, box, arrangement, band)
 	},
-	'set-counts': {
-		label: ({ box, columns, band }) => `${sizedName(box)}: ${columns} columns at ${band}`,
-		carryOut: (resolved, surgery, { box, columns, rows, band }) =>
-			setCounts(resolved, surgery, box, columns, rows, band)
+	'set-columns': {
+		label: ({ box, said, band }) => `${sizedName(box)}: ${columnsLabel(said)} at ${band}`,
+		carryOut: (resolved, surgery, { box, said, band }) =>
+			setColumns(resolved, surgery, box, said, band)
 	},
 	'set-arranged': {
 		label: ({ box, word, value }) => `${sizedName(box)}: ${word} ${value ?? 'as at first'}`,

@@ -9,6 +9,7 @@ import { checkName, findLayout, findRegion } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 import { indentLines, type Surgery } from '../surgery.ts';
 import { replaceInAreas, areaRows } from './areas.ts';
+import { columnsWords } from './columns.ts';
 import { bandWord, findMember, parentOf } from './find-box.ts';
 import { areasText, columnWords } from './tracks.ts';
 
@@ -103,7 +104,7 @@ function takeOut(
 	const band = bandWord(bands, Math.max(0, bandPlace(bands, arrangement.band)));
 	if (arrangement.kind !== 'areas') {
 		const { kind, gap } = arrangement;
-		const words = kind === 'columns' ? `columns ${arrangement.columns}` : kind;
+		const words = kind === 'columns' ? columnsWords(arrangement) : kind;
 		return [`arrange ${words}${band}${gap ? ` { gap ${gap.text} }` : ''}`];
 	}
 	const places = [...areasOf(arrangement.rows)].filter(([area]) => names.includes(area));

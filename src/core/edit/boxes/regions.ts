@@ -24,7 +24,8 @@ import {
 	findLayout,
 	findRegion
 } from '../find.ts';
-import { newPieceName, pieceLines } from '../pieces/pieces.ts';
+import { newPieceName } from '../pieces/pieces.ts';
+import { firstSpanIn, pieceLines } from '../pieces/start.ts';
 import type { Surgery } from '../surgery.ts';
 import { type LayerRef, type RegionRef, type RegionCommand } from '../../model/command.ts';
 import { CommandRefused } from '../proposal.ts';
@@ -44,10 +45,13 @@ export function addRegion(
 	const parent = area ? findBox(resolved, area.box) : layout;
 	if (parent.kind === 'region') throw new CommandRefused('A region holds pieces, not regions.');
 	const last = parent.members.at(-1);
-	const line = `region ${name} as ${element} { }`;
+	const { bands } = resolved.site.settings;
+	const line = `region ${name} as ${element} { ${firstSpanIn(parent, bands) ?? ''} }`.replace(
+		'  ',
+		' '
+	);
 	if (last) surgery.insertBelow(last.span, [line]);
 	else surgery.insertInto(parent.span, [line]);
-	const { bands } = resolved.site.settings;
 	if (area) setAreas(resolved, surgery, area.box, area.cells, area.band);
 	for (const arrangement of parent.arrangements) {
 		const isPainted = area && bandPlace(bands, arrangement.band) === placeOfBand(bands, area.band);

@@ -2,10 +2,11 @@ import { isEmptyCell, type AreaRow, type AreasArrangement } from '../../model/ar
 import type { Axis, BoxRef } from '../../model/command.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { splitSizes } from '../../size/css-tokens.ts';
-import { isTrackList, mostTracks, parseTracks } from '../../size/tracks.ts';
+import { countTracks, mostTracks } from '../../size/tracks.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { arrangedAt, writeArrangement, type Arranged } from './arranged.ts';
+import { changeColumns } from './columns.ts';
 import { bandWord } from './find-box.ts';
 
 /** Edits of columns, rows and areas, each in one band. */
@@ -20,8 +21,13 @@ export function setTrack(
 	size: string,
 	bandName: string
 ): void {
-	const holding = areasHolding(resolved, ref, bandName);
 	const sizes = splitSizes(size);
+	if (isOfOwnSizes(resolved, ref, axis, bandName)) {
+		return changeColumns(resolved, surgery, ref, bandName, (words) =>
+			words.toSpliced(index, 1, ...(sizes.length === 0 ? ['auto'] : sizes))
+		);
+	}
+	const holding = areasHolding(resolved, ref, bandName);
 	const changed = withTracks(
 		holding.arrangement,
 		axis,
@@ -55,6 +61,12 @@ export function addTrack(
 	bandName: string,
 	count = 1
 ): void {
+	if (isOfOwnSizes(resolved, ref, axis, bandName)) {
+		const added = Array.from({ length: Math.min(count, mostTracks) }, () => '1fr');
+		return changeColumns(resolved, surgery, ref, bandName, (words) =>
+			words.toSpliced(index, 0, ...added)
+		);
+	}
 	const holding = areasHolding(resolved, ref, bandName);
 	let changed = holding.arrangement;
 	for (let added = 0; added < Math.min(count, mostTracks); added++) {
@@ -73,6 +85,11 @@ export function removeTrack(
 	bandName: string,
 	away = 1
 ): void {
+	if (isOfOwnSizes(resolved, ref, axis, bandName)) {
+		return changeColumns(resolved, surgery, ref, bandName, (words) =>
+			words.toSpliced(Math.max(0, index - away + 1), away)
+		);
+	}
 	const holding = areasHolding(resolved, ref, bandName);
 	const { arrangement, arranged } = holding;
 	const { box } = arranged;
@@ -81,6 +98,12 @@ export function removeTrack(
 	let changed = arrangement;
 	for (let at = index; at > index - away; at--) changed = withTracks(changed, axis, at, []);
 	writeAreas(resolved, surgery, ref, holding, changed);
+}
+
+/** Whether tracks of an axis are columns with sizes of their own, which members fill in order. */
+function isOfOwnSizes(resolved: ResolvedSite, ref: BoxRef, axis: Axis, bandName: string): boolean {
+	const { holds } = arrangedAt(resolved, ref, bandName);
+	return axis === 'columns' && holds?.kind === 'columns' && holds.sizes !== undefined;
 }
 
 export interface Holding {
@@ -105,14 +128,9 @@ function columnCount({ rows }: AreasArrangement): number {
 /** The columns as words, of which each but repeat() is one track; auto where fewer are written. */
 export function columnWords(arrangement: AreasArrangement): string[] {
 	const words = arrangement.columns ? splitSizes(arrangement.columns.text) : [];
-	const count = words.reduce((sum, word) => sum + tracksIn(word), 0);
+	const count = words.reduce((sum, word) => sum + countTracks(word), 0);
 	const missing = Math.max(0, columnCount(arrangement) - count);
 	return [...words, ...Array.from({ length: missing }, () => 'auto')];
-}
-
-function tracksIn(word: string): number {
-	const read = parseTracks(word, { shares: true });
-	return isTrackList(read) ? read.tracks.length + (read.repeat?.tracks.length ?? 0) : 1;
 }
 
 /** The word that makes a column; undefined where it comes from a repetition. */
@@ -120,7 +138,7 @@ export function wordOfColumn(words: readonly string[], index: number): number | 
 	let column = 0;
 	for (const [at, word] of words.entries()) {
 		if (column === index && !word.startsWith('repeat(')) return at;
-		column += tracksIn(word);
+		column += countTracks(word);
 	}
 	return column === index ? words.length : undefined;
 }

@@ -17,18 +17,10 @@ import {
 import { checkPattern } from '../layers/layouts.ts';
 import { stretched } from '../../emit/html/stretch.ts';
 import { Surgery } from '../surgery.ts';
+import { startLines } from './start.ts';
 import { markupIn, replaceBlock } from './blocks.ts';
 import type { Beside, HolderRef, PieceStart, PieceCommand } from '../../model/command.ts';
 import { CommandRefused } from '../proposal.ts';
-
-/** The lines of a new piece. */
-export function pieceLines(name: string, markup: string): string[] {
-	return [
-		`piece ${name} """`,
-		...markup.split('\n').map((line) => (line ? '  ' + line : '')),
-		'"""'
-	];
-}
 
 /** A name for a new piece that none of `taken` has. */
 export function newPieceName(taken: readonly string[]): string {
@@ -47,30 +39,7 @@ export function addPiece(
 	start: PieceStart
 ): void {
 	checkName(name);
-	insertPiece(resolved, surgery, holder, name, startLines(resolved, surgery, name, start));
-}
-
-function startLines(
-	resolved: ResolvedSite,
-	surgery: Surgery,
-	name: string,
-	start: PieceStart
-): string[] {
-	switch (start.kind) {
-		case 'markup':
-			return pieceLines(name, start.markup);
-		case 'nav':
-			return [navLine(name, start.from, start.depth)];
-		case 'copy': {
-			const piece = findPiece(resolved, start.of.holder, start.of.piece);
-			const [first = '', ...rest] = surgery.linesOf(piece.span);
-			return [first.replace(/^(piece\s+)[^\s{]+/, `$1${name}`), ...rest];
-		}
-	}
-}
-
-function navLine(name: string, from: string, depth: number): string {
-	return `piece ${name} nav from ${checkPattern(from).text} depth ${depth}`;
+	insertPiece(resolved, surgery, holder, name, startLines(resolved, surgery, holder, name, start));
 }
 
 /** Puts the lines of a piece where it should stand; in areas it gets a row of its own. */

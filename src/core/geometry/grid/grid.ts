@@ -152,7 +152,7 @@ function placeColumns(box: LayoutBox, times: number): Columns {
 			if (!holds) collapsed.add(index);
 		}
 	}
-	const rows = rowTracks(style.rows, placement.rows);
+	const rows = rowTracks(style.rows, placement.rows, style.autoRow);
 	return { placement, sizes, rows, collapsed, gap: 0 };
 }
 
@@ -297,9 +297,9 @@ function rowItem(
 	};
 }
 
-/** Rows that are written, and those that items need besides. */
-function rowTracks({ tracks }: TrackList, count: number): TrackSize[] {
-	return Array.from({ length: count }, (_, index) => tracks[index] ?? autoTrack);
+/** Rows that are written, and those that items need besides (section 7.2.4). */
+function rowTracks({ tracks }: TrackList, count: number, auto = autoTrack): TrackSize[] {
+	return Array.from({ length: count }, (_, index) => tracks[index] ?? auto);
 }
 
 /** Section 10: stretches or aligns an item in its area. */

@@ -1,3 +1,4 @@
+import { takenUnsaid, type ColumnsArrangement } from '../../model/arrange.ts';
 import type { SettingsAt } from '../../model/setting.ts';
 
 /** What a member takes of equal columns. */
@@ -8,9 +9,10 @@ export interface TakenColumns {
 	readonly wide: number;
 }
 
-/** How many of so many columns a member takes. */
-export function takenBy(settings: SettingsAt, count: number): TakenColumns {
-	const span = settings.span?.columns ?? 'all';
+/** How many of the columns a member takes. */
+export function takenBy(settings: SettingsAt, inside: ColumnsArrangement): TakenColumns {
+	const { columns: count } = inside;
+	const span = settings.span?.columns ?? takenUnsaid(inside);
 	const offset = Math.min(settings.offset ?? 0, count - 1);
 	return { offset, wide: span === 'all' ? count : Math.min(count, span + offset) };
 }
@@ -27,14 +29,14 @@ export interface InColumns<T> extends TakenColumns {
  */
 export function columnRows<T extends { readonly settings: SettingsAt }>(
 	members: readonly T[],
-	count: number
+	inside: ColumnsArrangement
 ): InColumns<T>[][] {
 	const rows: InColumns<T>[][] = [];
 	for (const member of members) {
-		const taken = takenBy(member.settings, count);
+		const taken = takenBy(member.settings, inside);
 		const row = rows.at(-1);
 		const before = takenIn(row);
-		const isBeside = row && !member.settings['new-row'] && before + taken.wide <= count;
+		const isBeside = row && !member.settings['new-row'] && before + taken.wide <= inside.columns;
 		if (isBeside) row.push({ member, before, ...taken });
 		else rows.push([{ member, before: 0, ...taken }]);
 	}

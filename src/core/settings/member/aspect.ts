@@ -76,7 +76,7 @@ function hasGivenWidth(inside: Inside, own: SettingsAt): boolean {
 		case 'areas':
 			return isStretched(justify) && !sizedByContent(inside.columns?.text ?? 'auto');
 		case 'columns':
-			return isStretched(justify);
+			return isStretched(justify) && !sizedByContent(inside.sizes?.text ?? '');
 	}
 }
 

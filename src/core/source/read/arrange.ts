@@ -6,10 +6,11 @@ import {
 	type Alignment,
 	type AreaRow,
 	type Arrangement,
+	type ColumnsArrangement,
 	type Justification
 } from '../../model/arrange.ts';
 import type { Named, Raw } from '../../model/span.ts';
-import { mostTracks } from '../../size/tracks.ts';
+import { countTracks, mostTracks } from '../../size/tracks.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import { Cursor } from './cursor.ts';
 
@@ -41,7 +42,7 @@ export class ArrangementsReader {
 	};
 }
 
-/** `arrange areas { … }`, `arrange columns N [rows M] { … }`, `arrange row { … }`, `arrange stack { … }`. */
+/** `arrange areas { … }`, `arrange columns … { … }`, `arrange row { … }`, `arrange stack { … }`. */
 function readArrange(cursor: Cursor, context: ReadContext): Arrangement | undefined {
 	const kind = cursor.takeChoice('way to arrange', kinds)?.text;
 	switch (kind) {
@@ -63,11 +64,14 @@ function headOf(cursor: Cursor, context: ReadContext): Head {
 	return { cursor, band, context };
 }
 
+/** `columns N` or `columns SIZE SIZE …`, then maybe `each K` and `rows M [equal]`. */
 function readColumns(cursor: Cursor, context: ReadContext): Arrangement | undefined {
-	const columns = cursor.takeCount('The number of columns', mostTracks);
+	const { columns, sizes } = readCount(cursor, context);
+	const each = readEach(cursor, columns);
 	const rows = cursor.takeWord('rows')
 		? cursor.takeCount('The number of rows', mostTracks)
 		: undefined;
+	const equalRows = rows !== undefined && cursor.takeWord('equal') !== undefined;
 	const head = headOf(cursor, context);
 	const gap = new Once<Raw>('The gap');
 	readBlock(
@@ -77,7 +81,40 @@ function readColumns(cursor: Cursor, context: ReadContext): Arrangement | undefi
 	);
 	if (columns === undefined) return undefined;
 	const { span } = cursor.statement;
-	return { kind: 'columns', columns, rows, band: head.band, gap: gap.value, span };
+	return {
+		kind: 'columns',
+		columns,
+		sizes,
+		each,
+		rows,
+		equalRows,
+		band: head.band,
+		gap: gap.value,
+		span
+	};
+}
+
+/** A number alone is how many there are; anything else, their sizes. */
+function readCount(
+	cursor: Cursor,
+	context: ReadContext
+): { columns: number | undefined; sizes: Raw | undefined } {
+	const next = cursor.peek(1);
+	const isAlone = !next || next.kind === 'band' || ['each', 'rows'].includes(next.text);
+	if (isAlone && /^\d+$/.test(cursor.peek()?.text ?? '')) {
+		return { columns: cursor.takeCount('The number of columns', mostTracks), sizes: undefined };
+	}
+	const what = 'The number of columns, or their sizes,';
+	const sizes = cursor.takeUntilWord(context.text, what, ['each', 'rows']);
+	return { columns: sizes && countTracks(sizes.text), sizes };
+}
+
+/** What a member takes that says nothing: some of the columns, at most all. */
+function readEach(cursor: Cursor, columns: number | undefined): ColumnsArrangement['each'] {
+	if (!cursor.takeWord('each')) return undefined;
+	const count = cursor.takeCount('What each takes', columns ?? mostTracks);
+	const span = cursor.lastTaken?.span;
+	return count === undefined || !span ? undefined : { count, span };
 }
 
 function readLine(kind: 'row' | 'stack', { cursor, band, context }: Head): Arrangement {

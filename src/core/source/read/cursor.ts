@@ -35,8 +35,9 @@ export class Cursor {
 		return this.statement.atoms[this.at - 1];
 	}
 
-	peek(): Atom | undefined {
-		return this.statement.atoms[this.at];
+	/** The atom that would be taken next, or one further on. */
+	peek(ahead = 0): Atom | undefined {
+		return this.statement.atoms[this.at + ahead];
 	}
 
 	/** Takes the next atom where it is of that kind. */
@@ -155,30 +156,32 @@ export class Cursor {
 
 	/** Everything up to a band or the end of the statement, unread: a value in CSS notation. */
 	takeRest(source: string, what: string): Raw | undefined {
-		const first = this.peek();
-		const rest = this.statement.atoms.slice(this.at);
-		const band = rest.findIndex((atom) => atom.kind === 'band');
-		const last = rest.at(band === -1 ? -1 : band - 1);
-		if (!first || !last || band === 0) {
-			this.problems.push(error('value-missing', this.place(), what));
-			return undefined;
-		}
-		this.at += band === -1 ? rest.length : band;
-		const span = joinSpans(first.span, last.span);
-		return { text: source.slice(span.from, span.to), span };
+		return this.takeUntil((atom) => atom.kind === 'band', source, what);
+	}
+
+	/** A value in CSS notation that ends at a band or one of some words. */
+	takeUntilWord(source: string, what: string, words: readonly string[]): Raw | undefined {
+		const ends = ({ kind, text }: Atom): boolean =>
+			kind === 'band' || (kind === 'word' && words.includes(text));
+		return this.takeUntil(ends, source, what);
 	}
 
 	/** A value in CSS notation that ends where a text begins. */
 	takeUntilText(source: string, what: string): Raw | undefined {
+		return this.takeUntil(({ kind }) => kind === 'text', source, what);
+	}
+
+	private takeUntil(ends: (atom: Atom) => boolean, source: string, what: string): Raw | undefined {
 		const rest = this.statement.atoms.slice(this.at);
-		const count = rest.findIndex((atom) => atom.kind === 'text');
-		const [first] = rest;
-		const last = rest[count - 1];
+		const end = rest.findIndex(ends);
+		const taken = end === -1 ? rest : rest.slice(0, end);
+		const [first] = taken;
+		const last = taken.at(-1);
 		if (!first || !last) {
 			this.problems.push(error('value-missing', this.place(), what));
 			return undefined;
 		}
-		this.at += count;
+		this.at += taken.length;
 		const span = joinSpans(first.span, last.span);
 		return { text: source.slice(span.from, span.to), span };
 	}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { ArrangementView, BoxView } from '$core/view-models/box-view.ts';
 	import { alignments, justifications, type Arrangement } from '$core/model/arrange.ts';
-	import type { ArrangedWord, Axis, BoxRef, Command } from '$core/model/command.ts';
+	import type { ArrangedWord, Axis, BoxRef, ColumnsSaid, Command } from '$core/model/command.ts';
 	import { arrangementKinds, arrangements } from '$core/settings/arrangements/list.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import SizeInput from '../strip/SizeInput.svelte';
@@ -25,8 +25,8 @@
 		return { kind: 'set-arranged', box, word, value, band };
 	}
 
-	function setCounts(columns: number, rows: number | undefined): Command {
-		return { kind: 'set-counts', box, columns, rows, band };
+	function setColumns(said: Partial<ColumnsSaid>): Command {
+		return { kind: 'set-columns', box, said, band };
 	}
 
 	async function make(command: Command): Promise<void> {
@@ -93,31 +93,53 @@
 		>
 	</div>
 	<div class="fields">
-		{#if now?.kind === 'columns'}
-			<label class="small"
-				>columns <input
+		{#if now?.said}
+			{@const said = now.said}
+			<label class="small columns"
+				>columns <SizeInput
+					label="Columns of {view.name} at {band}"
+					value={said.columns}
+					placeholder="3 or 180px 1fr"
+					typed={(text) => text !== '' && commands.look(setColumns({ columns: text }))}
+					take={(text) => {
+						if (text !== '' && text !== said.columns) void make(setColumns({ columns: text }));
+					}}
+					cancel={() => commands.forget()}
+				/></label
+			>
+			<label class="small" title="How many columns a member takes that says nothing itself"
+				>each takes <input
 					class="field mono"
 					type="number"
 					min="1"
-					max="100"
-					value={now.count}
-					onchange={(event) => {
-						const columns = count(event);
-						if (columns) void make(setCounts(columns, now.rowCount));
-					}}
+					max={now.count}
+					placeholder={now.columns.length > 0 ? '1' : 'all'}
+					value={said.each === 'unsaid' ? '' : said.each}
+					onchange={(event) => void make(setColumns({ each: count(event) ?? 'unsaid' }))}
 				/></label
 			>
-			<label class="small"
+			<label class="small" title="How many rows share alike; further rows come as they are needed"
 				>rows <input
 					class="field mono"
 					type="number"
 					min="1"
 					max="100"
 					placeholder="any"
-					value={now.rowCount ?? ''}
-					onchange={(event) => void make(setCounts(now.count, count(event)))}
+					value={said.rows === 'any' ? '' : said.rows}
+					onchange={(event) => void make(setColumns({ rows: count(event) ?? 'any' }))}
 				/></label
 			>
+			{#if said.rows !== 'any'}
+				<label
+					class="small check"
+					title="Rows are as high as each other whatever is in them, also those beyond the number"
+					><input
+						type="checkbox"
+						checked={said.equalRows}
+						onchange={(event) => void make(setColumns({ equalRows: event.currentTarget.checked }))}
+					/> equal</label
+				>
+			{/if}
 		{:else if now?.kind === 'areas'}
 			{#each ['columns', 'rows'] as const as axis (axis)}
 				<label class="small"
@@ -239,6 +261,9 @@
 	select {
 		padding: 1px 4px;
 		font-size: var(--text-small);
+	}
+	.columns {
+		flex: 1 1 100%;
 	}
 	.gap {
 		flex: 1 1 84px;

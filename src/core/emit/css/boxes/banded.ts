@@ -53,6 +53,7 @@ const readBy: ReadonlyMap<string, string> = new Map(
 		'flex-wrap': 'flex',
 		'grid-template-columns': 'grid',
 		'grid-template-rows': 'grid',
+		'grid-auto-rows': 'grid',
 		'grid-template-areas': 'grid'
 	})
 );

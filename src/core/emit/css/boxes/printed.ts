@@ -34,6 +34,7 @@ const printers: { readonly [P in Property]: Printer<P> } = {
 	'flex-wrap': asIs('nowrap'),
 	'grid-template-columns': { print: printTracks, initial: 'none' },
 	'grid-template-rows': { print: printTracks, initial: 'none' },
+	'grid-auto-rows': { print: printTracks, initial: 'auto' },
 	'grid-template-areas': {
 		print: (rows) => rows.map((cells) => `'${cells.join(' ')}'`).join('\n'),
 		initial: 'none'
@@ -126,7 +127,7 @@ function printSides({ start, end }: Sides): string {
 function printTracks(tracks: Tracks): string {
 	if (tracks.kind === 'written') return tracks.text;
 	const track = tracks.least === 'nothing' ? 'minmax(0, 1fr)' : '1fr';
-	return `repeat(${tracks.count}, ${track})`;
+	return tracks.count === 1 ? track : `repeat(${tracks.count}, ${track})`;
 }
 
 function printLines({ from, span }: GridLines): string {

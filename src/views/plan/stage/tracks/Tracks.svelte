@@ -121,8 +121,13 @@
 		return freeSpot(places, words) ?? { x: tracks.x, y: tracks.y };
 	});
 
-	function setCount(columns: number): Command {
-		return { kind: 'set-counts', box: box ?? nothing, columns, rows: arrangement?.rowCount, band };
+	/** One column less or more: of equal ones another number, of those with sizes of their own the last, or one behind it. */
+	function countTo(columns: number): Command {
+		const count = arrangement?.count ?? 0;
+		if ((arrangement?.columns.length ?? 0) === 0) {
+			return { kind: 'set-columns', box: box ?? nothing, said: { columns: String(columns) }, band };
+		}
+		return columns > count ? addTrack('columns', count) : removeTrack('columns', count - 1);
 	}
 
 	/** Rows too low for a handle of their own stand beside each other: how many come before this one. */
@@ -357,12 +362,12 @@
 					aria-label="One column less in {view.name}"
 					title="One column less"
 					disabled={arrangement.count <= 1}
-					onclick={() => void commands.make(setCount(arrangement.count - 1))}>−</button
+					onclick={() => void commands.make(countTo(arrangement.count - 1))}>−</button
 				><button
 					class="mono"
 					aria-label="One column more in {view.name}"
 					title="One column more"
-					onclick={() => void commands.make(setCount(arrangement.count + 1))}>+</button
+					onclick={() => void commands.make(countTo(arrangement.count + 1))}>+</button
 				>
 			</span>
 		{/if}
