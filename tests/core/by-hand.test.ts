@@ -158,7 +158,7 @@ test('pieces: settings of their own, lists of links, copies, other places, words
 	assert.equal(makeOn(set, { kind: 'set-setting', box: piece, setting: 'pad', value: undefined, band: 'narrow' }).text, text);
 	const links = { holder: inMenu, piece: 'links' };
 	assert.match(lines({ kind: 'set-setting', box: links, setting: 'pad', value: '8px', band: 'wide' }).come, /nav from \/ depth 1 \{ pad 8px @wide \}/);
-	assert.match(lines({ kind: 'set-nav', holder: inMenu, name: 'links', from: '/kinds', depth: 2 }).come, /links nav from \/kinds depth 2/);
+	assert.match(lines({ kind: 'set-nav', holder: inMenu, name: 'links', said: { from: '/kinds', depth: 2, withStart: false } }).come, /links nav from \/kinds depth 2/);
 	assert.match(makeOn(text, { kind: 'add-piece', holder: own, name: 'list', start: { kind: 'nav', from: '/', depth: 2 } }).text, /piece list nav from \/ depth 2/);
 	assert.match(makeOn(text, { kind: 'add-piece', holder: own, name: 'twin', start: { kind: 'copy', of: piece } }).text, /piece twin """<p style/);
 	const moved = makeOn(text, { kind: 'move-piece', holder: { layer: home, region: menu }, name: 'extra', to: own }).text;

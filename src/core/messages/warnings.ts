@@ -12,6 +12,8 @@ export const warnings = {
 		`Nothing in ${box} says how many of the ${columns} columns it takes, so each takes all of them, and they lie one below the other: write "arrange columns ${columns} each 1".`,
 	'offset-uneven': (box: string, offset: number) =>
 		`${box} leaves ${offset === 1 ? 'a column' : `${offset} columns`} free, which columns of sizes of their own can do only where what stands before it is known: this does nothing. An empty piece before it would keep them free.`,
+	'nav-no-start': (from: string) =>
+		`There is no single page at ${from} that the links could begin with: "with-start" does nothing.`,
 	'gaps-too-wide': (box: string, gaps: number, each: number, all: number, screen: number) =>
 		`The ${gaps} gaps of ${each} px in ${box} take ${all} px, and it is shown on screens from ${screen} px on.`,
 	'end-tag-stray': (name: string) =>

@@ -282,6 +282,16 @@ export type RegionCommand =
 			readonly on: boolean;
 	  };
 
+/** What a list of links is made from. */
+export interface NavSaid {
+	/** The route whose pages below it are linked to. */
+	readonly from: string;
+	/** How many segments down it reaches. */
+	readonly depth: number;
+	/** The page at `from` is the first of the links. */
+	readonly withStart: boolean;
+}
+
 /** What a new piece starts with. */
 export type PieceStart =
 	| { readonly kind: 'markup'; readonly markup: string }
@@ -342,8 +352,7 @@ export type PieceCommand =
 			readonly kind: 'set-nav';
 			readonly holder: HolderRef;
 			readonly name: string;
-			readonly from: string;
-			readonly depth: number;
+			readonly said: NavSaid;
 	  }
 	/** Words of markup: where they are written, as they are written there, and as they should be seen. */
 	| {

@@ -189,6 +189,8 @@ export interface NavPiece {
 	readonly from: Pattern;
 	readonly fromSpan: Span;
 	readonly depth: number;
+	/** Where it says that the page at `from` is the first of the links; undefined where that is none of them. */
+	readonly withStart: Span | undefined;
 	readonly span: Span;
 }
 

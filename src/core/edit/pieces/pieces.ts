@@ -1,5 +1,5 @@
 import type { AreaRow } from '../../model/arrange.ts';
-import type { MarkupPiece } from '../../model/site.ts';
+import type { MarkupPiece, NavPiece } from '../../model/site.ts';
 import type { StandIn } from '../../model/trial.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { areaRows, replaceInAreas } from '../boxes/areas.ts';
@@ -19,7 +19,7 @@ import { stretched } from '../../emit/html/stretch.ts';
 import { Surgery } from '../surgery.ts';
 import { startLines } from './start.ts';
 import { markupIn, replaceBlock } from './blocks.ts';
-import type { Beside, HolderRef, PieceStart, PieceCommand } from '../../model/command.ts';
+import type { Beside, HolderRef, NavSaid, PieceStart, PieceCommand } from '../../model/command.ts';
 import { CommandRefused } from '../proposal.ts';
 
 /** A name for a new piece that none of `taken` has. */
@@ -135,14 +135,17 @@ export function movePiece(
 export function setNav(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	{ holder, name, from, depth }: Extract<PieceCommand, { kind: 'set-nav' }>
+	{ holder, name, said: { from, depth, withStart } }: Extract<PieceCommand, { kind: 'set-nav' }>
 ): void {
 	const piece = findPiece(resolved, holder, name);
 	if (piece.kind !== 'nav') throw new CommandRefused(`The piece ${name} is no list of links.`);
 	const { atoms } = surgery.statementAt(piece.span);
-	const last = atoms.at(-1);
+	// What it says of those who see it stands behind.
+	const behind = atoms.findIndex(({ kind, text }) => kind === 'word' && text === 'for');
+	const last = atoms.at(behind === -1 ? -1 : behind - 1);
 	if (!last) return;
-	const words = `${checkPattern(from).text} depth ${depth}`;
+	const start = withStart ? ' with-start' : '';
+	const words = `${checkPattern(from).text} depth ${depth}${start}`;
 	surgery.replace({ ...piece.fromSpan, to: last.span.to }, words);
 }
 
@@ -184,7 +187,7 @@ export interface PieceView {
 	/** What stands in for it where a page is tried with less or more content. */
 	readonly standIns: Readonly<Partial<Record<StandIn, StandInView>>>;
 	/** Where a list of links starts, and how many segments down it reaches. */
-	readonly nav: { readonly from: string; readonly depth: number } | undefined;
+	readonly nav: NavSaid | undefined;
 	/** The roles it is for; everyone where there is none. */
 	readonly seenBy: readonly string[];
 }
@@ -208,7 +211,7 @@ export function piecesIn(resolved: ResolvedSite, holder: HolderRef): PieceView[]
 			name: piece.name.text,
 			markup: piece.kind === 'markup' ? markupIn(surgery, piece.markup.span) : undefined,
 			standIns: piece.kind === 'markup' ? standInsOf(surgery, piece) : {},
-			nav: piece.kind === 'nav' ? { from: piece.from.text, depth: piece.depth } : undefined,
+			nav: piece.kind === 'nav' ? navSaid(piece) : undefined,
 			seenBy: piece.seenBy.map(({ text }) => text)
 		}));
 	} catch (failure) {
@@ -230,4 +233,8 @@ export function setMarkup(
 		throw new CommandRefused(`The piece ${name} is a list made from routes and has no markup.`);
 	}
 	replaceBlock(surgery, piece.markup.span, markup);
+}
+
+function navSaid({ from, depth, withStart }: NavPiece): NavSaid {
+	return { from: from.text, depth, withStart: withStart !== undefined };
 }

@@ -20,7 +20,7 @@ export interface NavLink {
 
 /**
  * The links of a `nav from` piece: the routes below `from`, as deep as the piece says, in the order
- * of the text. Routes with parameters are no single page, so they are not listed; nor are those that keep
+ * of the text, and before them the page at `from` where the piece says so. Routes with parameters are no single page, so they are not listed; nor are those that keep
  * the visitor out.
  */
 export function navLinks(piece: NavPiece, { site, structure, role }: Seeing): readonly NavLink[] {
@@ -44,7 +44,14 @@ function findLinks(piece: NavPiece, site: Site): readonly NavLink[] {
 		if (levels < 1 || levels > piece.depth) return false;
 		return !hasParameters(route.pattern) && isWithin(route.pattern, piece.from);
 	});
-	return nest(below);
+	const start = piece.withStart && startOf(piece, site);
+	return [...(start ? [{ route: start, links: [] }] : []), ...nest(below)];
+}
+
+/** The page that a list of links is made from; undefined where there is none, or no single one. */
+export function startOf({ from }: NavPiece, { routes }: Site): Route | undefined {
+	if (hasParameters(from)) return undefined;
+	return routes.find((route) => route.pattern.key === from.key);
 }
 
 function nest(routes: readonly Route[]): NavLink[] {

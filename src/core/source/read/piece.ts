@@ -39,7 +39,7 @@ export function pieceReader(
 
 /**
  * `piece NAME [for ROLE ROLE] [{ settings }] """ markup """ [short """ markup """] [long """ markup """]` or
- * `piece NAME nav from ROUTE depth N [for ROLE ROLE] [{ settings }]`.
+ * `piece NAME nav from ROUTE depth N [with-start] [for ROLE ROLE] [{ settings }]`.
  */
 function readPiece(cursor: Cursor, context: ReadContext): Piece | undefined {
 	const name = cursor.takeName('A piece');
@@ -84,6 +84,7 @@ function readNav(cursor: Cursor, name: Named, settings: readonly Setting[]): Nav
 	const from = cursor.takePattern(what);
 	if (!from) return undefined;
 	const depth = cursor.takeWord('depth') ? cursor.takeWholeNumber('The depth', mostDepth) : 1;
+	const withStart = cursor.takeWord('with-start');
 	const seenBy = readRoles(cursor, 'for');
 	cursor.finish({ block: true });
 	if (depth === undefined) return undefined;
@@ -95,6 +96,7 @@ function readNav(cursor: Cursor, name: Named, settings: readonly Setting[]): Nav
 		from: from.pattern,
 		fromSpan: from.span,
 		depth,
+		withStart,
 		span: cursor.statement.span
 	};
 }

@@ -3,7 +3,7 @@
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import type { PieceView } from '$core/edit/pieces/pieces.ts';
 	import { standInKinds } from '$core/model/trial.ts';
-	import type { PieceRef, Command } from '$core/model/command.ts';
+	import type { Command, NavSaid, PieceRef } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import RoleChoice from '$views/shell/RoleChoice.svelte';
@@ -58,8 +58,8 @@
 		if (pieces.length > 0 && !found && facts) choice.pick(facts.place);
 	});
 
-	async function nav(from: string, depth: number): Promise<string | undefined> {
-		return commands.attempt({ kind: 'set-nav', holder, name, from, depth });
+	async function nav(said: NavSaid): Promise<string | undefined> {
+		return commands.attempt({ kind: 'set-nav', holder, name, said });
 	}
 
 	function reorder(by: -1 | 1): Command {
@@ -70,25 +70,34 @@
 <div class="panel">
 	<p><b class="mono">{name}</b> <span class="small">a piece of {holder.layer.name}</span></p>
 	{#if found?.nav}
+		{@const list = found.nav}
 		<PanelField
 			label="links below"
-			value={found.nav.from}
+			value={list.from}
 			mono
 			options={[
 				...new Set([
-					found.nav.from,
+					list.from,
 					...store.roofline.rows.filter((row) => row.kind === 'route').map((row) => row.page)
 				])
 			]}
-			take={(from) => nav(from, found.nav?.depth ?? 1)}
+			take={(from) => nav({ ...list, from })}
 		/>
 		<PanelField
 			label="segments"
-			value={String(found.nav.depth)}
+			value={String(list.depth)}
 			mono
-			take={(depth) => nav(found.nav?.from ?? '/', Math.max(1, Math.round(Number(depth)) || 1))}
+			take={(depth) => nav({ ...list, depth: Math.max(1, Math.round(Number(depth)) || 1) })}
 			hint="How many segments down it reaches."
 		/>
+		<label class="small start"
+			><input
+				type="checkbox"
+				checked={list.withStart}
+				onchange={(event) => void nav({ ...list, withStart: event.currentTarget.checked })}
+			/>
+			{list.from} itself is the first of the links</label
+		>
 	{/if}
 	{#if found && (store.site?.roles.length ?? 0) > 0}
 		<RoleChoice
@@ -172,6 +181,12 @@
 	b {
 		font-weight: 600;
 		color: var(--cedar);
+	}
+	.start {
+		display: flex;
+		gap: 5px;
+		align-items: center;
+		margin: 4px 0;
 	}
 	.values a {
 		color: var(--cedar);
