@@ -74,6 +74,11 @@ test('under: a page is made bare, picks a layout, and goes back under what cover
 	assert.match(picked.text, /route \/shop\/ink \{\n {2}under wide\n\}/);
 	const back = made({ kind: 'set-under', layer: { kind: 'route', name: '/shop/pen' }, under: undefined });
 	assert.deepEqual(difference(text, back.text).come, ['route /shop/pen { piece body """<p>pen</p>""" }']);
+	const [state] = sound(text).site.states.map(layerName);
+	assert.ok(state !== undefined);
+	const gone = { kind: 'state', name: state } as const;
+	const stateBare = made({ kind: 'set-under', layer: gone, under: 'none' });
+	assert.match(stateBare.text, /state not-found at \/shop \{[^}]*under none/);
 	const nested = made({ kind: 'set-under', layer: { kind: 'layout', name: 'wide' }, under: 'none' });
 	assert.match(nested.text, /layout wide at \/ on-request \{ region body as div \{ slot \}; under none \}/);
 }); // prettier-ignore

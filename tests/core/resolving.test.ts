@@ -49,6 +49,33 @@ test('a page sits under the nearest layout that covers it, a named one, or none'
 	assert.deepEqual(chain('loading at /shop'), ['outer', 'shop']);
 });
 
+test('a state sits under what it names, and one for those kept out under what is open to everyone', () => {
+	const of = (state: string, layouts = ''): string[] => {
+		const resolved = sound(
+			`site "S" { lang en; roles { visitor; keeper } }
+layout commons at / { region main as main { slot } }
+layout desk at /desk { admit keeper; region work as div { slot } }
+layout loans at /desk/loans { region list as div { slot } }
+layout wide at / on-request { region big as div { slot } }
+${layouts}
+route /desk/loans { title "Loans"; piece t """<h1>x</h1>""" }
+state ${state.replace('{', '{ title "T"; piece s """<h1>x</h1>""";')}`
+		);
+		const [page] = resolved.site.states;
+		assert.ok(page);
+		return resolved.structure.chainOf(page).map((layout) => layout.name.text);
+	};
+	assert.deepEqual(of('denied at /desk {}'), ['commons']);
+	assert.deepEqual(of('denied at /desk/loans {}'), ['commons'], 'what lies in what is closed is closed');
+	assert.deepEqual(of('denied at /desk { under desk }'), ['commons', 'desk']);
+	assert.deepEqual(of('denied at /desk { under wide }'), ['commons', 'wide']);
+	assert.deepEqual(of('denied at /desk { under none }'), []);
+	assert.deepEqual(of('loading at /desk {}'), ['commons', 'desk'], 'who waits is let in');
+	assert.deepEqual(of('not-found at /desk { under commons }'), ['commons']);
+	const below = 'layout inner at /club/room { region r as div { slot } }\nroute /club { title "Club"; admit keeper; piece t """<h1>x</h1>""" }';
+	assert.deepEqual(of('denied at /club/room {}', below), ['commons'], 'a route closes its branch, too');
+}); // prettier-ignore
+
 test('content lands in the slot of the innermost layout, inner layouts in the outer slot', () => {
 	const resolved = sound(nested);
 	assert.deepEqual(lands(resolved, '/shop', 'main'), ['shop']);

@@ -238,6 +238,7 @@ export interface State {
 	readonly state: Named<StateKind>;
 	readonly at: Pattern;
 	readonly atSpan: Span;
+	readonly under: Under;
 	readonly title: Template | undefined;
 	readonly description: Template | undefined;
 	readonly pieces: readonly Piece[];

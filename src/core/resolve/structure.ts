@@ -62,11 +62,15 @@ class StructureBuilder {
 	private readonly problems: Problem[] = [];
 	private readonly chains = new Map<Layer, readonly Layout[]>();
 	private readonly reportedCycles = new Set<Layout>();
+	/** Routes that let in only some, by their keys. */
+	private readonly closingRoutes: ReadonlySet<string>;
 
 	constructor(
 		private readonly site: Site,
 		private readonly texts: ReadonlyMap<string, string>
 	) {
+		const closing = site.routes.filter(({ admit }) => admit.length > 0);
+		this.closingRoutes = new Set(closing.map(({ pattern }) => pattern.key));
 		for (const layout of site.layouts) {
 			this.layoutsByName.set(layout.name.text, layout);
 			if (layout.onRequest) continue;
@@ -119,7 +123,7 @@ class StructureBuilder {
 	}
 
 	private parentOf(layer: Layer): Layout | undefined {
-		const under = layer.kind === 'state' ? ({ kind: 'nearest' } as const) : layer.under;
+		const { under } = layer;
 		if (under.kind === 'none') return undefined;
 		if (under.kind === 'nearest') return this.nearest(layer);
 		const layout = this.layoutsByName.get(under.name.text);
@@ -138,13 +142,29 @@ class StructureBuilder {
 		return layout;
 	}
 
-	/** The nearest layout above in the route tree that covers the layer's branch. */
+	/**
+	 * The nearest layout above in the route tree that covers the layer's branch. Whoever is shown `denied` is kept out of
+	 * something, so that lies in the nearest frame that is open to everyone.
+	 */
 	private nearest(layer: Layer): Layout | undefined {
+		const isDenied = layer.kind === 'state' && layer.state.text === 'denied';
 		for (const key of layerPattern(layer).upward) {
 			const layout = this.covering.get(key);
-			if (layout && layout !== layer) return layout;
+			if (layout && layout !== layer && !(isDenied && this.isClosed(layout))) return layout;
 		}
 		return undefined;
+	}
+
+	/** Whether a layout, something it sits under, or a branch in which it stands lets in only some. */
+	private isClosed(layout: Layout): boolean {
+		const [, ...above] = layout.at.upward;
+		const closes = (one: { readonly admit: readonly unknown[] } | undefined): boolean =>
+			one !== undefined && one.admit.length > 0;
+		return (
+			closes(layout) ||
+			this.chainOf(layout).some(closes) ||
+			above.some((key) => closes(this.covering.get(key)) || this.closingRoutes.has(key))
+		);
 	}
 
 	private checkSlot(layout: Layout): void {

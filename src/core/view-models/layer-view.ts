@@ -1,6 +1,6 @@
 import { saidFor } from '../edit/site/bands.ts';
 import { findLayer } from '../edit/find.ts';
-import { layerName, layersOf, type Layout, type Route } from '../model/site.ts';
+import { layerName, layersOf, type Layer, type Layout, type Route } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import type { LayerRef, PagesChoice, SitePart } from '../model/command.ts';
 import { slotOf } from '../resolve/structure.ts';
@@ -51,7 +51,7 @@ export function layerView(resolved: ResolvedSite, ref: LayerRef): LayerView {
 		description: written(resolved, layer.description?.span),
 		admits: isState ? [] : layer.admit.map((role) => role.text),
 		roles: resolved.site.settings.roles.map((role) => role.text),
-		under: isState ? undefined : underWord(layer),
+		under: underWord(layer),
 		pages: layer.kind === 'route' ? pagesOf(layer) : undefined,
 		isPattern: layer.kind === 'route' && /[:*]/.test(layer.pattern.text),
 		layout: layer.kind === 'layout' ? layoutView(resolved, layer) : undefined,
@@ -65,7 +65,7 @@ function written({ reading }: ResolvedSite, span: Span | undefined): string | un
 	return text.replace(/^"|"$/g, '').replaceAll('\\"', '"');
 }
 
-function underWord({ under }: Layout | Route): string | undefined {
+function underWord({ under }: Layer): string | undefined {
 	if (under.kind === 'nearest') return undefined;
 	return under.kind === 'none' ? 'none' : under.name.text;
 }
@@ -83,7 +83,7 @@ function pagesOf({ pages }: Route): PagesChoice {
 function layoutView(resolved: ResolvedSite, layout: Layout): LayoutView {
 	const name = layout.name.text;
 	const asked = layersOf(resolved.site).filter(
-		(one) => one.kind !== 'state' && one.under.kind === 'named' && one.under.name.text === name
+		({ under }) => under.kind === 'named' && under.name.text === name
 	);
 	const wrappers = (members: Layout['members']): string[] =>
 		members.flatMap((one) =>

@@ -154,7 +154,7 @@ function isAlike(a: Layer, b: Layer | undefined): boolean {
 
 /** What the roofline shows of a declaration, or works out from it. */
 function shownOf(layer: Layer): string {
-	const under = layer.kind === 'state' ? undefined : layer.under;
+	const { under } = layer;
 	const title = layer.kind !== 'layout' && layer.title ? templateText(layer.title) : '';
 	const pages =
 		layer.kind !== 'route'
@@ -169,8 +169,8 @@ function shownOf(layer: Layer): string {
 		layerPattern(layer).text,
 		layer.kind === 'layout' && layer.onRequest,
 		layer.kind === 'state' ? [] : layer.admit.map((role) => role.text),
-		under?.kind,
-		under?.kind === 'named' ? under.name.text : '',
+		under.kind,
+		under.kind === 'named' ? under.name.text : '',
 		title,
 		pages
 	]);

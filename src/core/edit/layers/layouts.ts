@@ -46,7 +46,7 @@ export function renameLayout(
 	checkName(to);
 	surgery.replace(layout.name.span, to);
 	for (const layer of layersOf(resolved.site)) {
-		if (layer.kind !== 'state' && layer.under.kind === 'named' && layer.under.name.text === name) {
+		if (layer.under.kind === 'named' && layer.under.name.text === name) {
 			surgery.replace(layer.under.name.span, to);
 		}
 		for (const one of [...layer.fills, ...layer.adjusts]) {
@@ -74,7 +74,7 @@ export function removeLayout(resolved: ResolvedSite, surgery: Surgery, name: str
 	const consequences: string[] = [];
 	const asking = layersOf(resolved.site).filter((layer) => asksFor(layer, layout));
 	for (const layer of asking) {
-		if (layer.kind !== 'state' && layer.under.kind === 'named') surgery.remove(layer.under.span);
+		if (layer.under.kind === 'named') surgery.remove(layer.under.span);
 	}
 	if (asking.length > 0) {
 		const names = listWords(asking.map(layerName));
@@ -103,11 +103,10 @@ export function removeLayout(resolved: ResolvedSite, surgery: Surgery, name: str
 }
 
 function asksFor(layer: Layer, layout: Layout): boolean {
-	if (layer.kind === 'state' || layer.under.kind !== 'named') return false;
-	return layer.under.name.text === layout.name.text;
+	return layer.under.kind === 'named' && layer.under.name.text === layout.name.text;
 }
 
-/** Says what a page or layout sits under: a layout's name, `none`, or undefined for the nearest. */
+/** Says what a page, layout or state sits under: a layout's name, `none`, or undefined for the nearest. */
 export function setUnder(
 	resolved: ResolvedSite,
 	surgery: Surgery,
@@ -115,9 +114,6 @@ export function setUnder(
 	under: string | undefined
 ): void {
 	const layer = findLayer(resolved, ref);
-	if (layer.kind === 'state') {
-		throw new CommandRefused('A state is drawn inside the layouts of the branch where it stands.');
-	}
 	const now = layer.under;
 	if (under === undefined) {
 		if (now.kind !== 'nearest') surgery.remove(now.span);

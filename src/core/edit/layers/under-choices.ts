@@ -25,13 +25,7 @@ export function underChoices(resolved: ResolvedSite, ref: LayerRef): UnderChoice
 			refused: refusal(resolved, layer, layout),
 			now: layout === parent
 		}));
-	return [...layouts, { under: 'none', refused: stateRefusal(layer), now: parent === undefined }];
-}
-
-function stateRefusal(layer: Layer): string | undefined {
-	return layer.kind === 'state'
-		? 'A state is drawn inside the layouts of the branch where it stands.'
-		: undefined;
+	return [...layouts, { under: 'none', refused: undefined, now: parent === undefined }];
 }
 
 function refusal(
@@ -39,7 +33,6 @@ function refusal(
 	layer: Layer,
 	layout: ResolvedSite['site']['layouts'][number]
 ): string | undefined {
-	if (layer.kind === 'state') return stateRefusal(layer);
 	if (layer.kind === 'layout' && resolved.structure.chainOf(layout).includes(layer)) {
 		return `${layout.name.text} sits under ${layerName(layer)} itself.`;
 	}

@@ -58,7 +58,7 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 	};
 }
 
-/** `state KIND at ROUTE { title, pieces, fills }`. */
+/** `state KIND at ROUTE { title, under, pieces, fills }`. */
 export function readState(cursor: Cursor, context: ReadContext): State | undefined {
 	const state = cursor.takeChoice('state', stateKinds);
 	if (!state || !cursor.needWord('at', `The state ${state.text}`)) return undefined;
@@ -66,11 +66,19 @@ export function readState(cursor: Cursor, context: ReadContext): State | undefin
 	if (!at) return undefined;
 	cursor.finish({ block: true });
 	const body = new LayerBody(context);
+	const under = new UnderReader();
 	const pieces: Piece[] = [];
 	const name = `the state ${state.text}`;
 	readBlock(
 		cursor.needBlock(`The state ${state.text}`),
-		{ name, statements: { ...body.statements, piece: pieceReader(pieces, name, context) } },
+		{
+			name,
+			statements: {
+				...body.statements,
+				under: under.read,
+				piece: pieceReader(pieces, name, context)
+			}
+		},
 		context
 	);
 	return {
@@ -78,6 +86,7 @@ export function readState(cursor: Cursor, context: ReadContext): State | undefin
 		state,
 		at: at.pattern,
 		atSpan: at.span,
+		under: under.value,
 		title: body.title,
 		description: body.description,
 		pieces,

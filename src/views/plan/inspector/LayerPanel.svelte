@@ -106,20 +106,17 @@
 				hint={layout.measure === 'space' ? 'Its bands look at the width that it gets.' : undefined}
 			/>
 		{/if}
-		{#if layer.kind !== 'state'}
-			<PanelField
-				label="under"
-				value={view.under ?? ''}
-				placeholder="what covers it"
-				options={[
-					'',
-					'none',
-					...store.roofline.layouts.map(({ name }) => name).filter((name) => name !== layer.name)
-				]}
-				take={(under) =>
-					make({ kind: 'set-under', layer, under: under === '' ? undefined : under })}
-			/>
-		{/if}
+		<PanelField
+			label="under"
+			value={view.under ?? ''}
+			placeholder="what covers it"
+			options={[
+				'',
+				'none',
+				...store.roofline.layouts.map(({ name }) => name).filter((name) => name !== layer.name)
+			]}
+			take={(under) => make({ kind: 'set-under', layer, under: under === '' ? undefined : under })}
+		/>
 		<PanelField
 			label="title"
 			value={view.title ?? ''}

@@ -43,9 +43,7 @@
 			><LayerMark mark={marks.get(name)} /><span>{name}</span></button
 		>
 	{/each}
-	{#if isRoute}
-		<UnderMenu layer={{ kind: 'route', name: page.page }} bind:open={underOpen} />
-	{/if}
+	<UnderMenu layer={{ kind: isRoute ? 'route' : 'state', name: page.page }} bind:open={underOpen} />
 	{#if page.seen.status === 200 && page.seen.stands}
 		<span class="closed" role="status"
 			>{page.seen.stands} stands here while its data is asked for</span
