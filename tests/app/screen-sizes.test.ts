@@ -251,3 +251,31 @@ route /in/deep { piece body """${'<p>line</p>'.repeat(200)}""" }`;
 	assert.deepEqual(stack, [[0, 60], [60, 90], [90, 130], [130, 150]]); // prettier-ignore
 	await page.close();
 });
+
+test('content is scrolled over a head that lies behind, and under one that stays in front', async () => {
+	const text = (stick: string): string => `site "Behind" { }
+layout f at / {
+  region head as header { background #dde7da; stick ${stick}; height 90px; piece b """<b>head</b>""" }
+  region tabs as div { background #ffffff; stick top; height 30px; piece t """<b>tabs</b>""" }
+  region main as main { background #ffffff; slot }
+}
+route / { piece body """${'<p>line</p>'.repeat(120)}""" }`;
+	/** What is seen at the top of the screen once one has scrolled by 400 px, and where head and tabs are. */
+	const scrolled = async (stick: string): Promise<readonly (string | number)[]> => {
+		const page = await openDelivered(stick.replace(' ', '-'), text(stick), 800, 600);
+		await page.evaluate(() => window.scrollTo(0, 400));
+		const found = await page.evaluate(() => {
+			const seen = (y: number): string => {
+				const at = document.elementFromPoint(400, y);
+				return at?.closest('[class*="f-"]')?.className ?? '';
+			};
+			const top = (name: string): number =>
+				document.querySelector(`.${name}`)?.getBoundingClientRect().top ?? -1;
+			return [seen(5), seen(70), top('f-head'), top('f-tabs'), Math.round(window.scrollY)];
+		});
+		await page.close();
+		return found;
+	};
+	assert.deepEqual(await scrolled('top'), ['f-head', 'f-head', 0, 90, 400]);
+	assert.deepEqual(await scrolled('top behind'), ['f-tabs', 'f-main', 0, 0, 400]);
+});

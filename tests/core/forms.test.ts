@@ -28,7 +28,7 @@ test('every setting has a control: words to choose from, a field, or several way
 	);
 	const stick = controlOf(formOf('stick'));
 	assert.ok(stick.kind === 'choice');
-	assert.deepEqual(stick.choices.map(({ value }) => value), ['top', 'bottom', 'none']);
+	assert.deepEqual(stick.choices.map(({ value }) => value), ['top', 'top behind', 'bottom', 'bottom behind', 'none']);
 	const row = controlOf(formOf('new-row'));
 	assert.ok(row.kind === 'choice');
 	assert.deepEqual(row.choices.map(({ name, value }) => `${name}:${value}`), ['on:', 'off:off']);

@@ -200,8 +200,27 @@ test('what follows a head with an overlap is scrolled over it: the head sticks a
 	);
 	assert.deepEqual(places(at(site, 300), 'head', 'main'), ['300 96', '0 2000']);
 	const view = viewOf(site);
-	assert.deepEqual(actions(view), ['head: sticks 1-1400', 'main: rides up 0-1400']);
+	assert.deepEqual(actions(view), ['head: is scrolled over 1-1400', 'main: rides up 0-1400']);
 	assert.deepEqual([...new Set(view.left.map(({ left }) => left))], [600]);
 	const css = sheetsOf(pageNamed(site, '/'), site).map((sheet) => sheet.css).join(''); // prettier-ignore
 	assert.match(css, /\.f-head \{[^}]*z-index: var\(--under\)/);
 });
+
+test('a head behind what is scrolled keeps to the edge, covers nothing and is kept below by nothing', () => {
+	const head = (stick: string) =>
+		resolve(
+			shell(`region head as header { height 96px; stick ${stick}; piece fix-10-10 """x""" }
+  region menu as div { height 40px; stick top; piece fix-11-10 """x""" }
+  region main as main { slot }`)
+		);
+	const behind = head('top behind');
+	assert.deepEqual(places(at(behind, 300), 'head', 'menu', 'main'), ['300 96', '300 40', '136 2000']);
+	assert.deepEqual(places(at(head('top'), 300), 'head', 'menu', 'main'), ['300 96', '396 40', '136 2000']);
+	assert.deepEqual(actions(viewOf(behind)).filter((one) => one.startsWith('head')), ['head: is scrolled over 1-1536', 'head: is covered 1-1536']);
+	assert.deepEqual([...new Set(viewOf(behind).left.map(({ left }) => left))].at(-1), 560);
+	const css = sheetsOf(pageNamed(behind, '/'), behind).map((sheet) => sheet.css).join('');
+	assert.match(css, /--under: -1/);
+	assert.match(css, /\.f-head \{[^}]*position: sticky;[^}]*z-index: var\(--under\)/);
+	assert.match(css, /\.f-menu \{[^}]*inset-block-start: 0/);
+	assert.match(css, /\.f \{[^}]*isolation: isolate/, 'it stays over the background of what is around it');
+}); // prettier-ignore

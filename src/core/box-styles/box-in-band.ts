@@ -2,9 +2,9 @@ import type { SettingsAt } from '../model/setting.ts';
 import { settingsAt, type Bands } from '../resolve/bands.ts';
 import { hasBoundedHeight } from '../settings/box/height.ts';
 import { isApart } from '../settings/member/show.ts';
-import { edgeOf } from '../settings/member/stick.ts';
+import { isOverlapped } from '../settings/member/overlap.ts';
+import { edgeOf, isBehind } from '../settings/member/stick.ts';
 import type { Around, Edge, Inside, Placed } from '../settings/placed.ts';
-import { isZero } from '../size/sums.ts';
 import type { Box } from './frame.ts';
 import { insideAt } from './inside.ts';
 import { stuckAt } from './stick.ts';
@@ -53,8 +53,8 @@ export class BoxInBand implements Placed {
 		return (
 			brought ||
 			box.contents.some(({ settings }) => {
-				const { overlap, show } = settingsAt(settings, surroundings.bands, band);
-				return overlap !== undefined && !isZero(overlap) && show?.kind !== 'hidden';
+				const said = settingsAt(settings, surroundings.bands, band);
+				return isBehind(said) || (isOverlapped(said) && said.show?.kind !== 'hidden');
 			})
 		);
 	}

@@ -1,4 +1,4 @@
-import { boxesIn, kindsIn } from './used.ts';
+import { boxesIn, liesUnderIn, mayLieUnder } from './used.ts';
 import { Memory } from '../lib/memory.ts';
 import type { Setting } from '../model/setting.ts';
 import { type Layer, type Layout, layersOf } from '../model/site.ts';
@@ -9,7 +9,7 @@ import type { Edges } from './surroundings.ts';
 
 /** What other layers bring into a layout, on any page, as far as the layout's own boxes depend on it. */
 
-/** Regions of a layout into which other layers put something with an overlap, on whatever page. */
+/** Regions of a layout into which other layers put something that its neighbours lie over, on whatever page. */
 export function overlappedIn(layout: Layout, structure: Structure): ReadonlySet<string> {
 	const known = overlaps.get(structure, [], () => allOverlapped(structure));
 	return known.get(layout) ?? new Set();
@@ -25,7 +25,7 @@ function allOverlapped({ site, chainOf }: Structure): Map<Layout, Set<string>> {
 		else found.set(layout, new Set([region]));
 	};
 	for (const layer of layersOf(site)) {
-		if (!kindsIn(layer).has('overlap')) continue;
+		if (!liesUnderIn(layer)) continue;
 		const chain = chainOf(layer);
 		const around = chain.at(-1);
 		const slot = around && slotOf(around);
@@ -40,7 +40,7 @@ function allOverlapped({ site, chainOf }: Structure): Map<Layout, Set<string>> {
 }
 
 function hasOverlap({ settings }: { readonly settings: readonly Setting[] }): boolean {
-	return settings.some(({ kind }) => kind === 'overlap');
+	return settings.some(mayLieUnder);
 }
 
 const insides = new Memory<Structure, ReadonlyMap<Layout, Edges>>();
@@ -80,6 +80,6 @@ function edgesOfSettings(boxes: readonly { readonly settings: readonly Setting[]
 	const settings = boxes.flatMap((box) => box.settings);
 	const shrinks = settings.some(({ kind, value }) => kind === 'shrink' && value !== 'none');
 	const keeps = (edge: Edge): boolean =>
-		settings.some(({ kind, value }) => kind === 'stick' && value === edge);
+		settings.some((one) => one.kind === 'stick' && one.value.startsWith(edge));
 	return { top: shrinks || keeps('top'), bottom: keeps('bottom') };
 }

@@ -2,7 +2,7 @@ import type { Layout } from '../model/site.ts';
 import type { Bands } from '../resolve/bands.ts';
 import type { Edge } from '../settings/placed.ts';
 import { frameOf } from './frame.ts';
-import { sticksInside } from './stick.ts';
+import { coversInside } from './stick.ts';
 import type { Edges, Surroundings } from './surroundings.ts';
 
 const bothEdges: Edges = { top: true, bottom: true };
@@ -18,6 +18,6 @@ export function surroundingsOf(
 	overlapped: ReadonlySet<string> = new Set()
 ): Surroundings {
 	const sticks = (edge: Edge): boolean =>
-		outer.some((one) => sticksInside(frameOf(one, bands).root, edge, bands));
+		outer.some((one) => coversInside(frameOf(one, bands).root, edge, bands));
 	return { bands, outside: { top: sticks('top'), bottom: sticks('bottom') }, inside, overlapped };
 }

@@ -1,7 +1,7 @@
 import { bandPlaces, settingsAt, type Bands } from '../resolve/bands.ts';
 import { isAbove } from '../settings/arrangements/list.ts';
 import { scrolls } from '../settings/box/scroll.ts';
-import { edgeOf, keptHeight } from '../settings/member/stick.ts';
+import { coveredEdge, edgeOf, keptHeight } from '../settings/member/stick.ts';
 import type { Edge } from '../settings/placed.ts';
 import { sumOf } from '../size/sums.ts';
 import type { Box } from './frame.ts';
@@ -54,8 +54,16 @@ export function sticksInside(box: Box, edge: Edge, bands: Bands): boolean {
 	return own || box.members.some((member) => sticksInside(member, edge, bands));
 }
 
+/** The same of what covers what is scrolled. */
+export function coversInside(box: Box, edge: Edge, bands: Bands): boolean {
+	const own = bandPlaces(bands).some(
+		(band) => coveredEdge(settingsAt(box.settings, bands, band)) === edge
+	);
+	return own || box.members.some((member) => coversInside(member, edge, bands));
+}
+
 /**
- * Boxes of the same layout that keep to the same edge before a box gets there: those above it for
+ * Boxes of the same layout that cover the same edge before a box gets there: those above it for
  * the top, those below it for the bottom, nearest to the edge first.
  */
 function keptBefore(box: Box, edge: Edge, bands: Bands, band: number): Box[] {
@@ -68,7 +76,7 @@ function keptBefore(box: Box, edge: Edge, bands: Bands, band: number): Box[] {
 		settings: settingsAt(one.settings, bands, band)
 	});
 	const beside = parent.members.filter((one) => {
-		if (one === box || edgeOf(settingsAt(one.settings, bands, band)) !== edge) return false;
+		if (one === box || coveredEdge(settingsAt(one.settings, bands, band)) !== edge) return false;
 		return edge === 'top'
 			? isAbove(inside, neighbour(one), neighbour(box))
 			: isAbove(inside, neighbour(box), neighbour(one));

@@ -1,5 +1,5 @@
 import { Memory } from '../lib/memory.ts';
-import type { SettingKind } from '../model/setting.ts';
+import type { Setting, SettingKind } from '../model/setting.ts';
 import {
 	layersOf,
 	type Adjust,
@@ -24,11 +24,23 @@ export function settingKindsUsed(site: Site): ReadonlySet<SettingKind> {
 }
 
 /** The kinds of settings that a layer says. */
-export function kindsIn(layer: Layer): ReadonlySet<SettingKind> {
+function kindsIn(layer: Layer): ReadonlySet<SettingKind> {
 	return known.get(layer, [], () => {
 		const settings = boxesIn(layer).flatMap((box) => box.settings);
 		return new Set(settings.map((setting) => setting.kind));
 	});
+}
+
+/** Whether a setting lets what follows lie over its box. */
+export function mayLieUnder({ kind, value }: Setting): boolean {
+	return kind === 'overlap' || (kind === 'stick' && value.toString().endsWith('behind'));
+}
+
+/** Whether some box of a layer may lie under what follows. */
+export function liesUnderIn(layer: Layer): boolean {
+	const kinds = kindsIn(layer);
+	if (!kinds.has('overlap') && !kinds.has('stick')) return false;
+	return boxesIn(layer).some(({ settings }) => settings.some(mayLieUnder));
 }
 
 /** Everything with settings that a layer brings. */

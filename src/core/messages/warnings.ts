@@ -134,6 +134,8 @@ export const warnings = {
 		`Text in ${box} is cut off by ${by} px: what it stands in hides what sticks out of it.`,
 	'content-cut': (box: string, by: number) =>
 		`What is in ${box} needs up to ${by} px more height than ${box} has, and lies over what follows.`,
+	'behind-shows': (region: string, behind: string) =>
+		`${region} is scrolled over ${behind} and has no background, so that ${behind} shows between its words.`,
 	'stuck-bare': (region: string) =>
 		`${region} keeps to an edge and has no background, so what is scrolled shows through it.`,
 	'scroller-flat': (box: string, px: number) =>

@@ -46,6 +46,8 @@ export const placements = ['auto', 'start', 'center', 'end', 'stretch'] as const
 export type Placement = (typeof placements)[number];
 
 export const stickEdges = ['top', 'bottom', 'none'] as const;
+/** An edge to keep to, in front of what is scrolled or behind it. */
+export type Stick = (typeof stickEdges)[number] | 'top behind' | 'bottom behind';
 export const shadows = ['none', 'always', 'scrolled'] as const;
 export const scrolls = ['page', 'own'] as const;
 
@@ -69,7 +71,7 @@ export interface SettingValues {
 	readonly gap: readonly string[];
 	/** Content is centred and no wider than this; the background reaches on. */
 	readonly contain: string;
-	readonly stick: (typeof stickEdges)[number];
+	readonly stick: Stick;
 	readonly shadow: (typeof shadows)[number];
 	/** From the first height to the second as one scrolls. */
 	readonly shrink: { readonly from: string; readonly to: string } | 'none';

@@ -6,7 +6,7 @@ import type { ScrollerName } from '../geometry/page.ts';
 import { bandAt, settingsAt, type Bands } from '../resolve/bands.ts';
 import type { Trial } from '../model/trial.ts';
 import type { ResolvedPage } from '../resolve/page.ts';
-import { isZero } from '../size/sums.ts';
+import { isOverlapped } from '../settings/member/overlap.ts';
 import { isNamed, ownContent } from './own-content.ts';
 import { roomLeft, scrollReach, seenOf } from './room-left.ts';
 import { actionsAt, scrollActions, type ScrollAction, type ScrollTraits } from './states.ts';
@@ -247,8 +247,7 @@ function traitsOf(
 function followsOverlap(box: Box, bands: Bands, band: number): boolean {
 	const { members = [] } = box.parent ?? {};
 	const before = members[members.indexOf(box) - 1];
-	const overlap = before && settingsAt(before.settings, bands, band).overlap;
-	return overlap !== undefined && !isZero(overlap);
+	return before !== undefined && isOverlapped(settingsAt(before.settings, bands, band));
 }
 
 function scrollersOf(boxes: readonly PlacedBox[]): Scroller[] {

@@ -3,7 +3,7 @@ import { shadowRange } from '../settings/member/shadow.ts';
 import { isAround, hasLeft } from './room-left.ts';
 
 /** What scrolling does to a box. */
-export const scrollActions = ['sticks', 'is pushed away', 'shrinks', 'gets its shadow', 'is covered', 'rides up'] as const; // prettier-ignore
+export const scrollActions = ['sticks', 'is scrolled over', 'is pushed away', 'shrinks', 'gets its shadow', 'is covered', 'rides up'] as const; // prettier-ignore
 export type ScrollAction = (typeof scrollActions)[number];
 
 /** What a box is known for besides where it is. */
@@ -26,7 +26,7 @@ export function actionsAt(
 ): Set<ScrollAction> {
 	const actions = new Set<ScrollAction>();
 	const { sticking } = box;
-	if (hasLeft(box)) actions.add(sticking?.pushed === true ? 'is pushed away' : 'sticks');
+	if (hasLeft(box)) actions.add(stuckAction(sticking));
 	if (box.height > traits.shrinksTo + 0.5 && traits.shrinksTo < traits.height - 0.5) {
 		actions.add('shrinks');
 	}
@@ -36,6 +36,11 @@ export function actionsAt(
 	if (traits.ridesUp) actions.add('rides up');
 	if (page.stuck.some((other) => covers(other, box, page.boxes))) actions.add('is covered');
 	return actions;
+}
+
+function stuckAction(sticking: PlacedBox['sticking']): ScrollAction {
+	if (sticking?.pushed) return 'is pushed away';
+	return sticking?.under ? 'is scrolled over' : 'sticks';
 }
 
 /** Of two boxes that stick, the one that is written later lies over the other; all of them lie over the rest. */

@@ -145,6 +145,22 @@ export type Control =
 	/** One of several ways, each with places of its own. */
 	| { readonly kind: 'ways'; readonly ways: readonly (readonly FormPlace[])[] };
 
+/** More are chosen place by place. */
+const mostChoices = 6;
+
+/** All values of a way that has only words, those without what can be left out first. */
+function valuesOf(way: readonly FormPlace[]): string[] {
+	return way.reduce<string[]>(
+		(values, { choices, optional }) => {
+			return values.flatMap((value) => {
+				const longer = choices.map((word) => (value === '' ? word : `${value} ${word}`));
+				return optional ? [value, ...longer] : longer;
+			});
+		},
+		['']
+	);
+}
+
 /** The control that a form asks for. */
 export function controlOf(text: string): Control {
 	const ways = readForm(text);
@@ -155,12 +171,11 @@ export function controlOf(text: string): Control {
 	}
 	const places = ways.flat();
 	const isWord = (word: string): boolean => blankOf(word) === undefined;
-	if (
-		ways.every((way) => way.length === 1) &&
-		places.every(({ choices }) => choices.every(isWord))
-	) {
-		const choices = places.flatMap(({ choices: words }) => words);
-		return { kind: 'choice', choices: choices.map((word) => ({ value: word, name: word })) };
+	if (places.every(({ choices }) => choices.every(isWord))) {
+		const values = ways.flatMap(valuesOf);
+		if (values.length <= mostChoices) {
+			return { kind: 'choice', choices: values.map((value) => ({ value, name: value })) };
+		}
 	}
 	const hasText = places.some(({ choices }) => choices.some((word) => blankOf(word) === 'TEXT'));
 	const namesWay = ways.some((way) => way.length > 1 && (way[0]?.choices.every(isWord) ?? false));

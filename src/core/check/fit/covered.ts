@@ -2,7 +2,7 @@ import { warning } from '../../messages/problem.ts';
 import type { PlacedBox } from '../../geometry/page-layout.ts';
 import { bandAt, settingsAt, type Bands } from '../../resolve/bands.ts';
 import type { ResolvedPage } from '../../resolve/page.ts';
-import { isZero } from '../../size/sums.ts';
+import { isOverlapped } from '../../settings/member/overlap.ts';
 import type { FitCheck } from '../check.ts';
 import { boxSaid } from '../subject/box-said.ts';
 import { seenWhere, type Candidate } from '../subject/fitted-page.ts';
@@ -72,6 +72,5 @@ function overOf(a: PlacedBox, b: PlacedBox): number[] {
 
 function overlapsAt({ name }: PlacedBox, width: number, page: ResolvedPage, bands: Bands): boolean {
 	const said = boxSaid(name, page)?.settings ?? [];
-	const { overlap } = settingsAt(said, bands, bandAt(bands, width));
-	return overlap !== undefined && !isZero(overlap);
+	return isOverlapped(settingsAt(said, bands, bandAt(bands, width)));
 }

@@ -1,5 +1,4 @@
-import { settingKindsUsed } from '../../box-styles/used.ts';
-import type { SettingKind } from '../../model/setting.ts';
+import { liesUnderIn, settingKindsUsed } from '../../box-styles/used.ts';
 import { layersOf, pagesOf, type Site, type Token } from '../../model/site.ts';
 import { isDrawer } from '../../resolve/boxes/drawers.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
@@ -86,9 +85,10 @@ const skipRules = `.${skipClass} {
 }`;
 
 /** Who lies over whom, and how a shadow looks: written where some box needs it. */
-function orderLines(used: ReadonlySet<SettingKind>): string[] {
+function orderLines(site: Site): string[] {
+	const used = settingKindsUsed(site);
 	return [
-		...(used.has('overlap') ? ['--under: -1;'] : []),
+		...(layersOf(site).some(liesUnderIn) ? ['--under: -1;'] : []),
 		...(used.has('stick') || used.has('shrink') ? ['--stuck: 1;'] : []),
 		...(used.has('shadow') ? ['--shadow: 0 2px 8px rgb(0 0 0 / 0.2);'] : [])
 	];
@@ -156,7 +156,7 @@ function rootRules(site: Site): string[] {
 		const lines = some.map(valueLine);
 		// What browsers draw by themselves follows too.
 		const scheme = night.length > 0 ? ['color-scheme: light dark;'] : [];
-		const text = rule(':root', band ? lines : [...scheme, ...lines, ...orderLines(used)]);
+		const text = rule(':root', band ? lines : [...scheme, ...lines, ...orderLines(site)]);
 		const from = band?.from ?? 0;
 		return from === 0 ? text : group(bandQuery(from, undefined), [text]);
 	});

@@ -1,6 +1,12 @@
+import type { SettingsAt } from '../../model/setting.ts';
 import { isZero, negative } from '../../size/sums.ts';
 import { acrossLines, members, type SettingDefinition } from '../definition.ts';
 import { edgeOf } from './stick.ts';
+
+/** Whether what follows rides up over a box. */
+export function isOverlapped({ overlap: said }: SettingsAt): boolean {
+	return said !== undefined && !isZero(said);
+}
 
 export const overlap: SettingDefinition<'overlap'> = {
 	kind: 'overlap',

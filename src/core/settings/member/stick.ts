@@ -7,20 +7,35 @@ import { isApart } from './show.ts';
 export const stick: SettingDefinition<'stick'> = {
 	kind: 'stick',
 	on: members,
-	form: 'top | bottom | none',
-	says: 'keeps to the top or bottom as one scrolls',
+	form: 'top/bottom [behind] | none',
+	says: 'keeps to the top or bottom as one scrolls, in front of what is scrolled or behind it',
 	called: 'The edge to stick to',
 	first: 'top',
 	inStyles: /^(position|inset|top|bottom|left|right)/,
-	read: (words) => words.takeChoice('edge to stick to', stickEdges),
+	read(words) {
+		const edge = words.takeChoice('edge to stick to', stickEdges);
+		if (edge === undefined || edge === 'none') return edge;
+		return words.takeWord('behind') ? `${edge} behind` : edge;
+	},
 	declare: declareStuck
 };
 
 /** The edge a box keeps to; what shrinks as one scrolls keeps to the top. */
 export function edgeOf(settings: SettingsAt): Edge | undefined {
 	if (isApart(settings)) return undefined;
-	if (settings.stick === 'top' || settings.stick === 'bottom') return settings.stick;
+	const { stick: said = 'none' } = settings;
+	if (said !== 'none') return said.startsWith('top') ? 'top' : 'bottom';
 	return shrinkOf(settings) ? 'top' : undefined;
+}
+
+/** Whether what is scrolled goes by over a box, not under it. */
+export function isBehind(settings: SettingsAt): boolean {
+	return settings.stick?.endsWith(' behind') === true && edgeOf(settings) !== undefined;
+}
+
+/** The edge at which a box covers what is scrolled. */
+export function coveredEdge(settings: SettingsAt): Edge | undefined {
+	return isBehind(settings) ? undefined : edgeOf(settings);
 }
 
 export function shrinkOf({ shrink }: SettingsAt): { from: string; to: string } | undefined {
@@ -43,7 +58,7 @@ export function declareStuck(placed: Placed): Declarations {
 	return {
 		position: 'sticky',
 		[edge === 'top' ? 'inset-block-start' : 'inset-block-end']: placed.stuckAt(edge),
-		'z-index': 'var(--stuck)',
+		'z-index': isBehind(placed.settings) ? 'var(--under)' : 'var(--stuck)',
 		...(sideways && { 'align-self': edge === 'top' ? 'start' : 'end' })
 	};
 }

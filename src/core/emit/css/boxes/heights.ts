@@ -7,7 +7,7 @@ import { edgesInside } from '../../../box-styles/landing.ts';
 import { surroundingsOf } from '../../../box-styles/outside.ts';
 import type { Structure } from '../../../resolve/structure.ts';
 import { bandPlaces, settingsAt, type Bands } from '../../../resolve/bands.ts';
-import { edgeOf, keptHeight, shrinkOf } from '../../../settings/member/stick.ts';
+import { coveredEdge, keptHeight, shrinkOf } from '../../../settings/member/stick.ts';
 import { classNames } from '../../names.ts';
 import type { Printed } from './printed.ts';
 
@@ -76,7 +76,7 @@ export function heightLines(
 
 function heightIn({ settings }: Box, band: number, bands: Bands): string | undefined {
 	const said = settingsAt(settings, bands, band);
-	return edgeOf(said) === undefined ? undefined : keptHeight(said);
+	return coveredEdge(said) === undefined ? undefined : keptHeight(said);
 }
 
 /** What a box declares, with its own height by its name. */
