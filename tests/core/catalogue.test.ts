@@ -79,6 +79,7 @@ const cases: Readonly<Partial<Record<Code, Case>>> = {
 		text: 'layout x at /x { region main as main { slot }; region r as br { } }'
 	},
 	'too-many-sizes': box('gap 1px 2px 3px'),
+	'margin-auto': box('margin auto'),
 	'count-zero': box('span 0'),
 	'site-address-invalid': site('address "seeds"'),
 	'aspect-invalid': box('aspect 0'),

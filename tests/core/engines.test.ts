@@ -23,7 +23,7 @@ const before2022: Readonly<Record<string, readonly string[]>> = {
 		'color-scheme', 'display', 'flex', 'flex-direction', 'flex-wrap', 'gap', 'grid-area', 'grid-column', 'grid-row',
 		'grid-auto-rows', 'grid-template-areas', 'grid-template-columns', 'grid-template-rows', 'height', 'inset', 'inset-block', 'inset-block-end',
 		'inset-block-start', 'inset-inline', 'inset-inline-start', 'isolation', 'justify-content', 'justify-self', 'list-style', 'margin',
-		'margin-block-end', 'margin-inline-start', 'max-height', 'max-width', 'min-height', 'min-width', 'order', 'overflow', 'padding',
+		'margin-block-end', 'margin-block-start', 'margin-inline-end', 'margin-inline-start', 'max-height', 'max-width', 'min-height', 'min-width', 'order', 'overflow', 'padding',
 		'padding-block', 'padding-inline', 'position', 'scroll-padding-block-end', 'scroll-padding-block-start', 'width', 'z-index',
 		'inset-inline-end'
 	],

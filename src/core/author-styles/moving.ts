@@ -11,7 +11,6 @@ const nothing = /^(auto|none|normal|initial|unset|revert|revert-layer|visible|st
 
 /** Properties that no setting says; with the values by which they change nothing. */
 const otherAdvice: readonly Advice[] = [
-	[/^margin/, 'say it with the gap or pad of what it stands in', new RegExp(`^(${zero}|auto)( (${zero}|auto))*$`)],
 	[/^(display|grid|flex|columns|column-(count|width)|float|place-|justify-|align-)/, 'say it with arrange', /^(flow-root|stretch|start)$/],
 	[/^box-sizing$/, 'leave it: the sizes of boxes count with their padding and border', /^border-box$/],
 	[/^(transform|translate|rotate|scale|zoom)$/, 'give it to something inside', /^(1|100%)$/],
@@ -24,6 +23,7 @@ const otherAdvice: readonly Advice[] = [
 const idle: readonly (readonly [property: RegExp, value: RegExp])[] = [
 	[/^(width|inline-size|max-(width|inline-size))$/, /^100%$/],
 	[/^min-/, zeros],
+	[/^margin/, new RegExp(`^(${zero}|auto)( (${zero}|auto))*$`)],
 	[/^position$/, /^relative$/],
 	[/^(top|right|bottom|left|inset)/, zeros],
 	[/^order$/, /^0$/],

@@ -15,6 +15,7 @@ import { edgeDeclarations } from './edges.ts';
 import type { Box } from './frame.ts';
 import { BoxInBand } from './box-in-band.ts';
 import { insideAt } from './inside.ts';
+import { sumOf } from '../size/sums.ts';
 import type { Surroundings } from './surroundings.ts';
 
 /** Everything that CSS has to say about a box in one band. */
@@ -34,11 +35,17 @@ export function declare(box: Box, band: number, surroundings: Surroundings): Dec
 	}
 	const member = declareMember(placed);
 	if (member.display === 'none') return member;
+	const said = declareSettings(placed);
+	// What is left free before it in columns, and its own margin.
+	const starts = [member['margin-inline-start'], said['margin-inline-start']];
+	const [free, own] = starts;
+	const isBoth = free !== undefined && own !== undefined;
 	return {
 		...declareInside(inside, settings),
 		...edgeDeclarations(placed),
 		...member,
-		...declareSettings(placed),
+		...said,
+		...(isBoth && { 'margin-inline-start': own === 'auto' ? free : sumOf([free, own]) }),
 		// What rides under its neighbours stays over the background of the box that holds them.
 		...(placed.overlapsInside && { isolation: 'isolate' })
 	};

@@ -1,5 +1,6 @@
 import { larger } from '../size/turns.ts';
 import type { LayoutBox, Layouter } from './layout-box.ts';
+import { autoBefore, marginAcross, marginDown } from './margins.ts';
 import { contribution, usedWidth } from './sizing.ts';
 
 /**
@@ -15,12 +16,12 @@ export function layBlock(
 ): number {
 	let y = 0;
 	for (const child of children) {
-		const start = child.style.marginStart.at(width, layouter.view);
-		const used = usedWidth(child, width - start, width, true, layouter);
+		const room = width - marginAcross(child, width, layouter);
+		const used = usedWidth(child, room, width, true, layouter);
 		layouter.lay(child, used, undefined, width);
-		child.x = start;
-		child.y = y;
-		y += child.height + child.style.marginBottom.at(width, layouter.view);
+		child.x = child.style.marginStart.at(width, layouter.view) + autoBefore(child, room - used);
+		child.y = y + child.style.marginTop.at(width, layouter.view);
+		y += child.height + marginDown(child, width, layouter);
 	}
 	return larger(0, y);
 }
@@ -30,7 +31,7 @@ export function blockIntrinsic(box: LayoutBox, layouter: Layouter): { min: numbe
 	let min = 0;
 	let max = 0;
 	for (const child of box.children) {
-		const margin = child.style.marginStart.at(0, layouter.view);
+		const margin = marginAcross(child, 0, layouter);
 		min = larger(min, contribution(child, 'min', layouter) + margin);
 		max = larger(max, contribution(child, 'max', layouter) + margin);
 	}

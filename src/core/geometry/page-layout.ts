@@ -320,9 +320,10 @@ class Placer {
 				: // A box counts here even where it has no area.
 					children.reduce(({ x, y }, child) => {
 						const below = child.style.marginBottom.at(child.laidBase, this.view);
+						const beside = child.style.marginEnd.at(child.laidBase, this.view);
 						const out = this.outOfRun(child);
 						return {
-							x: larger(x, inner.x + child.x + child.width + out + padEnd),
+							x: larger(x, inner.x + child.x + child.width + beside + out + padEnd),
 							y: larger(y, inner.y + child.y + child.height + below + padBottom)
 						};
 					}, nowhere);
@@ -392,6 +393,7 @@ class Placer {
 			return { by: larger(y, smaller(least, most)) - y, pushed: least > most, under };
 		}
 		const most = port.bottom - (style.bottom?.at(0, this.view) ?? 0) - height;
-		return { by: smaller(y, larger(most, bounds.top)) - y, pushed: most < bounds.top, under };
+		const highest = bounds.top + style.marginTop.at(laidBase, this.view);
+		return { by: smaller(y, larger(most, highest)) - y, pushed: most < highest, under };
 	}
 }

@@ -48,8 +48,13 @@ export interface Style {
 	readonly lineTop: Length;
 	readonly lineEnd: Length;
 	readonly lineBottom: Length;
-	readonly marginStart: Length;
+	readonly marginTop: Length;
 	readonly marginBottom: Length;
+	readonly marginStart: Length;
+	readonly marginEnd: Length;
+	/** Sides that take what is left. */
+	readonly autoStart: boolean;
+	readonly autoEnd: boolean;
 	readonly scrolls: boolean;
 	/** It scrolls along lines only. */
 	readonly isStrip: boolean;
@@ -117,8 +122,12 @@ export function readStyle(declared: Declarations, lookup: Lookup): Style {
 		lineTop: withBorder(zero, line(declared['border-block-width']?.start)),
 		lineEnd: withBorder(zero, line(declared['border-inline-width']?.end)),
 		lineBottom: withBorder(zero, line(declared['border-block-width']?.end)),
-		marginStart: space(declared['margin-inline-start']),
+		marginTop: space(declared['margin-block-start']),
 		marginBottom: space(declared['margin-block-end']),
+		marginStart: space(declared['margin-inline-start']),
+		marginEnd: space(declared['margin-inline-end']),
+		autoStart: declared['margin-inline-start'] === 'auto',
+		autoEnd: declared['margin-inline-end'] === 'auto',
 		scrolls: declared.overflow !== undefined,
 		isStrip: declared.overflow === 'auto hidden',
 		order: declared.order ?? 0,
@@ -281,14 +290,15 @@ export function countsByShare({ columns, minWidth, maxWidth, padStart, padEnd }:
 
 /** Whether a width that a box or its content would like depends on the size of the screen. */
 export function widthsDepend(style: Style): boolean {
-	const { width, minWidth, maxWidth, padStart, padEnd, marginStart, flexBasis, columnGap } = style;
+	const { width, minWidth, maxWidth, padStart, padEnd, flexBasis, columnGap } = style;
 	const lengths: (Length | undefined)[] = [
 		typeof width === 'string' ? undefined : width,
 		minWidth,
 		maxWidth,
 		padStart,
 		padEnd,
-		marginStart,
+		style.marginStart,
+		style.marginEnd,
 		flexBasis,
 		columnGap,
 		...lengthsOf(style.columns)

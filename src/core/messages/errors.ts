@@ -216,6 +216,8 @@ export const errors = {
 		`"${text}" is a share, but nothing says what of: ${kind} needs a length such as 24px here.`,
 	'tracks-invalid': (text: string, why: string) =>
 		`"${text}" cannot be read as sizes of columns or rows: ${why}.`,
+	'margin-auto': () =>
+		'Only the sides of a margin can be auto: above and below, nothing says how much is left.',
 	'columns-open': (text: string) =>
 		`"${text}" leaves open how many columns there are: members that fill them in order need a number that is known, so write each column, or repeat(3, …).`,
 	'token-unknown': (name: string, known: string) =>

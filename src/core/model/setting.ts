@@ -63,6 +63,8 @@ export interface SettingValues {
 	readonly aspect: Ratio | 'auto';
 	/** One to four, in the order of CSS `padding`, the sideways ones as end and start. */
 	readonly pad: readonly string[];
+	/** One to four, in the same order; `auto` at a side takes what is left there. */
+	readonly margin: readonly string[];
 	/** One to four widths, in the same order. */
 	readonly border: readonly string[];
 	/** A CSS colour, or `none`. */

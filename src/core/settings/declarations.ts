@@ -77,8 +77,10 @@ export interface CssValues {
 	readonly 'border-inline-width': Sides;
 	readonly 'padding-block': Sides;
 	readonly 'padding-inline': Sides;
-	readonly 'margin-inline-start': CssText;
+	readonly 'margin-block-start': CssText;
 	readonly 'margin-block-end': CssText;
+	readonly 'margin-inline-start': CssText;
+	readonly 'margin-inline-end': CssText;
 	readonly overflow: 'auto' | 'auto hidden';
 	readonly 'background-color': CssText;
 	readonly 'box-shadow': CssText;

@@ -17,8 +17,8 @@ export interface Need {
 	readonly said: string;
 	/** What is said is a whole reason, not a way to arrange. */
 	readonly isWhole?: true;
-	/** `around` is how the box around it arranges, `own` what else holds for the box. */
-	met(around: Inside, own: SettingsAt): boolean;
+	/** `around` is how the box around it arranges, `own` what else holds for the box, which is `on`. */
+	met(around: Inside, own: SettingsAt, on: Placed['kind']): boolean;
 }
 
 /** Everything there is to know of one setting, in one place. */

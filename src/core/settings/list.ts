@@ -13,6 +13,7 @@ import { skip } from './box/skip.ts';
 import { width } from './box/width.ts';
 import type { Declarations } from './declarations.ts';
 import type { SettingDefinition, Size } from './definition.ts';
+import { margin } from './member/margin.ts';
 import { label } from './member/label.ts';
 import { newRow } from './member/new-row.ts';
 import { offset } from './member/offset.ts';
@@ -55,6 +56,7 @@ export const settings: { readonly [K in SettingKind]: Readable<K> } = {
 	max: readable(max),
 	aspect: readable(aspect),
 	pad: readable(pad),
+	margin: readable(margin),
 	border: readable(border),
 	background: readable(background),
 	gap: readable(gap),

@@ -5,7 +5,14 @@ import type { CssText } from './declarations.ts';
 export type BoxKind = 'layout' | 'wrapper' | 'region' | 'piece';
 
 /** How the members of a box lie in one band; a strip is a line of its own kind. */
-export type Inside = Arrangement | { readonly kind: 'strip' } | { readonly kind: 'flow' };
+export type Inside = Arrangement | { readonly kind: 'strip' } | Flow;
+
+/** One below the other. */
+export interface Flow {
+	readonly kind: 'flow';
+	/** Some of them keep a distance above or below, which must not collapse into that of the next one. */
+	readonly isSpaced?: true;
+}
 
 /** Where a box stands: how its parent arranges in the band, and what holds for the parent. */
 export interface Around {

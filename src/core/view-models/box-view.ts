@@ -146,7 +146,7 @@ export function boxView(resolved: ResolvedSite, ref: SizedRef, width: number): B
 	const kind = isPiece ? 'piece' : box.kind;
 	const wordsOf = (setting: SettingKind): SettingWords => {
 		const { form, says, everywhere = false, needs } = settings[setting];
-		const idle = needs && !needs.met(inside, own) ? needs : undefined;
+		const idle = needs && !needs.met(inside, own, kind) ? needs : undefined;
 		const why = idle?.isWhole
 			? idle.said
 			: idle && `it needs something around it that is arranged ${idle.said}`;

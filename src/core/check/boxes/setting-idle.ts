@@ -43,10 +43,11 @@ function idleIn({ member, around }: Placement, { settings: { bands } }: Site): P
 	for (const place of bandPlaces(bands)) {
 		const inside = arrangementAt(around.arrangements, bands, place) ?? { kind: 'flow' };
 		const own = settingsAt(member.settings, bands, place);
+		const on = member.kind === 'region' || member.kind === 'wrapper' ? member.kind : 'piece';
 		for (const kind of kinds) {
 			const setting = settingHolding(member.settings, kind, bands, place);
 			const { needs } = settings[kind];
-			if (setting && (!needs || needs.met(inside, own))) useful.add(setting);
+			if (setting && (!needs || needs.met(inside, own, on))) useful.add(setting);
 		}
 	}
 	return member.settings.flatMap((setting) => {

@@ -47,6 +47,7 @@ export const styleOfBox: LayerCheck = {
 const sameWords: ReadonlyMap<string, SettingKind> = new Map(
 	Object.entries<SettingKind>({
 		padding: 'pad',
+		margin: 'margin',
 		width: 'width',
 		height: 'height',
 		gap: 'gap',

@@ -1,5 +1,6 @@
 import { larger, smaller } from '../../size/turns.ts';
 import type { LayoutBox, Layouter } from '../layout-box.ts';
+import { autoBefore, autoSides, marginAcross, marginDown } from '../margins.ts';
 import { contentHeightBounds, padDown, setHeight, usedWidth } from '../sizing.ts';
 import type { Style } from '../style.ts';
 import { alignedAt, justified } from './alignment.ts';
@@ -20,8 +21,8 @@ export function layColumn(
 	const gap = style.rowGap.at(width, layouter.view);
 	const widths = box.children.map((child) => {
 		const align = child.style.alignSelf ?? style.align;
-		const room = width - child.style.marginStart.at(width, layouter.view);
-		const stretches = align === 'stretch';
+		const room = width - marginAcross(child, width, layouter);
+		const stretches = align === 'stretch' && autoSides(child) === 0;
 		const isSet = stretches && child.style.width === 'auto';
 		return usedWidth(child, room, width, stretches, layouter, isSet);
 	});
@@ -34,15 +35,20 @@ export function layColumn(
 	const main = height ?? smaller(larger(sum, least), most);
 	resolveFlexible(items, main, gap);
 	const used = items.reduce((total, item) => total + item.main + item.margin, gaps);
-	const { before, between } = justified(style.justify, main - used, items.length);
-	let y = before;
+	const { before: above, between } = justified(style.justify, main - used, items.length);
+	let y = above;
 	for (const [index, { box: child, main: size, margin }] of items.entries()) {
-		const start = child.style.marginStart.at(width, layouter.view);
+		const { style: said } = child;
 		const own = widths[index] ?? 0;
+		const left = width - own - marginAcross(child, width, layouter);
+		const before =
+			autoSides(child) > 0
+				? autoBefore(child, left)
+				: alignedAt(said.alignSelf ?? style.align, left);
 		const isSet = (height !== undefined && isKnown) || isStiff(child);
 		layouter.lay(child, own, size, width, isSet);
-		child.x = start + alignedAt(child.style.alignSelf ?? style.align, width - own - start);
-		child.y = y;
+		child.x = said.marginStart.at(width, layouter.view) + before;
+		child.y = y + said.marginTop.at(width, layouter.view);
 		y += size + margin + gap + between;
 	}
 	return sum;
@@ -67,7 +73,7 @@ function columnItem(box: LayoutBox, own: number, width: number, layouter: Layout
 	const auto = style.scrolls ? 0 : smaller(smaller(needed, set ?? Infinity), most);
 	const least = larger(pad, style.minHeight ? style.minHeight.at(0, view) : auto);
 	const hypothetical = larger(least, smaller(base, most));
-	const margin = style.marginBottom.at(width, view);
+	const margin = marginDown(box, width, layouter);
 	return { box, base, least, most, hypothetical, margin, pad, main: hypothetical, frozen: false };
 }
 

@@ -1,5 +1,6 @@
 import { larger, smaller } from '../../size/turns.ts';
 import type { LayoutBox, Layouter } from '../layout-box.ts';
+import { marginAcross } from '../margins.ts';
 import { contribution, fixed, padAcross } from '../sizing.ts';
 import { layColumn } from './column.ts';
 import { autoLeast, layRow } from './row.ts';
@@ -47,7 +48,7 @@ function itemContribution(
 	layouter: Layouter
 ): number {
 	const { style } = box;
-	const margin = style.marginStart.at(0, layouter.view);
+	const margin = marginAcross(box, 0, layouter);
 	const own = contribution(box, kind, layouter);
 	if (alone) return own + margin;
 	const basis = fixed(style.flexBasis, layouter);

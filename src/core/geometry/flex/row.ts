@@ -1,5 +1,6 @@
 import { exceeds, larger, smaller } from '../../size/turns.ts';
 import type { LayoutBox, Layouter } from '../layout-box.ts';
+import { autoSides, marginAcross, marginDown } from '../margins.ts';
 import { clampHeight, contentHeightBounds, fitContent, padAcross, setWidth } from '../sizing.ts';
 import { alignedAt, justified } from './alignment.ts';
 import { resolveFlexible } from './flexible.ts';
@@ -37,7 +38,7 @@ export function layRow(
 	if (style.wraps || height === undefined) return sum;
 	// In a height that is set, what stretches takes no more than there is.
 	return box.children.reduce((tallest, child) => {
-		return larger(tallest, child.height + child.style.marginBottom.at(width, layouter.view));
+		return larger(tallest, child.height + marginDown(child, width, layouter));
 	}, 0);
 }
 
@@ -59,7 +60,7 @@ function rowItem(box: LayoutBox, width: number, layouter: Layouter): Item {
 			: autoLeast(box, pad, set, most, width, layouter)
 	);
 	const hypothetical = larger(least, smaller(base, most));
-	const margin = style.marginStart.at(width, view);
+	const margin = marginAcross(box, width, layouter);
 	return { box, base, least, most, hypothetical, margin, pad, main: hypothetical, frozen: false };
 }
 
@@ -103,7 +104,7 @@ function breakLines(items: readonly Item[], room: number, gap: number): Item[][]
 
 function lineCross(line: readonly Item[], width: number, layouter: Layouter): number {
 	return line.reduce((tallest, { box, main }) => {
-		const margin = box.style.marginBottom.at(width, layouter.view);
+		const margin = marginDown(box, width, layouter);
 		return larger(tallest, layouter.heightAt(box, main, width) + margin);
 	}, 0);
 }
@@ -123,16 +124,22 @@ function placeLine(
 	layouter: Layouter
 ): void {
 	const used = line.reduce((sum, item) => sum + item.main + item.margin, gap * (line.length - 1));
-	const { before, between } = justified(box.style.justify, width - used, line.length);
+	// Section 8.1: sides that take what is left take it before anything is justified.
+	const autos = line.reduce((sum, item) => sum + autoSides(item.box), 0);
+	const share = autos > 0 ? larger(0, width - used) / autos : 0;
+	const left = autos > 0 ? smaller(0, width - used) : width - used;
+	const { before, between } = justified(box.style.justify, left, line.length);
 	let x = before;
 	for (const { box: child, main, margin } of line) {
-		const bottom = child.style.marginBottom.at(width, layouter.view);
+		const { style } = child;
+		const down = marginDown(child, width, layouter);
 		const align = child.style.alignSelf ?? box.style.align;
 		const stretches = align === 'stretch' && child.style.height === undefined;
-		const stretched = stretches ? clampHeight(child, cross - bottom, width, layouter) : undefined;
+		const stretched = stretches ? clampHeight(child, cross - down, width, layouter) : undefined;
 		layouter.lay(child, main, stretched, width);
-		child.x = x + margin;
-		child.y = y + alignedAt(align, cross - child.height - bottom);
-		x += main + margin + gap + between;
+		child.x = x + style.marginStart.at(width, layouter.view) + (style.autoStart ? share : 0);
+		const top = style.marginTop.at(width, layouter.view);
+		child.y = y + top + alignedAt(align, cross - child.height - down);
+		x += main + margin + autoSides(child) * share + gap + between;
 	}
 }

@@ -6,6 +6,7 @@ import { placeItems, type GridPlace, type Placement } from './grid-place.ts';
 import { sizeTracks } from './grid-tracks.ts';
 import type { TrackItem, TrackRoom } from './grid-track.ts';
 import type { GridLines, LayoutBox, Layouter } from '../layout-box.ts';
+import { autoBefore, autoSides, marginAcross, marginDown } from '../margins.ts';
 import {
 	clampHeight,
 	contentHeightBounds,
@@ -224,7 +225,7 @@ function columnItems(placement: Placement, layouter: Layouter): readonly TrackIt
 
 function columnItem({ box, column }: GridPlace, layouter: Layouter): TrackItem {
 	const { style } = box;
-	const margin = style.marginStart.at(0, layouter.view);
+	const margin = marginAcross(box, 0, layouter);
 	const minContent = contribution(box, 'min', layouter) + margin;
 	const maxContent = contribution(box, 'max', layouter) + margin;
 	const floor = padAcross(box, 0, layouter) + margin;
@@ -267,8 +268,8 @@ function itemWidth(place: GridPlace, columns: readonly Stretch[], layouter: Layo
 	const { from, to } = stretchOf(columns, place.column);
 	const { style } = place.box;
 	const area = to - from;
-	const room = area - style.marginStart.at(area, layouter.view);
-	const stretches = (style.justifySelf ?? 'stretch') === 'stretch';
+	const room = area - marginAcross(place.box, area, layouter);
+	const stretches = (style.justifySelf ?? 'stretch') === 'stretch' && autoSides(place.box) === 0;
 	return usedWidth(place.box, room, area, stretches, layouter);
 }
 
@@ -280,7 +281,7 @@ function rowItem(
 ): TrackItem {
 	const { style } = box;
 	const { from, to } = stretchOf(columns, column);
-	const margin = style.marginBottom.at(to - from, layouter.view);
+	const margin = marginDown(box, to - from, layouter);
 	const floor = padDown(box, to - from, layouter) + margin;
 	const height = layouter.heightAt(box, width, to - from) + margin;
 	const least = style.height
@@ -314,12 +315,13 @@ function placeInArea(
 	const across = stretchOf(columns, column);
 	const down = stretchOf(rows, row);
 	const area = across.to - across.from;
-	const start = style.marginStart.at(area, layouter.view);
-	const bottom = style.marginBottom.at(area, layouter.view);
-	const room = down.to - down.from - bottom;
+	const room = down.to - down.from - marginDown(box, area, layouter);
 	const align = style.alignSelf ?? 'stretch';
 	const stretches = align === 'stretch' && style.height === undefined;
 	layouter.lay(box, width, stretches ? clampHeight(box, room, area, layouter) : undefined, area);
-	box.x = across.from + start + alignedAt(style.justifySelf ?? 'stretch', area - start - width);
-	box.y = down.from + alignedAt(align, room - box.height);
+	const left = area - marginAcross(box, area, layouter) - width;
+	const before =
+		autoSides(box) > 0 ? autoBefore(box, left) : alignedAt(style.justifySelf ?? 'stretch', left);
+	box.x = across.from + style.marginStart.at(area, layouter.view) + before;
+	box.y = down.from + style.marginTop.at(area, layouter.view) + alignedAt(align, room - box.height);
 }

@@ -1,6 +1,7 @@
 import { error } from '../../messages/problem.ts';
 import type { Placement, SettingsAt } from '../../model/setting.ts';
 import { members, type Need, type SettingDefinition } from '../definition.ts';
+import { takesLeft } from './margin.ts';
 import { edgeOf, shrinkOf } from './stick.ts';
 import type { Inside, Placed } from '../placed.ts';
 
@@ -40,7 +41,7 @@ export const aspect: SettingDefinition<'aspect'> = {
 	declare(placed, value) {
 		const { settings, around } = placed;
 		const inside: Inside = around?.inside ?? { kind: 'flow' };
-		if (value === 'auto' || !needs.met(inside, settings)) return {};
+		if (value === 'auto' || !needs.met(inside, settings, placed.kind)) return {};
 		return { 'aspect-ratio': value, ...keptIn(placed) };
 	}
 };
@@ -63,6 +64,7 @@ function hasFreeHeight(own: SettingsAt): boolean {
 function hasGivenWidth(inside: Inside, own: SettingsAt): boolean {
 	const { width = 'auto', size } = own;
 	if (width !== 'auto') return !['min-content', 'max-content', 'fit-content'].includes(width);
+	if (takesLeft(own)) return false;
 	const { align = 'auto', justify = 'auto' } = own['place-self'] ?? {};
 	switch (inside.kind) {
 		case 'flow':

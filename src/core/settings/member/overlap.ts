@@ -1,6 +1,7 @@
 import type { SettingsAt } from '../../model/setting.ts';
-import { isZero, negative } from '../../size/sums.ts';
+import { isZero, negative, sumOf } from '../../size/sums.ts';
 import { acrossLines, members, type SettingDefinition } from '../definition.ts';
+import { marginSides } from './margin.ts';
 import { edgeOf } from './stick.ts';
 
 /** Whether what follows rides up over a box. */
@@ -20,7 +21,9 @@ export const overlap: SettingDefinition<'overlap'> = {
 	declare({ settings }, value) {
 		if (isZero(value)) return {};
 		// What follows is drawn over it, also where it keeps to an edge: then it is scrolled over.
-		const under = { 'margin-block-end': negative(value), 'z-index': 'var(--under)' };
+		const { bottom } = marginSides(settings.margin ?? []);
+		const end = isZero(bottom) ? negative(value) : sumOf([bottom, negative(value)]);
+		const under = { 'margin-block-end': end, 'z-index': 'var(--under)' };
 		return edgeOf(settings) ? under : { ...under, position: 'relative' };
 	}
 };

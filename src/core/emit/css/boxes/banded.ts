@@ -75,11 +75,13 @@ export function givenOver(
 	now: readonly Printed[],
 	then: readonly Printed[]
 ): Printed[] {
-	const names = [...namesIn([...now, ...then])].filter((name) =>
-		now.some((lines, place) => lines.get(name) !== then[place]?.get(name))
-	);
+	const all = [...namesIn([...now, ...then])];
 	const wholes = namesIn(said);
 	return said.map((lines, place) => {
+		// Below the first band in which it says something else, the other rule says nothing anew.
+		const names = all.filter((name) =>
+			now.slice(0, place + 1).some((one, at) => one.get(name) !== then[at]?.get(name))
+		);
 		const given = new Map(lines);
 		const give = (name: string): void => {
 			given.set(name, now[place]?.get(name) ?? initialValue(name));
@@ -120,7 +122,9 @@ function changesByBand({ bands, under = [] }: BandedRule): Printed[] {
 		const say = (property: string): void => {
 			const now = said.get(property) ?? weaker.get(property) ?? initialValue(property);
 			const value = wanted.get(property) ?? initialValue(property);
-			if (now === value) return;
+			// Of what this rule has said a part of, the other parts are as it has said them.
+			const isOurs = said.get(property) === torn && !wanted.has(property) && !weaker.has(property);
+			if (now === value || isOurs) return;
 			// What only lines or only grids read can stay as it was where neither is one.
 			if (!wanted.has(property) && isIdle(property, wanted.get('display'))) return;
 			changes.set(property, value);
@@ -133,6 +137,9 @@ function changesByBand({ bands, under = [] }: BandedRule): Printed[] {
 		}
 		const properties = new Set([...wanted.keys(), ...said.keys(), ...weaker.keys()]);
 		for (const property of properties) say(property);
+		for (const [whole, parts] of shorthands) {
+			if (!wanted.has(whole) && parts.some((part) => changes.has(part))) said.set(whole, torn);
+		}
 		return changes;
 	});
 }

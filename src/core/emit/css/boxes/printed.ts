@@ -68,8 +68,10 @@ const printers: { readonly [P in Property]: Printer<P> } = {
 	'border-inline-width': { print: printSides, initial: 'medium' },
 	'padding-block': { print: printSides, initial: '0' },
 	'padding-inline': { print: printSides, initial: '0' },
-	'margin-inline-start': asIs('0'),
+	'margin-block-start': asIs('0'),
 	'margin-block-end': asIs('0'),
+	'margin-inline-start': asIs('0'),
+	'margin-inline-end': asIs('0'),
 	overflow: asIs('visible'),
 	'background-color': asIs('transparent'),
 	'box-shadow': asIs('none')
