@@ -83,6 +83,40 @@ test('conditions: there or not, or one text; also in the values of attributes', 
 	assert.match(shown(link), /class="k here" href="\/go\/Kale%20%3CRed%3E\?a=1&amp;b"/);
 });
 
+test('conditions on a part of a value, several of them, and on members of a list', () => {
+	const icons = { list: [{ to: 'https://social.example/seed', kinds: ['bean', 'pea'] }, { to: 'tel:123', kinds: [] }, {}] };
+	const of = (condition: string): string =>
+		shown(`<p>{for x in data.d.list}{if ${condition}}y{else}n{end}{end}</p>`, '', icons).replace(/\W|p/g, '');
+	assert.equal(of('x.to contains "social."'), 'ynn');
+	assert.equal(of('x.to starts "tel:"'), 'nyn');
+	assert.equal(of('x.to ends "seed"'), 'ynn');
+	assert.equal(of('x.to is not "tel:123"'), 'yny', 'what is not there is another');
+	assert.equal(of('x.kinds contains "bean"'), 'ynn');
+	assert.equal(of('x.kinds contains "be"'), 'nnn', 'of a list a whole member counts');
+	assert.equal(of('x.to and x.kinds'), 'ynn');
+	assert.equal(of('x.to and x.to is  not "tel:123" and x.kinds contains "pea"'), 'ynn');
+	assert.match(shown('<a class="icon {if data.d.list.0.to contains "social"}social{else}other{end}">a</a>', '', icons), /icon social/);
+}); // prettier-ignore
+
+test('a condition that cannot be read is said with how it is written', () => {
+	const told = (condition: string): string[] =>
+		resolve(around(`route /x { piece a """<p>{if ${condition}}a{end}</p>""" }`)).problems.filter(({ severity }) => severity === 'error').map(({ code }) => code);
+	for (const wrong of ['site.name contains', 'site.name and', 'and site.name', 'site.name is "a" or site.lang', 'site.name has "a"', 'site.name not "a"']) {
+		assert.deepEqual(told(wrong), ['tag-invalid', 'tag-stray'], wrong);
+	}
+	assert.deepEqual(told('site.name and site.lang is not "en"'), []);
+	assert.deepEqual(told('site.name is "a and b"'), []);
+}); // prettier-ignore
+
+test('what a condition tests need not be there, but may be missing where it only is not some text', () => {
+	const text = (condition: string): string => `{for x in data.d.list}{if ${condition}}<p>{x.note}</p>{end}{end}`;
+	const missing = (condition: string): boolean =>
+		resolve(around(`data d from "d.json"\nroute /x { piece a """${text(condition)}""" }`), { 'd.json': JSON.stringify(data) }).problems.some(({ code }) => code === 'expression-no-value');
+	assert.equal(missing('x.note'), false);
+	assert.equal(missing('x.note starts "r" and x.name'), false);
+	assert.equal(missing('x.note is not "r"'), true);
+}); // prettier-ignore
+
 test('formats are those of the language of the site, and what is missing has another word', () => {
 	assert.match(shown('<p>{data.d.list.0.date as date}</p>'), /April 18, 2026/);
 	assert.match(shown('<p>{data.d.list.0.packets as number}</p>'), /12,345\.5/);

@@ -22,7 +22,7 @@ const withParts = around(`
 part card(title, tone = plain | ripe) {
   style """.ripe { color: green }"""
 } """
-  <article class="{tone}"><h3>{title}</h3>{if tone is "ripe"}<b>ripe</b>{end}{content}</article>
+  <article class="{tone}"><h3>{title}</h3>{if tone is "ripe"}<b>ripe</b>{end}{if title and tone is not "ripe"}<i>{title}</i>{end}{content}</article>
 """
 part shelf(list) """<div>{for x in list}{use card title=x.name tone="ripe"}<p>{x.name}</p>{end}{end}</div>"""
 route /x { title "{site.name}"; piece a """{use card title="The {site.name}" tone="ripe"}<i>in</i>{end}""" }`);
@@ -38,12 +38,14 @@ test('a part, what it is given and what that can be are renamed through all uses
 	});
 	assert.match(given.text, /part card\(head, tone/);
 	assert.match(given.text, /<h3>\{head\}<\/h3>/);
+	assert.match(given.text, /if head and tone is not "ripe"\}<i>\{head\}/);
 	assert.match(given.text, /use card head=x\.name/);
 	assert.match(given.text, /use card head="The \{site\.name\}"/);
 	assert.match(given.text, /title "\{site\.name\}"/, 'another title is not this one');
 	const value = makeOn(withParts, { kind: 'rename-variant', part: 'card', parameter: 'tone', value: 'ripe', to: 'ready' }); // prettier-ignore
 	assert.match(value.text, /plain \| ready/);
 	assert.match(value.text, /if tone is "ready"/);
+	assert.match(value.text, /title and tone is not "ready"/);
 	assert.equal(value.text.match(/tone="ready"/g)?.length, 2);
 	assert.match(value.said, /still names \.ripe/);
 	assert.match(refusal(withParts, { kind: 'remove-part', name: 'card' }), /used in 2 places/);

@@ -39,7 +39,7 @@ function pathsIn({ parts }: Template): ValuePath[] {
 			case 'for':
 				return [part.list];
 			case 'if':
-				return [part.value];
+				return part.tests.map(({ value }) => value);
 			case 'use':
 				return part.given.flatMap(({ value }) =>
 					value.kind === 'path' ? [value.value] : pathsIn(value.template)

@@ -30,12 +30,22 @@ export interface ForTag {
 	readonly text: string;
 }
 
-/** `{if path}`, `{if path is "text"}`: what follows, up to `{end}`, only where that holds. */
+/** How a value can be held against a text. */
+export const comparisons = ['is', 'is not', 'contains', 'starts', 'ends'] as const;
+export type Comparison = (typeof comparisons)[number];
+
+/** One thing that must hold: a value is there, or is held against a text. */
+export interface Test {
+	readonly value: ValuePath;
+	/** Undefined where the value must only be there. */
+	readonly against:
+		{ readonly how: Comparison; readonly text: string; readonly span: Span } | undefined;
+}
+
+/** `{if path}`, `{if path is "text" and …}`: what follows, up to `{end}`, only where all of that holds. */
 export interface IfTag {
 	readonly kind: 'if';
-	readonly value: ValuePath;
-	/** The text that the value must be; undefined where it must only be there. */
-	readonly is: string | undefined;
+	readonly tests: readonly Test[];
 	readonly span: Span;
 	readonly text: string;
 }

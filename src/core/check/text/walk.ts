@@ -115,17 +115,23 @@ export class TextWalk {
 		known: Known,
 		times: number
 	): void {
-		const path = tag.value.path.join('.');
-		const found = this.found(tag.value, known);
-		const never =
-			found !== 'anything' &&
-			found.length > 0 &&
-			found.every(({ value }) => value === undefined || value === null);
-		if (never) this.problems.push(warning('condition-never', tag.span, path));
-		const isNew = !this.asked.has(path);
-		this.asked.add(path);
+		for (const { value, against } of tag.tests) {
+			const found = this.found(value, known);
+			const never =
+				against?.how !== 'is not' &&
+				found !== 'anything' &&
+				found.length > 0 &&
+				found.every((one) => one.value === undefined || one.value === null);
+			if (never) this.problems.push(warning('condition-never', tag.span, value.path.join('.')));
+		}
+		// What is said to be another may be nothing at all.
+		const sure = tag.tests.filter(({ against }) => against?.how !== 'is not');
+		const isNew = sure
+			.map(({ value }) => value.path.join('.'))
+			.filter((path) => !this.asked.has(path));
+		for (const path of isNew) this.asked.add(path);
 		this.body(then, known, times);
-		if (isNew) this.asked.delete(path);
+		for (const path of isNew) this.asked.delete(path);
 		this.body(otherwise, known, times);
 	}
 

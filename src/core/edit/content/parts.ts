@@ -154,19 +154,15 @@ function rootSpans(tag: Tag, name: string, surgery: Surgery): Span[] {
 				: []
 		);
 	}
-	const path =
-		tag.kind === 'value'
-			? tag.path
-			: tag.kind === 'for'
-				? tag.list.path
-				: tag.kind === 'if'
-					? tag.value.path
-					: [];
+	if (tag.kind === 'if') {
+		return tag.tests.flatMap(({ value: { path, span } }) =>
+			path[0] === name ? [{ ...span, to: span.from + name.length }] : []
+		);
+	}
+	const path = tag.kind === 'value' ? tag.path : tag.kind === 'for' ? tag.list.path : [];
 	if (path[0] !== name) return [];
 	const text = surgery.textOf(tag.span);
-	const lead = { value: /^\{\s*/, for: /^\{\s*for\s+\S+\s+in\s+/, if: /^\{\s*if\s+/ }[
-		tag.kind === 'for' || tag.kind === 'if' ? tag.kind : 'value'
-	];
+	const lead = tag.kind === 'for' ? /^\{\s*for\s+\S+\s+in\s+/ : /^\{\s*/;
 	const from = tag.span.from + (lead.exec(text)?.[0].length ?? 0);
 	return [{ ...tag.span, from, to: from + name.length }];
 }
@@ -196,10 +192,12 @@ export function renameVariant(
 		}
 	}
 	for (const tag of tagsIn(part.markup)) {
-		if (tag.kind !== 'if' || tag.is !== where.value || tag.value.path.join('.') !== where.parameter)
-			continue;
-		const text = surgery.textOf(tag.span);
-		surgery.replace(tag.span, text.replace(/"[^"]*"\s*\}$/, `"${to}"}`));
+		if (tag.kind !== 'if') continue;
+		for (const { value: tested, against } of tag.tests) {
+			const isWhole = against?.how === 'is' || against?.how === 'is not';
+			if (!isWhole || against.text !== where.value) continue;
+			if (tested.path.join('.') === where.parameter) surgery.replace(against.span, `"${to}"`);
+		}
 	}
 	const named = part.styles.some(({ css }) => css.includes(`.${where.value}`));
 	return named

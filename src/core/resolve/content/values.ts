@@ -1,6 +1,6 @@
 import type { Part, Site } from '../../model/site.ts';
 import { isoMs } from '../../lib/utc.ts';
-import type { Expression, Template, UseTag, ValueFormat } from '../../model/template.ts';
+import type { Expression, Template, Test, UseTag, ValueFormat } from '../../model/template.ts';
 import { dataAt, isRecord, valueAt, type PageInstance } from '../instance.ts';
 import { nestBlocks, type BlockNode, type Body } from '../markup/blocks.ts';
 import { partBook } from './parts.ts';
@@ -64,15 +64,35 @@ function bodyAt(node: BlockNode, index: number): Body {
 	return [];
 }
 
+/** Whether a value is as a condition has it; of a list each member counts, a text has parts. */
+function passes({ against }: Test, value: unknown): boolean {
+	if (!against) return isThere(value);
+	const { how, text } = against;
+	if (how === 'contains' && Array.isArray(value)) {
+		return value.some((member: unknown) => textOf(member) === text);
+	}
+	const said = textOf(value) ?? '';
+	switch (how) {
+		case 'is':
+			return said === text;
+		case 'is not':
+			return said !== text;
+		case 'contains':
+			return said.includes(text);
+		case 'starts':
+			return said.startsWith(text);
+		case 'ends':
+			return said.endsWith(text);
+	}
+}
+
 /** Which body of a list or condition is written, how often, and with which values. */
 export function choose(
 	node: BlockNode,
 	scope: Scope
 ): { readonly index: number; readonly scope: Scope }[] {
 	if (node.kind === 'if') {
-		const value = lookUp(node.tag.value.path, scope);
-		const { is } = node.tag;
-		const holds = is === undefined ? isThere(value) : (textOf(value) ?? '') === is;
+		const holds = node.tag.tests.every((test) => passes(test, lookUp(test.value.path, scope)));
 		return [{ index: holds ? 0 : 1, scope }];
 	}
 	if (node.kind !== 'for') return [];

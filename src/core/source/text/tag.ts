@@ -1,10 +1,12 @@
-import { error, type Problem } from '../../messages/problem.ts';
+import { error, listWords, type Problem } from '../../messages/problem.ts';
 import { isName } from '../../model/name.ts';
 import type { Named, Span } from '../../model/span.ts';
 import {
+	comparisons,
 	valueFormats,
 	type Given,
 	type Tag,
+	type Test,
 	type Template,
 	type ValuePath
 } from '../../model/template.ts';
@@ -15,7 +17,10 @@ const quoted = '"(?:[^"\\\\\\n]|\\\\.)*"';
 const shapes = {
 	value: new RegExp(`^(${pathText})(?:\\s+as\\s+([a-z-]+))?(?:\\s*\\?\\?\\s*(${quoted}))?$`),
 	for: new RegExp(`^for\\s+([a-zA-Z0-9_-]+)\\s+in\\s+(${pathText})$`),
-	if: new RegExp(`^if\\s+(${pathText})(?:\\s+is\\s+(${quoted}))?$`),
+	test: new RegExp(
+		`(\\s+)(${pathText})(?:\\s+(is\\s+not|${comparisons.filter((one) => one !== 'is not').join('|')})\\s+(${quoted}))?(?=\\s+and\\s|\\s*$)`,
+		'y'
+	),
 	use: /^use\s+([a-zA-Z0-9_-]+)(?=\s|$)/,
 	given: new RegExp(`\\s+([a-zA-Z0-9_-]+)\\s*=\\s*(?:(${quoted})|(${pathText}))`, 'y')
 };
@@ -24,13 +29,13 @@ const shapes = {
 const forms: ReadonlyMap<string, string> = new Map(
 	Object.entries<string>({
 		for: 'a list is written {for name in path} … {end}',
-		if: 'a condition is written {if path} or {if path is "text"}, then … {end}',
+		if: `a condition is written {if path} or {if path is "text"} (or ${listWords(comparisons.slice(1), 'or')} "text"), several with "and" between them, then … {end}`,
 		use: 'a part is written {use name key="value"}'
 	})
 );
 
 /** Words that begin a tag, and so are no path by themselves. */
-const words = new Set(['for', 'if', 'use', 'else', 'end', 'content', 'as', 'is', 'in']);
+const words = new Set(['for', 'if', 'use', 'else', 'end', 'content', 'as', 'is', 'in', 'and']);
 /** What values already begin with; a name in a list cannot be one of these. */
 export const valueRoots: readonly string[] = ['site', 'page', 'route', 'item', 'data', 'year'];
 
@@ -77,7 +82,7 @@ export function readTag(place: TagPlace): Tag | undefined {
 		path: path.split('.'),
 		span,
 		format: known,
-		otherwise: unquoted(otherwise),
+		otherwise: otherwise === undefined ? undefined : unquoted(otherwise),
 		text
 	};
 }
@@ -100,13 +105,33 @@ function readFor(text: string, { span, problems, ...place }: TagPlace): Tag | un
 	return { kind: 'for', name: named, list: pathIn(path, span), span, text };
 }
 
-function readIf(text: string, { span, problems }: TagPlace): Tag | undefined {
-	const [, path, is] = shapes.if.exec(text) ?? [];
-	if (path === undefined) {
-		problems.push(error('tag-invalid', span, text, forms.get('if') ?? ''));
-		return undefined;
+function readIf(text: string, place: TagPlace): Tag | undefined {
+	const { span, problems } = place;
+	const lead = place.inner.length - place.inner.trimStart().length;
+	const tests: Test[] = [];
+	let at = 'if'.length;
+	for (;;) {
+		shapes.test.lastIndex = at;
+		const found = shapes.test.exec(text);
+		if (!found) break;
+		const [whole, gap = '', path = '', written, said] = found;
+		const from = lead + at + gap.length;
+		const value = pathIn(path, stretch(place, from, from + path.length));
+		const how = comparisons.find((one) => one === written?.replace(/\s+/, ' '));
+		const end = lead + at + whole.length;
+		const against =
+			how === undefined || said === undefined
+				? undefined
+				: { how, text: unquoted(said), span: stretch(place, end - said.length, end) };
+		tests.push({ value, against });
+		at += whole.length;
+		const and = /^\s+and(?=\s)/.exec(text.slice(at));
+		if (!and) break;
+		at += and[0].length;
 	}
-	return { kind: 'if', value: pathIn(path, span), is: unquoted(is), span, text };
+	if (tests.length > 0 && at === text.length) return { kind: 'if', tests, span, text };
+	problems.push(error('tag-invalid', span, text, forms.get('if') ?? ''));
+	return undefined;
 }
 
 function readUse(text: string, place: TagPlace): Tag | undefined {
@@ -162,6 +187,6 @@ function pathIn(path: string, span: Span): ValuePath {
 	return { path: path.split('.'), span };
 }
 
-function unquoted(text: string | undefined): string | undefined {
-	return text?.slice(1, -1).replace(/\\(.)/g, '$1');
+function unquoted(text: string): string {
+	return text.slice(1, -1).replace(/\\(.)/g, '$1');
 }

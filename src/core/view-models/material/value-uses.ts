@@ -87,7 +87,7 @@ class Walk {
 			if (node.kind === 'literal' || node.kind === 'content') continue;
 			if (node.kind === 'value') this.use(node.path, node.span, names);
 			else if (node.kind === 'if') {
-				this.use(node.tag.value.path, node.tag.span, names);
+				for (const { value } of node.tag.tests) this.use(value.path, value.span, names);
 				this.body(node.then, names);
 				this.body(node.otherwise, names);
 			} else if (node.kind === 'for') {
