@@ -183,3 +183,20 @@ test('the sheet has the colours that pages have by night, and Sweep how much is 
 	await page.keyboard.press('Enter');
 	await page.waitForSelector('::-p-text(On screens 360 px high, at least 300 px)');
 });
+
+test('all drawers are open on the stage, where they are computed, and closed again at a width at which they stand in place', async () => {
+	const { page } = app;
+	await app.load('/plan?route=/catalogue&width=500&try=open');
+	const open = async (): Promise<string[]> =>
+		(await app.stage()).$$eval('[popover]:popover-open', (all) =>
+			all.map((one) => one.getAttribute('data-region') ?? '')
+		);
+	await until('the drawers are open', async () => (await open()).length > 0);
+	assert.equal(await compared(), '.', 'every box is where the calculation has it');
+	assert.match(await page.$eval('.try', (one) => one.textContent ?? ''), /drawers open/);
+	await app.open('/plan?route=/catalogue&width=1180&try=open');
+	await until('none is open', async () => (await open()).length === 0);
+	assert.equal(await compared(), '.');
+	await tryWith('All as written');
+	await until('the address says nothing of it', async () => !page.url().includes('try='));
+});

@@ -9,8 +9,11 @@ import { triedCss } from '../../src/core/emit/css/tried.ts';
 import { stretched } from '../../src/core/emit/html/stretch.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
+import { drawersAt } from '../../src/core/sheet/drawer-tabs.ts';
 import { noTrial, trialOf, trialWords } from '../../src/core/model/trial.ts';
+import type { ResolvedSite } from '../../src/core/resolve/site.ts';
 import type { Command } from '../../src/core/model/command.ts';
+import type { Route } from '../../src/core/model/site.ts';
 import { PageLayout } from '../../src/core/geometry/page-layout.ts';
 import { sizesByName } from '../judge/boxes/sizes.ts';
 import { makeOn, refusal } from '../lib/edits.ts';
@@ -193,7 +196,8 @@ test('a trial and its words are the same thing, and nothing tried is the site it
 				mirrored: fc.boolean(),
 				largeText: fc.boolean(),
 				printed: fc.boolean(),
-				lessMotion: fc.boolean()
+				lessMotion: fc.boolean(),
+				drawersOpen: fc.boolean()
 			}),
 			(trial) => assert.deepEqual(trialOf(trialWords(trial)), { ...trial })
 		)
@@ -204,4 +208,41 @@ test('a trial and its words are the same thing, and nothing tried is the site it
 	assert.equal(mirrored.site, site.tried(trialOf(['mirrored'])).site, 'the same object each time');
 	assert.equal(mirrored.site.settings.dir, 'rtl');
 	assert.equal(site.site.settings.dir, 'ltr');
+});
+
+test('drawers are open at the widths at which they are drawers, and where they stand in place nothing is another', () => {
+	const shell = sound(`site "Seeds" { bands { narrow 0; wide 900 } }
+layout shell at / {
+  region head as header { piece fix-90-20 """x""" }
+  region menu as nav { show drawer left 240px "Menu"; show in-place @wide; piece fix-300-40 """x""" }
+  region side as aside { show drawer right 30% "More"; piece fix-50-30 """x""" }
+  region main as main { slot }
+}
+route / { title "Home"; piece fix-100-60 """x""" }`);
+	const homeOf = ({ site: { routes } }: ResolvedSite): Route => {
+		const [home] = routes;
+		assert.ok(home);
+		return home;
+	};
+	const boxesAt = (site: ResolvedSite, width: number): string[] => {
+		const page = site.page(homeOf(site));
+		const layout = new PageLayout({ page, site: site.site, sizes: sizesByName, open: new Set() });
+		return layout
+			.boxesAt({ width, height: 500 })
+			.filter(({ name }) => name.kind === 'region')
+			.map(({ name, x, y, width: w, height }) => `${name.region} ${[x, y, w, height].join(' ')}`);
+	};
+	const tried = shell.tried(trialOf(['open']));
+	const closed = boxesAt(shell, 400);
+	const open = boxesAt(tried, 400);
+	assert.deepEqual(open.slice(0, closed.length), closed, 'what is behind them stays');
+	assert.deepEqual(open.slice(closed.length), ['menu 0 0 240 500', 'side 280 0 120 500']);
+	assert.deepEqual(boxesAt(tried, 1000).filter((one) => one.startsWith('menu')), boxesAt(shell, 1000).filter((one) => one.startsWith('menu'))); // prettier-ignore
+	const page = tried.page(homeOf(tried));
+	assert.deepEqual(drawersAt(page, tried, 400, new Map()), []);
+	assert.deepEqual(drawersAt(page, shell, 400, new Map()).map(({ region }) => region), ['menu', 'side']); // prettier-ignore
+	const [own] = tried.instances(homeOf(tried));
+	assert.ok(own);
+	assert.equal(stageHtml(own, tried, new Map(), 2026).match(/popover="manual"/g)?.length, 2);
+	assert.doesNotMatch(deliver(shell, 2026).map(({ content }) => String(content)).join(''), /popover="manual"/); // prettier-ignore
 });

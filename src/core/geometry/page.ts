@@ -186,7 +186,7 @@ class BoxMaker {
 			const inner = style.scrolls ? { ...at, scroller: name } : at;
 			return [makeBox(name, style, this.members(box, inner))];
 		}
-		const isOpen = this.given.open.has(drawerName(layout, box.name));
+		const isOpen = trial.drawersOpen || this.given.open.has(drawerName(layout, box.name));
 		if (style.position === 'fixed' && !isOpen) return [];
 		const resolved = this.given.page.regions.find(
 			(one) => one.layout === frame.layout && one.region.name.text === box.name

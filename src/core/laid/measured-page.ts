@@ -50,7 +50,7 @@ export class MeasuredPage {
 		const said = [...styles].map(({ css, band, global }) => [css, band?.text, global]);
 		const values = tokens.map(({ name, value, band }) => [name.text, value.text, band?.text]);
 		const starts = bands.map(({ name, from }) => [name.text, from]);
-		const ways = trialWords({ ...trial, content: 'typical' });
+		const ways = trialWords({ ...trial, content: 'typical', drawersOpen: false });
 		const far = this.isWhole(said) && tree.html;
 		this.style = JSON.stringify([lang, dir, ways, said, values, starts, far]);
 	}

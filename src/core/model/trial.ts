@@ -17,6 +17,8 @@ export interface Trial {
 	readonly printed: boolean;
 	/** The visitor has asked for less motion (Media Queries 5, section 12.1). */
 	readonly lessMotion: boolean;
+	/** All drawers are open, on the screens on which they are drawers. */
+	readonly drawersOpen: boolean;
 }
 
 /** A page as its author wrote it, on a screen. */
@@ -25,24 +27,34 @@ export const noTrial: Trial = {
 	mirrored: false,
 	largeText: false,
 	printed: false,
-	lessMotion: false
+	lessMotion: false,
+	drawersOpen: false
 };
 
 /** Which of them differ from what is written, as words: for keys, addresses and sentences. */
-export function trialWords({ content, mirrored, largeText, printed, lessMotion }: Trial): string[] {
+export function trialWords(trial: Trial): string[] {
+	const { content, mirrored, largeText, printed, lessMotion, drawersOpen } = trial;
 	return [
 		...(content === 'typical' ? [] : [content]),
 		...(mirrored ? ['mirrored'] : []),
 		...(largeText ? ['large'] : []),
 		...(printed ? ['printed'] : []),
-		...(lessMotion ? ['still'] : [])
+		...(lessMotion ? ['still'] : []),
+		...(drawersOpen ? ['open'] : [])
 	];
 }
 
 /** All words for what can be tried. */
 export const allTrialWords: readonly string[] = [
 	...standInKinds,
-	...trialWords({ ...noTrial, mirrored: true, largeText: true, printed: true, lessMotion: true })
+	...trialWords({
+		content: 'typical',
+		mirrored: true,
+		largeText: true,
+		printed: true,
+		lessMotion: true,
+		drawersOpen: true
+	})
 ];
 
 /** The trial that words name; words that name nothing are passed over. */
@@ -52,7 +64,8 @@ export function trialOf(words: readonly string[]): Trial {
 		mirrored: words.includes('mirrored'),
 		largeText: words.includes('large'),
 		printed: words.includes('printed'),
-		lessMotion: words.includes('still')
+		lessMotion: words.includes('still'),
+		drawersOpen: words.includes('open')
 	};
 }
 

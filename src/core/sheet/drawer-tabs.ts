@@ -22,7 +22,8 @@ export function drawersAt(
 	marks: Marks
 ): DrawerTab[] {
 	const { bands, trial } = site.settings;
-	if (trial.printed) return [];
+	// What is open is drawn with its content.
+	if (trial.printed || trial.drawersOpen) return [];
 	const band = bandAt(bands, width);
 	return page.regions.flatMap(({ layout, region }): DrawerTab[] => {
 		if (!isDrawer(region)) return [];

@@ -34,6 +34,12 @@ export const switches: readonly {
 		word: 'less motion',
 		name: 'Less motion',
 		says: 'nothing shrinks or fades as one scrolls or changes pages'
+	},
+	{
+		key: 'drawersOpen',
+		word: 'drawers open',
+		name: 'Drawers open',
+		says: 'all of them, at the widths at which they are drawers: what they cover, and what is too wide in them'
 	}
 ];
 

@@ -227,7 +227,9 @@ class PageWriter {
 		const classes = [this.names.member(layout, region.name.text), ...(drawer ? [drawerClass] : [])];
 		const words = [`class="${classes.join(' ')}"`];
 		if (drawer || isTarget) words.push(`id="${elementId(layout, region.name.text)}"`);
-		if (drawer) words.push('popover');
+		// Of those that close by themselves only one is open at a time.
+		if (drawer)
+			words.push(this.resolved.site.settings.trial.drawersOpen ? 'popover="manual"' : 'popover');
 		if (isTarget) words.push('tabindex="-1"');
 		const label = labelOf(region);
 		if (label !== undefined) words.push(`aria-label="${escapeHtml(label)}"`);

@@ -19,6 +19,7 @@
 		type MeasuredTracks
 	} from '$browser/frame.ts';
 	import { byId, partsOf, setScrollbars } from '$browser/dom.ts';
+	import { openDrawers } from '$browser/drawers.ts';
 	import { frameScrolled, scrollFrame, type FrameScroll } from '$browser/scrolled.ts';
 	import { outside } from '$views/frame/outside.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
@@ -153,6 +154,15 @@
 	$effect(() => {
 		// Another width or height lays the page out anew.
 		void [look.width, look.overlay, look.tracks, height, chosenBox.tracked];
+		measure();
+	});
+
+	$effect(() => {
+		const inner = frame?.contentDocument;
+		// At another width other regions are drawers.
+		void [html, look.width];
+		if (loads === 0 || !inner || !store.trial.drawersOpen) return;
+		openDrawers(inner);
 		measure();
 	});
 
