@@ -77,11 +77,13 @@ test('every page of the demo is on it at every band, and what it draws is what t
 	);
 	await link?.click();
 	await until('it is on the stage at that width', async () => page.url().includes('route=/visit') && page.url().includes('width=1024')); // prettier-ignore
-	const frame = await page.waitForSelector('iframe:not([title="Measuring"])');
-	const inner = await frame?.contentFrame();
-	await inner?.waitForSelector('[data-region]');
+	// The frame may be another one until the view has settled.
+	const inner = await until('the page is on the stage', async () => {
+		const stage = await app.stage();
+		return (await stage.$('[data-region]')) ? stage : undefined;
+	});
 	const shown = rectangles.parse(
-		await inner?.$$eval('[data-region]', (all) =>
+		await inner.$$eval('[data-region]', (all) =>
 			all
 				.map((one) => one.getBoundingClientRect())
 				.filter(({ width, height }) => width > 0 && height > 0)
