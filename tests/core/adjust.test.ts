@@ -192,6 +192,25 @@ test('what is renamed keeps what is said of it, and what is removed takes it alo
 	assert.doesNotMatch(gone.text, /adjust/);
 });
 
+test('what a layer says of a region further out and what does nothing there is told, and taken back by the mend', () => {
+	const idle = resolve(text.replace('adjust side { pad 4px }', 'adjust side { span 2; pad 4px }'));
+	const told = idle.problems.filter(({ code }) => code === 'setting-idle');
+	const [one] = told;
+	assert.ok(one && told.length === 1);
+	assert.deepEqual(settingAtPlace(one.span, idle)?.box, onBoard);
+	const gap = resolve(text.replace('adjust side { pad 4px }', 'adjust side { gap 4px }'));
+	assert.equal(gap.problems.filter(({ code }) => code === 'setting-idle').length, 1);
+	const inColumns = text.replace('arrange areas { "head" auto; "side" auto; "main" 1fr; "foot" auto }', 'arrange columns 4').replace('region side as aside {', 'region side as aside { span 1;'); // prettier-ignore
+	const codes = (of: string): string[] => resolve(of).problems.map(({ code }) => code);
+	assert.ok(
+		!codes(inColumns.replace('adjust side { pad 4px }', 'adjust side { span 2 }')).includes(
+			'setting-idle'
+		)
+	);
+	const wide = resolve(inColumns.replace('adjust side { pad 4px }', 'adjust side { span 6 }'));
+	assert.equal(wide.problems.filter(({ code }) => code === 'span-too-wide').length, 1);
+});
+
 test('a region is arranged anew for one page alone, step by step, and the others keep their way', () => {
 	const two = text.replace(
 		'piece hours """<p>Saturdays</p>"""',

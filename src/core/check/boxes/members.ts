@@ -7,7 +7,7 @@ import { layerRef } from '../../model/layer-ref.ts';
 import { adjustedChain, landingAdjusts } from '../../resolve/adjust.ts';
 import { bandPlace } from '../../resolve/bands.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
-import { boxesOf, contentsOf } from '../../resolve/boxes/members.ts';
+import { boxesOf, contentsOf, memberNamed } from '../../resolve/boxes/members.ts';
 import { holdersIn } from '../../resolve/content/holders.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { slotOf } from '../../resolve/structure.ts';
@@ -20,14 +20,20 @@ export interface Placement {
 		/** What it arranges, where that is the same on every page. */
 		readonly members?: readonly Member[];
 	};
+	/** Those of its settings that the layer says; the others are told where they are said. */
+	readonly said: readonly Setting[];
 }
 
 /** Everything with settings that a layer brings into something that may arrange it, there or further out. */
 export function placementsIn(layer: Layer, { structure }: ResolvedSite): Placement[] {
 	const own = layer.kind === 'layout' ? boxesOf(layer) : [];
-	const placed = own.flatMap((around) => contentsOf(around).map((member) => ({ member, around })));
+	const placed = own.flatMap((around) =>
+		contentsOf(around).map((member) => placement(member, around))
+	);
 	const content = layer.kind === 'layout' ? [] : layer.pieces;
-	if (layer.fills.length === 0 && content.length === 0) return withSettings(placed);
+	const { fills, adjusts } = layer;
+	if (fills.length === 0 && adjusts.length === 0 && content.length === 0)
+		return withSettings(placed);
 	const chain = structure.chainOf(layer);
 	// As the pages inside have them.
 	const seen = adjustedChain(layer, structure);
@@ -35,17 +41,29 @@ export function placementsIn(layer: Layer, { structure }: ResolvedSite): Placeme
 	const slot = (innermost && slotOf(innermost)) ?? { arrangements: [] };
 	const filled = landingFills(layer, chain).flatMap(({ fill, layout, region }) => {
 		const now = seen[chain.indexOf(layout)]?.regions[layout.regions.indexOf(region)] ?? region;
-		return fill.pieces.map((member) => ({ member, around: now }));
+		return fill.pieces.map((member) => placement(member, now));
+	});
+	const adjusted = landingAdjusts(layer, chain).flatMap(({ adjust, layout, box }): Placement[] => {
+		const now = seen[chain.indexOf(layout)] ?? layout;
+		const member = memberNamed(now, box.name.text) ?? box;
+		const around = boxesOf(now).find((one) => contentsOf(one).includes(member));
+		return around ? [{ member, around, said: adjust.settings }] : [];
 	});
 	return withSettings([
 		...placed,
-		...content.map((member) => ({ member, around: slot })),
-		...filled
+		...content.map((member) => placement(member, slot)),
+		...filled,
+		...adjusted
 	]);
 }
 
+/** A member of which the layer says all settings itself. */
+function placement(member: Placement['member'], around: Placement['around']): Placement {
+	return { member, around, said: member.settings };
+}
+
 function withSettings(placements: readonly Placement[]): Placement[] {
-	return placements.filter(({ member }) => member.settings.length > 0);
+	return placements.filter(({ said }) => said.length > 0);
 }
 
 /** The setting that stands at a place of the text, with the box or piece that has it and the band it is for. */

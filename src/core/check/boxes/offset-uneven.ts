@@ -22,13 +22,13 @@ export const offsetUneven: LayerCheck = {
 		placementsIn(layer, resolved).flatMap((placement) => idleIn(placement, resolved.site))
 };
 
-function idleIn({ member, around }: Placement, { settings: { bands } }: Site): Problem[] {
+function idleIn({ member, around, said }: Placement, { settings: { bands } }: Site): Problem[] {
 	const problems = new Map<Span, Problem>();
 	for (const band of bandPlaces(bands)) {
 		const inside = arrangementAt(around.arrangements, bands, band);
 		const offset = settingHolding(member.settings, 'offset', bands, band);
 		if (inside?.kind !== 'columns' || !inside.sizes || offset?.kind !== 'offset') continue;
-		if (offset.value === 0) continue;
+		if (offset.value === 0 || !said.includes(offset)) continue;
 		const members = around.members?.map(({ settings }) => settingsAt(settings, bands, band));
 		const place = around.members?.findIndex((one) => one === member) ?? -1;
 		if (lineOf({ inside, settings: {}, members, place }) !== undefined) continue;

@@ -24,9 +24,15 @@ export const settingIdle: LayerCheck = {
 	},
 	find(layer, resolved) {
 		const boxes = layer.kind === 'layout' ? boxesOf(layer) : [];
+		const placements = placementsIn(layer, resolved);
 		return [
-			...placementsIn(layer, resolved).flatMap((placement) => idleIn(placement, resolved.site)),
-			...boxes.flatMap((box) => idleGap(box, resolved.site))
+			...placements.flatMap((placement) => idleIn(placement, resolved.site)),
+			...boxes.flatMap((box) => idleGap(box, box.settings, resolved.site)),
+			...placements.flatMap(({ member, said }) => {
+				const isAdjusted = said !== member.settings;
+				const isHolder = member.kind === 'region' || member.kind === 'wrapper';
+				return isAdjusted && isHolder ? idleGap(member, said, resolved.site) : [];
+			})
 		];
 	},
 	mend({ span }, resolved) {
@@ -37,7 +43,7 @@ export const settingIdle: LayerCheck = {
 	}
 };
 
-function idleIn({ member, around }: Placement, { settings: { bands } }: Site): Problem[] {
+function idleIn({ member, around, said }: Placement, { settings: { bands } }: Site): Problem[] {
 	const useful = new Set<Setting>();
 	const kinds = [...new Set(member.settings.map((setting) => setting.kind))];
 	for (const place of bandPlaces(bands)) {
@@ -50,7 +56,7 @@ function idleIn({ member, around }: Placement, { settings: { bands } }: Site): P
 			if (setting && (!needs || needs.met(inside, own, on))) useful.add(setting);
 		}
 	}
-	return member.settings.flatMap((setting) => {
+	return said.flatMap((setting) => {
 		const { needs } = settings[setting.kind];
 		if (useful.has(setting) || !needs) return [];
 		const why = needs.isWhole
@@ -61,8 +67,8 @@ function idleIn({ member, around }: Placement, { settings: { bands } }: Site): P
 }
 
 /** A gap between members is one only where something arranges them. */
-function idleGap(box: Holder, { settings: { bands } }: Site): Problem[] {
-	const gaps = box.settings.filter((setting) => setting.kind === 'gap');
+function idleGap(box: Holder, said: readonly Setting[], { settings: { bands } }: Site): Problem[] {
+	const gaps = said.filter((setting) => setting.kind === 'gap');
 	if (gaps.length === 0) return [];
 	const arranges = bandPlaces(bands).some((place) => {
 		const { show } = settingsAt(box.settings, bands, place);

@@ -34,7 +34,7 @@ export const spanTooWide: LayerCheck = {
 	}
 };
 
-function tooWide({ member, around }: Placement, { settings: { bands } }: Site): Problem[] {
+function tooWide({ member, around, said }: Placement, { settings: { bands } }: Site): Problem[] {
 	const problems = new Map<Span, Problem>();
 	for (const place of bandPlaces(bands)) {
 		const inside = arrangementAt(around.arrangements, bands, place);
@@ -44,7 +44,7 @@ function tooWide({ member, around }: Placement, { settings: { bands } }: Site): 
 		if (columns + offset <= inside.columns) continue;
 		const kind = columns > inside.columns || offset === 0 ? 'span' : 'offset';
 		const setting = settingHolding(member.settings, kind, bands, place);
-		if (!setting) continue;
+		if (!setting || !said.includes(setting)) continue;
 		const details = [member.name.text, columns, offset, inside.columns] as const;
 		problems.set(setting.span, error('span-too-wide', setting.span, ...details));
 	}
