@@ -178,6 +178,24 @@ test('by hand: what is new in columns takes one of them, and says so only where 
 	assert.match(make({ kind: 'add-region', layout: 'frame', name: 'aside', element: 'aside' }, framed.replaceAll('as main {', 'as main { span 8;').replace('as div {', 'as div { span 4;')), /region aside as aside \{ span 1 \}/); // prettier-ignore
 });
 
+test('by hand: several names make as many pieces in one edit, in columns and in areas', () => {
+	const holder = { layer: { kind: 'route', name: '/' }, region: undefined } as const;
+	const add = (name: string, from = text): string => make({ kind: 'add-piece', holder, name }, from);
+	const three = add('bean, pea,\n kale');
+	assert.deepEqual([...three.matchAll(/piece (\w+) \{ span 1 @wide \}/g)].map(([, name]) => name), ['bean', 'pea', 'kale']); // prettier-ignore
+	assert.equal(sound(three).site.routes[0]?.pieces.length, 4);
+	assert.match(refusal(text, { kind: 'add-piece', holder, name: 'bean, head' }), /There is a piece head already/);
+	assert.match(refusal(text, { kind: 'add-piece', holder, name: 'bean, bean' }), /bean stands in the list twice/);
+	assert.match(refusal(text, { kind: 'add-piece', holder, name: 'bean, Big one' }), /Big one/);
+	assert.match(refusal(text, { kind: 'add-piece', holder, name: ' , ' }), /name/);
+	const own = { layer: { kind: 'layout', name: 'frame' }, region: { layout: 'frame', region: 'shelf' } } as const;
+	const areas = make({ kind: 'set-arrangement', box: shelf, arrangement: 'areas', band: 'narrow' });
+	const more = sound(make({ kind: 'add-piece', holder: own, name: 'kale, squash' }, areas));
+	assert.deepEqual(boxView(more, shelf, 500).arrangement?.cells.map((row) => row[0]), ['kale', 'squash', 'bean']);
+	const fill = { layer: { kind: 'route', name: '/' }, region: { layout: 'frame', region: 'shelf' } } as const;
+	assert.match(make({ kind: 'add-piece', holder: fill, name: 'kale, squash' }), /fill shelf after \{\s+piece kale[^]*piece squash/);
+}); // prettier-ignore
+
 test('whatever members span, what each takes is the same as if each said so itself', () => {
 	const spans = fc.array(fc.constantFrom('', 'span 1', 'span 2', 'new-row', 'offset 1; span 1'), { minLength: 1, maxLength: 6 }); // prettier-ignore
 	fc.assert(

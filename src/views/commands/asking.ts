@@ -1,3 +1,4 @@
+import { namesListed } from '$core/edit/pieces/pieces.ts';
 import { regionElements, stateKinds } from '$core/model/site.ts';
 import type {
 	HolderRef,
@@ -156,7 +157,7 @@ const starts = ['markup', 'a list of links', 'a copy of another piece'] as const
 export function askNewPiece(holder: HolderRef): void {
 	ask.question = {
 		title: 'Add a piece',
-		says: 'By its name a piece is found again; it is unique where it stands. A list of links grows with the routes.',
+		says: 'By its name a piece is found again; it is unique where it stands. Several names with commas between make as many pieces. A list of links grows with the routes.',
 		fields: [
 			{ label: 'Name', value: '', mono: true },
 			{ label: 'It is', value: starts[0], options: starts }
@@ -175,7 +176,8 @@ export function askNewPiece(holder: HolderRef): void {
 				name,
 				...(start === starts[1] && { start: nav })
 			};
-			return made(command, () => choice.pickPiece({ holder, piece: name }));
+			const [piece = name] = namesListed(name);
+			return made(command, () => choice.pickPiece({ holder, piece }));
 		}
 	};
 }

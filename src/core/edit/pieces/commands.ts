@@ -3,7 +3,15 @@ import { swap } from '../boxes/regions.ts';
 import { findPieces } from '../find.ts';
 import { setPieceSeenBy } from '../seen-by.ts';
 import type { CommandKinds } from '../command-kind.ts';
-import { addPiece, movePiece, removePiece, renamePiece, setMarkup, setNav } from './pieces.ts';
+import {
+	addPiece,
+	movePiece,
+	namesListed,
+	removePiece,
+	renamePiece,
+	setMarkup,
+	setNav
+} from './pieces.ts';
 import { setStandIn } from './stand-ins.ts';
 import { editWords } from './text.ts';
 
@@ -12,7 +20,8 @@ const firstWords = { kind: 'markup', markup: '<p>New</p>' } as const;
 
 export const pieceCommands: CommandKinds<PieceCommand> = {
 	'add-piece': {
-		label: ({ name }) => `Add the piece ${name}`,
+		label: ({ name }) =>
+			namesListed(name).length > 1 ? `Add the pieces ${name}` : `Add the piece ${name}`,
 		carryOut: (resolved, surgery, { holder, name, start }) =>
 			addPiece(resolved, surgery, holder, name, start ?? firstWords)
 	},

@@ -30,28 +30,49 @@ export function newPieceName(taken: readonly string[]): string {
 	}
 }
 
-/** Writes a piece: markup, a list of links, or a copy of another piece. */
+/** The names in a list of them, with commas or lines between. */
+export function namesListed(text: string): string[] {
+	return text
+		.split(/[,\n]/)
+		.map((name) => name.trim())
+		.filter((name) => name !== '');
+}
+
+/** Writes a piece, or one for each name of a list: markup, a list of links, or a copy of another piece. */
 export function addPiece(
 	resolved: ResolvedSite,
 	surgery: Surgery,
 	holder: HolderRef,
-	name: string,
+	listed: string,
 	start: PieceStart
 ): void {
-	checkName(name);
-	insertPiece(resolved, surgery, holder, name, startLines(resolved, surgery, holder, name, start));
+	const names = namesListed(listed);
+	const twice = names.find((name, at) => names.indexOf(name) !== at);
+	if (twice !== undefined) throw new CommandRefused(`${twice} stands in the list twice.`);
+	if (names.length === 0) checkName(listed);
+	const pieces = names.map((name) => ({
+		name: checkName(name),
+		lines: startLines(resolved, surgery, holder, name, start)
+	}));
+	insertPieces(resolved, surgery, holder, pieces);
 }
 
-/** Puts the lines of a piece where it should stand; in areas it gets a row of its own. */
-function insertPiece(
+/** A piece that is to stand somewhere. */
+interface NewPiece {
+	readonly name: string;
+	readonly lines: readonly string[];
+}
+
+/** Puts the lines of pieces where they should stand; in areas each gets a row of its own. */
+function insertPieces(
 	resolved: ResolvedSite,
 	surgery: Surgery,
 	holder: HolderRef,
-	name: string,
-	lines: readonly string[],
+	added: readonly NewPiece[],
 	beside?: Beside
 ): void {
 	const there = piecesAt(resolved, holder);
+	const lines = added.flatMap((one) => one.lines);
 	if (!there) {
 		const { layer, region } = holder;
 		const fill = region && `fill ${fillTargetWord(resolved, layer, region)} after {`;
@@ -63,19 +84,18 @@ function insertPiece(
 		]);
 		return;
 	}
-	const same = there.pieces.find((piece) => piece.name.text === name);
+	const same = there.pieces.find((piece) => added.some(({ name }) => piece.name.text === name));
 	if (same) {
-		throw new CommandRefused(
-			`There is a piece ${name} already where it should stand.`,
-			same.name.span
-		);
+		const { text, span } = same.name;
+		throw new CommandRefused(`There is a piece ${text} already where it should stand.`, span);
 	}
 	const other = there.pieces.find((piece) => piece.name.text === beside?.name);
 	if (other && beside?.where === 'before') surgery.insertBefore(other.span, lines);
 	else if (other) surgery.insertBelow(other.span, lines);
 	else surgery.insertInto(there.owner, lines);
 	for (const arrangement of ownRegion(resolved, holder)?.arrangements ?? []) {
-		if (arrangement.kind === 'areas') addRow(surgery, arrangement, name);
+		if (arrangement.kind !== 'areas') continue;
+		for (const { name } of added) addRow(surgery, arrangement, name);
 	}
 }
 
@@ -128,7 +148,7 @@ export function movePiece(
 	const lines = surgery.linesOf(piece.span);
 	removePiece(resolved, surgery, holder, name);
 	replaceInAreas(rowsNaming(resolved, holder), surgery, name, '.');
-	insertPiece(resolved, surgery, to, name, lines, beside);
+	insertPieces(resolved, surgery, to, [{ name, lines }], beside);
 }
 
 /** Lets a list of links start at another route, or reach further down. */
