@@ -279,3 +279,33 @@ test('a value is set only on one page, in its own text; the others keep theirs, 
 	await undo();
 	await until('it is as it was', async () => (await pad()) !== '3px');
 });
+
+test('five cards with three arrangements and a span of their own are made in under 20 steps', async () => {
+	await app.open('/plan?route=/visit&width=1180');
+	const hand = new Hand(app);
+	await hand.block('commons, foot');
+	await hand.press('button', 'Add piece …');
+	await hand.fill('Name', 'bean, pea, kale, beet, leek');
+	await hand.press('button', 'Add it');
+	await hand.block('commons, foot');
+	await hand.press('button', 'columns: columns that members fill in order and span');
+	await hand.type('Columns of foot at wide', '3');
+	await hand.type('Columns that each takes in foot at wide', '1');
+	await hand.type('Width of the page in px', '800');
+	await hand.press('button', 'columns: columns that members fill in order and span');
+	await hand.type('Columns of foot at medium', '2');
+	await hand.type('Columns that each takes in foot at medium', '1');
+	await hand.type('Width of the page in px', '400');
+	await hand.press('button', 'stack: members one below the other');
+	await hand.press('button', 'bean');
+	await hand.setting('bean', 'span');
+	await hand.type('span at narrow', '2');
+	const text = await until('it is said', async () => {
+		const said = await sourceText(app, 'layouts/commons.eave');
+		return said.includes('span 2') && said;
+	});
+	for (const said of ['columns 3 each 1 @wide', 'columns 2 each 1 @medium', 'arrange stack'])
+		assert.ok(text.includes(said), said);
+	assert.equal(text.match(/piece (bean|pea|kale|beet|leek) /g)?.length, 5);
+	assert.ok(hand.steps < 20, `${hand.steps} steps`);
+});

@@ -113,6 +113,7 @@
 					type="number"
 					min="1"
 					max={now.count}
+					aria-label="Columns that each takes in {view.name} at {band}"
 					placeholder={now.columns.length > 0 ? '1' : 'all'}
 					value={said.each === 'unsaid' ? '' : said.each}
 					onchange={(event) => void make(setColumns({ each: count(event) ?? 'unsaid' }))}
@@ -124,6 +125,7 @@
 					type="number"
 					min="1"
 					max="100"
+					aria-label="Rows of {view.name} at {band}"
 					placeholder="any"
 					value={said.rows === 'any' ? '' : said.rows}
 					onchange={(event) => void make(setColumns({ rows: count(event) ?? 'any' }))}
