@@ -106,11 +106,11 @@ test('two regions take 3 and 9 of 12 columns, 2 and 4 of 6, and the whole width'
 	await newSite(hand, 'side, content');
 	await hand.press('button', 'frame');
 	await setWidth(hand, 800);
-	await hand.press('button', 'columns: so many equal columns that members span');
-	await hand.type('columns', '6');
+	await hand.press('button', 'columns: columns that members fill in order and span');
+	await hand.type('Columns of frame at medium', '6');
 	await setWidth(hand, 1200);
-	await hand.press('button', 'columns: so many equal columns that members span');
-	await hand.type('columns', '12');
+	await hand.press('button', 'columns: columns that members fill in order and span');
+	await hand.type('Columns of frame at wide', '12');
 	for (const [region, medium, wide] of [['side', '2', '3'], ['content', '4', '9']] as const) {
 		await hand.block(`frame, ${region}`);
 		await hand.setting(region, 'span');
