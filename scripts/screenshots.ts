@@ -68,7 +68,7 @@ const pictures: readonly Picture[] = [
 	{
 		name: 'seen-by',
 		path: '/plan?route=/desk/loans&as=visitor&width=1100',
-		prepare: chooseBlock('denied at /desk, work')
+		prepare: chooseBlock('denied at /desk, main')
 	},
 	{ name: 'source', path: '/source?route=/catalogue/:variety&file=layouts/commons.eave&at=600' },
 	{ name: 'deliver', path: '/deliver' }
