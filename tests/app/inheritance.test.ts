@@ -288,13 +288,14 @@ test('five cards with three arrangements and a span of their own are made in und
 	await hand.fill('Name', 'bean, pea, kale, beet, leek');
 	await hand.press('button', 'Add it');
 	await hand.block('commons, foot');
-	await hand.press('button', 'columns: columns that members fill in order and span');
-	await hand.type('Columns of foot at wide', '3');
-	await hand.type('Columns that each takes in foot at wide', '1');
+	const inColumns = async (band: string, count: string): Promise<void> => {
+		await hand.press('button', 'columns: columns that members fill in order and span');
+		await hand.type(`Columns of foot at ${band}`, count);
+		await hand.type(`Columns that each takes in foot at ${band}`, '1');
+	};
+	await inColumns('wide', '3');
 	await hand.type('Width of the page in px', '800');
-	await hand.press('button', 'columns: columns that members fill in order and span');
-	await hand.type('Columns of foot at medium', '2');
-	await hand.type('Columns that each takes in foot at medium', '1');
+	await inColumns('medium', '2');
 	await hand.type('Width of the page in px', '400');
 	await hand.press('button', 'stack: members one below the other');
 	await hand.press('button', 'bean');

@@ -48,18 +48,19 @@ export function keepsAny(box: Box, edge: Edge, band: number, bands: Bands): bool
 
 /** Whether a box or anything in it that stands on every page keeps to an edge, in any band. */
 export function sticksInside(box: Box, edge: Edge, bands: Bands): boolean {
-	const own = bandPlaces(bands).some(
-		(band) => edgeOf(settingsAt(box.settings, bands, band)) === edge
-	);
-	return own || box.members.some((member) => sticksInside(member, edge, bands));
+	return isAtEdge(box, edge, bands, edgeOf);
 }
 
 /** The same of what covers what is scrolled. */
 export function coversInside(box: Box, edge: Edge, bands: Bands): boolean {
+	return isAtEdge(box, edge, bands, coveredEdge);
+}
+
+function isAtEdge(box: Box, edge: Edge, bands: Bands, edgeIn: typeof edgeOf): boolean {
 	const own = bandPlaces(bands).some(
-		(band) => coveredEdge(settingsAt(box.settings, bands, band)) === edge
+		(band) => edgeIn(settingsAt(box.settings, bands, band)) === edge
 	);
-	return own || box.members.some((member) => coversInside(member, edge, bands));
+	return own || box.members.some((member) => isAtEdge(member, edge, bands, edgeIn));
 }
 
 /**

@@ -1,6 +1,7 @@
 import type { ColumnsArrangement } from '../../model/arrange.ts';
 import type { BoxRef, ColumnsSaid } from '../../model/command.ts';
 import { settingsAt } from '../../resolve/bands.ts';
+import { contentsOf } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { columnRows } from '../../settings/arrangements/column-rows.ts';
 import { splitSizes } from '../../size/css-tokens.ts';
@@ -8,7 +9,6 @@ import { countTracks } from '../../size/tracks.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { arrangedAt, writeArrangement, type Arranged } from './arranged.ts';
-import { contentsOf } from '../../resolve/boxes/members.ts';
 import { bandWord } from './find-box.ts';
 
 /** Edits of columns that members fill in order. */

@@ -46,10 +46,8 @@ export function addRegion(
 	if (parent.kind === 'region') throw new CommandRefused('A region holds pieces, not regions.');
 	const last = parent.members.at(-1);
 	const { bands } = resolved.site.settings;
-	const line = `region ${name} as ${element} { ${firstSpanIn(parent, bands) ?? ''} }`.replace(
-		'  ',
-		' '
-	);
+	const span = firstSpanIn(parent, bands);
+	const line = `region ${name} as ${element} {${span === undefined ? '' : ` ${span}`} }`;
 	if (last) surgery.insertBelow(last.span, [line]);
 	else surgery.insertInto(parent.span, [line]);
 	if (area) setAreas(resolved, surgery, area.box, area.cells, area.band);

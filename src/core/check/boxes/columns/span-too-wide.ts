@@ -1,10 +1,10 @@
-import { plainLayout } from '../example.ts';
-import { error, type Problem } from '../../messages/problem.ts';
-import type { Site } from '../../model/site.ts';
-import type { Span } from '../../model/span.ts';
-import { arrangementAt, bandPlaces, settingHolding, settingsAt } from '../../resolve/bands.ts';
-import type { LayerCheck } from '../check.ts';
-import { placementsIn, settingAtPlace, type Placement } from './members.ts';
+import { plainLayout } from '../../example.ts';
+import { error, type Problem } from '../../../messages/problem.ts';
+import type { Site } from '../../../model/site.ts';
+import type { Span } from '../../../model/span.ts';
+import { arrangementAt, bandPlaces, settingHolding, settingsAt } from '../../../resolve/bands.ts';
+import type { LayerCheck } from '../../check.ts';
+import { placementsIn, settingAtPlace, type Placement } from '../members.ts';
 
 export const spanTooWide: LayerCheck = {
 	of: 'layer',

@@ -1,11 +1,11 @@
-import { plainLayout } from '../example.ts';
-import { warning, type Problem } from '../../messages/problem.ts';
-import type { Site } from '../../model/site.ts';
-import type { Span } from '../../model/span.ts';
-import { arrangementAt, bandPlaces, settingHolding, settingsAt } from '../../resolve/bands.ts';
-import { lineOf } from '../../settings/arrangements/columns.ts';
-import type { LayerCheck } from '../check.ts';
-import { placementsIn, type Placement } from './members.ts';
+import { plainLayout } from '../../example.ts';
+import { warning, type Problem } from '../../../messages/problem.ts';
+import type { Site } from '../../../model/site.ts';
+import type { Span } from '../../../model/span.ts';
+import { arrangementAt, bandPlaces, settingHolding, settingsAt } from '../../../resolve/bands.ts';
+import { lineOf } from '../../../settings/arrangements/columns.ts';
+import type { LayerCheck } from '../../check.ts';
+import { placementsIn, type Placement } from '../members.ts';
 
 const offsetIn = (columns: string): string =>
 	plainLayout(

@@ -1,8 +1,8 @@
-import { plainLayout } from '../example.ts';
-import { hint, warning, type Problem } from '../../messages/problem.ts';
-import { takenUnsaid, type Arrangement, type ColumnsArrangement } from '../../model/arrange.ts';
-import type { WholeCheck } from '../check.ts';
-import { standingIn, type Content } from './standing.ts';
+import { plainLayout } from '../../example.ts';
+import { hint, warning, type Problem } from '../../../messages/problem.ts';
+import { takenUnsaid, type Arrangement, type ColumnsArrangement } from '../../../model/arrange.ts';
+import type { WholeCheck } from '../../check.ts';
+import { standingIn, type Content } from '../standing.ts';
 
 const inColumns = (span: string, each = ''): string =>
 	plainLayout(

@@ -1,24 +1,24 @@
-import { plainLayout } from '../example.ts';
-import { hint, type Problem } from '../../messages/problem.ts';
-import type { SettingsAt } from '../../model/setting.ts';
-import type { Span } from '../../model/span.ts';
+import { plainLayout } from '../../example.ts';
+import { hint, type Problem } from '../../../messages/problem.ts';
+import type { SettingsAt } from '../../../model/setting.ts';
+import type { Span } from '../../../model/span.ts';
 import {
 	arrangementAt,
 	bandPlaces,
 	settingHolding,
 	settingsAt,
 	type Bands
-} from '../../resolve/bands.ts';
+} from '../../../resolve/bands.ts';
 import {
 	columnRows,
 	takenIn,
 	type InColumns,
 	type TakenColumns
-} from '../../settings/arrangements/column-rows.ts';
-import { isApart } from '../../settings/member/show.ts';
-import type { WholeCheck } from '../check.ts';
-import { boxAtArrangement, settingAtPlace } from './members.ts';
-import { standingIn, type Standing } from './standing.ts';
+} from '../../../settings/arrangements/column-rows.ts';
+import { isApart } from '../../../settings/member/show.ts';
+import type { WholeCheck } from '../../check.ts';
+import { boxAtArrangement, settingAtPlace } from '../members.ts';
+import { standingIn, type Standing } from '../standing.ts';
 
 const inTwelve = (second: number): string =>
 	plainLayout(

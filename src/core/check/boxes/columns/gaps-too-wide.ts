@@ -1,12 +1,12 @@
-import { plainLayout } from '../example.ts';
-import { warning, type Problem } from '../../messages/problem.ts';
-import { sweepFrom } from '../../geometry/widths/jumps.ts';
-import { bandPlace } from '../../resolve/bands.ts';
-import { boxesOf } from '../../resolve/boxes/members.ts';
-import { splitSizes } from '../../size/css-tokens.ts';
-import { substitute, tokensAt } from '../../size/tokens.ts';
-import type { LayerCheck } from '../check.ts';
-import { nothing } from '../check.ts';
+import { plainLayout } from '../../example.ts';
+import { warning, type Problem } from '../../../messages/problem.ts';
+import { sweepFrom } from '../../../geometry/widths/jumps.ts';
+import { bandPlace } from '../../../resolve/bands.ts';
+import { boxesOf } from '../../../resolve/boxes/members.ts';
+import { splitSizes } from '../../../size/css-tokens.ts';
+import { substitute, tokensAt } from '../../../size/tokens.ts';
+import type { LayerCheck } from '../../check.ts';
+import { nothing } from '../../check.ts';
 
 const columns = (band: string): string =>
 	plainLayout(
