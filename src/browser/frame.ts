@@ -1,5 +1,5 @@
 import { shownWord, type ShownBox } from '$core/measure/compare.ts';
-import type { BoxRef } from '$core/model/command.ts';
+import { isPieceRef, type ArrangedRef } from '$core/model/command.ts';
 import type { MeasuredBox } from '$core/view-models/overlay.ts';
 import { readTrace } from '$core/emit/html/trace.ts';
 import { sameTrace, type Trace } from '$core/model/trace.ts';
@@ -188,7 +188,7 @@ export function followedLink(event: Event, pageAddress: string): FollowedLink | 
 export function measureBoxes(inner: Document): MeasuredBox[] {
 	const boxes: MeasuredBox[] = [];
 	let before: Element | undefined;
-	for (const element of all(inner, '[data-region], [data-piece]')) {
+	for (const element of all(inner, '[data-region], [data-piece], [data-group]')) {
 		const trace = readTrace((name) => attribute(element, name));
 		if (!trace) continue;
 		const box = { trace, ...placeOf(element) };
@@ -206,7 +206,8 @@ export function measureBoxes(inner: Document): MeasuredBox[] {
 /** Every box that is computed and has an element, as it stands now before anything is scrolled. */
 export function shownBoxes(inner: Document): ShownBox[] {
 	const { x: left, y: top } = scrolledTo(inner);
-	const marked = '[data-region], [data-wrapper], [data-opener], [data-piece], [data-layout]';
+	const marked =
+		'[data-region], [data-wrapper], [data-opener], [data-piece], [data-group], [data-layout]';
 	return all(inner, marked).flatMap((element) => {
 		const data = (name: string): string | undefined => attribute(element, `data-${name}`);
 		if (data('part') !== undefined || !isLaidOut(element)) return [];
@@ -253,7 +254,7 @@ export function elementOfTrace(
 export function traceAt(event: Event): Trace | undefined {
 	const { target } = event;
 	if (!isElement(target)) return undefined;
-	const box = around(target, '[data-region], [data-piece]');
+	const box = around(target, '[data-region], [data-piece], [data-group]');
 	return box ? readTrace((name) => attribute(box, name)) : undefined;
 }
 
@@ -274,16 +275,23 @@ export interface MeasuredTracks {
 }
 
 /** The element of a box, by the names that pages carry. */
-function elementOf(inner: Document, { layout, box }: BoxRef): Element | null {
+function elementOf(inner: Document, ref: ArrangedRef): Element | null {
+	if (isPieceRef(ref)) {
+		const { layer, region } = ref.holder;
+		const own = `[data-${layer.kind}='${layer.name}'][data-group='${ref.piece ?? ''}']`;
+		const host = region ? `[data-layout='${region.layout}'][data-region='${region.region}'] ` : '';
+		return first(inner, `${host}${own}`);
+	}
+	const { layout, box } = ref;
 	const own = `[data-layout='${layout}']`;
-	const others = '[data-region], [data-wrapper], [data-piece], [data-opener]';
+	const others = '[data-region], [data-wrapper], [data-piece], [data-group], [data-opener]';
 	return box === undefined
 		? first(inner, `${own}:not(${others})`)
 		: first(inner, `${own}[data-region='${box}'], ${own}[data-wrapper='${box}']`);
 }
 
 /** Measures the tracks of a box; undefined where it is not there or no grid. */
-export function measureTracks(inner: Document, ref: BoxRef): MeasuredTracks | undefined {
+export function measureTracks(inner: Document, ref: ArrangedRef): MeasuredTracks | undefined {
 	const element = elementOf(inner, ref);
 	if (!element || !isLaidOut(element)) return undefined;
 	const style = getComputedStyle(element);

@@ -19,7 +19,7 @@ export interface Box {
 	readonly parent: Box | undefined;
 	/** Members that stand whatever the page is: regions and wrappers. */
 	readonly members: readonly Box[];
-	/** What it arranges by its own text: its members, or a region's own pieces. */
+	/** What it arranges by its own text: its members, or the pieces of a region or group. */
 	readonly contents: readonly { readonly settings: readonly Setting[] }[];
 	readonly holdsSlot: boolean;
 }
@@ -85,16 +85,16 @@ function memberBox(
 	return box;
 }
 
-/** The box of a piece in a region, or in a page without layouts. */
+/** The box of a piece or of a group in a region, in a group, or in a page without layouts. */
 export function pieceBox(piece: Piece, parent: Box): Box {
 	return {
 		kind: 'piece',
 		name: piece.name.text,
 		settings: piece.settings,
-		arrangements: [],
+		arrangements: piece.kind === 'group' ? piece.arrangements : [],
 		parent,
 		members: [],
-		contents: [],
+		contents: piece.kind === 'group' ? piece.pieces : [],
 		holdsSlot: false
 	};
 }

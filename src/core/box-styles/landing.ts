@@ -1,8 +1,9 @@
 import { boxesIn, liesUnderIn, mayLieUnder } from './used.ts';
 import { Memory } from '../lib/memory.ts';
 import type { Setting } from '../model/setting.ts';
-import { type Layer, type Layout, layersOf } from '../model/site.ts';
+import { type Layer, type Layout, layersOf, withInner } from '../model/site.ts';
 import { landingFills } from '../resolve/fill-target.ts';
+import { broughtBy } from '../resolve/content/brought.ts';
 import { slotOf, type Structure } from '../resolve/structure.ts';
 import type { Edge } from '../settings/placed.ts';
 import type { Edges } from './surroundings.ts';
@@ -30,10 +31,10 @@ function allOverlapped({ site, chainOf }: Structure): Map<Layout, Set<string>> {
 		const around = chain.at(-1);
 		const slot = around && slotOf(around);
 		// A layout lands by its root, a page by its pieces.
-		const content = layer.kind === 'layout' ? [layer] : layer.pieces;
+		const content = layer.kind === 'layout' ? [layer] : broughtBy(layer);
 		if (around && slot && content.some(hasOverlap)) note(around, slot.name.text);
 		for (const { fill, layout, region } of landingFills(layer, chain)) {
-			if (fill.pieces.some(hasOverlap)) note(layout, region.name.text);
+			if (broughtBy(fill).some(hasOverlap)) note(layout, region.name.text);
 		}
 	}
 	return found;
@@ -65,7 +66,8 @@ function allInside({ site, chainOf }: Structure): Map<Layout, Edges> {
 	for (const layer of layersOf(site)) {
 		const edges = edgesOf(layer);
 		for (const outer of chainOf(layer)) note(outer, edges);
-		if (layer.kind === 'layout') note(layer, edgesOfSettings(slotOf(layer)?.pieces ?? []));
+		if (layer.kind === 'layout')
+			note(layer, edgesOfSettings(withInner(slotOf(layer)?.pieces ?? [])));
 	}
 	return found;
 }

@@ -11,7 +11,7 @@ import type { Surroundings } from './surroundings.ts';
 /** How far from the edge a box sticks: what already keeps to that edge, there and further out. */
 export function stuckAt(box: Box, edge: Edge, band: number, surroundings: Surroundings): string {
 	if (box.kind === 'piece' && box.parent) {
-		return pieceStuckAt(box.parent, edge, band, surroundings);
+		return pieceStuckAt(outOfGroups(box.parent), edge, band, surroundings);
 	}
 	const { bands, outside, heightName } = surroundings;
 	const heights = keptBefore(box, edge, bands, band).flatMap((one) => {
@@ -29,6 +29,11 @@ export function keptHeights(box: Box, edge: Edge, band: number, bands: Bands): s
 	return keptBefore(box, edge, bands, band).flatMap(
 		(one) => keptHeight(settingsAt(one.settings, bands, band)) ?? []
 	);
+}
+
+/** The region that a group stands in, however deep; a box that is no group is that itself. */
+function outOfGroups(box: Box): Box {
+	return box.kind === 'piece' && box.parent ? outOfGroups(box.parent) : box;
 }
 
 /** A piece sticks where its region would; what lands in a slot starts from what the slot hands on. */

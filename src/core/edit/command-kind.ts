@@ -1,5 +1,5 @@
 import type { CheckedSite } from '../check/site.ts';
-import type { SizedRef, Command } from '../model/command.ts';
+import type { ArrangedRef, Command } from '../model/command.ts';
 import { isPieceRef } from '../model/command.ts';
 import type { Surgery } from './surgery.ts';
 
@@ -22,9 +22,9 @@ export type CommandKinds<W extends Command> = {
 	readonly [K in W['kind']]: CommandKind<CommandOf<K>>;
 };
 
-/** What something with settings is called. */
-export function sizedName(ref: SizedRef): string {
-	if (isPieceRef(ref)) return ref.piece;
+/** What something with settings, or that arranges something, is called. */
+export function sizedName(ref: ArrangedRef): string {
+	if (isPieceRef(ref)) return ref.piece ?? ref.holder.region?.region ?? ref.holder.layer.name;
 	const name = ref.box ?? ref.layout;
 	return ref.only ? `${name} in ${ref.only.name}` : name;
 }

@@ -1,10 +1,13 @@
 import { isName } from '../model/name.ts';
 import {
 	layerName,
+	withInner,
+	type Brings,
 	type Fill,
 	type Layer,
 	type Layout,
 	type Piece,
+	type PieceGroup,
 	type Region,
 	type Route,
 	layersOf
@@ -12,6 +15,7 @@ import {
 import type { Span } from '../model/span.ts';
 import { landingAdjusts, type LandingAdjust } from '../resolve/adjust.ts';
 import { fillTarget, isProblem, landingFills } from '../resolve/fill-target.ts';
+import { wholeIn, wholeOf } from '../resolve/content/brought.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { type HolderRef, type LayerRef, type RegionRef } from '../model/command.ts';
 import { CommandRefused } from './proposal.ts';
@@ -75,8 +79,13 @@ export function findPieces(
 	resolved: ResolvedSite,
 	holder: HolderRef
 ): { pieces: readonly Piece[]; owner: Span } {
+	const { region: ref, group } = holder;
+	if (group !== undefined) {
+		const found = findPiece(resolved, { ...holder, group: undefined }, group);
+		if (found.kind !== 'group') throw new CommandRefused(`${group} is no wrapper any more.`);
+		return { pieces: found.pieces, owner: found.span };
+	}
 	const layer = findLayer(resolved, holder.layer);
-	const { region: ref } = holder;
 	if (!ref) {
 		if (layer.kind === 'layout') throw new CommandRefused('A layout has no content of its own.');
 		return { pieces: layer.pieces, owner: layer.span };
@@ -92,9 +101,51 @@ export function findPieces(
 }
 
 export function findPiece(resolved: ResolvedSite, holder: HolderRef, name: string): Piece {
-	const found = findPieces(resolved, holder).pieces.find((piece) => piece.name.text === name);
+	const { pieces } = findPieces(resolved, holder);
+	const inner = withInner(pieces).find((piece) => piece.name.text === name);
+	const found =
+		inner ??
+		bringsOf(resolved, holder)
+			.map(wholeIn)
+			.find((one) => one?.name.text === name);
 	if (!found) throw new CommandRefused(`There is no piece ${name} here any more.`);
 	return found;
+}
+
+/** What says how the pieces of a holder lie that are no layout's own: a page, or fills. */
+function bringsOf(resolved: ResolvedSite, { layer: ref, region }: HolderRef): Brings[] {
+	const layer = findLayer(resolved, ref);
+	if (region) return fillsOf(resolved, layer, region);
+	return layer.kind === 'layout' ? [] : [layer];
+}
+
+/** The box around all that a page or fill brings; as it would be where it says nothing yet of how that lies. */
+export function findWhole(resolved: ResolvedSite, holder: HolderRef): PieceGroup {
+	const [brings] = bringsOf(resolved, holder);
+	if (!brings) throw new CommandRefused('What a layout gives by itself, its region arranges.');
+	return wholeIn(brings) ?? wholeOf(brings);
+}
+
+/** The group that a piece of a holder stands in; the box around all of them counts, too. Undefined where it stands in the region. */
+export function groupAround(
+	resolved: ResolvedSite,
+	holder: HolderRef,
+	name: string
+): PieceGroup | undefined {
+	const piece = findPiece(resolved, holder, name);
+	const wholes = bringsOf(resolved, holder).flatMap((brings) => wholeIn(brings) ?? []);
+	const here = findPieces(resolved, { ...holder, group: undefined }).pieces;
+	const groups = withInner([...here, ...wholes]).filter((one) => one.kind === 'group');
+	return groups.find(({ pieces }) => pieces.includes(piece));
+}
+
+/** The region that a layout gives pieces to itself; undefined for fills and content. */
+export function ownRegion(
+	resolved: ResolvedSite,
+	{ layer, region }: HolderRef
+): Region | undefined {
+	if (!region || layer.kind !== 'layout' || layer.name !== region.layout) return undefined;
+	return findRegion(resolved, region);
 }
 
 /** A name as the language has it; throws a CommandRefused otherwise. */

@@ -136,13 +136,15 @@ function partName({ name }: Part, depth: number): string {
 	return depth === 0 ? `part-${name.text}` : `part-${name.text}-in-${depth}`;
 }
 
-/** Whether sheets have a rule for a piece: it has settings, or an area of its region by its name. */
+/** Whether sheets have a rule for a piece: it is a group, it has settings, or an area by its name where it stands. */
 export function hasPieceClass(
-	{ settings }: Piece,
-	region: Pick<Region, 'arrangements'> | undefined
+	{ kind, settings }: Piece,
+	holder: Pick<Region, 'arrangements'> | undefined
 ): boolean {
 	return (
-		settings.length > 0 || (region?.arrangements.some(({ kind }) => kind === 'areas') ?? false)
+		kind === 'group' ||
+		settings.length > 0 ||
+		(holder?.arrangements.some(({ kind }) => kind === 'areas') ?? false)
 	);
 }
 

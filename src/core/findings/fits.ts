@@ -11,7 +11,7 @@ import { boxesBy, type LaidBoxes } from '../laid/laid-boxes.ts';
 import type { Code } from '../messages/catalogue.ts';
 import type { PieceKey } from '../model/piece-key.ts';
 import { layerName, type Layer } from '../model/site.ts';
-import { namesIn, standingIn } from '../resolve/boxes/runs.ts';
+import { namesIn, standingThroughout } from '../resolve/boxes/runs.ts';
 import { runningText } from './running-text.ts';
 
 /** The screens that pages are looked at on, but for their widths. */
@@ -95,24 +95,27 @@ export class GuessedFits {
 		const number = (one: object): number => this.numberOf(one);
 		const ownerOf = (layer: Layer): string => (layer === declared ? '' : layerName(layer));
 		const regions = [...page.regions, undefined].map((host) =>
-			standingIn({ region: host?.region, landed: host?.landed ?? page.bare }).map((one) => {
-				if (one.kind === 'layout') return one.layout.name.text;
-				const key: PieceKey = {
-					layout: host?.layout.name.text,
-					region: host?.region.name.text,
-					pieces: namesIn(one),
-					opener: false
-				};
-				const pieces = one.kind === 'run' ? one.pieces : [one];
-				return [
-					number(sizeOf(key)),
-					pieces.map(({ piece, owner }) => [
-						piece.name.text,
-						ownerOf(owner),
-						piece.settings.map(({ kind, value, band }) => [kind, value, band?.text])
-					])
-				];
-			})
+			standingThroughout({ region: host?.region, landed: host?.landed ?? page.bare }).map(
+				({ one }) => {
+					if (one.kind === 'layout') return one.layout.name.text;
+					const key: PieceKey = {
+						layout: host?.layout.name.text,
+						region: host?.region.name.text,
+						pieces: namesIn(one),
+						opener: false
+					};
+					const pieces = one.kind === 'run' ? one.pieces : [one];
+					if (one.kind === 'piece' && one.piece.kind === 'group') return number(one.piece);
+					return [
+						number(sizeOf(key)),
+						pieces.map(({ piece, owner }) => [
+							piece.name.text,
+							ownerOf(owner),
+							piece.settings.map(({ kind, value, band }) => [kind, value, band?.text])
+						])
+					];
+				}
+			)
 		);
 		const { settings } = resolved.site;
 		const styles = declared.styles.map(({ css }) => css);

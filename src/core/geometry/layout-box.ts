@@ -5,12 +5,13 @@ import type { Style } from './style.ts';
 
 /** What a box of the page is, so that its numbers lead back to the text. */
 export interface BoxName {
-	readonly kind: 'layout' | 'wrapper' | 'region' | 'piece' | 'run' | 'opener' | 'bare' | 'space';
+	readonly kind:
+		'layout' | 'wrapper' | 'region' | 'piece' | 'group' | 'run' | 'opener' | 'bare' | 'space';
 	/** The layout it stands in; undefined on a page without layouts. */
 	readonly layout: string | undefined;
 	readonly region: string | undefined;
 	readonly wrapper: string | undefined;
-	/** The piece that it is, or the pieces of a run, with the layers that brought them; none for other boxes. */
+	/** The piece or group that it is, or the pieces of a run, with the layers that brought them; none for other boxes. */
 	readonly pieces: readonly PieceName[];
 }
 

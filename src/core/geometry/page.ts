@@ -5,7 +5,7 @@ import { declaredScrolled } from '../box-styles/scrolled.ts';
 import { type Layout, type Site } from '../model/site.ts';
 import type { PieceName } from '../model/piece-key.ts';
 import type { ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
-import { namesIn, standingIn, type Standing } from '../resolve/boxes/runs.ts';
+import { landedIn, namesIn, standingIn, type Standing } from '../resolve/boxes/runs.ts';
 import type { Declarations } from '../settings/declarations.ts';
 import type { Lookup } from '../size/tokens.ts';
 import { BoxStyles } from './box-styles.ts';
@@ -100,20 +100,16 @@ class BoxMaker {
 	private bare(lookup: Lookup): LayoutBox {
 		const surroundings = this.styles.surroundingsIn([]);
 		const standing = standingIn({ region: undefined, landed: this.given.page.bare });
-		const children = standing.flatMap((one) => {
-			if (one.kind === 'layout') return [];
-			const name = { ...noName, kind: one.kind, pieces: namesIn(one) };
-			const declared =
-				one.kind === 'run'
-					? nothing
-					: this.styles.declared(
-							this.styles.pieceIn(one.piece, bareBox),
-							this.screenBand,
-							surroundings,
-							undefined
-						);
-			return this.leaf(name, declared, lookup, []);
-		});
+		const at: PiecesAt = {
+			box: bareBox,
+			band: this.screenBand,
+			surroundings,
+			lookup,
+			spaces: [],
+			layout: undefined,
+			region: undefined
+		};
+		const children = standing.flatMap((one) => this.content(one, at));
 		return makeBox({ ...noName, kind: 'bare' }, this.styles.style(nothing, lookup), children);
 	}
 
@@ -232,11 +228,37 @@ class BoxMaker {
 		const { at } = host;
 		if (one.kind === 'layout') return [this.layoutOrSpace(one.layout, host, at.lookup)];
 		if (this.isLeftOut(host)) return [];
-		const declared =
-			one.kind === 'run'
-				? nothing
-				: this.declaredIn(host, this.styles.pieceIn(one.piece, host.box));
-		return this.leaf(nameIn(host, one.kind, namesIn(one)), declared, at.lookup, at.spaces);
+		return this.content(one, {
+			...at,
+			box: host.box,
+			layout: at.frame.layout,
+			region: host.box.name
+		});
+	}
+
+	/** A piece, a run, or a group with what stands in it. */
+	private content(one: Standing, at: PiecesAt): LayoutBox[] {
+		if (one.kind === 'layout') return [];
+		const { band, surroundings, lookup, spaces, layout, region } = at;
+		const place = { layout: layout?.name.text, region, wrapper: undefined };
+		const pieces = namesIn(one);
+		if (one.kind === 'run')
+			return this.leaf({ ...place, kind: 'run', pieces }, nothing, lookup, spaces);
+		const box = this.styles.pieceIn(one.piece, at.box);
+		const declared = this.styles.declared(box, band, surroundings, layout);
+		if (one.piece.kind !== 'group') {
+			return this.leaf({ ...place, kind: 'piece', pieces }, declared, lookup, spaces);
+		}
+		if (declared.display === 'none') return [];
+		const inner = { ...at, box, lookup: this.styles.lookupInside(lookup, declared) };
+		const children = standingIn({ region: one.piece, landed: landedIn(one) });
+		return [
+			makeBox(
+				{ ...place, kind: 'group', pieces },
+				this.styles.style(declared, lookup),
+				children.flatMap((child) => this.content(child, inner))
+			)
+		];
 	}
 
 	private isLeftOut({ isDrawer }: InRegion): boolean {
@@ -263,6 +285,13 @@ class BoxMaker {
 
 const nothing: Declarations = {};
 
+/** What pieces stand in, as their boxes are made. */
+interface PiecesAt extends Pick<InBand, 'band' | 'surroundings' | 'lookup' | 'spaces'> {
+	readonly box: Box;
+	readonly layout: Layout | undefined;
+	readonly region: string | undefined;
+}
+
 /** A region whose content is being made. */
 interface InRegion {
 	readonly box: Box;
@@ -277,11 +306,7 @@ const noName = {
 	pieces: []
 };
 
-function nameIn(
-	{ box, at }: InRegion,
-	kind: 'piece' | 'run' | 'opener',
-	pieces: readonly PieceName[]
-): BoxName {
+function nameIn({ box, at }: InRegion, kind: 'opener', pieces: readonly PieceName[]): BoxName {
 	const layout = at.frame.layout.name.text;
 	return { kind, layout, region: box.name, wrapper: undefined, pieces };
 }

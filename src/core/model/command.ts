@@ -20,6 +20,8 @@ export interface HolderRef {
 	readonly layer: LayerRef;
 	/** Without it: the page's own content. */
 	readonly region: RegionRef | undefined;
+	/** The group of pieces there that is meant, by its name. */
+	readonly group?: string | undefined;
 }
 
 /** A box with settings of its own: a region or wrapper by name, or without it the layout itself. */
@@ -30,16 +32,27 @@ export interface BoxRef {
 	readonly only?: LayerRef | undefined;
 }
 
-/** A piece by the place it stands in and its name there. */
+/** A piece, or a group of pieces, by the place it stands in and its name there, however deep. */
 export interface PieceRef {
 	readonly holder: HolderRef;
 	readonly piece: string;
 }
 
+/** All that a page or fill brings, as one box, whether it says already how that lies or not. */
+export interface WholeRef {
+	readonly holder: HolderRef;
+	readonly piece?: undefined;
+}
+
 /** Whatever has settings: a box of a layout, or a piece. */
 export type SizedRef = BoxRef | PieceRef;
 
-export function isPieceRef(ref: SizedRef): ref is PieceRef {
+/** Whatever arranges something. */
+export type ArrangedRef = SizedRef | WholeRef;
+
+export function isPieceRef(ref: SizedRef): ref is PieceRef;
+export function isPieceRef(ref: ArrangedRef): ref is PieceRef | WholeRef;
+export function isPieceRef(ref: ArrangedRef): boolean {
 	return 'holder' in ref;
 }
 
@@ -80,20 +93,20 @@ export type SizeCommand =
 	/** Starts from what holds there; `undefined`: as in the narrower band again. */
 	| {
 			readonly kind: 'set-arrangement';
-			readonly box: BoxRef;
+			readonly box: ArrangedRef;
 			readonly arrangement: Arrangement['kind'] | undefined;
 			readonly band: string;
 	  }
 	/** What is said anew of columns; the rest stays. */
 	| {
 			readonly kind: 'set-columns';
-			readonly box: BoxRef;
+			readonly box: ArrangedRef;
 			readonly said: Partial<ColumnsSaid>;
 			readonly band: string;
 	  }
 	| {
 			readonly kind: 'set-arranged';
-			readonly box: BoxRef;
+			readonly box: ArrangedRef;
 			readonly word: ArrangedWord;
 			readonly value: string | undefined;
 			readonly band: string;
@@ -101,7 +114,7 @@ export type SizeCommand =
 	/** Several sizes take the place of one: what lay there lies over all of them. */
 	| {
 			readonly kind: 'set-track';
-			readonly box: BoxRef;
+			readonly box: ArrangedRef;
 			readonly axis: Axis;
 			readonly index: number;
 			readonly size: string;
@@ -110,7 +123,7 @@ export type SizeCommand =
 	/** Puts a column or row in front of the one at `index`, or behind the last. */
 	| {
 			readonly kind: 'add-track';
-			readonly box: BoxRef;
+			readonly box: ArrangedRef;
 			readonly axis: Axis;
 			readonly index: number;
 			readonly band: string;
@@ -119,7 +132,7 @@ export type SizeCommand =
 	  }
 	| {
 			readonly kind: 'remove-track';
-			readonly box: BoxRef;
+			readonly box: ArrangedRef;
 			readonly axis: Axis;
 			readonly index: number;
 			readonly band: string;
@@ -128,14 +141,14 @@ export type SizeCommand =
 	  }
 	| {
 			readonly kind: 'set-areas';
-			readonly box: BoxRef;
+			readonly box: ArrangedRef;
 			readonly cells: readonly (readonly string[])[];
 			readonly band: string;
 	  }
 	/** A member changes places with another one, or goes to one of its sides. */
 	| {
 			readonly kind: 'move-area';
-			readonly box: BoxRef;
+			readonly box: ArrangedRef;
 			readonly member: string;
 			readonly target: string;
 			readonly side: Side;
@@ -243,6 +256,13 @@ export interface Beside {
 	readonly where: 'before' | 'after';
 }
 
+/** Areas of a box in one band, as they are once something new lies in some of them. */
+export interface PaintedArea {
+	readonly box: ArrangedRef;
+	readonly cells: readonly (readonly string[])[];
+	readonly band: string;
+}
+
 /** Edits of the regions and wrappers of a layout. */
 export type RegionCommand =
 	| {
@@ -251,11 +271,7 @@ export type RegionCommand =
 			readonly name: string;
 			readonly element: string;
 			/** The empty area that it takes, in one band; without, it gets a row of its own. */
-			readonly area?: {
-				readonly box: BoxRef;
-				readonly cells: readonly (readonly string[])[];
-				readonly band: string;
-			};
+			readonly area?: PaintedArea & { readonly box: BoxRef };
 	  }
 	| { readonly kind: 'rename-region'; readonly region: RegionRef; readonly to: string }
 	| { readonly kind: 'set-element'; readonly region: RegionRef; readonly element: string }
@@ -305,6 +321,8 @@ export type PieceCommand =
 			readonly holder: HolderRef;
 			readonly name: string;
 			readonly start?: PieceStart;
+			/** The empty area that it takes, in one band; without, it gets a row of its own. */
+			readonly area?: PaintedArea;
 	  }
 	| {
 			readonly kind: 'rename-piece';
@@ -327,6 +345,15 @@ export type PieceCommand =
 			readonly beside?: Beside;
 	  }
 	| { readonly kind: 'remove-piece'; readonly holder: HolderRef; readonly name: string }
+	/** Pieces that stand in one place get a box around them, which takes the place of the first. */
+	| {
+			readonly kind: 'group-pieces';
+			readonly holder: HolderRef;
+			readonly pieces: readonly string[];
+			readonly name: string;
+	  }
+	/** A group goes, and what is in it stays. */
+	| { readonly kind: 'ungroup'; readonly holder: HolderRef; readonly name: string }
 	/** For whom a piece is; everyone where no role is named. */
 	| {
 			readonly kind: 'set-seen-by';

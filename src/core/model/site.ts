@@ -134,7 +134,15 @@ export function fillKindsOf({
 	return slot ? fillKinds.filter((kind) => kind === 'before' || kind === 'after') : fillKinds;
 }
 
-export interface Fill {
+/** What a page, a state or a fill brings, and how that lies; it lies as its region has it where nothing is said. */
+export interface Brings {
+	readonly pieces: readonly Piece[];
+	/** With one, what it brings has a box of its own. */
+	readonly arrangements: readonly Arrangement[];
+	readonly span: Span;
+}
+
+export interface Fill extends Brings {
 	/** The layout is named only where two layouts of a chain have a region of that name. */
 	readonly layout: string | undefined;
 	readonly region: string;
@@ -142,8 +150,6 @@ export interface Fill {
 	readonly fillKind: FillKind;
 	/** The roles it is for; everyone where there is none. */
 	readonly seenBy: readonly Named[];
-	readonly pieces: readonly Piece[];
-	readonly span: Span;
 }
 
 /** What a layer says of a box of a layout further out, for the pages inside it alone. */
@@ -159,7 +165,7 @@ export interface Adjust {
 	readonly span: Span;
 }
 
-export type Piece = MarkupPiece | NavPiece;
+export type Piece = MarkupPiece | NavPiece | PieceGroup;
 
 export interface MarkupPiece {
 	readonly kind: 'markup';
@@ -175,7 +181,7 @@ export interface MarkupPiece {
 
 /** All markup that is written in a piece: its own, and what stands in for it. */
 export function markupsOf(piece: Piece): Template[] {
-	if (piece.kind === 'nav') return [];
+	if (piece.kind !== 'markup') return [];
 	const standIns = standInKinds.flatMap((kind) => piece.standIns[kind] ?? []);
 	return [piece.markup, ...standIns];
 }
@@ -192,6 +198,27 @@ export interface NavPiece {
 	/** Where it says that the page at `from` is the first of the links; undefined where that is none of them. */
 	readonly withStart: Span | undefined;
 	readonly span: Span;
+}
+
+/** A box around some pieces, which says how they lie: a `wrapper` among pieces, or all that a page or fill brings. */
+export interface PieceGroup {
+	readonly kind: 'group';
+	readonly name: Named;
+	readonly seenBy: readonly Named[];
+	readonly settings: readonly Setting[];
+	readonly arrangements: readonly Arrangement[];
+	readonly pieces: readonly Piece[];
+	/** It stands around all that a page or fill brings, which says how that lies; none is written. */
+	readonly isWhole: boolean;
+	readonly element: Named;
+	readonly span: Span;
+}
+
+/** Pieces with all that stand in groups among them, in the order of reading. */
+export function withInner(pieces: readonly Piece[]): Piece[] {
+	return pieces.flatMap((piece) =>
+		piece.kind === 'group' ? [piece, ...withInner(piece.pieces)] : [piece]
+	);
 }
 
 /** CSS that reaches only what its layer itself wrote, or everything where it is global. */
@@ -211,7 +238,7 @@ export type PageSource =
 	| { readonly kind: 'each'; readonly data: Named; readonly field: Named; readonly span: Span }
 	| { readonly kind: 'samples'; readonly values: readonly Named[]; readonly span: Span };
 
-export interface Route {
+export interface Route extends Brings {
 	readonly kind: 'route';
 	readonly pattern: Pattern;
 	readonly patternSpan: Span;
@@ -221,7 +248,6 @@ export interface Route {
 	readonly pages: PageSource;
 	readonly title: Template | undefined;
 	readonly description: Template | undefined;
-	readonly pieces: readonly Piece[];
 	readonly fills: readonly Fill[];
 	readonly adjusts: readonly Adjust[];
 	readonly styles: readonly Style[];
@@ -233,7 +259,7 @@ export const stateKinds = ['not-found', 'denied', 'failed', 'loading'] as const;
 export type StateKind = (typeof stateKinds)[number];
 
 /** What is drawn in place of a page that is missing, denied, failed or still loading. */
-export interface State {
+export interface State extends Brings {
 	readonly kind: 'state';
 	readonly state: Named<StateKind>;
 	readonly at: Pattern;
@@ -241,7 +267,6 @@ export interface State {
 	readonly under: Under;
 	readonly title: Template | undefined;
 	readonly description: Template | undefined;
-	readonly pieces: readonly Piece[];
 	readonly fills: readonly Fill[];
 	readonly adjusts: readonly Adjust[];
 	readonly styles: readonly Style[];

@@ -1,6 +1,6 @@
 /** The `data-` attributes by which an element leads back to the text. */
 export const markNames = [
-	'layout', 'route', 'state', 'space', 'region', 'wrapper', 'piece', 'part', 'opener', 'slot'
+	'layout', 'route', 'state', 'space', 'region', 'wrapper', 'group', 'piece', 'part', 'opener', 'slot'
 ] as const; // prettier-ignore
 export type MarkName = (typeof markNames)[number];
 
@@ -9,6 +9,7 @@ export interface Trace {
 	readonly kind: 'layout' | 'route' | 'state';
 	readonly layer: string;
 	readonly region: string | undefined;
+	/** A piece, or a group of pieces. */
 	readonly piece: string | undefined;
 }
 

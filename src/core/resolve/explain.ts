@@ -2,6 +2,8 @@ import * as z from 'zod';
 import { layerName, type Page } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import { adjustWords, landingAdjusts } from './adjust.ts';
+import { landedIn, leavesOf } from './boxes/runs.ts';
+import { writtenIn } from './content/pieces.ts';
 import type { Landed, ResolvedRegion } from './page.ts';
 import type { ResolvedSite } from './site.ts';
 
@@ -45,7 +47,9 @@ export const explanationSchema = z.object({
 						kind: z.literal('piece'),
 						piece: z.string(),
 						owner: z.string(),
-						place: placeSchema
+						place: placeSchema,
+						/** The wrapper of pieces that it stands in. */
+						group: z.string().optional()
 					}),
 					z.object({ kind: z.literal('layout'), layout: z.string(), place: placeSchema })
 				])
@@ -87,7 +91,9 @@ export function explain(page: Page, resolved: ResolvedSite): Explanation {
 					place: place(adjust.span)
 				}))
 		})),
-		bare: bare.map(({ piece }) => ({ piece: piece.name.text, place: place(piece.span) }))
+		bare: leavesOf(bare).flatMap((one) =>
+			one.kind === 'piece' ? [{ piece: one.piece.name.text, place: place(one.piece.span) }] : []
+		)
 	};
 }
 
@@ -107,21 +113,30 @@ function explainRegion({
 		steps: steps.map((step) => ({
 			layer: layerName(step.layer),
 			action: step.action,
-			pieces: step.pieces.map((piece) => piece.name.text)
+			pieces: writtenIn(step.pieces).map((piece) => piece.name.text)
 		})),
-		lands: landed.map(explainLanded)
+		lands: landed.flatMap((one) => explainLanded(one))
 	};
 }
 
-function explainLanded(landed: Landed): Explanation['regions'][number]['lands'][number] {
-	return landed.kind === 'layout'
-		? { kind: 'layout', layout: landed.layout.name.text, place: place(landed.layout.span) }
-		: {
-				kind: 'piece',
-				piece: landed.piece.name.text,
-				owner: layerName(landed.owner),
-				place: place(landed.piece.span)
-			};
+function explainLanded(landed: Landed, group?: string): Explanation['regions'][number]['lands'] {
+	if (landed.kind === 'layout') {
+		return [{ kind: 'layout', layout: landed.layout.name.text, place: place(landed.layout.span) }];
+	}
+	const { piece, owner } = landed;
+	if (piece.kind === 'group') {
+		const name = piece.isWhole ? group : piece.name.text;
+		return landedIn(landed).flatMap((one) => explainLanded(one, name));
+	}
+	return [
+		{
+			kind: 'piece',
+			piece: piece.name.text,
+			owner: layerName(owner),
+			place: place(piece.span),
+			...(group !== undefined && { group })
+		}
+	];
 }
 
 function place({ file, from, to }: Span): { file: string; from: number; to: number } {

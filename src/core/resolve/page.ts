@@ -1,5 +1,6 @@
 import { type Fill, type Layer, type Layout, type Page, type Piece } from '../model/site.ts';
 import { adjustedChain } from './adjust.ts';
+import { broughtBy, seenOf } from './content/brought.ts';
 import { landingFills, type LandingFill, type RegionOf } from './fill-target.ts';
 import { isSeenBy } from './roles.ts';
 import { slotOf, type Structure } from './structure.ts';
@@ -72,9 +73,7 @@ export function resolvePage(
 	const layers: Layer[] = [...chain, page];
 	const commands = collectFills(layers, role);
 	const seen = (pieces: readonly Piece[]): readonly Piece[] =>
-		pieces.every((piece) => isSeenBy(piece, role))
-			? pieces
-			: pieces.filter((piece) => isSeenBy(piece, role));
+		seenOf(pieces, role, (piece) => isSeenBy(piece, role));
 	const regions = chain.flatMap((layout, index) =>
 		layout.regions.map((region) => {
 			const inward = layers.slice(index + 1);
@@ -85,7 +84,7 @@ export function resolvePage(
 				: resolveRegion({ layout, region }, inward, fills, seen);
 		})
 	);
-	const bare = chain.length === 0 ? own(seen(page.pieces), page) : [];
+	const bare = chain.length === 0 ? own(seen(broughtBy(page)), page) : [];
 	const resolved = { page, chain, written: chain, regions, bare };
 	return withLayouts(resolved, adjustedChain(page, structure));
 }
@@ -136,7 +135,7 @@ function resolveRegion(
 		const mine = commands.filter((command) => command.layer === layer);
 		if (mine.length === 0) steps.push(passed(layer));
 		for (const { fill } of mine) {
-			const pieces = seen(fill.pieces);
+			const pieces = seen(broughtBy(fill));
 			landed = applyFill(landed, fill, pieces, layer);
 			steps.push(filled(layer, fill, pieces));
 		}
@@ -156,12 +155,12 @@ function resolveSlot(
 	const steps: Step[] = [gave(at, given)];
 	let content: Landed[];
 	if (next?.kind === 'layout') content = [{ kind: 'layout', layout: next }];
-	else if (next && seen(next.pieces).length > 0) content = own(seen(next.pieces), next);
+	else if (next && seen(broughtBy(next)).length > 0) content = own(seen(broughtBy(next)), next);
 	else content = own(given, at.layout);
 	let landed = content;
 	for (const layer of inward) {
 		const mine = commands.filter((command) => command.layer === layer);
-		const brought = layer.kind === 'layout' ? [] : seen(layer.pieces);
+		const brought = layer.kind === 'layout' ? [] : seen(broughtBy(layer));
 		const bringsContent = layer === next && (layer.kind === 'layout' || brought.length > 0);
 		if (bringsContent) {
 			steps.push({ layer, action: 'content', pieces: brought, fill: undefined });
@@ -169,7 +168,7 @@ function resolveSlot(
 			steps.push(passed(layer));
 		}
 		for (const { fill } of mine) {
-			const pieces = seen(fill.pieces);
+			const pieces = seen(broughtBy(fill));
 			landed = applyFill(landed, fill, pieces, layer);
 			steps.push(filled(layer, fill, pieces));
 		}

@@ -33,7 +33,15 @@ const layerWords = {
 	under: 'picks what this sits under'
 };
 
-const pageWords = { piece: 'a piece of the page’s own content', ...layerWords };
+const arrangeWord = 'how what it holds lies';
+const groupWord = 'a box around some pieces';
+
+const pageWords = {
+	piece: 'a piece of the page’s own content',
+	wrapper: groupWord,
+	arrange: 'how the page’s own pieces lie',
+	...layerWords
+};
 
 /** The settings of a box, with what each does and the form of its value. */
 function settingWords(box: BoxKind): Record<string, string> {
@@ -96,18 +104,24 @@ export const blockWords: ReadonlyMap<string, Words> = new Map(
 			required: 'each page must end up with something in it',
 			piece: 'what the region shows when no one fills it',
 			style: 'CSS that reaches only this region',
-			arrange: 'how what it holds lies',
+			wrapper: groupWord,
+			arrange: arrangeWord,
 			...settingWords('region')
 		},
 		wrapper: {
+			piece: 'a piece, where it stands among pieces',
 			region: 'a named part of the frame',
-			wrapper: 'a box around some regions',
-			arrange: 'how what it holds lies',
+			wrapper: 'a box around some of what stands there',
+			arrange: arrangeWord,
 			...settingWords('wrapper')
 		},
 		piece: settingWords('piece'),
-		fill: { piece: 'a piece that lands in the region' },
-		adjust: { arrange: 'how what it holds lies', ...settingWords('region') },
+		fill: {
+			piece: 'a piece that lands in the region',
+			wrapper: groupWord,
+			arrange: 'how the pieces of the fill lie'
+		},
+		adjust: { arrange: arrangeWord, ...settingWords('region') },
 		route: {
 			...pageWords,
 			admit: 'lets in only visitors of these roles',
@@ -116,6 +130,8 @@ export const blockWords: ReadonlyMap<string, Words> = new Map(
 		},
 		state: {
 			piece: pageWords.piece,
+			wrapper: pageWords.wrapper,
+			arrange: pageWords.arrange,
 			title: layerWords.title,
 			description: layerWords.description,
 			fill: layerWords.fill,

@@ -2,6 +2,7 @@ import type { Misfit } from '../check/fit/misfits.ts';
 import type { Command } from '../model/command.ts';
 import { layerRef } from '../model/layer-ref.ts';
 import { layerName, type Layer, type Piece } from '../model/site.ts';
+import { leavesOf } from '../resolve/boxes/runs.ts';
 import type { ResolvedPage } from '../resolve/page.ts';
 import type { MendIdea } from './mend-idea.ts';
 
@@ -44,7 +45,7 @@ const remedies: readonly Remedy[] = [
 export function contentMends(misfit: Misfit, page: ResolvedPage): MendIdea[] {
 	const markups = new Map<Layer, string>();
 	for (const { piece, owner } of sticking(misfit, page)) {
-		if (piece.kind === 'nav') continue;
+		if (piece.kind !== 'markup') continue;
 		const words = piece.markup.parts.filter((part) => typeof part === 'string').join('');
 		markups.set(owner, (markups.get(owner) ?? '') + words);
 	}
@@ -63,7 +64,7 @@ function sticking(
 	{ name }: Misfit,
 	{ regions, bare }: ResolvedPage
 ): { readonly piece: Piece; readonly owner: Layer }[] {
-	const all = [...regions.flatMap(({ landed }) => landed), ...bare];
+	const all = leavesOf([...regions.flatMap(({ landed }) => landed), ...bare]);
 	return all.flatMap((one) => {
 		if (one.kind !== 'piece') return [];
 		const { piece, owner } = one;

@@ -1,10 +1,10 @@
-import { findLayer, findLayout } from '../edit/find.ts';
+import { sizedName } from '../edit/command-kind.ts';
+import { findLayer, findLayout, findPiece, findWhole, groupAround } from '../edit/find.ts';
 import {
 	findAdjust,
 	findMember,
-	findSaid,
+	findSaidToArrange,
 	findSeen,
-	findSized,
 	memberNames,
 	parentOf,
 	type ArrangedBox,
@@ -16,9 +16,10 @@ import { columnWords, wordOfColumn } from '../edit/boxes/tracks.ts';
 import { saidOf } from '../edit/boxes/columns.ts';
 import {
 	isPieceRef,
+	type ArrangedRef,
 	type BoxRef,
 	type ColumnsSaid,
-	type PieceRef,
+	type HolderRef,
 	type SizedRef
 } from '../model/command.ts';
 import type { Alignment, Arrangement, Justification } from '../model/arrange.ts';
@@ -104,9 +105,9 @@ export interface ArrangementView {
 
 /** Everything that the drawings say about the sizes of one box, or of a piece, at a width. */
 export interface BoxView {
-	readonly ref: SizedRef;
+	readonly ref: ArrangedRef;
 	readonly name: string;
-	readonly kind: 'layout' | 'wrapper' | 'region' | 'piece';
+	readonly kind: 'layout' | 'wrapper' | 'region' | 'piece' | 'group';
 	readonly bands: readonly string[];
 	/** Place of the band that is shown. */
 	readonly band: number;
@@ -115,7 +116,7 @@ export interface BoxView {
 	readonly arrangement: ArrangementView | undefined;
 	/** What it stands in, and how that arranges. */
 	readonly parent:
-		{ readonly ref: BoxRef; readonly kind: Arrangement['kind'] | undefined } | undefined;
+		{ readonly ref: ArrangedRef; readonly kind: Arrangement['kind'] | undefined } | undefined;
 	/** Names of the members that it arranges. */
 	readonly members: readonly string[];
 	/** Names of the members of what it stands in, itself among them, in the order of reading. */
@@ -132,9 +133,32 @@ export function boxOfView(view: BoxView | undefined): BoxRef | undefined {
 	return view && !isPieceRef(view.ref) ? view.ref : undefined;
 }
 
+/** What a view is of as something that arranges; undefined where it is of a piece. */
+export function arrangingOfView(view: BoxView | undefined): ArrangedRef | undefined {
+	return view?.kind === 'piece' ? undefined : view?.ref;
+}
+
+/** Where a new piece in a box would be written; undefined where regions stand in it, or it holds nothing. */
+export function holderInView(view: BoxView): HolderRef | undefined {
+	const { ref, kind } = view;
+	if (isPieceRef(ref)) return kind === 'group' ? { ...ref.holder, group: ref.piece } : undefined;
+	if (kind !== 'region' || ref.box === undefined) return undefined;
+	return {
+		layer: { kind: 'layout', name: ref.layout },
+		region: { layout: ref.layout, region: ref.box }
+	};
+}
+
+/** What a view is of as something with settings; undefined where it is of all that a page or fill brings. */
+export function sizedOfView(view: BoxView): SizedRef | undefined {
+	const { ref } = view;
+	if (!isPieceRef(ref)) return ref;
+	return ref.piece === undefined ? undefined : { holder: ref.holder, piece: ref.piece };
+}
+
 /** What there is to say about a box or piece where its layout is `width` px wide. */
-export function boxView(resolved: ResolvedSite, ref: SizedRef, width: number): BoxView {
-	const box = isPieceRef(ref) ? findSized(resolved, ref) : findSeen(resolved, ref);
+export function boxView(resolved: ResolvedSite, ref: ArrangedRef, width: number): BoxView {
+	const box = boxBy(resolved, ref);
 	const { bands } = resolved.site.settings;
 	const band = bandAt(bands, width);
 	const around = isPieceRef(ref) ? aroundPiece(resolved, ref) : aroundBox(resolved, ref, box);
@@ -142,8 +166,10 @@ export function boxView(resolved: ResolvedSite, ref: SizedRef, width: number): B
 		kind: 'flow' as const
 	};
 	const own = settingsAt(box.settings, bands, band);
-	const isPiece = box.kind === 'markup' || box.kind === 'nav';
-	const kind = isPiece ? 'piece' : box.kind;
+	const isContent = box.kind === 'markup' || box.kind === 'nav';
+	// A group has the settings of a piece.
+	const kind = isContent || box.kind === 'group' ? 'piece' : box.kind;
+	const isWhole = box.kind === 'group' && box.isWhole;
 	const wordsOf = (setting: SettingKind): SettingWords => {
 		const { form, says, everywhere = false, needs } = settings[setting];
 		const idle = needs && !needs.met(inside, own, kind) ? needs : undefined;
@@ -153,22 +179,22 @@ export function boxView(resolved: ResolvedSite, ref: SizedRef, width: number): B
 		return { setting, form, says, everywhere, idle: why };
 	};
 	const said = new Set(box.settings.map((setting) => setting.kind));
-	const unsaid = settingsOn(kind)
+	const unsaid = (isWhole ? [] : settingsOn(kind))
 		.filter((one) => !said.has(one))
 		.map((one): UnsaidSetting => ({ ...wordsOf(one), first: settings[one].first }));
 	return {
 		ref,
-		name: box.name.text,
-		kind,
+		name: isWhole ? sizedName(ref) : box.name.text,
+		kind: box.kind === 'group' ? 'group' : kind,
 		bands: bands.length === 0 ? ['all'] : bands.map((one) => one.name.text),
 		band,
-		bySpace: around?.layout.measure === 'space',
-		arrangement: isPieceRef(ref) ? undefined : arrangementView(resolved, ref, band),
+		bySpace: around?.layout?.measure === 'space',
+		arrangement: isContent ? undefined : arrangementView(resolved, ref, band),
 		parent: around && {
 			ref: around.ref,
 			kind: arrangementAt(around.box.arrangements, bands, band)?.kind
 		},
-		members: isPiece ? [] : memberNames(box),
+		members: isContent ? [] : memberNames(box),
 		siblings: around ? memberNames(around.box) : [],
 		strip: settingsOn(kind)
 			.filter((one) => said.has(one))
@@ -184,10 +210,16 @@ export function valueNow(view: BoxView, setting: SettingKind): string | undefine
 	return row?.overhangs.find((one) => one.from <= view.band && view.band < one.to)?.value;
 }
 
+function boxBy(resolved: ResolvedSite, ref: ArrangedRef): SizedBox {
+	if (!isPieceRef(ref)) return findSeen(resolved, ref);
+	const { holder, piece } = ref;
+	return piece === undefined ? findWhole(resolved, holder) : findPiece(resolved, holder, piece);
+}
+
 interface AroundBox {
-	readonly layout: Layout;
+	readonly layout: Layout | undefined;
 	readonly box: ArrangedBox;
-	readonly ref: BoxRef;
+	readonly ref: ArrangedRef;
 }
 
 function aroundBox(
@@ -203,12 +235,22 @@ function aroundBox(
 	return { layout, box: parent, ref: { layout: name, box: inner } };
 }
 
-/** A piece lies in the region it is put into; the content of a page, in the slot of the layout it sits under. */
-function aroundPiece(resolved: ResolvedSite, { holder }: PieceRef): AroundBox | undefined {
+/**
+ * A piece lies in the group or the region it is put into; the content of a page, in the slot of the layout it sits under.
+ */
+function aroundPiece(
+	resolved: ResolvedSite,
+	{ holder, piece }: Extract<ArrangedRef, { holder: unknown }>
+): AroundBox | undefined {
 	const { region } = holder;
 	const layout = region
 		? findLayout(resolved, region.layout)
 		: resolved.structure.chainOf(findLayer(resolved, holder.layer)).at(-1);
+	const group = piece === undefined ? undefined : groupAround(resolved, holder, piece);
+	if (group) {
+		const ref = group.isWhole ? { holder } : { holder, piece: group.name.text };
+		return { layout, box: group, ref };
+	}
 	if (!layout) return undefined;
 	const box = region
 		? layout.regions.find((one) => one.name.text === region.region)
@@ -219,7 +261,7 @@ function aroundPiece(resolved: ResolvedSite, { holder }: PieceRef): AroundBox | 
 function overhangsOf(
 	{ settings }: SizedBox,
 	kind: SettingKind,
-	ref: SizedRef,
+	ref: ArrangedRef,
 	resolved: ResolvedSite
 ): Overhang[] {
 	const { bands } = resolved.site.settings;
@@ -278,7 +320,7 @@ function valueText(setting: Setting, resolved: ResolvedSite): string {
 
 function arrangementView(
 	resolved: ResolvedSite,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	band: number
 ): ArrangementView | undefined {
 	const { bands } = resolved.site.settings;
@@ -286,12 +328,12 @@ function arrangementView(
 	const { holds: arrangement, own } = arrangedAt(resolved, ref, bandName);
 	if (!arrangement) return undefined;
 	const { kind } = arrangement;
-	const isSaidHere = findSaid(resolved, ref)?.arrangements.includes(arrangement);
+	const isSaidHere = findSaidToArrange(resolved, ref)?.arrangements.includes(arrangement);
 	const common = {
 		kind,
 		band: bands[bandPlace(bands, arrangement.band)]?.name.text ?? 'all',
 		here: arrangement === own,
-		by: isSaidHere ? undefined : sayerOf(arrangement, ref, resolved),
+		by: isSaidHere || isPieceRef(ref) ? undefined : sayerOf(arrangement, ref, resolved),
 		count: kind === 'columns' ? arrangement.columns : 0,
 		said: kind === 'columns' ? saidOf(arrangement) : undefined,
 		gap: arrangement.gap?.text,

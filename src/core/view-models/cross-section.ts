@@ -2,6 +2,8 @@ import { layerName, type FillKind, type Layer, type Layout, type Piece } from '.
 import type { Landed, ResolvedPage, ResolvedRegion, Step } from '../resolve/page.ts';
 import { adjustWords, landingAdjusts } from '../resolve/adjust.ts';
 import { slotOf, type Structure } from '../resolve/structure.ts';
+import { leavesOf } from '../resolve/boxes/runs.ts';
+import { writtenIn } from '../resolve/content/pieces.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { layoutMarks, markOf, type Mark } from './marks.ts';
 
@@ -169,9 +171,9 @@ function entriesOf(resolved: ResolvedRegion, layer: Layer): SectionEntry[] {
 			action,
 			layout: resolved.layout.name.text,
 			region: resolved.region.name.text,
-			pieces: step.pieces.map((piece) => piece.name.text),
+			pieces: writtenIn(step.pieces).map((piece) => piece.name.text),
 			fillFor: step.fill?.seenBy.map(({ text }) => text),
-			roles: step.pieces.map((piece) => rolesFor(piece, step)),
+			roles: writtenIn(step.pieces).map((piece) => rolesFor(piece, step)),
 			label: entryLabel(step, resolved)
 		};
 		return [entry];
@@ -187,7 +189,9 @@ function rolesFor({ seenBy }: Piece, { fill }: Step): string[] {
 }
 
 function entryLabel(step: Step, { region }: ResolvedRegion): string {
-	const names = step.pieces.map((piece) => piece.name.text).join(', ');
+	const names = writtenIn(step.pieces)
+		.map((piece) => piece.name.text)
+		.join(', ');
 	switch (step.action) {
 		case 'gave':
 			if (region.slot) return region.required ? 'slot, must be filled' : 'slot';
@@ -251,7 +255,7 @@ function landings(
 		else lands.push({ layer, pieces: [piece.name.text] });
 	};
 	const visit = (landed: readonly Landed[]): void => {
-		for (const one of landed) {
+		for (const one of leavesOf(landed)) {
 			if (one.kind === 'piece') add(one.piece, one.owner);
 			else visit(slotOfPage(page, one.layout)?.landed ?? []);
 		}

@@ -63,12 +63,16 @@ function piecesOf(resolved: ResolvedSite): Findable[] {
 		const page = layer.kind === 'layout' ? pageUnder(site, layer, resolved) : layerName(layer);
 		if (page === undefined) return [];
 		return holdersIn(layer, resolved).flatMap(({ holder, pieces }) =>
-			pieces.map(({ name: { text: name } }): Findable => {
+			pieces.flatMap((one): Findable[] => {
+				// What no one has written a name for is not looked for by one.
+				if (one.kind === 'group' && one.isWhole) return [];
+				const name = one.name.text;
 				const where = holder.region
 					? `${holder.region.region} of ${layerName(layer)}`
 					: layerName(layer);
 				const piece = { holder, piece: name };
-				return { kind: 'piece', name, says: `piece in ${where}`, piece, page };
+				const what = one.kind === 'group' ? 'wrapper' : 'piece';
+				return [{ kind: 'piece', name, says: `${what} in ${where}`, piece, page }];
 			})
 		);
 	});

@@ -1,4 +1,4 @@
-import { valueNow, type BoxView } from './box-view.ts';
+import { sizedOfView, valueNow, type BoxView } from './box-view.ts';
 import type { SettingKind } from '../model/setting.ts';
 import type { Command } from '../model/command.ts';
 
@@ -12,9 +12,11 @@ export interface Action {
 
 /** What a region can do in the arrangement around it, in the band that is shown. */
 export function sizeActions(view: BoxView): Action[] {
+	const box = sizedOfView(view);
+	if (!box) return [];
 	const band = view.bands[view.band] ?? '';
 	const set = (setting: SettingKind, value: string): Command => {
-		return { kind: 'set-setting', box: view.ref, setting, value, band };
+		return { kind: 'set-setting', box, setting, value, band };
 	};
 	const size = valueNow(view, 'size');
 	switch (view.parent?.kind) {

@@ -40,6 +40,8 @@ export function writtenWords(page: WrittenPage, shown: ShownWords): WrittenWords
 			piece.name.span
 		);
 	}
+	if (piece.kind === 'group')
+		throw new CommandRefused('These words belong to no piece of this page.');
 	const part = page.partOf(element);
 	const name = part?.name.text ?? piece.name.text;
 	const around = part?.markup.span ?? ownMarkup(page, piece);

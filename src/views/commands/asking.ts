@@ -2,6 +2,7 @@ import { namesListed } from '$core/edit/pieces/pieces.ts';
 import { regionElements, stateKinds } from '$core/model/site.ts';
 import type {
 	HolderRef,
+	PaintedArea,
 	PieceRef,
 	PieceStart,
 	RegionCommand,
@@ -138,6 +139,20 @@ function wanted(layout: string, region: string): void {
 	choice.wanted = { kind: 'layout', layer: layout, region, piece: undefined };
 }
 
+/** Puts a wrapper around pieces of one place. */
+export function askGroup(holder: HolderRef, pieces: readonly string[]): void {
+	ask.question = {
+		title: `Put a wrapper around ${pieces.join(', ')}`,
+		says: 'A wrapper says how the pieces in it lie, and is one box where it stands.',
+		fields: [{ label: 'Name', value: '', mono: true }],
+		act: pieces.length === 1 ? 'Wrap it' : 'Wrap them',
+		answer: ([name = '']) =>
+			made({ kind: 'group-pieces', holder, pieces, name }, () =>
+				choice.pickPiece({ holder, piece: name })
+			)
+	};
+}
+
 export function askWrap(layout: string, members: readonly string[]): void {
 	ask.question = {
 		title: `Put a wrapper around ${members.join(', ')}`,
@@ -154,7 +169,7 @@ export function askWrap(layout: string, members: readonly string[]): void {
 
 const starts = ['markup', 'a list of links', 'a copy of another piece'] as const;
 
-export function askNewPiece(holder: HolderRef): void {
+export function askNewPiece(holder: HolderRef, areaOf?: (name: string) => PaintedArea): void {
 	ask.question = {
 		title: 'Add a piece',
 		says: 'By its name a piece is found again; it is unique where it stands. Several names with commas between make as many pieces. A list of links grows with the routes.',
@@ -174,7 +189,8 @@ export function askNewPiece(holder: HolderRef): void {
 				kind: 'add-piece',
 				holder,
 				name,
-				...(start === starts[1] && { start: nav })
+				...(start === starts[1] && { start: nav }),
+				...(areaOf && { area: areaOf(name) })
 			};
 			const [piece = name] = namesListed(name);
 			return made(command, () => choice.pickPiece({ holder, piece }));

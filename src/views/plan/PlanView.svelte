@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { type Trace } from '$core/model/trace.ts';
 	import { untrack } from 'svelte';
-	import type { LayerRef, SizedRef } from '$core/model/command.ts';
+	import type { LayerRef, SizedRef, WholeRef } from '$core/model/command.ts';
 	import { look } from '$store/ways/look.svelte.ts';
 	import { panes } from '$store/ways/panes.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
@@ -48,6 +48,14 @@
 		}
 	});
 
+	/** What the chosen block brings itself, where it is no layout's own. */
+	const whole = $derived.by((): WholeRef | undefined => {
+		const isBlock = choice.subject.kind === 'place' && facts?.isOwn === false;
+		return isBlock && facts.holder && facts.entry?.pieces.length
+			? { holder: facts.holder }
+			: undefined;
+	});
+
 	$effect(() => {
 		if (!page || !comingFrom || !pages.includes(comingFrom)) {
 			between = undefined;
@@ -59,7 +67,7 @@
 	$effect(() => {
 		// The text, the width and the spaces that layouts get decide what there is to say.
 		void [site, look.width, chosenBox.spaces];
-		void chosenBox.choose(sized);
+		void chosenBox.choose(sized, whole);
 	});
 
 	// What was just added is chosen once the page has it.

@@ -1,5 +1,5 @@
-import { boxOfView, type BoxView } from '$core/view-models/box-view.ts';
-import { isPieceRef, type SizedRef } from '$core/model/command.ts';
+import { arrangingOfView, type BoxView } from '$core/view-models/box-view.ts';
+import { isPieceRef, type ArrangedRef, type WholeRef } from '$core/model/command.ts';
 import { look } from '$store/ways/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 
@@ -11,6 +11,8 @@ class ChosenBox {
 	around = $state.raw<BoxView | undefined>();
 	/** Widths that layouts get which measure their own space, px, as the stage shows them. */
 	spaces = $state.raw<ReadonlyMap<string, number>>(new Map());
+	/** All that the chosen page or fill brings, as one box that may arrange it; undefined where something else is chosen. */
+	whole = $state.raw<BoxView | undefined>();
 	private turn = 0;
 
 	/** What arranges that box, where the box arranges nothing itself. */
@@ -18,24 +20,27 @@ class ChosenBox {
 
 	/** The box whose tracks are drawn: what arranges the chosen one, or the chosen layout itself. */
 	get tracked(): BoxView | undefined {
-		const own = boxOfView(this.view) ? this.view : undefined;
+		if (this.whole?.arrangement) return this.whole;
+		const own = arrangingOfView(this.view) ? this.view : undefined;
 		return this.around?.arrangement ? this.around : (this.outer ?? this.around ?? own);
 	}
 
 	/** Asks for what there is to say; the last one asked for is shown. */
-	async choose(ref: SizedRef | undefined): Promise<void> {
+	async choose(ref: ArrangedRef | undefined, all: WholeRef | undefined): Promise<void> {
 		const turn = ++this.turn;
 		// The content of a page lies in the slot of what it sits under.
 		const innermost = store.page?.chain.at(-1);
 		const layout = ref && (isPieceRef(ref) ? (ref.holder.region?.layout ?? innermost) : ref.layout);
 		const width = (layout === undefined ? undefined : this.spaces.get(layout)) ?? look.width;
 		const view = ref && (await store.core.answers.boxView(ref, width));
+		const whole = all && (await store.core.answers.boxView(all, width));
 		const around = view?.parent && (await store.core.answers.boxView(view.parent.ref, width));
 		const parent = around?.arrangement ? undefined : around?.parent;
 		const outer = parent && (await store.core.answers.boxView(parent.ref, width));
 		if (turn !== this.turn) return;
 		this.outer = outer;
 		this.view = view;
+		this.whole = whole;
 		this.around = around;
 	}
 

@@ -1,6 +1,6 @@
 import { piecesIn, type PieceView } from '$core/edit/pieces/pieces.ts';
 import { underChoices, type UnderChoice } from '$core/edit/layers/under-choices.ts';
-import type { SizedRef, HolderRef, LayerRef, PieceRef } from '$core/model/command.ts';
+import type { ArrangedRef, HolderRef, LayerRef, PieceRef } from '$core/model/command.ts';
 import { CommandRefused } from '$core/edit/proposal.ts';
 import { boxView, type BoxView } from '$core/view-models/box-view.ts';
 import { canonicalPath } from '$core/model/address.ts';
@@ -59,7 +59,7 @@ export class Answers {
 	}
 
 	/** What there is to say about a box's sizes; undefined where it is not there any more. */
-	boxView(ref: SizedRef, width: number): BoxView | undefined {
+	boxView(ref: ArrangedRef, width: number): BoxView | undefined {
 		const { shown } = this.site;
 		return shown && unlessRefused(() => boxView(shown, ref, width));
 	}

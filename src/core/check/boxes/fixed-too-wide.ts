@@ -4,7 +4,7 @@ import type { Layout, Member, Site } from '../../model/site.ts';
 import { sweepFrom } from '../../geometry/widths/jumps.ts';
 import { bandPlace, bandPlaces, settingsAt } from '../../resolve/bands.ts';
 import { isShownAt } from '../../resolve/boxes/shown.ts';
-import { boxesOf } from '../../resolve/boxes/members.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
 import { tokensAt } from '../../size/tokens.ts';
 import type { WholeCheck } from '../check.ts';
 import { fixedPx } from './fixed-px.ts';
@@ -23,7 +23,9 @@ export const fixedTooWide: WholeCheck = {
 	why: 'There it reaches beyond the edge, and the page scrolls sideways or is cut.',
 	examples: { 'fixed-too-wide': { wrong: side('width 640px'), mended: side('max 640px') } },
 	find: ({ site }) =>
-		site.layouts.flatMap((layout) => boxesOf(layout).flatMap((box) => tooWide(box, layout, site)))
+		site.layouts.flatMap((layout) =>
+			[layout, ...membersIn(layout.members)].flatMap((box) => tooWide(box, layout, site))
+		)
 };
 
 /** The first band in which a fixed width holds, the box is shown, and nothing makes it narrower. */

@@ -7,7 +7,8 @@ import { layerRef } from '../../model/layer-ref.ts';
 import { adjustedChain, landingAdjusts } from '../../resolve/adjust.ts';
 import { bandPlace } from '../../resolve/bands.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
-import { boxesOf, contentsOf, memberNamed } from '../../resolve/boxes/members.ts';
+import { boxesOf, contentsOf, memberNamed, membersIn } from '../../resolve/boxes/members.ts';
+import { broughtBy } from '../../resolve/content/brought.ts';
 import { holdersIn } from '../../resolve/content/holders.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { slotOf } from '../../resolve/structure.ts';
@@ -26,11 +27,10 @@ export interface Placement {
 
 /** Everything with settings that a layer brings into something that may arrange it, there or further out. */
 export function placementsIn(layer: Layer, { structure }: ResolvedSite): Placement[] {
-	const own = layer.kind === 'layout' ? boxesOf(layer) : [];
-	const placed = own.flatMap((around) =>
+	const placed = boxesOf(layer).flatMap((around) =>
 		contentsOf(around).map((member) => placement(member, around))
 	);
-	const content = layer.kind === 'layout' ? [] : layer.pieces;
+	const content = layer.kind === 'layout' ? [] : broughtBy(layer);
 	const { fills, adjusts } = layer;
 	if (fills.length === 0 && adjusts.length === 0 && content.length === 0)
 		return withSettings(placed);
@@ -41,7 +41,7 @@ export function placementsIn(layer: Layer, { structure }: ResolvedSite): Placeme
 	const slot = (innermost && slotOf(innermost)) ?? { arrangements: [] };
 	const filled = landingFills(layer, chain).flatMap(({ fill, layout, region }) => {
 		const now = seen[chain.indexOf(layout)]?.regions[layout.regions.indexOf(region)] ?? region;
-		return fill.pieces.map((member) => placement(member, now));
+		return broughtBy(fill).map((member) => placement(member, now));
 	});
 	const adjusted = landingAdjusts(layer, chain).flatMap(({ adjust, layout, box }): Placement[] => {
 		const now = seen[chain.indexOf(layout)] ?? layout;
@@ -80,22 +80,32 @@ export function settingAtPlace(
 	return undefined;
 }
 
+/** What has settings and may arrange something, as a command names it. */
+interface Sized {
+	readonly box: SizedRef;
+	readonly settings: readonly Setting[];
+	readonly arrangements: readonly Arrangement[];
+}
+
 /** Whatever has settings, as a command names it. */
-function* sizedIn(
-	resolved: ResolvedSite
-): Generator<{ readonly box: SizedRef; readonly settings: readonly Setting[] }> {
+function* sizedIn(resolved: ResolvedSite): Generator<Sized> {
 	for (const layout of resolved.site.layouts) {
-		for (const box of boxesOf(layout)) yield { box: refOf(box, layout), settings: box.settings };
+		for (const box of [layout, ...membersIn(layout.members)]) {
+			yield { ...box, box: refOf(box, layout) };
+		}
 	}
 	for (const layer of layersOf(resolved.site)) {
 		const chain = resolved.structure.chainOf(layer);
 		for (const { adjust, layout, box } of landingAdjusts(layer, chain)) {
 			const ref = { ...refOf(box, layout), only: layerRef(layer) };
-			yield { box: ref, settings: adjust.settings };
+			yield { ...adjust, box: ref };
 		}
 		for (const { holder, pieces } of holdersIn(layer, resolved)) {
-			for (const { name, settings } of pieces)
-				yield { box: { holder, piece: name.text }, settings };
+			for (const piece of pieces) {
+				const { name, settings } = piece;
+				const arrangements = piece.kind === 'group' ? piece.arrangements : [];
+				yield { box: { holder, piece: name.text }, settings, arrangements };
+			}
 		}
 	}
 }
@@ -104,19 +114,16 @@ function refOf(box: Layout | Member, layout: Layout): BoxRef {
 	return { layout: layout.name.text, box: box === layout ? undefined : box.name.text };
 }
 
-/** The box of a layout whose arrangement stands at a place of the text, with the band it is for. */
+/** The box whose arrangement stands at a place of the text, with the band it is for. */
 export function boxAtArrangement(
 	place: Span,
-	{ site }: ResolvedSite
-): { box: BoxRef; band: string } | undefined {
-	const { bands } = site.settings;
-	for (const layout of site.layouts) {
-		for (const box of boxesOf(layout)) {
-			const found = box.arrangements.find(({ span }) => sameSpan(span, place));
-			const band = found && bands[bandPlace(bands, found.band)]?.name.text;
-			if (band === undefined) continue;
-			return { box: refOf(box, layout), band };
-		}
+	resolved: ResolvedSite
+): { box: SizedRef; band: string } | undefined {
+	const { bands } = resolved.site.settings;
+	for (const { box, arrangements } of sizedIn(resolved)) {
+		const found = arrangements.find(({ span }) => sameSpan(span, place));
+		const band = found && bands[bandPlace(bands, found.band)]?.name.text;
+		if (band !== undefined) return { box, band };
 	}
 	return undefined;
 }

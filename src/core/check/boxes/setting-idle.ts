@@ -23,11 +23,10 @@ export const settingIdle: LayerCheck = {
 		}
 	},
 	find(layer, resolved) {
-		const boxes = layer.kind === 'layout' ? boxesOf(layer) : [];
 		const placements = placementsIn(layer, resolved);
 		return [
 			...placements.flatMap((placement) => idleIn(placement, resolved.site)),
-			...boxes.flatMap((box) => idleGap(box, box.settings, resolved.site)),
+			...boxesOf(layer).flatMap((box) => idleGap(box, box.settings, resolved.site)),
 			...placements.flatMap(({ member, said }) => {
 				const isAdjusted = said !== member.settings;
 				const isHolder = member.kind === 'region' || member.kind === 'wrapper';

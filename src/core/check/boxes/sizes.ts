@@ -6,7 +6,7 @@ import type { Setting, SettingKind } from '../../model/setting.ts';
 import type { SiteSettings } from '../../model/site.ts';
 import type { Raw, Span } from '../../model/span.ts';
 import { bandPlaces } from '../../resolve/bands.ts';
-import { boxesOf } from '../../resolve/boxes/members.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { Size } from '../../settings/definition.ts';
 import { coloursIn, sizesIn } from '../../settings/list.ts';
@@ -104,7 +104,8 @@ export const sizes: LayerCheck = {
 	},
 	find(layer, { site }) {
 		const checker = checkerFor(site.settings);
-		const boxes: readonly Said[] = layer.kind === 'layout' ? boxesOf(layer) : [];
+		const boxes: readonly Said[] =
+			layer.kind === 'layout' ? [layer, ...membersIn(layer.members)] : [];
 		return [...piecesIn(layer), ...layer.adjusts, ...boxes].flatMap((box) => checker.box(box));
 	}
 };

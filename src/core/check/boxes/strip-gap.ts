@@ -23,8 +23,7 @@ export const stripGap: LayerCheck = {
 			mended: inStrip('arrange row { gap 20px }; gap 20px')
 		}
 	},
-	find: (layer, { site }) =>
-		layer.kind === 'layout' ? boxesOf(layer).flatMap((box) => idleIn(box, site)) : nothing,
+	find: (layer, { site }) => boxesOf(layer).flatMap((box) => idleIn(box, site)),
 	mend(problem, resolved) {
 		const there = problem.code === 'strip-gap' && boxAtArrangement(problem.span, resolved);
 		if (!there) return undefined;

@@ -2,13 +2,13 @@ import { plainLayout } from '../example.ts';
 import { warning, type Problem } from '../../messages/problem.ts';
 import { areasOf, type AreasArrangement } from '../../model/arrange.ts';
 import type { Setting } from '../../model/setting.ts';
-import type { Layout, Member, Site, Wrapper } from '../../model/site.ts';
+import type { Layout, Member, Piece, PieceGroup, Site, Wrapper } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { splitSizes } from '../../size/css-tokens.ts';
 import { tokensAt } from '../../size/tokens.ts';
 import { arrangementAt, bandPlaces, settingHolding } from '../../resolve/bands.ts';
-import { boxesOf } from '../../resolve/boxes/members.ts';
-import { nothing, type LayerCheck } from '../check.ts';
+import { boxesOf, contentsOf } from '../../resolve/boxes/members.ts';
+import type { LayerCheck } from '../check.ts';
 import { fixedPx } from './fixed-px.ts';
 
 export const trackOverrun: LayerCheck = {
@@ -27,12 +27,11 @@ export const trackOverrun: LayerCheck = {
 		}
 	},
 	find(layer, { site }) {
-		if (layer.kind !== 'layout') return nothing;
 		return boxesOf(layer).flatMap((box) => (box.kind === 'region' ? [] : findOverrun(box, site)));
 	}
 };
 
-function findOverrun(box: Layout | Wrapper, site: Site): Problem[] {
+function findOverrun(box: Layout | Wrapper | PieceGroup, site: Site): Problem[] {
 	const { bands, tokens } = site.settings;
 	if (!box.arrangements.some((one) => one.kind === 'areas')) return [];
 	const problems = new Map<Span, Problem>();
@@ -41,7 +40,7 @@ function findOverrun(box: Layout | Wrapper, site: Site): Problem[] {
 		if (arrangement?.kind !== 'areas') continue;
 		const values = tokensAt(tokens, bands, place);
 		const pxOf = (text: string): number | undefined => fixedPx(text, values);
-		for (const member of box.members) {
+		for (const member of contentsOf(box)) {
 			const room = roomFor(member, arrangement, pxOf);
 			const set = heightSet((kind) => settingHolding(member.settings, kind, bands, place));
 			if (!room || !set) continue;
@@ -68,7 +67,7 @@ function heightSet(
 
 /** The rows that a box lies in, where all of them are of a set height, with the gaps between. */
 function roomFor(
-	member: Member,
+	member: Member | Piece,
 	{ rows, gap }: AreasArrangement,
 	pxOf: (text: string) => number | undefined
 ): { px: number; text: string } | undefined {

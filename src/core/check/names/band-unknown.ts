@@ -33,7 +33,10 @@ function bandsNamedIn(layer: Layer): Named[] {
 	const own = layer.kind === 'layout' ? [layer, ...membersIn(layer.members)] : [];
 	const said = [
 		...[...own, ...layer.adjusts].flatMap((box) => [...box.settings, ...box.arrangements]),
-		...piecesIn(layer).flatMap((piece) => piece.settings),
+		...piecesIn(layer).flatMap((piece) => [
+			...piece.settings,
+			...(piece.kind === 'group' ? piece.arrangements : [])
+		]),
 		...layer.styles,
 		...own.flatMap((box) => ('styles' in box ? box.styles : []))
 	];

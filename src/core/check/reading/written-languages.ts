@@ -72,7 +72,7 @@ function wordsOf(layer: Layer): string {
 
 /** The words of a piece that are in the language of the site. */
 export function textOf(piece: Piece): string {
-	if (piece.kind === 'nav') return '';
+	if (piece.kind !== 'markup') return '';
 	const markup = piece.markup.parts.filter((part) => typeof part === 'string').join(' ');
 	return textIn(parseFragment(markup.slice(0, mostText * 4), { treeAdapter: adapter }));
 }

@@ -1,5 +1,5 @@
 import { listWords, warning } from '../../messages/problem.ts';
-import { layerName, type Piece } from '../../model/site.ts';
+import { layerName, withInner, type Piece } from '../../model/site.ts';
 import { templateText } from '../../model/template.ts';
 import { attributeOf } from '../../author-styles/page-tree.ts';
 import { navLinks, type NavLink } from '../../resolve/content/nav.ts';
@@ -63,12 +63,16 @@ function lostIn(
 }
 
 function hasHeading({ piece }: { readonly piece: Piece }): boolean {
-	return piece.kind === 'markup' && /<h[1-6][\s>]/i.test(templateText(piece.markup));
+	return withInner([piece]).some(
+		(one) => one.kind === 'markup' && /<h[1-6][\s>]/i.test(templateText(one.markup))
+	);
 }
 
 /** Links of a piece that lead to one place whatever it is filled with. */
-function linksIn(piece: Piece, { resolved, instance }: WrittenPage): string[] {
+function linksIn(piece: Piece, page: WrittenPage): string[] {
+	const { resolved, instance } = page;
 	if (piece.kind === 'nav') return routesOf(navLinks(piece, resolved));
+	if (piece.kind === 'group') return piece.pieces.flatMap((inner) => linksIn(inner, page));
 	const hrefs = [...templateText(piece.markup).matchAll(/\shref="([^"{]*)"/g)];
 	return hrefs.flatMap(([, href]) => linkTarget(href, instance.address)?.path ?? []);
 }

@@ -5,7 +5,7 @@ import { layersOf, type Site, type Style } from '../../model/site.ts';
 import type { Setting } from '../../model/setting.ts';
 import type { Span } from '../../model/span.ts';
 import { placeOfStyle } from '../../model/style-place.ts';
-import { boxesOf } from '../../resolve/boxes/members.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
 import { declarationNode } from '../../size/css-declaration.ts';
 import { CssText } from '../../size/css-items.ts';
@@ -38,7 +38,9 @@ export const valueNotToken: WholeCheck = {
 		if (colours.size === 0 && sizes.size === 0) return [];
 		const settings = layersOf(site).flatMap((layer) => [
 			...[...piecesIn(layer), ...layer.adjusts].flatMap(({ settings }) => settings),
-			...(layer.kind === 'layout' ? boxesOf(layer).flatMap((box) => box.settings) : [])
+			...(layer.kind === 'layout'
+				? [layer, ...membersIn(layer.members)].flatMap((box) => box.settings)
+				: [])
 		]);
 		return [
 			...stylesOf(site).flatMap((style) => coloursIn(style, colours)),

@@ -1,10 +1,10 @@
 import type { Arrangement } from '../../model/arrange.ts';
-import type { BoxRef } from '../../model/command.ts';
+import { isPieceRef, type ArrangedRef } from '../../model/command.ts';
 import { arrangementAt, bandPlace, type Bands } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
-import { findSaid, findSeen, placeOfBand, type ArrangedBox } from './find-box.ts';
+import { findSaidToArrange, findSeen, placeOfBand, type ArrangedBox } from './find-box.ts';
 import { beginAdjust, removeSaid } from './said.ts';
 
 /** How a box arranges in a band, for those whom an edit is for. */
@@ -20,7 +20,7 @@ export interface Arranged {
 }
 
 /** How a box arranges in a band. Throws a CommandRefused where it is not there. */
-export function arrangedAt(resolved: ResolvedSite, ref: BoxRef, bandName: string): Arranged {
+export function arrangedAt(resolved: ResolvedSite, ref: ArrangedRef, bandName: string): Arranged {
 	const box = findSeen(resolved, ref);
 	const { bands } = resolved.site.settings;
 	const band = placeOfBand(bands, bandName);
@@ -38,13 +38,13 @@ export function arrangedAt(resolved: ResolvedSite, ref: BoxRef, bandName: string
 export function writeArrangement(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	{ own, holds }: Arranged,
 	lines: readonly string[]
 ): void {
 	if (own) return surgery.replaceLines(own.span, lines);
-	const said = findSaid(resolved, ref);
-	if (!said) return beginAdjust(resolved, surgery, ref, lines);
+	const said = findSaidToArrange(resolved, ref);
+	if (!said) return isPieceRef(ref) ? undefined : beginAdjust(resolved, surgery, ref, lines);
 	const all = saidArrangements(resolved, ref);
 	const above = all.find((one) => one === holds) ?? all.at(-1);
 	if (above) return surgery.insertBelow(above.span, lines);
@@ -57,11 +57,11 @@ export function writeArrangement(
 export function removeArrangement(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	{ own, box }: Arranged,
 	bandName: string
 ): void {
-	const said = findSaid(resolved, ref);
+	const said = findSaidToArrange(resolved, ref);
 	if (!own || !said) {
 		throw new CommandRefused(`${box.name.text} arranges nothing anew at ${bandName}.`);
 	}
@@ -69,6 +69,6 @@ export function removeArrangement(
 }
 
 /** What is written where the edit writes. */
-function saidArrangements(resolved: ResolvedSite, ref: BoxRef): readonly Arrangement[] {
-	return findSaid(resolved, ref)?.arrangements ?? [];
+function saidArrangements(resolved: ResolvedSite, ref: ArrangedRef): readonly Arrangement[] {
+	return findSaidToArrange(resolved, ref)?.arrangements ?? [];
 }

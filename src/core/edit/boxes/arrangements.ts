@@ -1,5 +1,5 @@
 import type { Arrangement, LineArrangement } from '../../model/arrange.ts';
-import type { ArrangedWord, BoxRef } from '../../model/command.ts';
+import type { ArrangedRef, ArrangedWord } from '../../model/command.ts';
 import { settingHolding } from '../../resolve/bands.ts';
 import { contentsOf } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
@@ -16,7 +16,7 @@ import { areasText } from './tracks.ts';
 export function setArrangement(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	kind: Arrangement['kind'] | undefined,
 	bandName: string
 ): void {
@@ -25,7 +25,9 @@ export function setArrangement(
 	if (kind === undefined) return removeArrangement(resolved, surgery, ref, arranged, bandName);
 	if (own?.kind === kind) return;
 	if (kind !== 'areas' && memberNames(box).length === 0 && box.kind !== 'region') {
-		throw new CommandRefused(`${box.name.text} has nothing to arrange yet: add a region to it.`);
+		throw new CommandRefused(
+			`${box.name.text} has nothing to arrange yet: add ${box.kind === 'group' ? 'a piece' : 'a region'} to it.`
+		);
 	}
 	writeArrangement(resolved, surgery, ref, arranged, startingFrom(arranged, kind));
 }
@@ -34,7 +36,7 @@ export function setArrangement(
 export function setArranged(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	word: ArrangedWord,
 	value: string | undefined,
 	bandName: string

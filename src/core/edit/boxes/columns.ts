@@ -1,5 +1,5 @@
 import type { ColumnsArrangement } from '../../model/arrange.ts';
-import type { BoxRef, ColumnsSaid } from '../../model/command.ts';
+import type { ArrangedRef, ColumnsSaid } from '../../model/command.ts';
 import { settingsAt } from '../../resolve/bands.ts';
 import { contentsOf } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
@@ -17,7 +17,7 @@ import { bandWord } from './find-box.ts';
 export function setColumns(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	said: Partial<ColumnsSaid>,
 	bandName: string
 ): void {
@@ -42,7 +42,7 @@ export function setColumns(
 export function changeColumns(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	bandName: string,
 	change: (words: readonly string[]) => readonly string[]
 ): void {

@@ -1,14 +1,14 @@
-import { isPieceRef, type BoxRef, type SizedRef } from '../../model/command.ts';
-import type { Adjust, Layout, Member, Piece, Region, Wrapper } from '../../model/site.ts';
+import { isPieceRef, type ArrangedRef, type BoxRef, type SizedRef } from '../../model/command.ts';
+import type { Adjust, Layout, Member, Piece, PieceGroup, Wrapper } from '../../model/site.ts';
 import type { Bands } from '../../resolve/bands.ts';
-import { memberNamed } from '../../resolve/boxes/members.ts';
+import { contentsOf, memberNamed, type Holder } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { adjustedChain, landingAdjusts } from '../../resolve/adjust.ts';
-import { findLayer, findLayout, findPiece } from '../find.ts';
+import { findLayer, findLayout, findPiece, findWhole } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 
 /** A box that has settings and arranges something. */
-export type ArrangedBox = Layout | Wrapper | Region;
+export type ArrangedBox = Holder;
 
 /** What has settings. */
 export type SizedBox = ArrangedBox | Piece;
@@ -17,7 +17,7 @@ export type SizedBox = ArrangedBox | Piece;
 export type SaidBox = SizedBox | Adjust;
 
 /** A box of a layout. Throws a CommandRefused where it is not there. */
-export function findBox(resolved: ResolvedSite, { layout, box }: BoxRef): ArrangedBox {
+export function findBox(resolved: ResolvedSite, { layout, box }: BoxRef): Layout | Member {
 	const found = findLayout(resolved, layout);
 	return box === undefined ? found : findMember(found, box);
 }
@@ -45,8 +45,25 @@ export function findSized(resolved: ResolvedSite, ref: SizedRef): SizedBox {
 	return isPieceRef(ref) ? findPiece(resolved, ref.holder, ref.piece) : findBox(resolved, ref);
 }
 
-/** A box of a layout as all of its pages have it, or as those inside a layer do. */
-export function findSeen(resolved: ResolvedSite, ref: BoxRef): ArrangedBox {
+/** A group of pieces, or the box around all that something brings. Throws a CommandRefused where it is none. */
+export function findGroup(
+	resolved: ResolvedSite,
+	{ holder, piece }: Extract<ArrangedRef, { holder: unknown }>
+): PieceGroup {
+	if (piece === undefined) return findWhole(resolved, holder);
+	const found = findPiece(resolved, holder, piece);
+	if (found.kind === 'group') return found;
+	throw new CommandRefused(`The piece ${piece} has nothing in it that it could arrange.`);
+}
+
+/** Whatever arranges something, as it is written. */
+export function findArranging(resolved: ResolvedSite, ref: ArrangedRef): ArrangedBox {
+	return isPieceRef(ref) ? findGroup(resolved, ref) : findBox(resolved, ref);
+}
+
+/** A box as all of its pages have it, or as those inside a layer do. */
+export function findSeen(resolved: ResolvedSite, ref: ArrangedRef): ArrangedBox {
+	if (isPieceRef(ref)) return findGroup(resolved, ref);
 	const { only, layout: name, box } = ref;
 	if (!only || box === undefined) return findBox(resolved, ref);
 	const chain = adjustedChain(findLayer(resolved, only), resolved.structure);
@@ -55,10 +72,17 @@ export function findSeen(resolved: ResolvedSite, ref: BoxRef): ArrangedBox {
 }
 
 /** Where settings of a box are written: with itself, or with the layer that says them for its pages alone; undefined where that says none yet. */
-export function findSaid(resolved: ResolvedSite, ref: BoxRef): ArrangedBox | Adjust | undefined;
-export function findSaid(resolved: ResolvedSite, ref: SizedRef): SaidBox | undefined;
 export function findSaid(resolved: ResolvedSite, ref: SizedRef): SaidBox | undefined {
 	return !isPieceRef(ref) && ref.only ? findAdjust(resolved, ref) : findSized(resolved, ref);
+}
+
+/** The same for how a box arranges. */
+export function findSaidToArrange(
+	resolved: ResolvedSite,
+	ref: ArrangedRef
+): ArrangedBox | Adjust | undefined {
+	if (isPieceRef(ref)) return findGroup(resolved, ref);
+	return ref.only ? findAdjust(resolved, ref) : findBox(resolved, ref);
 }
 
 /** What a member stands in directly. */
@@ -76,7 +100,7 @@ export function parentOf(layout: Layout, member: Member): Layout | Wrapper {
 
 /** What a box arranges, as it is written: regions and wrappers, or pieces. */
 export function memberNames(box: ArrangedBox): string[] {
-	return (box.kind === 'region' ? box.pieces : box.members).map((one) => one.name.text);
+	return contentsOf(box).map((one) => one.name.text);
 }
 
 /** The place of a band by its name. Throws a CommandRefused where there is none. */

@@ -4,12 +4,13 @@ import {
 	type AreaPlace,
 	type AreasArrangement
 } from '../../model/arrange.ts';
-import type { BoxRef, Side } from '../../model/command.ts';
+import { isPieceRef, type ArrangedRef, type Side } from '../../model/command.ts';
+import { contentsOf } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { arrangedAt } from './arranged.ts';
-import { findBox } from './find-box.ts';
+import { findArranging } from './find-box.ts';
 import { placeMember } from './members.ts';
 import { areasHolding, withColumnWords, withTracks, writeAreas } from './tracks.ts';
 
@@ -20,7 +21,7 @@ import { areasHolding, withColumnWords, withTracks, writeAreas } from './tracks.
 export function moveArea(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	member: string,
 	target: string,
 	side: Side,
@@ -40,23 +41,24 @@ export function moveArea(
 function moveInLine(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	member: string,
 	target: string,
 	side: Side
 ): void {
-	const box = findBox(resolved, ref);
+	const box = findArranging(resolved, ref);
 	if (box.kind === 'region')
 		throw new CommandRefused('The pieces of a region are moved by themselves.');
-	if (side !== 'swap') {
-		const where = side === 'left' || side === 'above' ? 'before' : 'after';
+	const where = side === 'left' || side === 'above' ? 'before' : 'after';
+	if (side !== 'swap' && !isPieceRef(ref)) {
 		placeMember(resolved, surgery, ref.layout, member, { name: target, where });
 		return;
 	}
 	const [one, other] = [member, target].map((name) =>
-		box.members.find((found) => found.name.text === name)
+		contentsOf(box).find((found) => found.name.text === name)
 	);
 	if (!one || !other) throw new CommandRefused(`${member} and ${target} do not stand in one box.`);
+	if (side !== 'swap') return surgery.moveBeside(one.span, other.span, where);
 	surgery.replaceLines(one.span, surgery.linesOf(other.span));
 	surgery.replaceLines(other.span, surgery.linesOf(one.span));
 }

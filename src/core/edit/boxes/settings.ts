@@ -1,6 +1,7 @@
 import type { Setting, SettingKind } from '../../model/setting.ts';
 import { isPieceRef, type SizedRef } from '../../model/command.ts';
 import { bandPlace, type Bands } from '../../resolve/bands.ts';
+import { contentsOf } from '../../resolve/boxes/members.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { sizedName } from '../command-kind.ts';
 import { CommandRefused } from '../proposal.ts';
@@ -81,7 +82,7 @@ function insertSetting(box: SaidBox, surgery: Surgery, line: string): void {
 		return;
 	}
 	if (box.kind === 'adjust') return surgery.insertInto(box.span, [line]);
-	const first = box.kind === 'region' ? box.pieces[0] : box.members[0];
+	const [first] = contentsOf(box);
 	if (first) surgery.insertBefore(first.span, [line]);
 	else surgery.insertInto(box.span, [line]);
 }

@@ -1,7 +1,7 @@
 import { declare } from '../../box-styles/declare.ts';
 import { frameOf, pieceBox, type Box } from '../../box-styles/frame.ts';
 import { surroundingsOf } from '../../box-styles/outside.ts';
-import { layerName, layersOf, type Layer, type Layout } from '../../model/site.ts';
+import { layerName, layersOf, type Layer, type Layout, type Piece } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { adjustedChain } from '../../resolve/adjust.ts';
 import { bandPlaces } from '../../resolve/bands.ts';
@@ -99,8 +99,16 @@ function layoutAt({ layout, outer }: InChain, { site }: ResolvedSite, place: num
 	for (const member of membersIn(layout.members)) {
 		const host = boxes.get(member.name.text);
 		if (host && member.kind === 'region') {
-			all.push(...member.pieces.map((piece) => pieceBox(piece, host)));
+			all.push(...pieceBoxes(member.pieces, host));
 		}
 	}
 	return JSON.stringify(all.map((box) => [box.name, declare(box, place, surroundings)]));
+}
+
+/** The boxes of pieces, and of those in groups among them. */
+function pieceBoxes(pieces: readonly Piece[], parent: Box): Box[] {
+	return pieces.flatMap((piece) => {
+		const box = pieceBox(piece, parent);
+		return [box, ...(piece.kind === 'group' ? pieceBoxes(piece.pieces, box) : [])];
+	});
 }

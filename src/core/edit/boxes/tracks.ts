@@ -1,5 +1,5 @@
 import { isEmptyCell, type AreaRow, type AreasArrangement } from '../../model/arrange.ts';
-import type { Axis, BoxRef } from '../../model/command.ts';
+import type { ArrangedRef, Axis } from '../../model/command.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { splitSizes } from '../../size/css-tokens.ts';
 import { countTracks, mostTracks } from '../../size/tracks.ts';
@@ -15,7 +15,7 @@ import { bandWord } from './find-box.ts';
 export function setTrack(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	axis: Axis,
 	index: number,
 	size: string,
@@ -41,7 +41,7 @@ export function setTrack(
 export function setAreas(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	cells: readonly (readonly string[])[],
 	bandName: string
 ): void {
@@ -55,7 +55,7 @@ export function setAreas(
 export function addTrack(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	axis: Axis,
 	index: number,
 	bandName: string,
@@ -79,7 +79,7 @@ export function addTrack(
 export function removeTrack(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	axis: Axis,
 	index: number,
 	bandName: string,
@@ -101,7 +101,12 @@ export function removeTrack(
 }
 
 /** Whether tracks of an axis are columns with sizes of their own, which members fill in order. */
-function isOfOwnSizes(resolved: ResolvedSite, ref: BoxRef, axis: Axis, bandName: string): boolean {
+function isOfOwnSizes(
+	resolved: ResolvedSite,
+	ref: ArrangedRef,
+	axis: Axis,
+	bandName: string
+): boolean {
 	const { holds } = arrangedAt(resolved, ref, bandName);
 	return axis === 'columns' && holds?.kind === 'columns' && holds.sizes !== undefined;
 }
@@ -113,7 +118,7 @@ export interface Holding {
 }
 
 /** The areas in which a box arranges in a band. Throws a CommandRefused where it arranges in another way. */
-export function areasHolding(resolved: ResolvedSite, ref: BoxRef, bandName: string): Holding {
+export function areasHolding(resolved: ResolvedSite, ref: ArrangedRef, bandName: string): Holding {
 	const arranged = arrangedAt(resolved, ref, bandName);
 	if (arranged.holds?.kind !== 'areas') {
 		throw new CommandRefused(`${arranged.box.name.text} is not arranged in areas at ${bandName}.`);
@@ -210,7 +215,7 @@ function withNewRow(arrangement: AreasArrangement, index: number): AreasArrangem
 export function writeAreas(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	ref: BoxRef,
+	ref: ArrangedRef,
 	{ arranged, arrangement }: Holding,
 	changed: AreasArrangement
 ): void {

@@ -1,6 +1,6 @@
 import type { PieceCommand } from '../../model/command.ts';
 import { swap } from '../boxes/regions.ts';
-import { findPieces } from '../find.ts';
+import { findPieces, groupAround } from '../find.ts';
 import { setPieceSeenBy } from '../seen-by.ts';
 import type { CommandKinds } from '../command-kind.ts';
 import {
@@ -12,6 +12,7 @@ import {
 	setMarkup,
 	setNav
 } from './pieces.ts';
+import { groupPieces, ungroup } from './groups.ts';
 import { setStandIn } from './stand-ins.ts';
 import { editWords } from './text.ts';
 
@@ -22,8 +23,8 @@ export const pieceCommands: CommandKinds<PieceCommand> = {
 	'add-piece': {
 		label: ({ name }) =>
 			namesListed(name).length > 1 ? `Add the pieces ${name}` : `Add the piece ${name}`,
-		carryOut: (resolved, surgery, { holder, name, start }) =>
-			addPiece(resolved, surgery, holder, name, start ?? firstWords)
+		carryOut: (resolved, surgery, { holder, name, start, area }) =>
+			addPiece(resolved, surgery, holder, name, start ?? firstWords, area)
 	},
 	'rename-piece': {
 		label: ({ name, to }) => `Rename the piece ${name} to ${to}`,
@@ -33,7 +34,8 @@ export const pieceCommands: CommandKinds<PieceCommand> = {
 	'reorder-piece': {
 		label: ({ name }) => `Move the piece ${name}`,
 		carryOut: (resolved, surgery, { holder, name, by }) => {
-			const { pieces } = findPieces(resolved, holder);
+			const around = groupAround(resolved, holder, name);
+			const { pieces } = around ?? findPieces(resolved, holder);
 			const from = pieces.findIndex((piece) => piece.name.text === name);
 			swap(pieces, from, by, surgery);
 		}
@@ -51,6 +53,15 @@ export const pieceCommands: CommandKinds<PieceCommand> = {
 	'remove-piece': {
 		label: ({ name }) => `Remove the piece ${name}`,
 		carryOut: (resolved, surgery, { holder, name }) => removePiece(resolved, surgery, holder, name)
+	},
+	'group-pieces': {
+		label: ({ name }) => `Put the wrapper ${name} around them`,
+		carryOut: (resolved, surgery, { holder, pieces, name }) =>
+			groupPieces(resolved, surgery, holder, pieces, name)
+	},
+	ungroup: {
+		label: ({ name }) => `Take the wrapper ${name} away`,
+		carryOut: (resolved, surgery, { holder, name }) => ungroup(resolved, surgery, holder, name)
 	},
 	'set-markup': {
 		label: ({ name }) => `Edit the piece ${name}`,

@@ -1,9 +1,12 @@
-import type { AreaRow } from '../../model/arrange.ts';
-import type { MarkupPiece, NavPiece } from '../../model/site.ts';
+import type { AreaRow, Arrangement } from '../../model/arrange.ts';
+import { withInner, type MarkupPiece, type NavPiece, type Piece } from '../../model/site.ts';
 import type { StandIn } from '../../model/trial.ts';
+import { bandPlace } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { areaRows, replaceInAreas } from '../boxes/areas.ts';
+import { findGroup, placeOfBand } from '../boxes/find-box.ts';
 import { addRow } from '../boxes/members.ts';
+import { setAreas } from '../boxes/tracks.ts';
 import {
 	adjustsIn,
 	checkName,
@@ -12,14 +15,23 @@ import {
 	findLayer,
 	findPiece,
 	findPieces,
-	findRegion
+	findWhole,
+	groupAround,
+	ownRegion
 } from '../find.ts';
 import { checkPattern } from '../layers/layouts.ts';
 import { stretched } from '../../emit/html/stretch.ts';
 import { Surgery } from '../surgery.ts';
 import { startLines } from './start.ts';
 import { markupIn, replaceBlock } from './blocks.ts';
-import type { Beside, HolderRef, NavSaid, PieceStart, PieceCommand } from '../../model/command.ts';
+import type {
+	Beside,
+	PaintedArea,
+	HolderRef,
+	NavSaid,
+	PieceStart,
+	PieceCommand
+} from '../../model/command.ts';
 import { CommandRefused } from '../proposal.ts';
 
 /** A name for a new piece that none of `taken` has. */
@@ -44,7 +56,8 @@ export function addPiece(
 	surgery: Surgery,
 	holder: HolderRef,
 	listed: string,
-	start: PieceStart
+	start: PieceStart,
+	area: PaintedArea | undefined
 ): void {
 	const names = namesListed(listed);
 	const twice = names.find((name, at) => names.indexOf(name) !== at);
@@ -54,7 +67,7 @@ export function addPiece(
 		name: checkName(name),
 		lines: startLines(resolved, surgery, holder, name, start)
 	}));
-	insertPieces(resolved, surgery, holder, pieces);
+	insertPieces(resolved, surgery, holder, pieces, { area });
 }
 
 /** A piece that is to stand somewhere. */
@@ -69,7 +82,10 @@ function insertPieces(
 	surgery: Surgery,
 	holder: HolderRef,
 	added: readonly NewPiece[],
-	beside?: Beside
+	{
+		beside,
+		area
+	}: { readonly beside?: Beside | undefined; readonly area?: PaintedArea | undefined } = {}
 ): void {
 	const there = piecesAt(resolved, holder);
 	const lines = added.flatMap((one) => one.lines);
@@ -84,19 +100,39 @@ function insertPieces(
 		]);
 		return;
 	}
-	const same = there.pieces.find((piece) => added.some(({ name }) => piece.name.text === name));
+	const all = withInner(findPieces(resolved, { ...holder, group: undefined }).pieces);
+	const same = all.find((piece) => added.some(({ name }) => piece.name.text === name));
 	if (same) {
 		const { text, span } = same.name;
 		throw new CommandRefused(`There is a piece ${text} already where it should stand.`, span);
 	}
-	const other = there.pieces.find((piece) => piece.name.text === beside?.name);
+	const other = all.find((piece) => piece.name.text === beside?.name);
 	if (other && beside?.where === 'before') surgery.insertBefore(other.span, lines);
 	else if (other) surgery.insertBelow(other.span, lines);
 	else surgery.insertInto(there.owner, lines);
-	for (const arrangement of ownRegion(resolved, holder)?.arrangements ?? []) {
-		if (arrangement.kind !== 'areas') continue;
+	if (area) setAreas(resolved, surgery, area.box, area.cells, area.band);
+	const { bands } = resolved.site.settings;
+	for (const arrangement of arrangementsAround(resolved, holder, other)) {
+		const isPainted = area && bandPlace(bands, arrangement.band) === placeOfBand(bands, area.band);
+		if (arrangement.kind !== 'areas' || isPainted) continue;
 		for (const { name } of added) addRow(surgery, arrangement, name);
 	}
+}
+
+/** How what is put into a holder, maybe beside another piece, comes to lie. */
+function arrangementsAround(
+	resolved: ResolvedSite,
+	holder: HolderRef,
+	beside: Piece | undefined
+): readonly Arrangement[] {
+	const around = beside && groupAround(resolved, holder, beside.name.text);
+	if (around) return around.arrangements;
+	if (holder.group !== undefined) {
+		return findGroup(resolved, { holder: { ...holder, group: undefined }, piece: holder.group })
+			.arrangements;
+	}
+	const region = ownRegion(resolved, holder);
+	return region ? region.arrangements : findWhole(resolved, holder).arrangements;
 }
 
 /** The pieces of a holder; undefined where the layer has no fill that they could stand in yet. */
@@ -111,17 +147,10 @@ function piecesAt(
 	return findPieces(resolved, holder);
 }
 
-/** The region that a layout gives pieces to itself; undefined for fills and content. */
-function ownRegion(
-	resolved: ResolvedSite,
-	{ layer, region }: HolderRef
-): ReturnType<typeof findRegion> | undefined {
-	if (!region || layer.kind !== 'layout' || layer.name !== region.layout) return undefined;
-	return findRegion(resolved, region);
-}
-
-/** Rows of areas in which a layout gives its own pieces their places, those that layers further in say too. */
-function rowsNaming(resolved: ResolvedSite, holder: HolderRef): AreaRow[] {
+/** Rows of areas in which a piece has its place: of the group it stands in, or of its region, what layers further in say too. */
+function rowsNaming(resolved: ResolvedSite, holder: HolderRef, name: string): AreaRow[] {
+	const group = groupAround(resolved, holder, name);
+	if (group) return areaRows(group);
 	const region = ownRegion(resolved, holder);
 	if (!region || !holder.region) return [];
 	const adjusted = adjustsIn(resolved, holder.region.layout).filter(
@@ -138,17 +167,31 @@ export function movePiece(
 ): void {
 	const { pieces } = findPieces(resolved, holder);
 	const piece = findPiece(resolved, holder, name);
-	if (JSON.stringify(holder) === JSON.stringify(to)) {
-		const other = pieces.find((one) => one.name.text === beside?.name);
+	if (isSamePlace(holder, to)) {
+		const other = withInner(pieces).find((one) => one.name.text === beside?.name);
 		if (!other || other === piece || !beside)
 			throw new CommandRefused(`${name} stands there already.`);
+		if (piece.kind === 'group' && withInner(piece.pieces).includes(other))
+			throw new CommandRefused(`${name} cannot stand inside itself.`);
 		surgery.moveBeside(piece.span, other.span, beside.where);
+		const [from, into] = [name, other.name.text].map((one) => groupAround(resolved, holder, one));
+		if (from === into) return;
+		replaceInAreas(rowsNaming(resolved, holder, name), surgery, name, '.');
+		for (const arrangement of arrangementsAround(resolved, to, other)) {
+			if (arrangement.kind === 'areas') addRow(surgery, arrangement, name);
+		}
 		return;
 	}
 	const lines = surgery.linesOf(piece.span);
 	removePiece(resolved, surgery, holder, name);
-	replaceInAreas(rowsNaming(resolved, holder), surgery, name, '.');
-	insertPieces(resolved, surgery, to, [{ name, lines }], beside);
+	replaceInAreas(rowsNaming(resolved, holder, name), surgery, name, '.');
+	insertPieces(resolved, surgery, to, [{ name, lines }], { beside });
+}
+
+function isSamePlace(one: HolderRef, other: HolderRef): boolean {
+	const word = ({ layer, region, group }: HolderRef): string =>
+		JSON.stringify([layer.kind, layer.name, region?.layout, region?.region, group]);
+	return word(one) === word(other);
 }
 
 /** Lets a list of links start at another route, or reach further down. */
@@ -177,7 +220,7 @@ export function renamePiece(
 	to: string
 ): void {
 	surgery.replace(findPiece(resolved, holder, name).name.span, checkName(to));
-	replaceInAreas(rowsNaming(resolved, holder), surgery, name, to);
+	replaceInAreas(rowsNaming(resolved, holder, name), surgery, name, to);
 }
 
 export function removePiece(
@@ -190,7 +233,9 @@ export function removePiece(
 	const piece = findPiece(resolved, holder, name);
 	const isFill = surgery.statementAt(owner).atoms[0]?.text === 'fill';
 	// A fill without pieces says nothing, so it goes with its last one.
-	surgery.remove(isFill && pieces.length === 1 ? owner : piece.span);
+	surgery.remove(isFill && pieces.length === 1 && pieces.includes(piece) ? owner : piece.span);
+	const group = groupAround(resolved, holder, name);
+	if (group) replaceInAreas(areaRows(group), surgery, name, '.');
 }
 
 /** What stands in for a piece, or what it could begin with where nothing is written. */
@@ -202,6 +247,8 @@ interface StandInView {
 /** A piece as its editor shows it: the markup as it is written, without its common indentation. */
 export interface PieceView {
 	readonly name: string;
+	/** It is a box around others, which follow it. */
+	readonly isGroup: boolean;
 	/** undefined for a list made from routes. */
 	readonly markup: string | undefined;
 	/** What stands in for it where a page is tried with less or more content. */
@@ -227,8 +274,9 @@ function standInsOf(surgery: Surgery, { standIns, markup }: MarkupPiece): PieceV
 export function piecesIn(resolved: ResolvedSite, holder: HolderRef): PieceView[] {
 	const surgery = new Surgery(resolved.reading);
 	try {
-		return findPieces(resolved, holder).pieces.map((piece) => ({
+		return withInner(findPieces(resolved, holder).pieces).map((piece) => ({
 			name: piece.name.text,
+			isGroup: piece.kind === 'group',
 			markup: piece.kind === 'markup' ? markupIn(surgery, piece.markup.span) : undefined,
 			standIns: piece.kind === 'markup' ? standInsOf(surgery, piece) : {},
 			nav: piece.kind === 'nav' ? navSaid(piece) : undefined,
@@ -250,7 +298,8 @@ export function setMarkup(
 ): void {
 	const piece = findPiece(resolved, holder, name);
 	if (piece.kind !== 'markup') {
-		throw new CommandRefused(`The piece ${name} is a list made from routes and has no markup.`);
+		const what = piece.kind === 'nav' ? 'a list made from routes' : 'a wrapper around others';
+		throw new CommandRefused(`The piece ${name} is ${what} and has no markup.`);
 	}
 	replaceBlock(surgery, piece.markup.span, markup);
 }

@@ -130,7 +130,8 @@ interface Said {
 
 function boxesOf(layer: Layer): Said[] {
 	const pieces = piecesIn(layer).map((piece: Piece): Said => {
-		return { name: piece.name.text, settings: piece.settings, arrangements: [] };
+		const arrangements = piece.kind === 'group' ? piece.arrangements : [];
+		return { name: piece.name.text, settings: piece.settings, arrangements };
 	});
 	const adjusted = layer.adjusts.map(({ box: name, settings, arrangements }): Said => {
 		return { name, settings, arrangements };

@@ -5,13 +5,13 @@ import type { Surroundings } from '../../box-styles/surroundings.ts';
 import type { Layer, Layout, Site } from '../../model/site.ts';
 import { adjustedChain } from '../../resolve/adjust.ts';
 import { membersIn } from '../../resolve/boxes/members.ts';
+import { broughtBy } from '../../resolve/content/brought.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
 import type { Structure } from '../../resolve/structure.ts';
-import { hasPieceClass } from '../names.ts';
 import { bandedCss, givenOver, namesIn, standing, type BandedRule } from './boxes/banded.ts';
 import { withHeightNames } from './boxes/heights.ts';
 import { landingRules } from './boxes/landing-rules.ts';
-import { frameRules, pieceRule } from './boxes/member-rules.ts';
+import { frameRules, pieceRules, placeInRegion } from './boxes/member-rules.ts';
 import { printCss } from './boxes/print.ts';
 import { initialValue, type Printed } from './boxes/printed.ts';
 import { scrollingCss } from './boxes/scrolling.ts';
@@ -87,9 +87,8 @@ function broughtRules(
 		landingFills(owner, structure.chainOf(owner)).flatMap(({ fill, layout: target, region }) => {
 			const box = boxes.get(region.name.text);
 			if (target.name.text !== layout.name.text || !box) return [];
-			return fill.pieces
-				.filter((piece) => hasPieceClass(piece, box))
-				.map((piece) => pieceRule(piece, owner, { box, layout, surroundings, selectors }));
+			const place = placeInRegion(box, layout, surroundings, selectors);
+			return pieceRules(broughtBy(fill), owner, place);
 		})
 	);
 }

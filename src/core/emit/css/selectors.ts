@@ -27,14 +27,13 @@ export class Selectors {
 		return `.${this.names.member(layout, name)}`;
 	}
 
-	/** A piece in a region, by the layer that brought it. Two layers may bring pieces of one name. */
-	piece(region: string, owner: Layer, regionName: string, piece: string): string {
-		return `${region} > .${this.names.piece(owner, regionName, piece)}`;
-	}
-
-	/** A piece of a page without layouts. */
-	barePiece(page: Layer, piece: string): string {
-		return `.${this.names.piece(page, undefined, piece)}`;
+	/**
+	 * A piece in a region, by the layer that brought it. Two layers may bring pieces of one name. `within`: the selector of
+	 * what it stands in, a region or a group; none on a page without layouts.
+	 */
+	piece(within: string, owner: Layer, region: string | undefined, piece: string): string {
+		const own = `.${this.names.piece(owner, region, piece)}`;
+		return within === '' ? own : `${within} > ${own}`;
 	}
 
 	opener(layout: Layout, region: string): string {

@@ -11,6 +11,7 @@ import {
 	type Site,
 	pagesOf
 } from '../../model/site.ts';
+import { broughtBy } from '../../resolve/content/brought.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
 import { adjustedChain } from '../../resolve/adjust.ts';
 import { membersIn } from '../../resolve/boxes/members.ts';
@@ -20,8 +21,14 @@ import { bandedCss, type BandedRule } from './boxes/banded.ts';
 import { flowing, flowRule } from './boxes/flow.ts';
 import { group, rule } from './css-text.ts';
 import { withHeightNames } from './boxes/heights.ts';
-import { barePieceRule, frameRules, keptRule, pieceRule, spaceRule } from './boxes/member-rules.ts';
-import { hasPieceClass } from '../names.ts';
+import {
+	frameRules,
+	keptRule,
+	pieceRules,
+	placeInRegion,
+	placeOnBare,
+	spaceRule
+} from './boxes/member-rules.ts';
 import { printCss } from './boxes/print.ts';
 import { scrollingCss } from './boxes/scrolling.ts';
 import { landingRules } from './boxes/landing-rules.ts';
@@ -145,8 +152,8 @@ function planSheetPaths(site: Site): Map<Page, string> {
 
 /** The pieces of a page's own content, in the slot they land in or on a page without layouts. */
 function contentRules(page: Page, site: Site, structure: Structure): BandedRule[] {
-	const pieces = page.pieces.filter((piece) => piece.settings.length > 0);
-	if (pieces.length === 0) return [];
+	const pieces = broughtBy(page);
+	if (!pieces.some((piece) => piece.settings.length > 0 || piece.kind === 'group')) return [];
 	const { bands } = site.settings;
 	const chain = adjustedChain(page, structure);
 	const layout = chain.at(-1);
@@ -155,10 +162,10 @@ function contentRules(page: Page, site: Site, structure: Structure): BandedRule[
 	const selectors = new Selectors(site);
 	if (!layout || !box) {
 		const surroundings = surroundingsOf([], bands);
-		return pieces.map((piece) => barePieceRule(piece, page, surroundings, selectors));
+		return pieceRules(pieces, page, placeOnBare(surroundings, selectors));
 	}
 	const surroundings = surroundingsOf(chain.slice(0, -1), bands);
-	return pieces.map((piece) => pieceRule(piece, page, { box, layout, surroundings, selectors }));
+	return pieceRules(pieces, page, placeInRegion(box, layout, surroundings, selectors));
 }
 
 /** What a layer puts into regions of layouts further out. */
@@ -173,12 +180,10 @@ function fillRules(layer: Layer, site: Site, structure: Structure): BandedRule[]
 		if (!box) return [];
 		const outer = surroundingsOf(seen.slice(0, place), bands);
 		const surroundings = withHeightNames(layout, structure, outer);
-		const at = { box, layout, surroundings, selectors };
+		const at = placeInRegion(box, layout, surroundings, selectors);
 		return [
 			keptRule(layer, layout, region, selectors, bands),
-			...fill.pieces
-				.filter((piece) => hasPieceClass(piece, box))
-				.map((piece) => pieceRule(piece, layer, at))
+			...pieceRules(broughtBy(fill), layer, at)
 		];
 	});
 }

@@ -3,6 +3,7 @@ import type { PieceName } from '../../model/piece-key.ts';
 import { isPlain } from '../../model/template.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import { compileMarkup, isBlank } from '../../resolve/markup/compile.ts';
+import { leavesOf } from '../../resolve/boxes/runs.ts';
 import type { LandedPiece } from '../../resolve/page.ts';
 import { navLinks } from '../../resolve/content/nav.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
@@ -20,10 +21,11 @@ export function emptyPieces(
 	year: number
 ): PieceName[] {
 	const { regions, bare } = resolved.page(instance.page);
-	const landed = [...regions.flatMap((region) => region.landed), ...bare];
+	const landed = leavesOf([...regions.flatMap((region) => region.landed), ...bare]);
 	const scope = pageScope(instance, resolved, year);
 	const target = { link: (url: string) => url, names: classNames(resolved.site) };
 	const isEmpty = ({ piece }: LandedPiece): boolean => {
+		if (piece.kind === 'group') return false;
 		if (piece.kind === 'nav') return navLinks(piece, resolved).length === 0;
 		if (isBlank(piece.markup)) return true;
 		const { parts } = resolved.site;

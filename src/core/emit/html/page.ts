@@ -6,7 +6,7 @@ import type { Bands } from '../../resolve/bands.ts';
 import type { Opener } from '../../resolve/boxes/drawers.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import type { Landed, ResolvedPage, ResolvedRegion } from '../../resolve/page.ts';
-import { namesIn, standingIn } from '../../resolve/boxes/runs.ts';
+import { namesIn, standingThroughout } from '../../resolve/boxes/runs.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { slotOf } from '../../resolve/structure.ts';
 import { hasScope, isBody, openSlot } from '../style-scope.ts';
@@ -24,7 +24,7 @@ import {
 import { escapeHtml } from './escape.ts';
 import { HtmlLines } from './lines.ts';
 import { marksText, ownerMark, type Marks } from './marks.ts';
-import { PieceWriter } from './piece.ts';
+import { PieceWriter, placeIn } from './piece.ts';
 import { longerText } from './stretch.ts';
 import type { PageTarget } from './target.ts';
 import { asWords, pageHead, pageScope } from './words.ts';
@@ -118,11 +118,12 @@ class PageWriter {
 			landed: readonly Landed[],
 			where: Pick<PieceKey, 'layout' | 'region'>
 		): void => {
-			for (const one of standingIn({ region: host?.region, landed })) {
+			for (const { one, holder, beside } of standingThroughout({ region: host?.region, landed })) {
 				if (one.kind === 'layout') continue;
 				const pieces = one.kind === 'run' ? one.pieces : [one];
 				const key = { ...where, pieces: namesIn(one), opener: false };
-				add(key, () => pieces.forEach((piece) => this.pieces.piece(piece, host, 0)));
+				const place = { host, holder, beside };
+				add(key, () => pieces.forEach((piece) => this.pieces.piece(piece, place, 0)));
 			}
 		};
 		for (const host of this.page.regions) {
@@ -268,13 +269,14 @@ class PageWriter {
 
 	private landed(landed: Landed, host: ResolvedRegion, depth: number): void {
 		if (landed.kind === 'layout') this.layer(landed.layout, host, depth);
-		else this.pieces.piece(landed, host, depth);
+		else this.pieces.piece(landed, placeIn(host, host.landed), depth);
 	}
 
 	private barePage(): void {
 		const { page } = this.page;
 		this.write(2, `<main class="${pageClass}"${this.marks(ownerMark(page))}>`);
-		for (const one of this.page.bare) this.pieces.piece(one, undefined, 3);
+		const { bare } = this.page;
+		for (const one of bare) this.pieces.piece(one, placeIn(undefined, bare), 3);
 		this.write(2, '</main>');
 	}
 

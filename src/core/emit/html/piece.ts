@@ -1,4 +1,4 @@
-import type { Layer, MarkupPiece, NavPiece, Piece } from '../../model/site.ts';
+import type { Layer, MarkupPiece, NavPiece, Piece, PieceGroup } from '../../model/site.ts';
 import { isPlain, type Template } from '../../model/template.ts';
 import type { Trial } from '../../model/trial.ts';
 import { compileMarkup } from '../../resolve/markup/compile.ts';
@@ -6,7 +6,13 @@ import { navLinks, type NavLink } from '../../resolve/content/nav.ts';
 import type { Landed, LandedPiece, ResolvedRegion } from '../../resolve/page.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
-import { arrangesPieces, hasOwnBox, standsApart } from '../../resolve/boxes/runs.ts';
+import {
+	arrangesPieces,
+	hasOwnBox,
+	landedIn,
+	standsApart,
+	type PiecesHolder
+} from '../../resolve/boxes/runs.ts';
 import type { Scope } from '../../resolve/content/values.ts';
 import { broughtClasses } from '../style-scope.ts';
 import { apartClass, hasPieceClass, listClass, type ClassNames } from '../names.ts';
@@ -27,6 +33,21 @@ export interface PieceContext {
 	readonly names: ClassNames;
 }
 
+/** Where a piece is written. */
+export interface PiecePlace {
+	/** The region of the page; none on one without layouts. */
+	readonly host: ResolvedRegion | undefined;
+	/** What it stands in directly: that region, or a group in it. */
+	readonly holder: PiecesHolder | undefined;
+	/** All that stands in there. */
+	readonly beside: readonly Landed[];
+}
+
+/** The place of what stands directly in a region, or on a page without layouts. */
+export function placeIn(host: ResolvedRegion | undefined, beside: readonly Landed[]): PiecePlace {
+	return { host, holder: host?.region, beside };
+}
+
 /** The element that a piece has around its content. */
 interface Wrapping {
 	readonly element: 'nav' | 'div';
@@ -44,10 +65,15 @@ export class PieceWriter {
 		private readonly lines: HtmlLines
 	) {}
 
-	piece({ piece, owner }: LandedPiece, host: ResolvedRegion | undefined, depth: number): void {
+	piece(landed: LandedPiece, place: PiecePlace, depth: number): void {
+		const { piece, owner } = landed;
 		if (piece.kind === 'nav' && this.isClosed(piece)) return;
-		const wrapping = this.wrapping(piece, owner, host);
-		const marks = this.marks(piece, owner, host);
+		if (piece.kind === 'group') {
+			this.group(piece, landed, place, depth);
+			return;
+		}
+		const wrapping = this.wrapping(piece, owner, place);
+		const marks = this.marks(piece, owner, place);
 		const inner = wrapping ? depth + 1 : depth;
 		if (piece.kind === 'markup') {
 			this.markup(piece, wrapping, marks, depth);
@@ -56,6 +82,22 @@ export class PieceWriter {
 		if (wrapping) this.lines.write(depth, `<${wrapping.element}${wrapping.attributes}${marks}>`);
 		this.list(piece, inner, wrapping ? '' : marks);
 		if (wrapping) this.lines.write(depth, `</${wrapping.element}>`);
+	}
+
+	/** A group is an element of its own, with what stands in it. */
+	private group(group: PieceGroup, landed: LandedPiece, place: PiecePlace, depth: number): void {
+		const { owner } = landed;
+		const element = group.element.text;
+		const classes = this.classes(group, owner, place).join(' ');
+		// No one has named the box around all that a layer brings: it stands for the layer.
+		const marks = { ...ownerMark(owner), group: group.isWhole ? '' : group.name.text };
+		const attributes = ` class="${classes}"${marksText(this.context.target.marks, marks)}`;
+		const inner = landedIn(landed);
+		this.lines.write(depth, `<${element}${attributes}>`);
+		for (const one of inner) {
+			this.piece(one, { host: place.host, holder: group, beside: inner }, depth + 1);
+		}
+		this.lines.write(depth, `</${element}>`);
 	}
 
 	private markup(
@@ -102,14 +144,10 @@ export class PieceWriter {
 		return this.context.resolved.site.settings.trial;
 	}
 
-	private wrapping(
-		piece: Piece,
-		owner: Layer,
-		host: ResolvedRegion | undefined
-	): Wrapping | undefined {
-		const isOwn = hasOwnBox(piece, host?.region, this.beside(host));
-		const classes = this.classes(piece, owner, host);
-		const isNav = piece.kind === 'nav' && host?.region.element.text !== 'nav';
+	private wrapping(piece: Piece, owner: Layer, place: PiecePlace): Wrapping | undefined {
+		const isOwn = hasOwnBox(piece, place.holder, place.beside);
+		const classes = this.classes(piece, owner, place);
+		const isNav = piece.kind === 'nav' && place.holder?.element.text !== 'nav';
 		const isText =
 			piece.kind === 'markup' &&
 			!compileMarkup(this.shownOf(piece), this.context.scope.site.parts).inBlocks;
@@ -120,25 +158,22 @@ export class PieceWriter {
 	}
 
 	/** A piece has a class of its own where a sheet names it; what another layer brought may say so. */
-	private classes(piece: Piece, owner: Layer, host: ResolvedRegion | undefined): string[] {
+	private classes(piece: Piece, owner: Layer, { host, holder, beside }: PiecePlace): string[] {
 		const { names } = this.context;
-		const own = hasPieceClass(piece, host?.region)
+		const own = hasPieceClass(piece, holder)
 			? [names.piece(owner, host?.region.name.text, piece.name.text)]
 			: [];
-		const isApart = own.length === 0 && standsApart(this.beside(host)) && !arranges(host);
-		return [...own, ...(isApart ? [apartClass] : []), ...broughtClasses(owner, host, names)];
-	}
-
-	/** What stands where a piece does. */
-	private beside(host: ResolvedRegion | undefined): readonly Landed[] {
-		const { resolved, instance } = this.context;
-		return host?.landed ?? resolved.page(instance.page).bare;
+		const isArranged = holder !== undefined && arrangesPieces(holder);
+		const isApart = own.length === 0 && standsApart(beside) && !isArranged;
+		// What stands in a group is whose the group is.
+		const brought = holder === host?.region ? broughtClasses(owner, host, names) : [];
+		return [...own, ...(isApart ? [apartClass] : []), ...brought];
 	}
 
 	/** Marks of the element that is the piece's box, or of each that is a part of a run. */
-	private marks(piece: Piece, owner: Layer, host: ResolvedRegion | undefined): string {
+	private marks(piece: Piece, owner: Layer, { holder, beside }: PiecePlace): string {
 		const own = { ...ownerMark(owner), piece: piece.name.text };
-		const isBox = hasOwnBox(piece, host?.region, this.beside(host));
+		const isBox = hasOwnBox(piece, holder, beside);
 		return marksText(this.context.target.marks, isBox ? own : { ...own, part: '' });
 	}
 
@@ -180,8 +215,4 @@ export class PieceWriter {
 		}
 		this.lines.write(depth, '</ul>');
 	}
-}
-
-function arranges(host: ResolvedRegion | undefined): boolean {
-	return host !== undefined && arrangesPieces(host.region);
 }

@@ -2,12 +2,13 @@ import { sameTrace, type Trace } from '../../model/trace.ts';
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import {
 	layerName,
-	type Fill,
 	type Layer,
 	type Piece,
 	type Region,
-	layersOf
+	layersOf,
+	withInner
 } from '../../model/site.ts';
+import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { Span } from '../../model/span.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import type { TracedPage } from './marks.ts';
@@ -26,7 +27,8 @@ export function traceSource(
 	const region = layer.kind === 'layout' ? layer.regions.find(holds) : undefined;
 	const fill = layer.fills.find(holds);
 	const pieces = region?.pieces ?? fill?.pieces ?? (layer.kind === 'layout' ? [] : layer.pieces);
-	const piece = pieces.find(holds);
+	// Of a group and a piece in it, the piece is meant.
+	const piece = withInner(pieces).findLast(holds);
 	if (piece) return { ...trace, piece: piece.name.text };
 	if (region) return { ...trace, region: region.name.text };
 	const first = fill?.pieces[0];
@@ -51,10 +53,7 @@ function findRegion(layer: Layer, name: string | undefined): Region | undefined 
 
 function findPiece(layer: Layer, trace: Trace): Piece | undefined {
 	const region = findRegion(layer, trace.region);
-	const fills: readonly Fill[] = layer.fills;
-	const elsewhere =
-		layer.kind === 'layout' ? layer.regions.flatMap((one) => one.pieces) : layer.pieces;
-	const pieces = [...(region?.pieces ?? []), ...elsewhere, ...fills.flatMap((fill) => fill.pieces)];
+	const pieces = [...withInner(region?.pieces ?? []), ...piecesIn(layer)];
 	return pieces.find((piece) => piece.name.text === trace.piece);
 }
 
@@ -99,7 +98,12 @@ export function readTrace(attribute: (name: string) => string | undefined): Trac
 	for (const kind of ['layout', 'route', 'state'] as const) {
 		const layer = attribute(`data-${kind}`);
 		if (layer === undefined) continue;
-		return { kind, layer, region: attribute('data-region'), piece: attribute('data-piece') };
+		return {
+			kind,
+			layer,
+			region: attribute('data-region'),
+			piece: attribute('data-piece') ?? (attribute('data-group') || undefined)
+		};
 	}
 	return undefined;
 }

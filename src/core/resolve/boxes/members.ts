@@ -1,7 +1,8 @@
-import type { Layout, Member, Piece, Region } from '../../model/site.ts';
+import type { Layer, Layout, Member, Piece, PieceGroup, Region } from '../../model/site.ts';
+import { groupsIn } from '../content/pieces.ts';
 
 /** Whatever arranges something by its own text. */
-export type Holder = Layout | Member;
+export type Holder = Layout | Member | PieceGroup;
 
 /** All wrappers and regions among members, and in their wrappers. */
 export function membersIn(members: readonly Member[]): Member[] {
@@ -15,14 +16,15 @@ export function memberNamed({ members }: Layout, name: string): Member | undefin
 	return membersIn(members).find((one) => one.name.text === name);
 }
 
-/** A layout with all its wrappers and regions. */
-export function boxesOf(layout: Layout): Holder[] {
-	return [layout, ...membersIn(layout.members)];
+/** Everything of a layer that arranges something by its own text: a layout, its wrappers and regions, groups of pieces. */
+export function boxesOf(layer: Layer): Holder[] {
+	const own = layer.kind === 'layout' ? [layer, ...membersIn(layer.members)] : [];
+	return [...own, ...groupsIn(layer)];
 }
 
 /** What a box arranges by its own text. */
 export function contentsOf(box: Holder): readonly (Member | Piece)[] {
-	return box.kind === 'region' ? box.pieces : box.members;
+	return box.kind === 'region' || box.kind === 'group' ? box.pieces : box.members;
 }
 
 /** Whether a region is the slot, or a wrapper has it inside. */

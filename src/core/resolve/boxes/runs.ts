@@ -1,4 +1,4 @@
-import { layerName, type Piece, type Region } from '../../model/site.ts';
+import { layerName, type Piece, type PieceGroup, type Region } from '../../model/site.ts';
 import type { PieceName } from '../../model/piece-key.ts';
 import { isBlank } from '../markup/compile.ts';
 import type { Landed, LandedLayout, LandedPiece, ResolvedRegion } from '../page.ts';
@@ -12,6 +12,9 @@ export interface Run {
 	readonly pieces: readonly LandedPiece[];
 }
 
+/** What pieces stand in: a region, or a group of them. */
+export type PiecesHolder = Region | PieceGroup;
+
 /** What stands in a region as one box. */
 export type Standing = LandedPiece | LandedLayout | Run;
 
@@ -21,10 +24,11 @@ export type Standing = LandedPiece | LandedLayout | Run;
  */
 export function hasOwnBox(
 	piece: Piece,
-	region: Region | undefined,
+	region: PiecesHolder | undefined,
 	beside: readonly Landed[]
 ): boolean {
 	return (
+		piece.kind === 'group' ||
 		piece.settings.length > 0 ||
 		(region !== undefined && arrangesPieces(region)) ||
 		standsApart(beside)
@@ -55,7 +59,7 @@ export function arrangesPieces({
 export function standingIn({
 	region,
 	landed
-}: Pick<ResolvedRegion, 'landed'> & { readonly region: Region | undefined }): Standing[] {
+}: Pick<ResolvedRegion, 'landed'> & { readonly region: PiecesHolder | undefined }): Standing[] {
 	const standing: Standing[] = [];
 	let run: LandedPiece[] = [];
 	for (const one of landed) {
@@ -73,6 +77,40 @@ export function standingIn({
 
 function isEmpty(piece: Piece): boolean {
 	return piece.kind === 'markup' && isBlank(piece.markup);
+}
+
+/** The pieces of a group, as they land with it. */
+export function landedIn({ piece, owner }: LandedPiece): LandedPiece[] {
+	return piece.kind === 'group'
+		? piece.pieces.map((inner) => ({ kind: 'piece', piece: inner, owner }))
+		: [];
+}
+
+/** All that lands, with what stands in groups in the place of the groups. */
+export function leavesOf(landed: readonly Landed[]): Landed[] {
+	return landed.flatMap((one) =>
+		one.kind === 'piece' && one.piece.kind === 'group' ? leavesOf(landedIn(one)) : [one]
+	);
+}
+
+/** What stands as one box, and where. */
+interface StandingWhere {
+	readonly one: Standing;
+	readonly holder: PiecesHolder | undefined;
+	/** All that stands in there. */
+	readonly beside: readonly Landed[];
+}
+
+/** What stands in a place and in the groups there, each with what it stands in. */
+export function standingThroughout({
+	region,
+	landed
+}: Parameters<typeof standingIn>[0]): StandingWhere[] {
+	return standingIn({ region, landed }).flatMap((one) => {
+		const own = { one, holder: region, beside: landed };
+		if (one.kind !== 'piece' || one.piece.kind !== 'group') return [own];
+		return [own, ...standingThroughout({ region: one.piece, landed: landedIn(one) })];
+	});
 }
 
 /** The pieces of a box by their names. */

@@ -1,12 +1,14 @@
 import type { HolderRef } from '../../model/command.ts';
 import { layerRef } from '../../model/layer-ref.ts';
-import type { Layer, Piece } from '../../model/site.ts';
+import { withInner, type Layer, type Piece } from '../../model/site.ts';
 import { landingFills } from '../fill-target.ts';
+import { broughtBy } from './brought.ts';
 import type { ResolvedSite } from '../site.ts';
 
 /** A place that pieces of a layer stand in, as a command names it. */
 export interface Holder {
 	readonly holder: HolderRef;
+	/** With the groups among them, and all that stands in those. */
 	readonly pieces: readonly Piece[];
 }
 
@@ -17,12 +19,12 @@ export function holdersIn(layer: Layer, { structure }: ResolvedSite): Holder[] {
 		layer.kind === 'layout'
 			? layer.regions.map(({ name, pieces }) => ({
 					holder: { layer: ref, region: { layout: ref.name, region: name.text } },
-					pieces
+					pieces: withInner(pieces)
 				}))
-			: [{ holder: { layer: ref, region: undefined }, pieces: layer.pieces }];
+			: [{ holder: { layer: ref, region: undefined }, pieces: withInner(broughtBy(layer)) }];
 	const fills = landingFills(layer, structure.chainOf(layer)).map(({ fill, layout, region }) => ({
 		holder: { layer: ref, region: { layout: layout.name.text, region: region.name.text } },
-		pieces: fill.pieces
+		pieces: withInner(broughtBy(fill))
 	}));
 	return [...own, ...fills];
 }

@@ -1,6 +1,6 @@
 import { isName } from '../../model/name.ts';
 import { error } from '../../messages/problem.ts';
-import type { Adjust, Allowance, Fill, FillKind, Piece, Style, Under } from '../../model/site.ts';
+import type { Adjust, Allowance, Fill, FillKind, Style, Under } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import type { Template } from '../../model/template.ts';
 import { readRoles } from './admit.ts';
@@ -8,7 +8,7 @@ import { AllowReader } from './allow.ts';
 import { ArrangementsReader } from './arrange.ts';
 import { Once, readBlock, type ReadContext, type Vocabulary } from './block.ts';
 import type { Cursor } from './cursor.ts';
-import { readPieces } from './piece.ts';
+import { BringsReader } from './piece.ts';
 import { SettingsReader } from './setting.ts';
 import { readStyle } from './style.ts';
 
@@ -102,7 +102,10 @@ function readFill(cursor: Cursor, context: ReadContext): Fill | undefined {
 	cursor.finish({ block: true });
 	const what = `The fill of ${target.name}`;
 	const block = fillKind === 'empty' ? cursor.statement.block : cursor.needBlock(what);
-	const pieces: Piece[] = readPieces(block, `the fill of ${target.name}`, context);
+	const name = `the fill of ${target.name}`;
+	const brings = new BringsReader(name, context);
+	readBlock(block, { name, statements: brings.statements }, context);
+	const { pieces } = brings;
 	if (fillKind === 'empty' && pieces.length > 0) {
 		context.problems.push(error('fill-empty-pieces', cursor.statement.span, target.name));
 	} else if (fillKind !== 'empty' && block && pieces.length === 0) {
@@ -115,6 +118,7 @@ function readFill(cursor: Cursor, context: ReadContext): Fill | undefined {
 		fillKind,
 		seenBy,
 		pieces: fillKind === 'empty' ? [] : pieces,
+		arrangements: brings.arrangements,
 		span: cursor.statement.span
 	};
 }

@@ -3,7 +3,8 @@ import type { Member, Region, Wrapper } from '../../model/site.ts';
 import { ArrangementsReader } from './arrange.ts';
 import { readBlock, type ReadContext, type Vocabulary } from './block.ts';
 import type { Cursor } from './cursor.ts';
-import { readRegion, takeElement } from './region.ts';
+import { takeElement } from './element.ts';
+import { readRegion } from './region.ts';
 import { SettingsReader } from './setting.ts';
 
 /** Collects the regions and wrappers of a layout, and sees that no name is there twice. */

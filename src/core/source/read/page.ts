@@ -1,18 +1,12 @@
 import { error } from '../../messages/problem.ts';
-import {
-	stateKinds,
-	type PageSource,
-	type Piece,
-	type Route,
-	type State
-} from '../../model/site.ts';
+import { stateKinds, type PageSource, type Route, type State } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import { plainText } from '../text/template.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { AdmitReader } from './admit.ts';
 import { laterOfLayers, LayerBody, UnderReader } from './layer.ts';
-import { pieceReader } from './piece.ts';
+import { BringsReader } from './piece.ts';
 
 /** `route PATTERN { title, under, each or samples, pieces, fills }`. */
 export function readRoute(cursor: Cursor, context: ReadContext): Route | undefined {
@@ -23,7 +17,7 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 	const under = new UnderReader();
 	const admit = new AdmitReader();
 	const pages = new Once<PageSource>('Which pages there are');
-	const pieces: Piece[] = [];
+	const brings = new BringsReader(`the route ${at.pattern.text}`, context);
 	readBlock(
 		cursor.statement.block,
 		{
@@ -32,7 +26,7 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 				...body.statements,
 				under: under.read,
 				admit: admit.read,
-				piece: pieceReader(pieces, `the route ${at.pattern.text}`, context),
+				...brings.statements,
 				each: (inner) => pages.set(readEach(inner), inner),
 				samples: (inner) => pages.set(readSamples(inner, context), inner)
 			},
@@ -49,7 +43,8 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 		pages: pages.value ?? { kind: 'one' },
 		title: body.title,
 		description: body.description,
-		pieces,
+		pieces: brings.pieces,
+		arrangements: brings.arrangements,
 		fills: body.fills,
 		adjusts: body.adjusts,
 		styles: body.styles,
@@ -67,8 +62,8 @@ export function readState(cursor: Cursor, context: ReadContext): State | undefin
 	cursor.finish({ block: true });
 	const body = new LayerBody(context);
 	const under = new UnderReader();
-	const pieces: Piece[] = [];
 	const name = `the state ${state.text}`;
+	const brings = new BringsReader(name, context);
 	readBlock(
 		cursor.needBlock(`The state ${state.text}`),
 		{
@@ -76,7 +71,7 @@ export function readState(cursor: Cursor, context: ReadContext): State | undefin
 			statements: {
 				...body.statements,
 				under: under.read,
-				piece: pieceReader(pieces, name, context)
+				...brings.statements
 			}
 		},
 		context
@@ -89,7 +84,8 @@ export function readState(cursor: Cursor, context: ReadContext): State | undefin
 		under: under.value,
 		title: body.title,
 		description: body.description,
-		pieces,
+		pieces: brings.pieces,
+		arrangements: brings.arrangements,
 		fills: body.fills,
 		adjusts: body.adjusts,
 		styles: body.styles,

@@ -1,39 +1,92 @@
 import { error, listWords } from '../../messages/problem.ts';
-import type { MarkupPiece, NavPiece, Piece } from '../../model/site.ts';
+import type { Arrangement } from '../../model/arrange.ts';
+import type { MarkupPiece, NavPiece, Piece, PieceGroup } from '../../model/site.ts';
 import { standInKinds } from '../../model/trial.ts';
 import type { Setting } from '../../model/setting.ts';
 import type { Named } from '../../model/span.ts';
 import { readMarkupTemplate } from '../text/template.ts';
-import type { Block } from '../syntax.ts';
 import { readRoles } from './admit.ts';
-import { readBlock, type ReadContext } from './block.ts';
+import { ArrangementsReader } from './arrange.ts';
+import { readBlock, type ReadContext, type Vocabulary } from './block.ts';
 import type { Cursor } from './cursor.ts';
+import { takeElement } from './element.ts';
 import { SettingsReader } from './setting.ts';
 
 /** Deeper than any route. */
 const mostDepth = 20;
 
-/** The pieces of a block that can hold nothing else, such as a fill. */
-export function readPieces(block: Block | undefined, name: string, context: ReadContext): Piece[] {
-	const pieces: Piece[] = [];
-	readBlock(block, { name, statements: { piece: pieceReader(pieces, name, context) } }, context);
-	return pieces;
+/** Collects the pieces of a block and the wrappers around some of them, and sees that no name is there twice. */
+export class PiecesReader {
+	readonly pieces: Piece[] = [];
+	readonly statements: Vocabulary['statements'];
+
+	/** `where`: what they stand in, for sentences; `taken`: names that stand there already, further out. */
+	constructor(where: string, context: ReadContext, taken: Set<string> = new Set()) {
+		const add = (piece: Piece | undefined): void => {
+			if (!piece) return;
+			const { text, span } = piece.name;
+			if (taken.has(text)) context.problems.push(error('piece-twice', span, text, where));
+			else this.pieces.push(piece);
+			taken.add(text);
+		};
+		this.statements = {
+			piece: (cursor) => add(readPiece(cursor, context)),
+			wrapper: (cursor) => add(readGroup(cursor, { where, context, taken }))
+		};
+	}
 }
 
-/** Reads `piece` statements into a list, and sees that no name is there twice. */
-export function pieceReader(
-	pieces: Piece[],
-	where: string,
-	context: ReadContext
-): (cursor: Cursor) => void {
-	return (cursor) => {
-		const piece = readPiece(cursor, context);
-		if (!piece) return;
-		if (pieces.some((other) => other.name.text === piece.name.text)) {
-			context.problems.push(error('piece-twice', piece.name.span, piece.name.text, where));
-		} else {
-			pieces.push(piece);
-		}
+/** The pieces of what says besides only how they lie: a page, a state or a fill. */
+export class BringsReader {
+	readonly pieces: readonly Piece[];
+	readonly arrangements: readonly Arrangement[];
+	readonly statements: Vocabulary['statements'];
+
+	constructor(where: string, context: ReadContext) {
+		const pieces = new PiecesReader(where, context);
+		const arranges = new ArrangementsReader(context);
+		this.pieces = pieces.pieces;
+		this.arrangements = arranges.arrangements;
+		this.statements = { ...pieces.statements, arrange: arranges.read };
+	}
+}
+
+interface Around {
+	readonly where: string;
+	readonly context: ReadContext;
+	/** Names of the pieces and wrappers that stand there already. */
+	readonly taken: Set<string>;
+}
+
+/** `wrapper NAME [as ELEMENT] [for ROLE ROLE] { pieces, wrappers, an arrangement and settings }`. */
+function readGroup(cursor: Cursor, { where, context, taken }: Around): PieceGroup | undefined {
+	const name = cursor.takeName('A wrapper');
+	if (!name) return undefined;
+	const what = `the wrapper ${name.text}`;
+	const element = cursor.takeWord('as') ? takeElement(cursor, what) : undefined;
+	const seenBy = readRoles(cursor, 'for');
+	const settings = new SettingsReader('piece', context);
+	const arrangements = new ArrangementsReader(context);
+	const inner = new PiecesReader(where, context, taken);
+	cursor.finish({ block: true });
+	readBlock(
+		cursor.needBlock(`The wrapper ${name.text}`),
+		{
+			name: what,
+			statements: { ...settings.statements, ...inner.statements, arrange: arrangements.read }
+		},
+		context
+	);
+	return {
+		kind: 'group',
+		name,
+		seenBy,
+		element: element ?? { text: 'div', span: name.span },
+		settings: settings.settings,
+		arrangements: arrangements.arrangements,
+		pieces: inner.pieces,
+		isWhole: false,
+		span: cursor.statement.span
 	};
 }
 

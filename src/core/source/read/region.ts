@@ -1,10 +1,10 @@
 import { error } from '../../messages/problem.ts';
-import { isRegionElement, type Piece, type Region, type Style } from '../../model/site.ts';
-import type { Named } from '../../model/span.ts';
+import type { Region, Style } from '../../model/site.ts';
 import { ArrangementsReader } from './arrange.ts';
 import { readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
-import { pieceReader } from './piece.ts';
+import { takeElement } from './element.ts';
+import { PiecesReader } from './piece.ts';
 import { SettingsReader } from './setting.ts';
 import { readStyle } from './style.ts';
 
@@ -12,7 +12,6 @@ import { readStyle } from './style.ts';
 export function readRegion(cursor: Cursor, context: ReadContext): Region | undefined {
 	const name = cursor.takeName('A region');
 	if (!name) return undefined;
-	const pieces: Piece[] = [];
 	const styles: Style[] = [];
 	const said = new Set<string>();
 	const flag = (inner: Cursor): void => {
@@ -29,6 +28,7 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 	const element = hasElement ? takeElement(cursor, `The region ${name.text}`) : undefined;
 	const settings = new SettingsReader('region', context);
 	const arrangements = new ArrangementsReader(context);
+	const pieces = new PiecesReader(`the region ${name.text}`, context);
 	cursor.finish({ block: true });
 	readBlock(
 		cursor.statement.block,
@@ -41,7 +41,7 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 				open: flag,
 				locked: flag,
 				required: flag,
-				piece: pieceReader(pieces, `the region ${name.text}`, context),
+				...pieces.statements,
 				style(inner) {
 					const style = readStyle(inner, context);
 					if (style) styles.push(style);
@@ -59,17 +59,8 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 		required: said.has('required'),
 		settings: settings.settings,
 		arrangements: arrangements.arrangements,
-		pieces,
+		pieces: pieces.pieces,
 		styles,
 		span: cursor.statement.span
 	};
-}
-
-/** An HTML element that can be a region or wrapper. */
-export function takeElement(cursor: Cursor, what: string): Named | undefined {
-	const element = cursor.takeName(what);
-	if (element && !isRegionElement(element.text)) {
-		cursor.problems.push(error('element-invalid', element.span, element.text));
-	}
-	return element;
 }

@@ -1,7 +1,14 @@
 <script lang="ts">
 	import type { ArrangementView, BoxView } from '$core/view-models/box-view.ts';
 	import { alignments, justifications, type Arrangement } from '$core/model/arrange.ts';
-	import type { ArrangedWord, Axis, BoxRef, ColumnsSaid, Command } from '$core/model/command.ts';
+	import {
+		isPieceRef,
+		type ArrangedRef,
+		type ArrangedWord,
+		type Axis,
+		type ColumnsSaid,
+		type Command
+	} from '$core/model/command.ts';
 	import { arrangementKinds, arrangements } from '$core/settings/arrangements/list.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import SizeInput from '../strip/SizeInput.svelte';
@@ -9,11 +16,14 @@
 
 	interface Props {
 		view: BoxView;
-		box: BoxRef;
+		box: ArrangedRef;
+		/** What it is that is arranged, at the head. */
+		what?: string;
 	}
-	const { view, box }: Props = $props();
+	const { view, box, what }: Props = $props();
 
 	const band = $derived(view.bands[view.band] ?? '');
+	const only = $derived(isPieceRef(box) ? undefined : box.only);
 	const now = $derived(view.arrangement);
 	let refused = $state('');
 
@@ -56,7 +66,7 @@
 
 <section aria-label="How {view.name} arranges at {band}">
 	<p class="small head">
-		<b>{view.kind === 'region' ? 'Its pieces' : 'What is in it'}</b>, {said(now)}
+		<b>{what ?? (view.kind === 'region' ? 'Its pieces' : 'What is in it')}</b>, {said(now)}
 	</p>
 	<div class="kinds">
 		{#each arrangementKinds as kind (kind)}
@@ -74,8 +84,8 @@
 			class="kind"
 			aria-pressed={!now}
 			disabled={!now?.here}
-			aria-label={box.only
-				? `as outside of ${box.only.name}`
+			aria-label={only
+				? `as outside of ${only.name}`
 				: view.band > 0
 					? 'as narrower'
 					: 'one below the other'}
@@ -85,7 +95,7 @@
 			onpointerenter={() => now?.here && commands.look(setKind(undefined))}
 			onpointerleave={() => commands.forget()}
 			onclick={() => void make(setKind(undefined))}
-			><ArrangementPicture kind="flow" />{box.only
+			><ArrangementPicture kind="flow" />{only
 				? 'outside'
 				: view.band > 0
 					? 'narrower'

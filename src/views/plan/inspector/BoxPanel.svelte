@@ -1,5 +1,10 @@
 <script lang="ts">
-	import { boxOfView, type BoxView } from '$core/view-models/box-view.ts';
+	import {
+		arrangingOfView,
+		boxOfView,
+		sizedOfView,
+		type BoxView
+	} from '$core/view-models/box-view.ts';
 	import { askWrap } from '../../commands/asking.ts';
 	import { choice } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
@@ -13,10 +18,12 @@
 	const box = $derived(boxOfView(view));
 	const around = $derived(chosenBox.view === view ? chosenBox.around : undefined);
 	const outer = $derived(boxOfView(around));
+	const sized = $derived(sizedOfView(view));
+	const arranging = $derived(arrangingOfView(view));
 </script>
 
-<BandStrip {view} />
-{#if box}<ArrangementPanel {view} {box} />{/if}
+{#if sized}<BandStrip {view} box={sized} />{/if}
+{#if arranging}<ArrangementPanel {view} box={arranging} />{/if}
 {#if around && outer}
 	<section class="around" aria-label="What it stands in">
 		<p class="small">

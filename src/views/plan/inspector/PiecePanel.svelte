@@ -3,15 +3,23 @@
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import type { PieceView } from '$core/edit/pieces/pieces.ts';
 	import { standInKinds } from '$core/model/trial.ts';
-	import type { Command, NavSaid, PieceRef } from '$core/model/command.ts';
+	import { isPieceRef, type Command, type NavSaid, type PieceRef } from '$core/model/command.ts';
+	import { sizedOfView } from '$core/view-models/box-view.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import RoleChoice from '$views/shell/RoleChoice.svelte';
 	import PanelField from '$views/shell/PanelField.svelte';
-	import { askCopyPiece, askMovePiece, askRenamePiece } from '../../commands/asking.ts';
+	import {
+		askCopyPiece,
+		askGroup,
+		askMovePiece,
+		askNewPiece,
+		askRenamePiece
+	} from '../../commands/asking.ts';
 	import { choice, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import MakePart from './MakePart.svelte';
+	import ArrangementPanel from './ArrangementPanel.svelte';
 	import BandStrip from '../strip/BandStrip.svelte';
 
 	interface Props {
@@ -62,13 +70,23 @@
 		return commands.attempt({ kind: 'set-nav', holder, name, said });
 	}
 
+	/** Goes to what it lies in: a wrapper, or the block of the cross-section. */
+	function pickAround(): void {
+		const group = around && sizedOfView(around);
+		if (group && isPieceRef(group)) choice.pickPiece(group);
+		else if (facts) choice.pick(facts.place);
+	}
+
 	function reorder(by: -1 | 1): Command {
 		return { kind: 'reorder-piece', holder, name, by };
 	}
 </script>
 
 <div class="panel">
-	<p><b class="mono">{name}</b> <span class="small">a piece of {holder.layer.name}</span></p>
+	<p>
+		<b class="mono">{name}</b>
+		<span class="small">a {found?.isGroup ? 'wrapper' : 'piece'} of {holder.layer.name}</span>
+	</p>
 	{#if found?.nav}
 		{@const list = found.nav}
 		<PanelField
@@ -119,6 +137,19 @@
 		<button class="act" onclick={() => askRenamePiece(piece)}>Rename</button>
 		<button class="act" onclick={() => askCopyPiece(piece)}>Copy</button>
 		<button class="act" onclick={() => askMovePiece(piece)}>Move to …</button>
+		<button class="act" onclick={() => askGroup(holder, [name])}>Wrap it …</button>
+		{#if found?.isGroup}
+			<button class="act" onclick={() => askNewPiece({ ...holder, group: name })}
+				>Add piece …</button
+			>
+			<button
+				class="act"
+				onpointerenter={() => commands.look({ kind: 'ungroup', holder, name })}
+				onpointerleave={() => commands.forget()}
+				onclick={() => void commands.make({ kind: 'ungroup', holder, name })}
+				>Take the wrapper away</button
+			>
+		{/if}
 		<button
 			class="act"
 			disabled={index <= 0}
@@ -162,12 +193,11 @@
 </div>
 <MakePart {piece} open={making} onClose={() => (making = false)} />
 {#if view}
-	<BandStrip {view} />
+	<BandStrip {view} box={piece} />
+	{#if found?.isGroup}<ArrangementPanel {view} box={piece} />{/if}
 	{#if around}
 		<p class="small in">
-			It lies in <button class="mono link" onclick={() => facts && choice.pick(facts.place)}
-				>{around.name}</button
-			>, {around.arrangement
+			It lies in <button class="mono link" onclick={pickAround}>{around.name}</button>, {around.arrangement
 				? `arranged in ${around.arrangement.kind}`
 				: 'which arranges nothing: one below the other'}.
 		</p>

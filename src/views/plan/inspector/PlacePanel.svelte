@@ -4,6 +4,7 @@
 	import { scopesOf, scopeWords } from '$core/view-models/scopes.ts';
 	import { sizeActions, type Action } from '$core/view-models/size-actions.ts';
 	import { regionElements } from '$core/model/site.ts';
+	import { arrangingOfView } from '$core/view-models/box-view.ts';
 	import { isPieceRef, type Command } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
@@ -13,6 +14,7 @@
 	import { choice, holderOf, traceOf, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import { measures } from '../stage/measures.svelte.ts';
+	import ArrangementPanel from './ArrangementPanel.svelte';
 	import BoxPanel from './BoxPanel.svelte';
 
 	interface Props {
@@ -40,6 +42,7 @@
 		}
 		return [...regionActions(region), ...(view ? sizeActions(view) : [])];
 	});
+	const whole = $derived(chosenBox.whole && arrangingOfView(chosenBox.whole));
 	const scopes = $derived(region ? scopesOf(section, region) : []);
 	const holder = $derived(holderOf(facts));
 
@@ -161,6 +164,9 @@
 		{/if}
 	</div>
 </div>
+{#if chosenBox.whole && whole}
+	<ArrangementPanel view={chosenBox.whole} box={whole} what="What {facts.layer.name} brings here" />
+{/if}
 {#if view && region}
 	<div class="scope" role="group" aria-label="For which pages {region.name} is changed">
 		<p class="small">

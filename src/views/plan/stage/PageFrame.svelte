@@ -28,7 +28,7 @@
 	import { wordsAt, type PageWords } from '$browser/words.ts';
 	import type { WrittenWords } from '$core/view-models/written-words.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import { boxOfView } from '$core/view-models/box-view.ts';
+	import { arrangingOfView } from '$core/view-models/box-view.ts';
 	import { isPieceRef } from '$core/model/command.ts';
 	import { menu } from '../../commands/menu.svelte.ts';
 	import { measures } from './measures.svelte.ts';
@@ -194,7 +194,7 @@
 			if (look.overlay) labels = placeLabels(inner, overlayBoxes(measured, marks), scale);
 			if (!main) return;
 			chosenBox.noteSpaces(measureSpaces(inner));
-			const around = boxOfView(chosenBox.tracked);
+			const around = arrangingOfView(chosenBox.tracked);
 			const found = around && measureTracks(inner, around);
 			// A track that only a preview takes away keeps its controls where they are: one of them is under the pointer.
 			// Moved away from it, it would end the preview, come back, and begin it again.

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { SizedRef } from '$core/model/command.ts';
 	import type { BoxView, Overhang, StripRow, UnsaidSetting } from '$core/view-models/box-view.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
 	import { commands } from '$store/commands.svelte.ts';
@@ -7,8 +8,10 @@
 
 	interface Props {
 		view: BoxView;
+		/** What it is of. */
+		box: SizedRef;
 	}
-	const { view }: Props = $props();
+	const { view, box }: Props = $props();
 
 	/** The value that is being chosen, and a setting that was asked for and has no value yet. */
 	let at = $state.raw<{ readonly setting: SettingKind; readonly place: number } | undefined>();
@@ -47,12 +50,12 @@
 	}
 
 	function free(setting: SettingKind, place: number): void {
-		const command = { kind: 'set-setting', box: view.ref, setting, value: undefined } as const;
+		const command = { kind: 'set-setting', box, setting, value: undefined } as const;
 		void commands.make({ ...command, band: bandName(place) });
 	}
 
 	function lookFree(setting: SettingKind, place: number): void {
-		const command = { kind: 'set-setting', box: view.ref, setting, value: undefined } as const;
+		const command = { kind: 'set-setting', box, setting, value: undefined } as const;
 		commands.look({ ...command, band: bandName(place) });
 	}
 
@@ -71,7 +74,7 @@
 		if (target === undefined || from === to) return;
 		void commands.make({
 			kind: 'move-setting',
-			box: view.ref,
+			box,
 			setting,
 			from: bandName(from),
 			to: target
@@ -124,7 +127,7 @@
 		{@const place = current.everywhere ? 0 : at.place}
 		{@const overhang = overhangAt(current, place)}
 		<ValueEditor
-			box={view.ref}
+			{box}
 			words={current}
 			band={bandName(place)}
 			value={startsAt(current, place) ? overhang?.value : undefined}

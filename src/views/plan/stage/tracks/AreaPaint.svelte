@@ -1,14 +1,21 @@
 <script lang="ts">
 	import { isEmptyCell } from '$core/model/arrange.ts';
 	import { isBetween, painted, type Cell } from '$core/view-models/track-gestures.ts';
-	import type { BoxRef, Command } from '$core/model/command.ts';
+	import {
+		isPieceRef,
+		type ArrangedRef,
+		type Command,
+		type HolderRef
+	} from '$core/model/command.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import type { MeasuredTracks } from '$browser/frame.ts';
-	import { askNewRegion } from '../../../commands/asking.ts';
+	import { askNewPiece, askNewRegion } from '../../../commands/asking.ts';
 
 	interface Props {
 		/** The box whose areas are painted, and how it is called. */
-		box: BoxRef;
+		box: ArrangedRef;
+		/** Where a new piece in it would be written; undefined where regions stand in it. */
+		holder: HolderRef | undefined;
 		name: string;
 		band: string;
 		/** Names of areas, row by row. */
@@ -19,8 +26,9 @@
 		/** Screen px for one px of the page. */
 		scale: number;
 	}
-	const { box, name, band, cells, member, tracks, scale }: Props = $props();
+	const { box, holder, name, band, cells, member, tracks, scale }: Props = $props();
 
+	const fresh = $derived(holder ? 'a new piece' : 'a new region');
 	/** Corners of what is being painted. */
 	let painting = $state.raw<{ readonly from: Cell; readonly to: Cell } | undefined>();
 	/** What painting here would hide is said while one paints. */
@@ -47,7 +55,9 @@
 	function make(from: Cell, to: Cell): void {
 		const command = commandFor(from, to);
 		if (command) void commands.make(command);
-		else {
+		else if (holder) {
+			askNewPiece(holder, (added) => ({ box, cells: painted(cells, added, from, to), band }));
+		} else if (!isPieceRef(box)) {
 			askNewRegion(box.layout, (added) => {
 				return { box, cells: painted(cells, added, from, to), band };
 			});
@@ -69,8 +79,8 @@
 				class:painted={painting && isBetween([x, y], painting.from, painting.to)}
 				aria-label="Cell {x + 1}, {y + 1} of {name}: {isEmptyCell(area)
 					? 'empty'
-					: area}. Put {member ?? 'a new region'} here."
-				title="Draw over cells to lay {member ?? 'a new region'} there"
+					: area}. Put {member ?? fresh} here."
+				title="Draw over cells to lay {member ?? fresh} there"
 				style:left="{column.from * scale + 1}px"
 				style:top="{line.to * scale - 21}px"
 				onpointerdown={(event) => {

@@ -1,13 +1,13 @@
 <script lang="ts">
 	import { areaCells, painted, trackReached, type Cell } from '$core/view-models/track-gestures.ts';
-	import type { BoxRef, Command } from '$core/model/command.ts';
+	import type { ArrangedRef, Command } from '$core/model/command.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import EdgeHandle from './EdgeHandle.svelte';
 	import type { MeasuredTracks } from '$browser/frame.ts';
 
 	interface Props {
 		/** The box whose areas they are. */
-		box: BoxRef;
+		box: ArrangedRef;
 		band: string;
 		/** Names of areas, row by row. */
 		cells: readonly (readonly string[])[];

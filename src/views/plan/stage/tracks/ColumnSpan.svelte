@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { valueNow, type BoxView } from '$core/view-models/box-view.ts';
 	import { offsetAt, spanTo, type SpanGround } from '$core/view-models/track-gestures.ts';
-	import type { Command } from '$core/model/command.ts';
+	import type { Command, SizedRef } from '$core/model/command.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import EdgeHandle from './EdgeHandle.svelte';
 	import type { MeasuredTracks } from '$browser/frame.ts';
@@ -9,6 +9,7 @@
 	interface Props {
 		/** The region that spans columns. */
 		view: BoxView;
+		box: SizedRef;
 		band: string;
 		/** Number of columns. */
 		count: number;
@@ -19,7 +20,7 @@
 		scale: number;
 		rtl: boolean;
 	}
-	const { view, band, count, at, tracks, scale, rtl }: Props = $props();
+	const { view, box, band, count, at, tracks, scale, rtl }: Props = $props();
 
 	type Kind = 'span' | 'offset';
 	let dragging = $state.raw<{ readonly kind: Kind; readonly columns: number } | undefined>();
@@ -42,7 +43,7 @@
 	function commandFor(kind: Kind, columns: number): Command {
 		const least = kind === 'span' ? 1 : 0;
 		const value = String(Math.min(count - (1 - least), Math.max(least, columns)));
-		return { kind: 'set-setting', box: view.ref, setting: kind, value, band };
+		return { kind: 'set-setting', box, setting: kind, value, band };
 	}
 
 	function drag(kind: Kind, x: number): void {

@@ -1,5 +1,10 @@
 <script lang="ts">
-	import { boxOfView, type BoxView } from '$core/view-models/box-view.ts';
+	import {
+		arrangingOfView,
+		holderInView,
+		sizedOfView,
+		type BoxView
+	} from '$core/view-models/box-view.ts';
 	import { sizeWords, trackText } from '$core/view-models/track-gestures.ts';
 	import type { Command } from '$core/model/command.ts';
 	import AreaPaint from './AreaPaint.svelte';
@@ -54,7 +59,8 @@
 			? chosen.name
 			: undefined
 	);
-	const box = $derived(boxOfView(view));
+	const box = $derived(arrangingOfView(view));
+	const chosenRef = $derived(chosen && sizedOfView(chosen));
 
 	function stretches(axis: Axis): readonly Stretch[] {
 		return axis === 'columns' ? tracks.columns : tracks.rows;
@@ -344,6 +350,7 @@
 			{/each}
 			<AreaPaint
 				{box}
+				holder={holderInView(view)}
 				name={view.name}
 				{band}
 				cells={arrangement.cells}
@@ -374,9 +381,10 @@
 		{#if member !== undefined && arrangement.kind === 'areas'}
 			<AreaSpan {box} {band} cells={arrangement.cells} {member} {tracks} {scale} {rtl} />
 		{/if}
-		{#if chosen && member !== undefined && arrangement.kind === 'columns' && chosenBox}
+		{#if chosen && chosenRef && member !== undefined && arrangement.kind === 'columns' && chosenBox}
 			<ColumnSpan
 				view={chosen}
+				box={chosenRef}
 				{band}
 				count={arrangement.count}
 				at={chosenBox}
