@@ -213,8 +213,10 @@ export function shownBoxes(inner: Document): ShownBox[] {
 		if (data('part') !== undefined || !isLaidOut(element)) return [];
 		const { x, y, width, height } = rectOf(element);
 		const opener = data('opener');
-		const content = opener ?? data('piece');
-		const host = parent(element);
+		const content = opener ?? data('piece') ?? groupName(data('group'));
+		const above = parent(element);
+		// In groups or not.
+		const host = content === undefined || !above ? above : around(above, '[data-region]');
 		const region = content === undefined || !host ? undefined : attribute(host, 'data-region');
 		const layout = content === undefined || !host ? data('layout') : attribute(host, 'data-layout');
 		const where = region === undefined ? (layout ?? '') : `${layout}.${region}`;
@@ -222,6 +224,11 @@ export function shownBoxes(inner: Document): ShownBox[] {
 		const word = shownWord(where, opener === undefined ? named : `opener ${named}`);
 		return [{ word, x: x + left, y: y + top, width, height }];
 	});
+}
+
+/** Around all that a layer brings stands a box without a name of its own. */
+function groupName(said: string | undefined): string | undefined {
+	return said === '' ? 'content' : said;
 }
 
 function placeOf(element: Element): Omit<MeasuredBox, 'trace'> {

@@ -116,6 +116,7 @@ test('every word that completion offers is one that the reader knows there', () 
 		route: 'route /x {',
 		state: 'state denied at / {',
 		wrapper: 'layout x at /x { wrapper y {',
+		'wrapper of pieces': 'route /x { wrapper y {',
 		piece: 'route /x { piece y {',
 		areas: 'layout x at /x { arrange areas {',
 		columns: 'layout x at /x { arrange columns 4 {',

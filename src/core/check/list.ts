@@ -2,6 +2,7 @@ import type { Check } from './check.ts';
 import { areaUnknown, notArranged, pieceNotArranged } from './boxes/areas.ts';
 import { labelIdle } from './boxes/label-idle.ts';
 import { rowsFilled } from './boxes/columns/rows-filled.ts';
+import { arrangesNothing } from './boxes/arranges-nothing.ts';
 import { stripGap } from './boxes/strip-gap.ts';
 import { settingIdle } from './boxes/setting-idle.ts';
 import { drawerNoPlace, showNotHere, slotHidden } from './boxes/show.ts';
@@ -118,6 +119,7 @@ export const checks: readonly Check[] = [
 	openElements,
 	columnsUnspanned,
 	rowsFilled,
+	arrangesNothing,
 	stripGap,
 	gapsTooWide,
 	containAndMax,

@@ -115,8 +115,18 @@ export function findPiece(resolved: ResolvedSite, holder: HolderRef, name: strin
 /** What says how the pieces of a holder lie that are no layout's own: a page, or fills. */
 function bringsOf(resolved: ResolvedSite, { layer: ref, region }: HolderRef): Brings[] {
 	const layer = findLayer(resolved, ref);
-	if (region) return fillsOf(resolved, layer, region);
+	if (region) {
+		const isOwn = layer.kind === 'layout' && layer.name.text === region.layout;
+		return isOwn ? [] : fillsOf(resolved, layer, region);
+	}
 	return layer.kind === 'layout' ? [] : [layer];
+}
+
+/** The box around all that stands in a holder; undefined where nothing says how that lies. */
+export function wholeAround(resolved: ResolvedSite, holder: HolderRef): PieceGroup | undefined {
+	return bringsOf(resolved, holder)
+		.map(wholeIn)
+		.find((one) => one !== undefined);
 }
 
 /** The box around all that a page or fill brings; as it would be where it says nothing yet of how that lies. */

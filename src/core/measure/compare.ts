@@ -35,6 +35,7 @@ function boxWord({ kind, layout, region, wrapper, pieces }: BoxName): string {
 		case 'opener':
 			return shownWord(`${layout}.${region}`, `opener ${piece}`);
 		case 'piece':
+		case 'group':
 			return shownWord(region === undefined ? '' : `${layout}.${region}`, piece ?? '');
 		default:
 			return shownWord(layout ?? '', wrapper ?? region ?? '');
@@ -78,7 +79,7 @@ function weight({ side, by }: { readonly side: Side; readonly by: number }): num
 function calledOf({ kind, layout, region, wrapper, pieces }: BoxName): string {
 	const name = pieces[0]?.piece ?? wrapper ?? region;
 	if (name === undefined) return layout ?? 'the page';
-	if (kind === 'piece') return `${name} in ${region ?? 'the page'}`;
+	if (kind === 'piece' || kind === 'group') return `${name} in ${region ?? 'the page'}`;
 	return kind === 'opener' ? `the opener of ${name}` : `${name} of ${layout}`;
 }
 

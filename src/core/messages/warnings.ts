@@ -48,7 +48,8 @@ export const warnings = {
 	'track-overrun': (box: string, height: string, rows: string) =>
 		`${box} is ${height} tall, but its row is ${rows}, so it covers what follows.`,
 	'area-no-piece': (area: string, region: string) =>
-		`No piece that lands in ${region} is named ${area}; the area stays empty until one is.`,
+		`No piece in ${region} is named ${area}; the area stays empty until one is.`,
+	'arranges-nothing': (what: string) => `${what} holds no piece, so there is nothing to arrange.`,
 	'setting-idle': (kind: string, why: string) => `"${kind}" does nothing here: ${why}.`,
 	'label-idle': (region: string) =>
 		`The name of ${region} is not read: a div has no role. Say "as nav" or "as section".`,

@@ -40,6 +40,15 @@ export const explanationSchema = z.object({
 			adjusts: z.array(
 				z.object({ layer: z.string(), says: z.array(z.string()), place: placeSchema })
 			),
+			/** Boxes around some pieces, and how those lie in them: of all that a layer brings, or of a wrapper by its name. */
+			groups: z.array(
+				z.object({
+					group: z.string().optional(),
+					owner: z.string(),
+					arranges: z.array(z.string()),
+					place: placeSchema
+				})
+			),
 			/** What the page shows in it, in order. */
 			lands: z.array(
 				z.discriminatedUnion('kind', [
@@ -115,8 +124,25 @@ function explainRegion({
 			action: step.action,
 			pieces: writtenIn(step.pieces).map((piece) => piece.name.text)
 		})),
+		groups: explainGroups(landed),
 		lands: landed.flatMap((one) => explainLanded(one))
 	};
+}
+
+function explainGroups(landed: readonly Landed[]): Explanation['regions'][number]['groups'] {
+	return landed.flatMap((one) => {
+		if (one.kind === 'layout' || one.piece.kind !== 'group') return [];
+		const { piece, owner } = one;
+		const own = {
+			...(!piece.isWhole && { group: piece.name.text }),
+			owner: layerName(owner),
+			arranges: piece.arrangements.map(
+				({ kind, band }) => `${kind}${band ? ` @${band.text}` : ''}`
+			),
+			place: place(piece.span)
+		};
+		return [own, ...explainGroups(landedIn(one))];
+	});
 }
 
 function explainLanded(landed: Landed, group?: string): Explanation['regions'][number]['lands'] {
@@ -160,8 +186,14 @@ export function explanationText(explanation: Explanation): string {
 		for (const { layer, says } of region.adjusts) {
 			lines.push(`  ${layer} adjusts: ${says.join(', ')}`);
 		}
+		for (const { owner, group = 'what it brings', arranges } of region.groups) {
+			const how = arranges.length === 0 ? 'one below the other' : arranges.join(', ');
+			lines.push(`  ${owner} arranges ${group}: ${how}`);
+		}
 		const lands = region.lands.map((one) =>
-			one.kind === 'layout' ? `the layout ${one.layout}` : `${one.piece} from ${one.owner}`
+			one.kind === 'layout'
+				? `the layout ${one.layout}`
+				: `${one.piece} from ${one.owner}${one.group === undefined ? '' : ` in ${one.group}`}`
 		);
 		lines.push(`  lands as: ${lands.join(', ') || 'nothing'}`);
 	}

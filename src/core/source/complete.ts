@@ -33,6 +33,10 @@ const layerWords = {
 	under: 'picks what this sits under'
 };
 
+/** A wrapper that stands where pieces do. */
+const amongPieces = 'wrapper of pieces';
+const regionsHolders: ReadonlySet<string> = new Set(['layout', 'wrapper']);
+
 const arrangeWord = 'how what it holds lies';
 const groupWord = 'a box around some pieces';
 
@@ -109,11 +113,16 @@ export const blockWords: ReadonlyMap<string, Words> = new Map(
 			...settingWords('region')
 		},
 		wrapper: {
-			piece: 'a piece, where it stands among pieces',
 			region: 'a named part of the frame',
-			wrapper: 'a box around some of what stands there',
+			wrapper: 'a box around some regions',
 			arrange: arrangeWord,
 			...settingWords('wrapper')
+		},
+		[amongPieces]: {
+			piece: 'a piece in the wrapper',
+			wrapper: groupWord,
+			arrange: arrangeWord,
+			...settingWords('piece')
 		},
 		piece: settingWords('piece'),
 		fill: {
@@ -223,7 +232,12 @@ function enclosingBlock(text: string, start: SyntaxNode, offset: number): string
 			.slice(node.parent?.from ?? 0, node.from)
 			.trim()
 			.split(/\s+/);
-		return words[0] === 'arrange' ? (words[1] ?? '') : (words[0] ?? '');
+		const [head = '', next = ''] = words;
+		if (head === 'arrange') return next;
+		if (head !== 'wrapper') return head;
+		return regionsHolders.has(enclosingBlock(text, node.parent ?? node, node.from))
+			? head
+			: amongPieces;
 	}
 	return '';
 }

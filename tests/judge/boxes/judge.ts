@@ -263,6 +263,7 @@ function sizeText({
 export function keyOf({ kind, layout, region, wrapper, pieces }: BoxName): string {
 	const piece = pieces[0]?.piece;
 	const what = kind === 'opener' ? `opener:${piece}` : (piece ?? wrapper ?? region ?? '');
-	const where = kind === 'piece' || kind === 'opener' ? `${layout}.${region}` : (layout ?? '');
+	const isContent = kind === 'piece' || kind === 'group' || kind === 'opener';
+	const where = isContent ? `${layout}.${region}` : (layout ?? '');
 	return `${where}/${what}`;
 }

@@ -26,6 +26,7 @@ interface RandomRegion {
 	readonly settings: readonly Said[];
 	readonly arranged: readonly RandomArrangement[];
 	readonly pieces: readonly RandomPiece[];
+	readonly group: RandomGroup | undefined;
 }
 
 interface RandomArrangement {
@@ -60,7 +61,22 @@ interface RandomLayout {
 		  }
 		| undefined;
 	/** A piece that it puts into the layout around it, at a region by its number. */
-	readonly fill: { readonly region: number; readonly piece: RandomPiece } | undefined;
+	readonly fill: RandomFill | undefined;
+}
+
+interface RandomFill {
+	readonly region: number;
+	readonly piece: RandomPiece;
+	readonly arranged: readonly RandomArrangement[];
+}
+
+/** A wrapper around some of several pieces, with how they lie in it. */
+interface RandomGroup {
+	/** The first of them, and how many. */
+	readonly from: number;
+	readonly count: number;
+	readonly settings: readonly Said[];
+	readonly arranged: readonly RandomArrangement[];
 }
 
 /** What a layer says of a region further out: numbers of the layer, of a layout around it, and of its region. */
@@ -79,6 +95,9 @@ export interface RandomSite {
 	readonly gap: readonly [string, string];
 	readonly layouts: readonly RandomLayout[];
 	readonly content: readonly RandomPiece[];
+	/** How the page says itself that they lie. */
+	readonly arranged: readonly RandomArrangement[];
+	readonly group: RandomGroup | undefined;
 	readonly adjusts: readonly RandomAdjust[];
 }
 
@@ -251,10 +270,21 @@ const content = fc.tuple(sizes, margins).map((parts) => parts.join(''));
 
 /** Random sites, with content that is named for its size or that is like that of real pages. */
 function sitesWith(piece: fc.Arbitrary<RandomPiece>): fc.Arbitrary<RandomSite> {
+	const group: fc.Arbitrary<RandomGroup | undefined> = fc.option(
+		fc.record({
+			from: fc.nat(2),
+			count: fc.integer({ min: 1, max: 3 }),
+			settings: settingsOf('piece', 3),
+			arranged
+		}),
+		{ nil: undefined }
+	);
+
 	const region: fc.Arbitrary<RandomRegion> = fc.record({
 		settings: settingsOf('region', 4),
 		arranged,
-		pieces: fc.array(piece, { maxLength: 3 })
+		pieces: fc.array(piece, { maxLength: 3 }),
+		group
 	});
 
 	const layout: fc.Arbitrary<RandomLayout> = fc.record({
@@ -274,7 +304,7 @@ function sitesWith(piece: fc.Arbitrary<RandomPiece>): fc.Arbitrary<RandomSite> {
 			}),
 			{ nil: undefined }
 		),
-		fill: fc.option(fc.record({ region: fc.nat(3), piece }), { nil: undefined })
+		fill: fc.option(fc.record({ region: fc.nat(3), piece, arranged }), { nil: undefined })
 	});
 
 	return fc.record({
@@ -284,6 +314,8 @@ function sitesWith(piece: fc.Arbitrary<RandomPiece>): fc.Arbitrary<RandomSite> {
 		gap: fc.tuple(fc.constantFrom('10px', '25px'), fc.constantFrom('10px', '44px')),
 		layouts: list(layout, 3),
 		content: fc.array(piece, { maxLength: 3 }),
+		arranged,
+		group,
 		adjusts: fc.array(
 			fc.record({
 				by: fc.nat(2),
@@ -321,13 +353,42 @@ export function siteText(site: RandomSite): string {
 		...texts,
 		`route ${page} {`,
 		...adjustLines(site, site.layouts.length),
-		...site.content.map((one, index) => pieceText(one, `c${index}`, '  ')),
-		...(site.content.length === 0
-			? [pieceText({ content: 'fix-50-20', settings: [] }, 'c', '  ')]
-			: []),
+		...piecesText(site.content.length === 0 ? [lonely] : site.content, 'c', site, '  '),
 		'}',
 		''
 	].join('\n');
+}
+
+/** What a page brings that has nothing. */
+const lonely: RandomPiece = { content: 'fix-50-20', settings: [] };
+
+/** Pieces, some of them maybe in a wrapper, with how all of that lies. */
+function piecesText(
+	pieces: readonly RandomPiece[],
+	letter: string,
+	{ arranged: all, group }: Pick<RandomRegion, 'arranged' | 'group'>,
+	indent: string
+): string[] {
+	const names = pieces.map((one, index) => `${one.content}-${letter}${index}`);
+	const lines = (from: number, to: number, inner: string): string[] =>
+		pieces.slice(from, to).map((one, index) => pieceText(one, `${letter}${from + index}`, inner));
+	const from = Math.min(group?.from ?? 0, pieces.length);
+	const to = Math.min(from + (group?.count ?? 0), pieces.length);
+	if (!group || to === from) {
+		return [...arrangeLines(all, names, undefined, indent), ...lines(0, pieces.length, indent)];
+	}
+	const wrapper = `group-${letter}`;
+	const outer = [...names.slice(0, from), wrapper, ...names.slice(to)];
+	return [
+		...arrangeLines(all, outer, undefined, indent),
+		...lines(0, from, indent),
+		`${indent}wrapper ${wrapper} {`,
+		...settingLines(group.settings, `${indent}  `),
+		...arrangeLines(group.arranged, names.slice(from, to), undefined, `${indent}  `),
+		...lines(from, to, `${indent}  `),
+		`${indent}}`,
+		...lines(to, pieces.length, indent)
+	];
 }
 
 /** The address of the page that the text describes. */
@@ -365,7 +426,12 @@ function layoutText(layout: RandomLayout, index: number, at: string, site: Rando
 		...(layout.fill && outside
 			? [
 					`  fill r${layout.fill.region % outside.regions.length} after {`,
-					pieceText(layout.fill.piece, `f${index}`, '    '),
+					...piecesText(
+						[layout.fill.piece],
+						`f${index}-`,
+						{ ...layout.fill, group: undefined },
+						'    '
+					),
 					'  }'
 				]
 			: []),
@@ -411,15 +477,13 @@ ${contentStyle}
   """`;
 
 function regionText(region: RandomRegion, number: number, isSlot: boolean, indent: string): string {
-	const names = region.pieces.map((one, index) => `${one.content}-p${index}`);
 	const settings = isSlot ? shownIn(region.settings) : region.settings;
 	const arrangements = isSlot ? withoutAreas(region.arranged) : region.arranged;
 	return [
 		`${indent}region r${number} as div {`,
 		...(isSlot ? [`${indent}  slot`] : []),
 		...settingLines(settings, indent + '  '),
-		...arrangeLines(arrangements, names, undefined, indent + '  '),
-		...region.pieces.map((one, index) => pieceText(one, `p${index}`, indent + '  ')),
+		...piecesText(region.pieces, 'p', { ...region, arranged: arrangements }, indent + '  '),
 		`${indent}}`
 	].join('\n');
 }

@@ -83,12 +83,14 @@ export async function shownAt(
 			const keyOfElement = (element: Element): string => {
 				const data = (name: string): string | null => element.getAttribute(`data-${name}`);
 				const opener = data('opener');
+				// The box around all that a page or fill brings has no name of its own.
+				const group = data('group') === '' ? 'content' : data('group');
 				const what =
 					opener === null
-						? (data('piece') ?? data('wrapper') ?? data('region') ?? '')
+						? (data('piece') ?? group ?? data('wrapper') ?? data('region') ?? '')
 						: `opener:${opener}`;
-				const isContent = opener !== null || data('piece') !== null;
-				const host = isContent ? element.parentElement : element;
+				const isContent = opener !== null || data('piece') !== null || group !== null;
+				const host = isContent ? element.parentElement?.closest('[data-region]') : element;
 				const layout = host?.getAttribute('data-layout') ?? '';
 				const where = isContent ? `${layout}.${host?.getAttribute('data-region')}` : layout;
 				return `${where}/${what}`;

@@ -44,9 +44,7 @@ export const areaUnknown: LayerCheck = {
 		}
 	},
 	find: (layer, { structure }) =>
-		arrangedIn(layer, structure).flatMap(({ box, written, layout }) =>
-			unknownAreas(box, written, layout, structure)
-		)
+		arrangedIn(layer, structure).flatMap((arranged) => unknownAreas(arranged, layer, structure))
 };
 
 export const notArranged: LayerCheck = {
@@ -77,7 +75,7 @@ export const notArranged: LayerCheck = {
 		}
 	},
 	find: (layer, { structure }) =>
-		arrangedIn(layer, structure).flatMap(({ box, layout }) => withoutArea(box, layout))
+		arrangedIn(layer, structure).flatMap((arranged) => withoutArea(arranged, layer))
 };
 
 export const pieceNotArranged: LayerCheck = {
@@ -112,15 +110,16 @@ interface Arranged {
 	readonly box: Holder;
 	/** The same box as its layout has it by itself. */
 	readonly written: Holder;
-	readonly layout: Layout;
+	/** The layout it is of; undefined for a group of pieces. */
+	readonly layout: Layout | undefined;
 }
 
 /** Boxes whose arrangement a layer says: its own, and those further out that it adjusts. */
 function arrangedIn(layer: Layer, structure: Structure): Arranged[] {
 	const own = layer.kind === 'layout' ? layer : undefined;
-	const boxes = own
-		? boxesOf(own).map((box): Arranged => ({ box, written: box, layout: own }))
-		: [];
+	const boxes = boxesOf(layer).map((box): Arranged => {
+		return { box, written: box, layout: box.kind === 'group' ? undefined : own };
+	});
 	const chain = structure.chainOf(layer);
 	const seen = adjustedChain(layer, structure);
 	const adjusted = landingAdjusts(layer, chain).flatMap(({ adjust, layout, box: written }) => {
@@ -132,12 +131,11 @@ function arrangedIn(layer: Layer, structure: Structure): Arranged[] {
 }
 
 function unknownAreas(
-	box: Holder,
-	written: Holder,
-	layout: Layout,
+	{ box, written, layout }: Arranged,
+	layer: Layer,
 	structure: Structure
 ): Problem[] {
-	if (box === slotOf(layout)) return [];
+	if (layout && box === slotOf(layout)) return [];
 	const filled = written.kind === 'region' ? namesFilledInto(written, structure) : nothingNamed;
 	const names = new Set([...contentsOf(box).map((member) => member.name.text), ...filled]);
 	return box.arrangements.flatMap((one) => {
@@ -145,11 +143,16 @@ function unknownAreas(
 		return [...areasOf(one.rows)].flatMap(([name, { y }]): Problem[] => {
 			const row = one.rows[y.from];
 			if (names.has(name) || !row || isEmptyCell(name)) return [];
-			return box.kind === 'region'
-				? [warning('area-no-piece', row.areas.span, name, box.name.text)]
+			return box.kind === 'region' || box.kind === 'group'
+				? [warning('area-no-piece', row.areas.span, name, calledOf(box, layer))]
 				: [error('area-unknown', row.areas.span, name, box.name.text)];
 		});
 	});
+}
+
+/** All that a page or fill brings has no name of its own. */
+function calledOf(box: Holder, layer: Layer): string {
+	return box.kind === 'group' && box.isWhole ? layerName(layer) : box.name.text;
 }
 
 const nothingNamed: ReadonlySet<string> = new Set();
@@ -173,22 +176,25 @@ function allFilled({ site, chainOf }: Structure): Map<Region, Set<string>> {
 	return found;
 }
 
-function withoutArea(box: Holder, layout: Layout): Problem[] {
-	const slot = slotOf(layout);
+function withoutArea({ box, written, layout }: Arranged, layer: Layer): Problem[] {
+	// Whoever arranges a region anew may have put other pieces into it.
+	const isOthers = box.kind === 'region' && box !== written;
+	const slot = layout && slotOf(layout);
 	return box.arrangements.flatMap((one): Problem[] => {
 		if (one.kind !== 'areas') return [];
-		if (box === slot) return [error('slot-in-areas', one.span, box.name.text, layout.name.text)];
+		if (layout && box === slot)
+			return [error('slot-in-areas', one.span, box.name.text, layout.name.text)];
 		const places = areasOf(one.rows);
 		const where = one.band ? ` from ${one.band.text} on` : '';
 		return contentsOf(box).flatMap((member): Problem[] => {
 			const { text, span } = member.name;
-			if (places.has(text) || (member.kind !== 'region' && member.kind !== 'wrapper')) return [];
-			if (holdsSlot(member, slot)) {
+			if (places.has(text) || isOthers) return [];
+			if (layout && holdsSlot(member, slot)) {
 				return [error('slot-not-arranged', span, text, layout.name.text)];
 			}
 			return isSaidElsewhere(member)
 				? []
-				: [warning('region-not-arranged', span, text, box.name.text, where)];
+				: [warning('region-not-arranged', span, text, calledOf(box, layer), where)];
 		});
 	});
 }

@@ -1,4 +1,4 @@
-import type { AreasArrangement } from '../../model/arrange.ts';
+import { isEmptyCell, type AreasArrangement } from '../../model/arrange.ts';
 import { listWords } from '../../messages/problem.ts';
 import { isRegionElement } from '../../model/site.ts';
 import type { Beside, RegionRef } from '../../model/command.ts';
@@ -47,11 +47,14 @@ export function placeMember(
 	return [];
 }
 
-/** A row of its own for a member that is new in an arrangement. */
+/** A row of its own for a member that is new in an arrangement: before the last, unless that would part an area. */
 export function addRow(surgery: Surgery, { rows }: AreasArrangement, name: string): void {
-	const last = rows.at(-1);
+	const [last, above] = [rows.at(-1), rows.at(-2)];
 	const cells = rows[0]?.cells.map(() => name).join(' ') ?? name;
-	if (last) surgery.insertBefore(last.span, [`"${cells}" auto`]);
+	const line = `"${cells}" auto`;
+	const isWhole = last?.cells.some((cell, x) => !isEmptyCell(cell) && cell === above?.cells[x]);
+	if (last && isWhole) surgery.insertBelow(last.span, [line]);
+	else if (last) surgery.insertBefore(last.span, [line]);
 }
 
 /**

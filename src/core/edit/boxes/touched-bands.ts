@@ -1,9 +1,12 @@
 import { declare } from '../../box-styles/declare.ts';
-import { frameOf, pieceBox, type Box } from '../../box-styles/frame.ts';
+import { bareBox, frameOf, pieceBox, type Box } from '../../box-styles/frame.ts';
 import { surroundingsOf } from '../../box-styles/outside.ts';
 import { layerName, layersOf, type Layer, type Layout, type Piece } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { adjustedChain } from '../../resolve/adjust.ts';
+import { broughtBy } from '../../resolve/content/brought.ts';
+import { landingFills } from '../../resolve/fill-target.ts';
+import { slotOf } from '../../resolve/structure.ts';
 import { bandPlaces } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { membersIn } from '../../resolve/boxes/members.ts';
@@ -16,12 +19,14 @@ import { tokensAt } from '../../size/tokens.ts';
 export function touchedBands(before: ResolvedSite, after: ResolvedSite): string[] {
 	const { bands } = after.site.settings;
 	const changed = [...changedLayouts(before, after), ...changedAdjusts(before, after)];
+	const brought = changedLayers(before, after);
 	return bandPlaces(bands).flatMap((place) => {
 		const name = bands[place]?.name.text;
 		if (name === undefined) return [];
 		const same =
 			siteAt(before, place) === siteAt(after, place) &&
-			changed.every(({ was, is }) => layoutAt(was, before, place) === layoutAt(is, after, place));
+			changed.every(({ was, is }) => layoutAt(was, before, place) === layoutAt(is, after, place)) &&
+			brought.every(({ was, is }) => broughtAt(was, before, place) === broughtAt(is, after, place));
 		return same ? [] : [name];
 	});
 }
@@ -48,6 +53,34 @@ function changedLayouts(before: ResolvedSite, after: ResolvedSite): ChangedLayou
 		};
 		return [{ was: inChain(was, before), is: inChain(is, after) }];
 	});
+}
+
+/** Layers whose text differs: what they bring may lie in another way. */
+function changedLayers(before: ResolvedSite, after: ResolvedSite): { was: Layer; is: Layer }[] {
+	const olds = new Map(layersOf(before.site).map((layer) => [keyOf(layer), layer]));
+	return layersOf(after.site).flatMap((is) => {
+		const was = olds.get(keyOf(is));
+		return was && textOf(was, before) !== textOf(is, after) ? [{ was, is }] : [];
+	});
+}
+
+/** Everything that is said of the boxes of pieces that a layer brings, in a band. */
+function broughtAt(layer: Layer, { site, structure }: ResolvedSite, place: number): string {
+	const { bands } = site.settings;
+	const chain = adjustedChain(layer, structure);
+	const written = structure.chainOf(layer);
+	const innermost = chain.at(-1);
+	const slot = innermost && slotOf(innermost);
+	const host = innermost && slot && frameOf(innermost, bands).boxes.get(slot.name.text);
+	const content = layer.kind === 'layout' ? [] : pieceBoxes(broughtBy(layer), host ?? bareBox);
+	const filled = landingFills(layer, written).flatMap(({ fill, layout, region }) => {
+		const frame = frameOf(chain[written.indexOf(layout)] ?? layout, bands);
+		const box = frame.boxes.get(region.name.text);
+		return box ? pieceBoxes(broughtBy(fill), box) : [];
+	});
+	const surroundings = surroundingsOf(chain.slice(0, -1), bands);
+	const all = [...content, ...filled];
+	return JSON.stringify(all.map((box) => [box.name, declare(box, place, surroundings)]));
 }
 
 /** Layouts around a layer that says something else of them than before. */

@@ -4,8 +4,8 @@ import { adjustedChain } from '../../resolve/adjust.ts';
 import { arrangementAt, bandPlaces, type Bands } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { slotOf } from '../../resolve/structure.ts';
-import { bandWord } from '../boxes/find-box.ts';
-import { findLayer, findPiece } from '../find.ts';
+import { bandWord, findGroup } from '../boxes/find-box.ts';
+import { findLayer, findPiece, wholeAround } from '../find.ts';
 import { checkPattern } from '../layers/layouts.ts';
 import type { Surgery } from '../surgery.ts';
 
@@ -46,11 +46,17 @@ export function startLines(
 }
 
 /** In columns of which a piece that says nothing takes all, a new one takes the next: undefined where it need not say so. */
-function firstSpan(resolved: ResolvedSite, { layer, region }: HolderRef): string | undefined {
+function firstSpan(resolved: ResolvedSite, holder: HolderRef): string | undefined {
+	const { layer, region, group } = holder;
+	const around =
+		group === undefined
+			? wholeAround(resolved, holder)
+			: findGroup(resolved, { holder: { ...holder, group: undefined }, piece: group });
+	if (around) return firstSpanIn(around, resolved.site.settings.bands);
 	const found = findLayer(resolved, layer);
 	const chain = adjustedChain(found, resolved.structure);
-	const around = region ? [...chain, ...(found.kind === 'layout' ? [found] : [])] : chain;
-	const layout = region ? around.find((one) => one.name.text === region.layout) : chain.at(-1);
+	const layouts = region ? [...chain, ...(found.kind === 'layout' ? [found] : [])] : chain;
+	const layout = region ? layouts.find((one) => one.name.text === region.layout) : chain.at(-1);
 	const box = region
 		? layout?.regions.find((one) => one.name.text === region.region)
 		: layout && slotOf(layout);

@@ -8,12 +8,15 @@ import {
 	type Layer,
 	type Layout,
 	type Page,
+	type Piece,
+	type Region,
 	type Site,
 	pagesOf
 } from '../../model/site.ts';
 import { broughtBy } from '../../resolve/content/brought.ts';
 import { landingFills } from '../../resolve/fill-target.ts';
 import { adjustedChain } from '../../resolve/adjust.ts';
+import type { Bands } from '../../resolve/bands.ts';
 import { membersIn } from '../../resolve/boxes/members.ts';
 import { slotOf, type Structure } from '../../resolve/structure.ts';
 import { adjustedCss } from './adjusted.ts';
@@ -21,14 +24,14 @@ import { bandedCss, type BandedRule } from './boxes/banded.ts';
 import { flowing, flowRule } from './boxes/flow.ts';
 import { group, rule } from './css-text.ts';
 import { withHeightNames } from './boxes/heights.ts';
+import { frameRules, keptRule, spaceRule } from './boxes/member-rules.ts';
 import {
-	frameRules,
-	keptRule,
+	flowingInGroups,
 	pieceRules,
 	placeInRegion,
 	placeOnBare,
-	spaceRule
-} from './boxes/member-rules.ts';
+	type PiecePlace
+} from './boxes/piece-rules.ts';
 import { printCss } from './boxes/print.ts';
 import { scrollingCss } from './boxes/scrolling.ts';
 import { landingRules } from './boxes/landing-rules.ts';
@@ -55,12 +58,13 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 	});
 	const frame = frameRules(layout, surroundings, selectors);
 	const adjusted = adjustedCss(layout, site, structure);
+	const brought = broughtIn(layout, site, structure);
 	const rules = [
 		spaceRule(layout, selectors),
 		...bandedCss(
 			[
 				...frame,
-				...fillRules(layout, site, structure),
+				...broughtRules(layout, brought, { selectors, bands }),
 				...landingRules(
 					[...outer, layout],
 					adjustedChain(layout, structure, true),
@@ -79,7 +83,11 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 		`/* The layout ${layout.name.text}, which stands at ${layout.at.text}. */`,
 		// What boxes are before anything is said of them: every other rule wins over it.
 		group('@layer site', [
-			flowRule([...flowing(layout, surroundings, selectors), ...adjusted.flow]),
+			flowRule([
+				...flowing(layout, surroundings, selectors),
+				...broughtFlow(layout, brought),
+				...adjusted.flow
+			]),
 			// It may land behind content in which something floats.
 			selectors.mayFloat && structure.chainOf(layout).length > 0
 				? rule(layout.measure === 'space' ? selectors.space(layout) : selectors.root(layout), [
@@ -101,17 +109,15 @@ export function layoutSheetPath({ name }: Pick<Layout, 'name'>): string {
 export function pageSheet(page: Page, site: Site, structure: Structure): StyleSheet | undefined {
 	const { bands } = site.settings;
 	const adjusted = adjustedCss(page, site, structure);
+	const brought = broughtIn(page, site, structure);
 	const rules = [
 		...adjusted.rules,
-		...bandedCss(
-			[...contentRules(page, site, structure), ...fillRules(page, site, structure)],
-			bands
-		),
+		...bandedCss(broughtRules(page, brought, { selectors: new Selectors(site), bands }), bands),
 		...pageStyles(page, structure)
 	];
 	const text = group('@layer pages', rules);
 	if (text === '') return undefined;
-	const flow = group('@layer site', [flowRule(adjusted.flow)]);
+	const flow = group('@layer site', [flowRule([...adjusted.flow, ...broughtFlow(page, brought)])]);
 	const css = [`/* The page ${layerName(page)}. */`, flow, text].filter((part) => part !== '');
 	return { path: pageSheetPath(page, site), css: css.join('\n') + '\n' };
 }
@@ -150,40 +156,63 @@ function planSheetPaths(site: Site): Map<Page, string> {
 	return paths;
 }
 
-/** The pieces of a page's own content, in the slot they land in or on a page without layouts. */
-function contentRules(page: Page, site: Site, structure: Structure): BandedRule[] {
-	const pieces = broughtBy(page);
-	if (!pieces.some((piece) => piece.settings.length > 0 || piece.kind === 'group')) return [];
-	const { bands } = site.settings;
-	const chain = adjustedChain(page, structure);
-	const layout = chain.at(-1);
-	const slot = layout && slotOf(layout);
-	const box = layout && slot && frameOf(layout, bands).boxes.get(slot.name.text);
-	const selectors = new Selectors(site);
-	if (!layout || !box) {
-		const surroundings = surroundingsOf([], bands);
-		return pieceRules(pieces, page, placeOnBare(surroundings, selectors));
-	}
-	const surroundings = surroundingsOf(chain.slice(0, -1), bands);
-	return pieceRules(pieces, page, placeInRegion(box, layout, surroundings, selectors));
+/** Pieces that a layer brings, and where they stand. */
+interface Brought {
+	readonly pieces: readonly Piece[];
+	readonly place: PiecePlace;
+	/** What they are put into, where that is not a page's own place. */
+	readonly fills: { readonly layout: Layout; readonly region: Region } | undefined;
 }
 
-/** What a layer puts into regions of layouts further out. */
-function fillRules(layer: Layer, site: Site, structure: Structure): BandedRule[] {
+/** All that a layer brings: what it puts into regions of layouts further out, and a page its own content first. */
+function broughtIn(layer: Layer, site: Site, structure: Structure): Brought[] {
 	const { bands } = site.settings;
 	const chain = structure.chainOf(layer);
 	const seen = adjustedChain(layer, structure);
 	const selectors = new Selectors(site);
-	return landingFills(layer, chain).flatMap(({ fill, layout, region }) => {
-		const place = chain.indexOf(layout);
-		const box = frameOf(seen[place] ?? layout, bands).boxes.get(region.name.text);
+	const content = layer.kind === 'layout' ? [] : [contentOf(layer, seen, bands, selectors)];
+	const fills = landingFills(layer, chain).flatMap(({ fill, layout, region }): Brought[] => {
+		const at = chain.indexOf(layout);
+		const box = frameOf(seen[at] ?? layout, bands).boxes.get(region.name.text);
 		if (!box) return [];
-		const outer = surroundingsOf(seen.slice(0, place), bands);
+		const outer = surroundingsOf(seen.slice(0, at), bands);
 		const surroundings = withHeightNames(layout, structure, outer);
-		const at = placeInRegion(box, layout, surroundings, selectors);
-		return [
-			keptRule(layer, layout, region, selectors, bands),
-			...pieceRules(broughtBy(fill), layer, at)
-		];
+		const place = placeInRegion(box, layout, surroundings, selectors);
+		return [{ pieces: broughtBy(fill), place, fills: { layout, region } }];
 	});
+	return [...content, ...fills];
+}
+
+/** The pieces of a page's own content, in the slot they land in or on a page without layouts. */
+function contentOf(
+	page: Page,
+	chain: readonly Layout[],
+	bands: Bands,
+	selectors: Selectors
+): Brought {
+	const pieces = broughtBy(page);
+	const layout = chain.at(-1);
+	const slot = layout && slotOf(layout);
+	const box = layout && slot && frameOf(layout, bands).boxes.get(slot.name.text);
+	if (!layout || !box) {
+		return { pieces, place: placeOnBare(surroundingsOf([], bands), selectors), fills: undefined };
+	}
+	const surroundings = surroundingsOf(chain.slice(0, -1), bands);
+	return { pieces, place: placeInRegion(box, layout, surroundings, selectors), fills: undefined };
+}
+
+function broughtRules(
+	layer: Layer,
+	brought: readonly Brought[],
+	{ selectors, bands }: { readonly selectors: Selectors; readonly bands: Bands }
+): BandedRule[] {
+	return brought.flatMap(({ pieces, place, fills }) => [
+		...(fills ? [keptRule(layer, fills.layout, fills.region, selectors, bands)] : []),
+		...pieceRules(pieces, layer, place)
+	]);
+}
+
+/** What in the groups among them keeps its margins. */
+function broughtFlow(layer: Layer, brought: readonly Brought[]): string[] {
+	return brought.flatMap(({ pieces, place }) => flowingInGroups(pieces, layer, place));
 }

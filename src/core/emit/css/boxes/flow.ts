@@ -6,6 +6,7 @@ import { bandPlaces } from '../../../resolve/bands.ts';
 import { arrangesPieces } from '../../../resolve/boxes/runs.ts';
 import { rule } from '../css-text.ts';
 import type { Selectors } from '../selectors.ts';
+import { flowingInGroups, placeInRegion } from './piece-rules.ts';
 
 /**
  * Boxes that arrange nothing, in some band at least, keep the margins of what is in them, and so does
@@ -24,9 +25,11 @@ export function flowing(
 		});
 	const plain = [...boxes.values()].flatMap((box) => {
 		const selector = selectors.member(layout, box.name);
-		if (!flows(box)) return [];
+		const region = layout.regions.find(({ name }) => name.text === box.name);
+		const place = placeInRegion(box, layout, surroundings, selectors);
+		const inner = flowingInGroups(region?.pieces ?? [], layout, place);
 		const content = box.kind === 'region' && arrangesPieces(box) ? [`${selector} > *`] : [];
-		return [selector, ...content];
+		return [...(flows(box) ? [selector, ...content] : []), ...inner];
 	});
 	return [...(flows(root) ? [selectors.root(layout)] : []), ...plain];
 }

@@ -7,16 +7,16 @@ import {
 	layoutsGrowIn
 } from '../../../box-styles/declare.ts';
 import { type Surroundings } from '../../../box-styles/surroundings.ts';
-import { bareBox, frameOf, openerBox, pieceBox, type Box } from '../../../box-styles/frame.ts';
-import { insideAt } from '../../../box-styles/inside.ts';
+import { frameOf, openerBox, type Box } from '../../../box-styles/frame.ts';
 import { arrangesPieces } from '../../../resolve/boxes/runs.ts';
 import type { Opener } from '../../../resolve/boxes/drawers.ts';
-import type { Layer, Layout, Piece, Region } from '../../../model/site.ts';
+import type { Layer, Layout, Region } from '../../../model/site.ts';
 import type { BandedRule } from './banded.ts';
 import { rule } from '../css-text.ts';
 import { byHeightName, heightLines } from './heights.ts';
+import { clearing, pieceRules, placeInRegion } from './piece-rules.ts';
 import { printed, type Printed } from './printed.ts';
-import { hasPieceClass, layerClass } from '../../names.ts';
+import { layerClass } from '../../names.ts';
 import { cascadeName, type Selectors } from '../selectors.ts';
 
 /** What style sheets say of each box that a layout arranges, band by band. */
@@ -122,101 +122,6 @@ function landedRules(box: Box, selector: string, layout: Layout, allBands: Bands
 		rules.push({ selector: landed, bands: inSlot, under: forAll, layout });
 	}
 	return rules;
-}
-
-/** Where pieces stand: in the box of a region or of a group, or on a page without layouts, and what that is declared from. */
-export interface PiecePlace {
-	readonly box: Box;
-	/** The selector of that box; none on a page without layouts. */
-	readonly within: string;
-	readonly layout: Layout | undefined;
-	/** The region they stand in, in groups or not. */
-	readonly region: string | undefined;
-	readonly surroundings: Surroundings;
-	readonly selectors: Selectors;
-}
-
-/** The place of pieces that stand in a region. */
-export function placeInRegion(
-	box: Box,
-	layout: Layout,
-	surroundings: Surroundings,
-	selectors: Selectors
-): PiecePlace {
-	const within = selectors.member(layout, box.name);
-	return { box, within, layout, region: box.name, surroundings, selectors };
-}
-
-/** The place of pieces on a page that sits under nothing. */
-export function placeOnBare(surroundings: Surroundings, selectors: Selectors): PiecePlace {
-	const nowhere = { layout: undefined, region: undefined };
-	return { box: bareBox, within: '', ...nowhere, surroundings, selectors };
-}
-
-/** Settings of pieces, and of groups with all that stands in them. */
-export function pieceRules(
-	pieces: readonly Piece[],
-	owner: Layer,
-	place: PiecePlace
-): BandedRule[] {
-	const given = givenIn(place);
-	return pieces
-		.filter((piece) => hasPieceClass(piece, place.box))
-		.flatMap((piece) => {
-			const rule = pieceRule(piece, owner, place, given);
-			if (piece.kind !== 'group') return [rule];
-			const inside = { ...place, box: pieceBox(piece, place.box), within: rule.selector };
-			const all = givenIn(inside);
-			const content: BandedRule = {
-				selector: `${rule.selector} > *`,
-				bands: all,
-				layout: place.layout
-			};
-			return [
-				rule,
-				...(all.some((lines) => lines.size > 0) ? [content] : []),
-				...pieceRules(piece.pieces, owner, inside)
-			];
-		});
-}
-
-/** What everything that stands in a place has by the arrangement there, whoever brings it. */
-function givenIn({ box, surroundings: { bands } }: PiecePlace): Printed[] {
-	const given = bandPlaces(bands).map((at) => printed(declareInRegion(box, at, bands)));
-	// What a group arranges in some bands only is kept in its boxes in the others, too.
-	const isKept = box.kind === 'piece' && arrangesPieces(box) && flowsSomewhere(box, bands);
-	return isKept ? given.map((lines) => new Map([['display', 'flow-root'], ...lines])) : given;
-}
-
-function flowsSomewhere(box: Box, bands: Bands): boolean {
-	return bandPlaces(bands).some((at) => insideAt(box, at, bands).kind === 'flow');
-}
-
-/** A piece's own settings, over what is given to everything where it stands. */
-function pieceRule(
-	piece: Piece,
-	owner: Layer,
-	{ box, within, layout, region, surroundings, selectors }: PiecePlace,
-	given: readonly Printed[]
-): BandedRule {
-	const isFree = !arrangesPieces(box);
-	const bands = inBands(pieceBox(piece, box), surroundings);
-	return {
-		selector: selectors.piece(within, owner, region, piece.name.text),
-		// What floats in the content before it would else push it aside.
-		bands: isFree && selectors.mayFloat ? bands.map(clearing) : bands,
-		under: isFree ? given.map(asBlock) : given,
-		layout
-	};
-}
-
-/** A box that is a block of its own accord, as elements are: what is in it has to be kept in it. */
-function asBlock(lines: Printed): Printed {
-	return new Map([['display', 'block'], ...lines]);
-}
-
-function clearing(lines: Printed): Printed {
-	return lines.get('display') === 'none' ? lines : new Map([...lines, ['clear', 'both']]);
 }
 
 /** The opener shows only where its region is a drawer. */
