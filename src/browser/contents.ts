@@ -1,5 +1,5 @@
 import type { PieceKey, PieceName } from '$core/model/piece-key.ts';
-import { all, attribute, elementsIn, isInside, parent } from './dom.ts';
+import { all, around, attribute, elementsIn, isInside, parent } from './dom.ts';
 
 /** What has one size: a piece or opener by itself, or a run with the element that holds it. */
 export interface Content {
@@ -30,16 +30,23 @@ function collide({ element: one }: Content, { element: other }: Content): boolea
 	return isInside(one, other) || isInside(other, one);
 }
 
-/** Pieces and openers, and runs: elements that stand in a region one after the other. */
+/** Pieces and openers, and runs: elements that stand in a region or group one after the other. */
 function contentsOf(inner: Document): Content[] {
 	const alone = all(inner, '[data-piece]:not([data-part]), [data-opener]').map((element) => {
-		return { key: keyOf(parent(element), [element]), element, held: [element] };
+		return { key: keyOf(regionAround(parent(element)), [element]), element, held: [element] };
 	});
-	const holders = all(inner, '[data-region], main').filter((element) => runsIn(element).length > 0);
+	const holders = all(inner, '[data-region], [data-group], main').filter(
+		(element) => runsIn(element).length > 0
+	);
 	const runs = holders.flatMap((element) =>
-		runsIn(element).map((held) => ({ key: keyOf(element, held), element, held }))
+		runsIn(element).map((held) => ({ key: keyOf(regionAround(element), held), element, held }))
 	);
 	return [...alone, ...runs];
+}
+
+/** The region that something stands in, in groups or not; of a page without layouts there is none. */
+function regionAround(element: Element | null): Element | null {
+	return element && (around(element, '[data-region]') ?? null);
 }
 
 function runsIn(holder: Element): Element[][] {
@@ -53,14 +60,14 @@ function runsIn(holder: Element): Element[][] {
 	return runs;
 }
 
-function keyOf(around: Element | null, held: readonly Element[]): PieceKey {
+function keyOf(region: Element | null, held: readonly Element[]): PieceKey {
 	const where = (name: string): string | undefined =>
-		around ? attribute(around, name) : undefined;
-	const region = where('data-region');
+		region ? attribute(region, name) : undefined;
+	const name = where('data-region');
 	const names = new Map(held.map((element) => [wordOf(element), nameOf(element)]));
 	return {
-		layout: region === undefined ? undefined : where('data-layout'),
-		region,
+		layout: name === undefined ? undefined : where('data-layout'),
+		region: name,
 		pieces: [...names.values()],
 		opener: held.some((element) => attribute(element, 'data-opener') !== undefined)
 	};

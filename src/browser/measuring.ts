@@ -28,7 +28,7 @@ import { endMargin, outermostOut, stickingOut } from './sticking-out.ts';
  */
 const showAll = `
 	html { overflow: hidden !important; }
-	[data-region], [data-wrapper], [data-opener], [data-space] { display: flow-root !important; position: static !important; }
+	[data-region], [data-wrapper], [data-group], [data-opener], [data-space] { display: flow-root !important; position: static !important; }
 	[data-piece]:not([data-part]), [data-opener], [data-holds] { display: flow-root !important;
 		position: absolute !important; padding: 0 !important; margin: 0 !important; min-width: 0 !important;
 		max-width: none !important; height: auto !important; min-height: 0 !important; max-height: none !important;

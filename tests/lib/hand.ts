@@ -55,6 +55,15 @@ export class Hand {
 		await this.rest();
 	}
 
+	/** Lets a box arrange in a way, by the panel that is about it. */
+	async arrange(box: string, way: string): Promise<void> {
+		this.steps++;
+		const panel = `section[aria-label^="How ${box} arranges"]`;
+		const button = await this.app.page.waitForSelector(`${panel} button[aria-label^="${way}: "]`);
+		await button?.click();
+		await this.rest();
+	}
+
 	/** Adds a setting, so that its control is there. */
 	async setting(box: string, setting: string): Promise<void> {
 		const more = await this.app.page.$('.back');

@@ -8,7 +8,7 @@ import { placeOfStyle } from '../model/style-place.ts';
 import type { Span } from '../model/span.ts';
 import { authorRules, type AuthorDeclaration, type AuthorRule } from './author-rules.ts';
 import { madeBox, movingIn, rootTextSize, type Moving } from './moving.ts';
-import { attributeOf, pageTree, parentOf, type Element, type PageTree } from './page-tree.ts';
+import { attributeOf, outward, pageTree, type Element, type PageTree } from './page-tree.ts';
 import { reached } from './reached.ts';
 
 /** A declaration of an author that changes a box which is computed without it. */
@@ -132,20 +132,27 @@ function frameBox(element: Element): FrameBox | undefined {
 	const [region, wrapper, piece] = [
 		data('region'),
 		data('wrapper'),
-		data('piece') ?? data('opener')
+		data('piece') ?? data('opener') ?? data('group')
 	];
 	if (piece !== undefined) {
-		const host = parentOf(element);
+		const host = regionAround(element);
 		const inside = host && attributeOf(host, 'data-region');
 		const layout = host && attributeOf(host, 'data-layout');
 		const kind = data('opener') === undefined ? 'piece' : 'opener';
-		return { kind, layout, region: inside, name: piece };
+		// The box around all that a page brings has no name: it is called as the page is.
+		const name = piece === '' ? (data('route') ?? data('state') ?? data('layout')) : piece;
+		return { kind, layout, region: inside, name };
 	}
 	const layout = data('layout') ?? data('space');
 	if (region !== undefined) return { kind: 'region', layout, region, name: region };
 	if (wrapper !== undefined) return { kind: 'wrapper', layout, region: undefined, name: wrapper };
 	if (layout !== undefined) return { kind: 'layout', layout, region: undefined, name: undefined };
 	return element.name === 'html' || element.name === 'body' ? pageBox : undefined;
+}
+
+/** The region that a piece stands in, in groups or not. */
+function regionAround(element: Element): Element | undefined {
+	return [...outward(element)].find((one) => attributeOf(one, 'data-region') !== undefined);
 }
 
 /**

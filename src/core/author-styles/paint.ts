@@ -234,7 +234,10 @@ function isElement(node: unknown): node is Element {
 function keyOf(element: Element): string | undefined {
 	if (element.name === 'body' && attributeOf(element, 'data-layout') === undefined) return '';
 	const layout = attributeOf(element, 'data-layout');
-	if (layout === undefined || attributeOf(element, 'data-piece') !== undefined) return undefined;
+	const isContent = ['data-piece', 'data-group'].some(
+		(name) => attributeOf(element, name) !== undefined
+	);
+	if (layout === undefined || isContent) return undefined;
 	const member = attributeOf(element, 'data-region') ?? attributeOf(element, 'data-wrapper') ?? '';
 	return attributeOf(element, 'data-opener') === undefined ? `${layout}/${member}` : undefined;
 }

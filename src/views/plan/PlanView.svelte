@@ -102,12 +102,12 @@
 	});
 
 	/** A first click chooses the region, the next one the piece in it that is under the pointer. */
-	function pick(trace: Trace): void {
+	function pick(trace: Trace, itself = false): void {
 		const place = page && placeOf(page.section, trace);
 		if (!page || !place) return;
 		const same = place.layer === choice.place.layer && place.column === choice.place.column;
 		const holder = cellFacts(page.section, place)?.holder;
-		if (same && trace.piece !== undefined && holder) {
+		if ((same || itself) && trace.piece !== undefined && holder) {
 			choice.place = place;
 			choice.pickPiece({ holder, piece: trace.piece });
 		} else {

@@ -123,11 +123,14 @@ export function traceOf({ layer, region, isOwn, entry }: CellFacts): Trace {
 /** The block that brought a box of the page; undefined where there is none on it. */
 export function placeOf({ layers, columns }: CrossSection, trace: Trace): CellPlace | undefined {
 	const layer = layers.findIndex((one) => one.name === trace.layer && one.layerKind === trace.kind);
-	const { piece, region } = trace;
+	const { piece, region, kind } = trace;
 	const column = columns.findIndex((one) =>
-		piece === undefined
-			? one.regions.some((own) => own.layout === trace.layer && own.name === region)
-			: one.cells[layer]?.entries.some((entry) => entry.pieces.includes(piece))
+		piece === undefined && region === undefined && kind !== 'layout'
+			? // Around all that a page brings stands a box without a name.
+				one.cells[layer]?.entries.some(({ action }) => action === 'content')
+			: piece === undefined
+				? one.regions.some((own) => own.layout === trace.layer && own.name === region)
+				: one.cells[layer]?.entries.some((entry) => entry.pieces.includes(piece))
 	);
 	return layer === -1 || column === -1 ? undefined : { layer, column };
 }

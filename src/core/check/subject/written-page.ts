@@ -91,7 +91,7 @@ export class WrittenPage {
 		for (const around of outward(element)) {
 			const layer = this.layerIn(around);
 			if (!layer) continue;
-			const name = attributeOf(around, 'data-piece');
+			const name = attributeOf(around, 'data-piece') ?? attributeOf(around, 'data-group');
 			const piece = name === undefined ? undefined : this.pieceIn(layer, name);
 			return { layer, piece };
 		}
@@ -120,7 +120,8 @@ export class WrittenPage {
 	boxOf(element: Element): BoxPlace | undefined {
 		for (const { attribs } of outward(element)) {
 			const { 'data-layout': layout, 'data-region': region } = attribs;
-			if (layout !== undefined && attribs['data-piece'] === undefined) return { layout, region };
+			const isContent = attribs['data-piece'] !== undefined || attribs['data-group'] !== undefined;
+			if (layout !== undefined && !isContent) return { layout, region };
 		}
 		return undefined;
 	}

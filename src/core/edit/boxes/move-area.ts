@@ -47,10 +47,8 @@ function moveInLine(
 	side: Side
 ): void {
 	const box = findArranging(resolved, ref);
-	if (box.kind === 'region')
-		throw new CommandRefused('The pieces of a region are moved by themselves.');
 	const where = side === 'left' || side === 'above' ? 'before' : 'after';
-	if (side !== 'swap' && !isPieceRef(ref)) {
+	if (side !== 'swap' && !isPieceRef(ref) && box.kind !== 'region') {
 		placeMember(resolved, surgery, ref.layout, member, { name: target, where });
 		return;
 	}

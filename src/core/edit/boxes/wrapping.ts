@@ -59,8 +59,9 @@ export function unwrapIn(
 		box.span,
 		inner.flatMap((one) => surgery.linesOf(one.span))
 	);
-	const set = listWords([...new Set(box.settings.map(({ kind }) => kind))]);
-	return set === '' ? [] : [`What ${box.name.text} sets itself (${set}) would go with it.`];
+	const set = [...new Set(box.settings.map(({ kind }) => kind))];
+	if (set.length === 0) return [];
+	return [`What ${box.name.text} sets itself (${listWords(set)}) would go with it.`];
 }
 
 /** Lets a wrapper take the place of members in an arrangement; gives how they lie inside it. */

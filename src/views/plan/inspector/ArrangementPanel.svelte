@@ -25,6 +25,14 @@
 	const band = $derived(view.bands[view.band] ?? '');
 	const only = $derived(isPieceRef(box) ? undefined : box.only);
 	const now = $derived(view.arrangement);
+	/** What it is that is arranged. */
+	const words = $derived(
+		view.kind !== 'region'
+			? 'What is in it'
+			: only
+				? `All that lands in ${view.name}`
+				: 'Its pieces'
+	);
 	let refused = $state('');
 
 	function setKind(arrangement: Arrangement['kind'] | undefined): Command {
@@ -66,7 +74,7 @@
 
 <section aria-label="How {view.name} arranges at {band}">
 	<p class="small head">
-		<b>{what ?? (view.kind === 'region' ? 'Its pieces' : 'What is in it')}</b>, {said(now)}
+		<b>{what ?? words}</b>, {said(now)}
 	</p>
 	<div class="kinds">
 		{#each arrangementKinds as kind (kind)}

@@ -29,6 +29,8 @@
 	const { piece, facts }: Props = $props();
 
 	let pieces = $state.raw<readonly PieceView[]>([]);
+	/** The text that they are of: of an earlier one they say nothing of what is there now. */
+	let piecesOf = $state.raw<unknown>();
 	const found = $derived(pieces.find((one) => one.name === piece.piece));
 	const index = $derived(pieces.findIndex((one) => one.name === piece.piece));
 	const view = $derived(
@@ -53,17 +55,19 @@
 	});
 
 	$effect(() => {
-		const [asked] = [holder, store.texts];
+		const [asked, texts] = [holder, store.texts];
 		let isWanted = true;
 		void store.core.answers.piecesIn(asked).then((all) => {
-			if (isWanted) pieces = all;
+			if (!isWanted) return;
+			pieces = all;
+			piecesOf = texts;
 		});
 		return () => (isWanted = false);
 	});
 
 	// A piece that is gone leaves its place chosen.
 	$effect(() => {
-		if (pieces.length > 0 && !found && facts) choice.pick(facts.place);
+		if (piecesOf === store.texts && pieces.length > 0 && !found && facts) choice.pick(facts.place);
 	});
 
 	async function nav(said: NavSaid): Promise<string | undefined> {

@@ -30,6 +30,7 @@
 			class:lit
 			class:kept={fate === 'kept'}
 			data-hue={box.mark?.hue ?? 0}
+			data-name={box.name}
 			style:left="{box.x * scale}px"
 			style:top="{box.y * scale}px"
 			style:width="{box.width * scale}px"
@@ -40,16 +41,16 @@
 			<span
 				class="box-name"
 				class:lit
-				class:handle={handles && box.kind === 'region'}
+				class:handle={handles}
 				data-hue={box.mark?.hue ?? 0}
 				role="presentation"
-				title={handles && box.kind === 'region'
-					? `Drag ${box.name} onto another region to change places, or to one of its sides`
+				title={handles
+					? `Drag ${box.name} onto another ${box.kind === 'region' ? 'region' : 'piece'} to change places, or to one of its sides`
 					: undefined}
 				style:left="{Math.max(0, at.x * scale)}px"
 				style:top="{Math.max(0, at.y * scale)}px"
 				onpointerdown={(event) => {
-					if (handles && box.kind === 'region') onDragStart(event, box);
+					if (handles) onDragStart(event, box);
 				}}
 			>
 				{box.name}{fate ? `, ${fate}` : ''}

@@ -51,7 +51,8 @@
 		/** The page that is worked on, not one held beside it. */
 		main: boolean;
 		onLink: (link: FollowedLink) => void;
-		onPick: (trace: Trace) => void;
+		/** `itself`: a piece at once, not first the region that it stands in. */
+		onPick: (trace: Trace, itself?: boolean) => void;
 		/** How far what is scrolled; undefined where nobody says. */
 		scrolled?: FrameScroll;
 		/** Told whenever it is scrolled, px. */
@@ -279,7 +280,7 @@
 
 	/** A region is dragged by its name: onto another to change places, to one of its sides to stand there. */
 	function onDragStart(event: PointerEvent, box: MeasuredBox): void {
-		onPick(box.trace);
+		onPick(box.trace, true);
 		// The boxes as they are now: what the drag previews moves them.
 		const begun = measured;
 		regionDrag.start(event, box.trace, () => {

@@ -28,7 +28,7 @@
 		bands: readonly BandView[];
 		layouts: readonly RooflineLayout[];
 		between: BetweenView | undefined;
-		onPick: (trace: Trace) => void;
+		onPick: (trace: Trace, itself?: boolean) => void;
 	}
 	const { page, bands, layouts, between, onPick }: Props = $props();
 

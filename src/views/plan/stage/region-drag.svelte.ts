@@ -1,8 +1,8 @@
-import { boxOfView } from '$core/view-models/box-view.ts';
+import { arrangingOfView, sizedOfView } from '$core/view-models/box-view.ts';
 import type { MeasuredBox } from '$core/view-models/overlay.ts';
 import { sideAt } from '$core/view-models/track-gestures.ts';
 import type { Trace } from '$core/model/trace.ts';
-import type { Side, Command } from '$core/model/command.ts';
+import { isPieceRef, type Side, type Command } from '$core/model/command.ts';
 import { drag } from '$views/shell/drag.ts';
 import { commands } from '$store/commands.svelte.ts';
 import { chosenBox } from '../chosen-box.svelte.ts';
@@ -34,7 +34,30 @@ const sideWords: Readonly<Record<Side, string>> = {
 	below: 'below'
 };
 
-/** A region that is dragged by its name over others of what it stands in. */
+/** What a box is called where it stands. */
+function nameOf({ region, piece }: Trace): string | undefined {
+	return region ?? piece;
+}
+
+/** Both lie in what arranges the dragged one. */
+function withinArrangement(member: string, target: string, side: Side): Command | undefined {
+	const { around } = chosenBox;
+	const box = arrangingOfView(around);
+	if (!around || !box || !around.members.includes(target)) return undefined;
+	const band = around.bands[around.band] ?? '';
+	return { kind: 'move-area', box, member, target, side, band };
+}
+
+/** Pieces of one layer that nothing of its own arranges: they change their order in the text. */
+function inText(member: string, target: string, side: Side): Command | undefined {
+	const sized = chosenBox.view && sizedOfView(chosenBox.view);
+	if (!sized || !isPieceRef(sized) || side === 'swap') return undefined;
+	const where = side === 'left' || side === 'above' ? 'before' : 'after';
+	const { holder } = sized;
+	return { kind: 'move-piece', holder, name: member, to: holder, beside: { name: target, where } };
+}
+
+/** A region or piece that is dragged by its name over others of what it stands in. */
 class RegionDrag {
 	zone = $state.raw<DropZone | undefined>();
 	private command: Command | undefined;
@@ -44,8 +67,8 @@ class RegionDrag {
 
 	/** `page` says how the page stands now: what a press chooses opens a panel, and that may move the page. */
 	start(event: PointerEvent, trace: Trace, page: () => Sheet | undefined): void {
-		if (trace.region === undefined) return;
-		const member = trace.region;
+		const member = trace.region ?? trace.piece;
+		if (member === undefined) return;
 		drag(event, {
 			move: (next) => {
 				this.lookAgain = () => {
@@ -70,29 +93,31 @@ class RegionDrag {
 	}
 
 	private over(event: PointerEvent, trace: Trace, member: string, page: Sheet): void {
-		const { around, view } = chosenBox;
+		const { view } = chosenBox;
 		const x = (event.clientX - page.sheet.left) / page.scale;
 		const y = (event.clientY - page.sheet.top) / page.scale;
 		const target = page.measured.findLast(
 			(box) =>
-				box.trace.layer === trace.layer && box.trace.region !== undefined &&
+				box.trace.layer === trace.layer && nameOf(box.trace) !== undefined &&
+				(trace.piece === undefined || box.trace.region === undefined) &&
 				x >= box.x && x < box.x + box.width && y >= box.y && y < box.y + box.height
 		); // prettier-ignore
-		const box = boxOfView(around);
-		const name = target?.trace.region;
-		const isBeside = name !== undefined && name !== member && around?.members.includes(name);
-		if (!target || !box || !around || !isBeside || view?.name !== member) {
+		const name = target && nameOf(target.trace);
+		const side = target && sideAt(target, { x, y });
+		const command =
+			name === undefined || name === member || !side || view?.name !== member
+				? undefined
+				: (withinArrangement(member, name, side) ?? inText(member, name, side));
+		if (!target || !side || !command) {
 			if (this.key !== '') commands.forget();
 			this.key = '';
 			this.command = this.zone = undefined;
 			return;
 		}
-		const side = sideAt(target, { x, y });
 		const key = `${name} ${side}`;
 		if (key === this.key) return;
 		this.key = key;
-		const band = around.bands[around.band] ?? '';
-		this.command = { kind: 'move-area', box, member, target: name, side, band };
+		this.command = command;
 		this.zone = { ...halfOf(target, side), words: `${member} ${sideWords[side]} ${name}` };
 		commands.look(this.command);
 	}

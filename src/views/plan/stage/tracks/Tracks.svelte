@@ -52,14 +52,17 @@
 	const arrangement = $derived(view.arrangement);
 	const band = $derived(view.bands[view.band] ?? '');
 	const member = $derived(
-		chosen &&
-			chosenBox &&
-			chosen !== view &&
-			(chosen.kind === 'piece' || view.members.includes(chosen.name))
-			? chosen.name
-			: undefined
+		chosen && chosenBox && chosen !== view && isMember(chosen) ? chosen.name : undefined
 	);
 	const box = $derived(arrangingOfView(view));
+
+	/** Whether what is chosen lies in the tracks: of a region, pieces that other layers bring do, too. */
+	function isMember({ kind, name }: BoxView): boolean {
+		const isPiece = kind === 'piece' || kind === 'group';
+		if (view.kind === 'region') return isPiece;
+		return isPiece === (view.kind === 'group') && view.members.includes(name);
+	}
+
 	const chosenRef = $derived(chosen && sizedOfView(chosen));
 
 	function stretches(axis: Axis): readonly Stretch[] {

@@ -1,0 +1,94 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { named, startApp, until, type App } from '../lib/app.ts';
+import { Hand } from '../lib/hand.ts';
+import { sourceText } from '../lib/stage.ts';
+
+/** A page arranges its own pieces, by hand. */
+
+let app: App;
+
+before(async () => {
+	app = await startApp();
+});
+after(async () => {
+	await app.close();
+});
+
+/** Where pieces are on the stage, px of the page. */
+async function pieces(): Promise<
+	Record<string, { x: number; y: number; right: number; bottom: number }>
+> {
+	const stage = await app.stage();
+	return stage.$$eval('main [data-piece]', (all) =>
+		Object.fromEntries(
+			all.map((one) => {
+				const { x, y, right, bottom } = one.getBoundingClientRect();
+				return [one.getAttribute('data-piece') ?? '', { x, y, right, bottom }];
+			})
+		)
+	);
+}
+
+/** Drags a piece by its name to a side of another. */
+async function dragBeside(
+	hand: Hand,
+	piece: string,
+	other: string,
+	x: number,
+	y: number
+): Promise<void> {
+	await hand.drag(`.box-name[title^="Drag ${piece} "]`, `.box[data-name="${other}"]`, x, y);
+}
+
+test('a board with columns over two rows and a strip below is arranged on its page in under 25 steps', async () => {
+	await app.open('/plan?route=/borrow&width=1100');
+	const hand = new Hand(app);
+	await hand.block('/borrow, main');
+	await hand.press('button', 'Add piece …');
+	await hand.fill('Name', 'left, right, low, strip');
+	await hand.press('button', 'Add it');
+	await hand.block('/borrow, main');
+	await hand.arrange('/borrow', 'areas');
+	await dragBeside(hand, 'left', "form", 0.05, 0.5);
+	await dragBeside(hand, 'right', "form", 0.95, 0.5);
+	await dragBeside(hand, 'low', "form", 0.5, 0.95);
+	const at = await until('it lies so', async () => {
+		const { left, right, form: list, low, strip } = await pieces();
+		if (!left || !right || !list || !low || !strip) return false;
+		return left.right <= list.x && right.x >= list.right && low.y >= list.bottom && { left, right, low, strip };
+	});
+	// The columns at the sides reach over both rows, the strip over all columns.
+	assert.ok(at.left.bottom >= at.low.bottom - 1 && at.right.bottom >= at.low.bottom - 1);
+	assert.ok(at.strip.y >= at.low.bottom && at.strip.x <= at.left.x && at.strip.right >= at.right.right);
+	assert.ok(hand.steps < 25, `${hand.steps} steps`);
+	assert.match(await sourceText(app, 'routes/4-borrow.eave'), /"left form right" auto\s+"left low right" auto\s+"strip strip strip" auto/);
+}); // prettier-ignore
+
+test('a wrapper is put around a piece, arranged, filled and taken away', async () => {
+	await app.open('/plan?route=/visit&width=1100');
+	const hand = new Hand(app);
+	await hand.block('/visit, main');
+	await hand.press('button', 'how');
+	await hand.press('button', 'Wrap it …');
+	await hand.fill('Name', 'both');
+	await hand.press('button', 'Wrap it');
+	await hand.arrange('both', 'columns');
+	await hand.press('button', 'Add piece …');
+	await hand.fill('Name', 'way');
+	await hand.press('button', 'Add it');
+	const text = await until('it is said', async () => {
+		const said = await sourceText(app, 'routes/1-public.eave');
+		return said.includes('piece way') && said;
+	});
+	assert.match(text, /wrapper both \{\n\s+arrange columns 12( @\w+)?\n\s+piece how """[\s\S]+piece way \{ span 1( @\w+)? \} """/);
+	await app.open('/plan?route=/visit&width=1100');
+	await hand.block('/visit, main');
+	await hand.press('button', 'both');
+	await hand.press('button', 'Take the wrapper away');
+	await until('it is gone', async () => !(await sourceText(app, 'routes/1-public.eave')).includes('wrapper both'));
+	await app.open('/plan?route=/visit&width=1100');
+	await (await named(app.page, 'button', 'undo')).click();
+	await until('and there again', async () => (await sourceText(app, 'routes/1-public.eave')).includes('wrapper both'));
+	assert.deepEqual(app.faults, []);
+}); // prettier-ignore
