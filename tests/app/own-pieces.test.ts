@@ -92,3 +92,56 @@ test('a wrapper is put around a piece, arranged, filled and taken away', async (
 	await until('and there again', async () => (await sourceText(app, 'routes/1-public.eave')).includes('wrapper both'));
 	assert.deepEqual(app.faults, []);
 }); // prettier-ignore
+
+test('several pieces are chosen on the page and in the cross-section, and changed as one', async () => {
+	await app.open('/plan?route=/&width=1100');
+	const hand = new Hand(app);
+	await hand.block('/, main');
+	await hand.press('button', 'welcome');
+	await hand.press('button', 'Choose all 3');
+	await until('they are chosen', async () => (await app.page.$$('.also.on-page')).length === 3);
+	await hand.press('button', 'side by side, as wide as each other');
+	const widths = async (): Promise<number[]> => {
+		const { welcome, ask, ...others } = await pieces();
+		return [welcome, ask, others['new-in']].map((one) => (one ? Math.round(one.right - one.x) : 0));
+	};
+	await until('they are as wide as each other', async () => new Set(await widths()).size === 1);
+	await hand.setting('3 chosen', 'border');
+	await hand.type('border at narrow', '3px');
+	const text = async (): Promise<string> => sourceText(app, 'routes/1-public.eave');
+	assert.equal((await until('all have it', async () => { const now = await text(); return now.includes('border 3px') && now; })).match(/border 3px/g)?.length, 3);
+	await app.open('/plan?route=/&width=1100');
+	await (await named(app.page, 'button', 'undo')).click();
+	await until('one step takes all of it back', async () => !(await text()).includes('border 3px'));
+}); // prettier-ignore
+
+test('with Shift a press chooses beside what is chosen, and a frame chooses all that lies in it', async () => {
+	await app.open('/plan?route=/visit&width=1100');
+	const hand = new Hand(app);
+	const press = async (piece: string): Promise<void> => {
+		const at = await until(`${piece} is there`, async () => (await (await app.page.$(`.box[data-name="${piece}"]`))?.boundingBox()) ?? undefined);
+		await app.page.keyboard.down('Shift');
+		await app.page.mouse.click(at.x + at.width / 2, at.y + at.height / 2);
+		await app.page.keyboard.up('Shift');
+		await hand.rest();
+	};
+	await hand.block('commons, head');
+	const boxes = await app.page.$$eval('.box[data-name="how"], .box[data-name="bus"]', (all) =>
+		all.map((one) => one.getBoundingClientRect()).map(({ left, top, right, bottom }) => ({ left, top, right, bottom })));
+	const [left, top] = [Math.min(...boxes.map((one) => one.left)) - 6, Math.min(...boxes.map((one) => one.top)) - 6];
+	const [right, bottom] = [Math.max(...boxes.map((one) => one.right)) + 6, Math.max(...boxes.map((one) => one.bottom)) + 6];
+	const { mouse, keyboard } = app.page;
+	await keyboard.down('Shift');
+	await mouse.move(left, top);
+	await mouse.down();
+	await mouse.move(right, bottom, { steps: 6 });
+	await mouse.up();
+	await keyboard.up('Shift');
+	await until('all are chosen', async () => (await app.page.$$('.also.on-page')).length === 2);
+	await hand.block('commons, head');
+	await until('nothing else is chosen', async () => (await app.page.$$('.also.on-page')).length === 0);
+	await press('how');
+	await press('bus');
+	await until('two are chosen', async () => (await app.page.$$('.also.on-page')).length === 2);
+	assert.deepEqual(app.faults, []);
+}); // prettier-ignore

@@ -225,7 +225,7 @@ route / { title "Home"; piece text """<h1 id="bed">Seed</h1>""" }`
 		.filter(({ problem }) => problem.code === 'value-not-token')
 		.flatMap(({ problem }) => mendOf(problem, site) ?? []);
 	assert.equal(mends.length, 2);
-	const { after } = prepare(site, { kind: 'mend-all', label: 'All', mends });
+	const { after } = prepare(site, { kind: 'several', label: 'All', commands: mends });
 	const text = after?.reading.files.texts.get('site.eave') ?? '';
 	assert.match(text, /pad {2}4px {3}var\(--gap\); region/);
 	assert.match(text, /#bed \{ color: var\(--bed\); margin/);

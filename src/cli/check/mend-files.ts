@@ -33,7 +33,7 @@ export function mendSafely(
 	const mends = [...commands.values()];
 	const none = { site, count: 0, changes: [] };
 	if (mends.length === 0) return none;
-	const { proposal } = prepare(site, { kind: 'mend-all', label: 'Mend', mends });
+	const { proposal } = prepare(site, { kind: 'several', label: 'Mend', commands: mends });
 	if (proposal.kind !== 'edit') return none;
 	const changes = proposal.changes.map((change) => written.inItsLines(change));
 	const { texts, assets } = applyChanges(site.reading.files, changes);

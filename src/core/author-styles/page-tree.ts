@@ -62,7 +62,7 @@ export function attributeOf(element: Element, name: string): string | undefined 
 	return element.attribs[name];
 }
 
-export function parentOf(element: Element): Element | undefined {
+function parentOf(element: Element): Element | undefined {
 	const { parent } = element;
 	return parent && isTag(parent) ? parent : undefined;
 }

@@ -18,10 +18,10 @@ const kinds: CommandKinds<Command> = {
 	...pieceCommands,
 	...sharedCommands,
 	...mendCommands,
-	'mend-all': {
+	several: {
 		label: ({ label }) => label,
-		carryOut: (resolved, surgery, { mends }) =>
-			mends.flatMap((mend) => carryOut(resolved, surgery, mend))
+		carryOut: (resolved, surgery, { commands }) =>
+			commands.flatMap((command) => carryOut(resolved, surgery, command))
 	}
 };
 

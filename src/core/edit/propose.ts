@@ -6,7 +6,7 @@ import { readSiteFiles } from '../source/read.ts';
 import { checkSite, type CheckedSite } from '../check/site.ts';
 import { touchedBands } from './boxes/touched-bands.ts';
 import { Surgery } from './surgery.ts';
-import { isSizeCommand, type Command } from '../model/command.ts';
+import { isAboutSizes, type Command } from '../model/command.ts';
 import { CommandRefused, type Proposal } from './proposal.ts';
 import { carryOut, labelOf } from './commands.ts';
 
@@ -43,7 +43,7 @@ export function prepare(resolved: CheckedSite, command: Command): Prepared {
 				...(mended?.consequences ?? []),
 				...vanishing(resolved, after)
 			],
-			bands: isSizeCommand(command) ? touchedBands(resolved, after) : []
+			bands: isAboutSizes(command) ? touchedBands(resolved, after) : []
 		};
 		return { proposal, after };
 	} catch (failure) {

@@ -345,6 +345,18 @@ export type PieceCommand =
 			readonly beside?: Beside;
 	  }
 	| { readonly kind: 'remove-piece'; readonly holder: HolderRef; readonly name: string }
+	/** Pieces that stand in one place go, or go to another place. */
+	| {
+			readonly kind: 'remove-pieces';
+			readonly holder: HolderRef;
+			readonly pieces: readonly string[];
+	  }
+	| {
+			readonly kind: 'move-pieces';
+			readonly holder: HolderRef;
+			readonly pieces: readonly string[];
+			readonly to: HolderRef;
+	  }
 	/** Pieces that stand in one place get a box around them, which takes the place of the first. */
 	| {
 			readonly kind: 'group-pieces';
@@ -469,8 +481,6 @@ export type MendCommand =
 			readonly in: LayerRef;
 			readonly css: string;
 	  }
-	/** Mends of several findings as one. */
-	| { readonly kind: 'mend-all'; readonly label: string; readonly mends: readonly Command[] }
 	| {
 			readonly kind: 'set-aside';
 			readonly code: string;
@@ -480,6 +490,13 @@ export type MendCommand =
 	/** What was set aside is told again. */
 	| { readonly kind: 'tell-again'; readonly code: string; readonly in: AllowRef };
 
+/** Several edits as one, which undo takes back in one step: all of them are made, or none. */
+export interface SeveralCommand {
+	readonly kind: 'several';
+	readonly label: string;
+	readonly commands: readonly Command[];
+}
+
 /** Everything the drawings can ask for. Each becomes the smallest change of the text that says it. */
 export type Command =
 	| SizeCommand
@@ -488,7 +505,20 @@ export type Command =
 	| RegionCommand
 	| PieceCommand
 	| SharedCommand
-	| MendCommand;
+	| MendCommand
+	| SeveralCommand;
+
+/** One edit for each of some things; where there is only one, that edit. `label`: what is done to each, for the list of edits. */
+export function forEach<T>(
+	things: readonly T[],
+	label: string,
+	command: (thing: T) => Command
+): Command {
+	const commands = things.map(command);
+	const [only] = commands;
+	if (only && commands.length === 1) return only;
+	return { kind: 'several', label: `${commands.length} chosen: ${label}`, commands };
+}
 
 const sizeKinds: ReadonlySet<string> = new Set<SizeCommand['kind']>([
 	'set-setting',
@@ -505,6 +535,7 @@ const sizeKinds: ReadonlySet<string> = new Set<SizeCommand['kind']>([
 ]);
 
 /** Whether a command is about sizes, and so about bands. */
-export function isSizeCommand(command: Command): command is SizeCommand {
+export function isAboutSizes(command: Command): boolean {
+	if (command.kind === 'several') return command.commands.some(isAboutSizes);
 	return sizeKinds.has(command.kind);
 }

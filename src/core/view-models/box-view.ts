@@ -46,6 +46,8 @@ export interface Overhang {
 	readonly value: string;
 	/** The layer further out that says it; none where it is said by what the view is of. */
 	readonly by?: string;
+	/** The view is of several, which have another value each. */
+	readonly isMixed?: boolean;
 }
 
 /** A setting as drawings speak of it. */

@@ -161,7 +161,6 @@ export function askWrap(layout: string, members: readonly string[]): void {
 		act: 'Wrap them',
 		answer: ([name = '']) =>
 			made({ kind: 'wrap', layout, members, name }, () => {
-				choice.others = [];
 				choice.pickBox({ layout, box: name });
 			})
 	};
@@ -249,6 +248,28 @@ export function askCopyPiece(of: PieceRef): void {
 
 /** Where on the page that is shown a piece could go: every block in which its layer, or another, can bring something. */
 export function askMovePiece({ holder, piece: name }: PieceRef): void {
+	askWhere(holder, name, (to) =>
+		made({ kind: 'move-piece', holder, name, to }, () =>
+			choice.pickPiece({ holder: to, piece: name })
+		)
+	);
+}
+
+/** Where several pieces of one place go. */
+export function askMovePieces(holder: HolderRef, pieces: readonly string[]): void {
+	askWhere(holder, pieces.join(', '), (to) =>
+		made({ kind: 'move-pieces', holder, pieces, to }, () =>
+			choice.pickPieces(pieces.map((piece) => ({ holder: to, piece })))
+		)
+	);
+}
+
+/** Asks for a place on this page to which something in `holder` goes. */
+function askWhere(
+	holder: HolderRef,
+	what: string,
+	go: (to: HolderRef) => Promise<string | undefined>
+): void {
 	const { page } = store;
 	if (!page) return;
 	const { layers, columns } = page.section;
@@ -274,18 +295,15 @@ export function askMovePiece({ holder, piece: name }: PieceRef): void {
 	}
 	const others = targets.filter(({ to }) => JSON.stringify(to) !== JSON.stringify(holder));
 	ask.question = {
-		title: `Move ${name}`,
-		says: 'It goes there with its markup and its settings.',
+		title: `Move ${what}`,
+		says: 'Markup and settings go along.',
 		fields: [
 			{ label: 'To', value: others[0]?.words ?? '', options: others.map(({ words }) => words) }
 		],
-		act: 'Move it',
+		act: 'Move it there',
 		answer: async ([chosen = '']) => {
 			const to = others.find(({ words }) => words === chosen)?.to;
-			if (!to) return 'There is no such place on this page.';
-			return made({ kind: 'move-piece', holder, name, to }, () =>
-				choice.pickPiece({ holder: to, piece: name })
-			);
+			return to ? go(to) : 'There is no such place on this page.';
 		}
 	};
 }

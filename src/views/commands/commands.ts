@@ -86,7 +86,7 @@ function placeActs(): Act[] {
 	acts.push({ name: 'Measure from here', key: 'M', run: () => measures.pick(traceOf(facts)) });
 	if (!isOwn || !region) return acts;
 	const { layout, name } = region;
-	const members = [name, ...choice.others];
+	const members = [name, ...choice.alsoIn(layout)];
 	return [
 		...acts,
 		{ name: 'Rename …', run: () => askRenameRegion(layout, name) },

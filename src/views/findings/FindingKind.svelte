@@ -27,9 +27,9 @@
 
 	async function mendAll(): Promise<void> {
 		await commands.make({
-			kind: 'mend-all',
+			kind: 'several',
 			label: `Mend ${counted(mends.length, 'finding')}: ${code}`,
-			mends
+			commands: mends
 		});
 	}
 </script>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { type Trace } from '$core/model/trace.ts';
 	import { untrack } from 'svelte';
-	import type { LayerRef, SizedRef, WholeRef } from '$core/model/command.ts';
+	import { isPieceRef, type LayerRef, type SizedRef, type WholeRef } from '$core/model/command.ts';
 	import { look } from '$store/ways/look.svelte.ts';
 	import { panes } from '$store/ways/panes.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
@@ -67,7 +67,7 @@
 	$effect(() => {
 		// The text, the width and the spaces that layouts get decide what there is to say.
 		void [site, look.width, chosenBox.spaces];
-		void chosenBox.choose(sized, whole);
+		void chosenBox.choose(sized, whole, choice.also);
 	});
 
 	// What was just added is chosen once the page has it.
@@ -100,6 +100,35 @@
 			}
 		});
 	});
+
+	/** What can be chosen beside others: a piece by itself, else the region of a block. */
+	function refOf(trace: Trace): SizedRef | undefined {
+		const place = page && placeOf(page.section, trace);
+		const found = page && place && cellFacts(page.section, place);
+		if (!found) return undefined;
+		if (trace.piece !== undefined) {
+			return found.holder && { holder: found.holder, piece: trace.piece };
+		}
+		return found.region && boxFor(found.layer, found.region, found.isOwn);
+	}
+
+	/** Chooses something beside what is chosen; of pieces beside a piece, where no piece is chosen yet the piece itself. */
+	function pickAlso(trace: Trace): void {
+		const ref = refOf(trace);
+		if (!ref) return;
+		const isPiece = choice.subject.kind === 'piece';
+		if (isPieceRef(ref) && !isPiece && choice.also.length === 0) return pick(trace, true);
+		if (JSON.stringify(ref) !== JSON.stringify(sized)) choice.toggle(ref);
+	}
+
+	/** Chooses all pieces that lie in a frame that was drawn. */
+	function pickAll(traces: readonly Trace[]): void {
+		const refs = traces.flatMap((trace) => refOf(trace) ?? []).filter((ref) => isPieceRef(ref));
+		const [first] = traces;
+		const place = page && first && placeOf(page.section, first);
+		if (place) choice.pick(place);
+		choice.pickPieces(refs);
+	}
 
 	/** A first click chooses the region, the next one the piece in it that is under the pointer. */
 	function pick(trace: Trace, itself = false): void {
@@ -146,6 +175,8 @@
 						layouts={roofline.layouts}
 						{between}
 						onPick={pick}
+						onPickAlso={pickAlso}
+						onPickAll={pickAll}
 					/></Drawing
 				>
 				<div class="pane section" style:height="{panes.sizeOf('section')}px">

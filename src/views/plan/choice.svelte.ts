@@ -5,7 +5,15 @@ import type {
 	SectionRegion
 } from '$core/view-models/cross-section.ts';
 import { type Trace } from '$core/model/trace.ts';
-import type { BoxRef, HolderRef, LayerRef, PieceRef, RegionRef } from '$core/model/command.ts';
+import {
+	isPieceRef,
+	type BoxRef,
+	type HolderRef,
+	type LayerRef,
+	type PieceRef,
+	type RegionRef,
+	type SizedRef
+} from '$core/model/command.ts';
 import { panes } from '$store/ways/panes.svelte.ts';
 
 /** A block of the cross-section: a layer and a column. */
@@ -42,8 +50,8 @@ export type Subject =
 class Choice {
 	place = $state.raw<CellPlace>({ layer: 0, column: 0 });
 	subject = $state.raw<Subject>({ kind: 'place' });
-	/** Regions of the same layout that are chosen beside the first, to be wrapped together. */
-	others = $state.raw<readonly string[]>([]);
+	/** Boxes and pieces that are chosen beside the first, to be changed together. */
+	also = $state.raw<readonly SizedRef[]>([]);
 	/** A region, piece or block that is to be gone to once it is on the page. */
 	wanted = $state.raw<Trace | undefined>();
 	/** What stands in the pane below the inspector. */
@@ -52,23 +60,50 @@ class Choice {
 	pick(place: CellPlace): void {
 		this.place = place;
 		this.subject = { kind: 'place' };
-		this.others = [];
+		this.also = [];
 	}
 
 	pickPiece(piece: PieceRef): void {
 		this.subject = { kind: 'piece', piece };
+		this.also = [];
+	}
+
+	/** Chooses several pieces of one place. */
+	pickPieces([first, ...others]: readonly PieceRef[]): void {
+		if (!first) return;
+		this.pickPiece(first);
+		this.also = others;
+	}
+
+	/** Lets something be chosen beside what is chosen, or no longer. */
+	toggle(ref: SizedRef): void {
+		const word = JSON.stringify(ref);
+		const without = this.also.filter((one) => JSON.stringify(one) !== word);
+		this.also = without.length < this.also.length ? without : [...this.also, ref];
 	}
 
 	pickLayer(layer: LayerRef): void {
 		this.subject = { kind: 'layer', layer };
+		this.also = [];
 	}
 
 	pickBox(box: BoxRef): void {
 		this.subject = { kind: 'box', box };
+		this.also = [];
 	}
 
 	pickSite(): void {
 		this.subject = { kind: 'site' };
+		this.also = [];
+	}
+
+	/** Regions and wrappers of a layout that are chosen beside the first. */
+	alsoIn(layout: string): string[] {
+		return this.also.flatMap((ref) =>
+			!isPieceRef(ref) && ref.layout === layout && !ref.only && ref.box !== undefined
+				? [ref.box]
+				: []
+		);
 	}
 
 	/** Opens the markup of the chosen pieces below the inspector. */

@@ -1,5 +1,6 @@
 import { arrangingOfView, type BoxView } from '$core/view-models/box-view.ts';
-import { isPieceRef, type ArrangedRef, type WholeRef } from '$core/model/command.ts';
+import type { ManyView } from '$core/view-models/many-view.ts';
+import { isPieceRef, type SizedRef, type WholeRef } from '$core/model/command.ts';
 import { look } from '$store/ways/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 
@@ -13,6 +14,8 @@ class ChosenBox {
 	spaces = $state.raw<ReadonlyMap<string, number>>(new Map());
 	/** All that the chosen page or fill brings, as one box that may arrange it; undefined where something else is chosen. */
 	whole = $state.raw<BoxView | undefined>();
+	/** What is chosen and all that is chosen beside it; undefined where that is nothing. */
+	many = $state.raw<ManyView | undefined>();
 	private turn = 0;
 
 	/** What arranges that box, where the box arranges nothing itself. */
@@ -26,13 +29,19 @@ class ChosenBox {
 	}
 
 	/** Asks for what there is to say; the last one asked for is shown. */
-	async choose(ref: ArrangedRef | undefined, all: WholeRef | undefined): Promise<void> {
+	async choose(
+		ref: SizedRef | undefined,
+		all: WholeRef | undefined,
+		also: readonly SizedRef[]
+	): Promise<void> {
 		const turn = ++this.turn;
 		// The content of a page lies in the slot of what it sits under.
 		const innermost = store.page?.chain.at(-1);
 		const layout = ref && (isPieceRef(ref) ? (ref.holder.region?.layout ?? innermost) : ref.layout);
 		const width = (layout === undefined ? undefined : this.spaces.get(layout)) ?? look.width;
 		const view = ref && (await store.core.answers.boxView(ref, width));
+		const many =
+			ref && also.length > 0 ? await store.core.answers.manyView([ref, ...also], width) : undefined;
 		const whole = all && (await store.core.answers.boxView(all, width));
 		const around = view?.parent && (await store.core.answers.boxView(view.parent.ref, width));
 		const parent = around?.arrangement ? undefined : around?.parent;
@@ -41,6 +50,7 @@ class ChosenBox {
 		this.outer = outer;
 		this.view = view;
 		this.whole = whole;
+		this.many = many;
 		this.around = around;
 	}
 

@@ -1,8 +1,9 @@
 import { piecesIn, type PieceView } from '$core/edit/pieces/pieces.ts';
 import { underChoices, type UnderChoice } from '$core/edit/layers/under-choices.ts';
-import type { ArrangedRef, HolderRef, LayerRef, PieceRef } from '$core/model/command.ts';
+import type { ArrangedRef, SizedRef, HolderRef, LayerRef, PieceRef } from '$core/model/command.ts';
 import { CommandRefused } from '$core/edit/proposal.ts';
 import { boxView, type BoxView } from '$core/view-models/box-view.ts';
+import { manyView, type ManyView } from '$core/view-models/many-view.ts';
 import { canonicalPath } from '$core/model/address.ts';
 import { layerName } from '$core/model/site.ts';
 import { placeWords } from '$core/model/span.ts';
@@ -62,6 +63,12 @@ export class Answers {
 	boxView(ref: ArrangedRef, width: number): BoxView | undefined {
 		const { shown } = this.site;
 		return shown && unlessRefused(() => boxView(shown, ref, width));
+	}
+
+	/** The same about several; undefined where one of them is not there any more. */
+	manyView(refs: readonly SizedRef[], width: number): ManyView | undefined {
+		const { shown } = this.site;
+		return shown && unlessRefused(() => manyView(shown, refs, width));
 	}
 
 	/** The pieces that stand somewhere, with their markup as it is written. */

@@ -4,7 +4,7 @@ import type { Span } from '../../model/span.ts';
 import type { Site } from '../../model/site.ts';
 import { arrangementAt, bandPlaces, settingsAt } from '../../resolve/bands.ts';
 import { boxesOf, type Holder } from '../../resolve/boxes/members.ts';
-import { nothing, type LayerCheck } from '../check.ts';
+import type { LayerCheck } from '../check.ts';
 import { boxAtArrangement } from './members.ts';
 
 const inStrip = (inner: string): string =>

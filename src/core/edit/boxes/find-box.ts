@@ -41,7 +41,7 @@ export function findMember(layout: Layout, name: string): Member {
 }
 
 /** A box of a layout, or a piece. Throws a CommandRefused where it is not there. */
-export function findSized(resolved: ResolvedSite, ref: SizedRef): SizedBox {
+function findSized(resolved: ResolvedSite, ref: SizedRef): SizedBox {
 	return isPieceRef(ref) ? findPiece(resolved, ref.holder, ref.piece) : findBox(resolved, ref);
 }
 

@@ -4,10 +4,7 @@ import { CommandRefused } from '../proposal.ts';
 import type { CommandKinds } from '../command-kind.ts';
 import { setAside, tellAgain } from './set-aside.ts';
 
-/** Those that are made of no others. */
-type SingleMend = Exclude<MendCommand, { readonly kind: 'mend-all' }>;
-
-export const mendCommands: CommandKinds<SingleMend> = {
+export const mendCommands: CommandKinds<MendCommand> = {
 	'mend-text': {
 		label: ({ label }) => label,
 		carryOut: (_, surgery, { span, was, insert }) => {

@@ -6,8 +6,10 @@ import type { CommandKinds } from '../command-kind.ts';
 import {
 	addPiece,
 	movePiece,
+	movePieces,
 	namesListed,
 	removePiece,
+	removePieces,
 	renamePiece,
 	setMarkup,
 	setNav
@@ -53,6 +55,15 @@ export const pieceCommands: CommandKinds<PieceCommand> = {
 	'remove-piece': {
 		label: ({ name }) => `Remove the piece ${name}`,
 		carryOut: (resolved, surgery, { holder, name }) => removePiece(resolved, surgery, holder, name)
+	},
+	'remove-pieces': {
+		label: ({ pieces }) => `Remove ${pieces.join(', ')}`,
+		carryOut: (resolved, surgery, { holder, pieces }) =>
+			removePieces(resolved, surgery, holder, pieces)
+	},
+	'move-pieces': {
+		label: ({ pieces, to }) => `Move ${pieces.join(', ')} to ${to.region?.region ?? to.layer.name}`,
+		carryOut: movePieces
 	},
 	'group-pieces': {
 		label: ({ name }) => `Put the wrapper ${name} around them`,

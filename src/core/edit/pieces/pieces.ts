@@ -229,13 +229,43 @@ export function removePiece(
 	holder: HolderRef,
 	name: string
 ): void {
+	removePieces(resolved, surgery, holder, [name]);
+}
+
+/** Takes pieces out of the place they stand in, with their areas there. */
+export function removePieces(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	holder: HolderRef,
+	names: readonly string[]
+): void {
 	const { pieces, owner } = findPieces(resolved, holder);
-	const piece = findPiece(resolved, holder, name);
+	const gone = names.map((name) => findPiece(resolved, holder, name));
 	const isFill = surgery.statementAt(owner).atoms[0]?.text === 'fill';
 	// A fill without pieces says nothing, so it goes with its last one.
-	surgery.remove(isFill && pieces.length === 1 && pieces.includes(piece) ? owner : piece.span);
-	const group = groupAround(resolved, holder, name);
-	if (group) replaceInAreas(areaRows(group), surgery, name, '.');
+	if (isFill && pieces.every((piece) => gone.includes(piece))) return surgery.remove(owner);
+	// What stands in a group that goes, goes with it.
+	const inner = gone.flatMap((piece) => (piece.kind === 'group' ? withInner(piece.pieces) : []));
+	for (const piece of gone) {
+		if (inner.includes(piece)) continue;
+		surgery.remove(piece.span);
+		const group = groupAround(resolved, holder, piece.name.text);
+		if (group) replaceInAreas(areaRows(group), surgery, piece.name.text, '.');
+	}
+}
+
+/** Takes pieces to another place, in the order in which they stand. */
+export function movePieces(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	{ holder, pieces: names, to }: Extract<PieceCommand, { kind: 'move-pieces' }>
+): void {
+	if (isSamePlace(holder, to)) throw new CommandRefused('They stand there already.');
+	const all = withInner(findPieces(resolved, holder).pieces);
+	const moved = all.filter(({ name }) => names.includes(name.text));
+	const lines = moved.map(({ name, span }) => ({ name: name.text, lines: surgery.linesOf(span) }));
+	removePieces(resolved, surgery, holder, names);
+	insertPieces(resolved, surgery, to, lines);
 }
 
 /** What stands in for a piece, or what it could begin with where nothing is written. */

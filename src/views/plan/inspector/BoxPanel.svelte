@@ -22,7 +22,7 @@
 	const arranging = $derived(arrangingOfView(view));
 </script>
 
-{#if sized}<BandStrip {view} box={sized} />{/if}
+{#if sized}<BandStrip {view} boxes={[sized]} />{/if}
 {#if arranging}<ArrangementPanel {view} box={arranging} />{/if}
 {#if around && outer}
 	<section class="around" aria-label="What it stands in">
@@ -45,8 +45,7 @@
 			<button
 				class="act"
 				title="Shift with a click on other regions chooses several"
-				onclick={() => askWrap(box.layout, [view.name, ...choice.others])}
-				>Wrap {choice.others.length > 0 ? `${choice.others.length + 1} of them` : 'it'} …</button
+				onclick={() => askWrap(box.layout, [view.name])}>Wrap it …</button
 			>
 		{/if}
 	</section>

@@ -5,6 +5,7 @@
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import BoxPanel from './BoxPanel.svelte';
 	import LayerPanel from './LayerPanel.svelte';
+	import ManyPanel from './ManyPanel.svelte';
 	import PiecePanel from './PiecePanel.svelte';
 	import PlacePanel from './PlacePanel.svelte';
 	import SitePanel from './SitePanel.svelte';
@@ -62,7 +63,9 @@
 		<FoldButton pane="side" label="the inspector" />
 	</header>
 	<ScrollBox label="Values of what is chosen">
-		{#if subject.kind === 'site'}
+		{#if chosenBox.many && choice.also.length > 0}
+			<ManyPanel many={chosenBox.many} />
+		{:else if subject.kind === 'site'}
 			<SitePanel />
 		{:else if subject.kind === 'layer'}
 			<LayerPanel layer={subject.layer} />

@@ -74,6 +74,12 @@
 		return commands.attempt({ kind: 'set-nav', holder, name, said });
 	}
 
+	/** It first, and all others of its place beside it. */
+	function chooseAll(): void {
+		const others = pieces.filter((one) => one.name !== name);
+		choice.pickPieces([piece, ...others.map((one) => ({ holder, piece: one.name }))]);
+	}
+
 	/** Goes to what it lies in: a wrapper, or the block of the cross-section. */
 	function pickAround(): void {
 		const group = around && sizedOfView(around);
@@ -142,6 +148,13 @@
 		<button class="act" onclick={() => askCopyPiece(piece)}>Copy</button>
 		<button class="act" onclick={() => askMovePiece(piece)}>Move to …</button>
 		<button class="act" onclick={() => askGroup(holder, [name])}>Wrap it …</button>
+		{#if pieces.length > 1}
+			<button
+				class="act"
+				title="Shift with a click chooses more; drawn on the page with Shift, a frame chooses all in it"
+				onclick={chooseAll}>Choose all {pieces.length}</button
+			>
+		{/if}
 		{#if found?.isGroup}
 			<button class="act" onclick={() => askNewPiece({ ...holder, group: name })}
 				>Add piece …</button
@@ -197,7 +210,7 @@
 </div>
 <MakePart {piece} open={making} onClose={() => (making = false)} />
 {#if view}
-	<BandStrip {view} box={piece} />
+	<BandStrip {view} boxes={[piece]} />
 	{#if found?.isGroup}<ArrangementPanel {view} box={piece} />{/if}
 	{#if around}
 		<p class="small in">

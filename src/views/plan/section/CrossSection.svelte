@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { boxFor } from '$core/view-models/scopes.ts';
+	import { isAlso } from '$views/shell/also.ts';
 	import type { CrossSection, SectionColumn as Column } from '$core/view-models/cross-section.ts';
 	import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
 	import { sizeActions } from '$core/view-models/size-actions.ts';
@@ -6,7 +8,7 @@
 	import { commands } from '$store/commands.svelte.ts';
 	import FoldButton from '$views/shell/FoldButton.svelte';
 	import type { BetweenView } from '$workers/messages.ts';
-	import { cellFacts, choice, traceOf, type CellPlace } from '../choice.svelte.ts';
+	import { cellFacts, choice, traceOf, type CellPlace, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import { menu } from '../../commands/menu.svelte.ts';
 	import { measures } from '../stage/measures.svelte.ts';
@@ -71,15 +73,39 @@
 		cell?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
 	});
 
-	/** With Shift, regions of the same layout are chosen beside the first. */
+	/** With Shift, Ctrl or Cmd, a region is chosen beside the first. */
 	function choose(at: CellPlace, event: MouseEvent): void {
-		const found = event.shiftKey ? cellFacts(section, at) : undefined;
-		const same = found?.isOwn && facts?.isOwn && found.layer.name === facts.layer.name;
-		const name = found?.region?.name;
-		if (!same || name === undefined || name === facts?.region?.name) return choice.pick(at);
-		choice.others = choice.others.includes(name)
-			? choice.others.filter((one) => one !== name)
-			: [...choice.others, name];
+		const found = isAlso(event) ? cellFacts(section, at) : undefined;
+		if (found?.region && !isSamePlace(at)) alsoBlock(found);
+		else choice.pick(at);
+	}
+
+	function isSamePlace(at: CellPlace): boolean {
+		return at.layer === place.layer && at.column === place.column;
+	}
+
+	function alsoBlock({ layer, region, isOwn }: CellFacts): void {
+		if (region) choice.toggle(boxFor(layer, region, isOwn));
+	}
+
+	/** How far an arrow key with Shift has come from the chosen block. */
+	let reached = $state.raw<CellPlace | undefined>();
+
+	$effect(() => {
+		if (choice.also.length === 0) reached = undefined;
+	});
+
+	/** With Shift an arrow key chooses the next block beside what is chosen. */
+	function extendTo(at: CellPlace): void {
+		const from = reached ?? place;
+		const next = {
+			layer: from.layer + at.layer - place.layer,
+			column: from.column + at.column - place.column
+		};
+		const found = cellFacts(section, next);
+		if (!found?.region || isSamePlace(next)) return;
+		alsoBlock(found);
+		reached = next;
 	}
 
 	function focusOn(at: CellPlace): void {
@@ -109,7 +135,8 @@
 			ArrowDown: { layer: Math.min(rows - 1, place.layer + 1), column: place.column }
 		};
 		const step = steps[event.key];
-		if (step) focusOn(step);
+		if (step && event.shiftKey) extendTo(step);
+		else if (step) focusOn(step);
 		else if (event.key === 'ContextMenu' || (event.shiftKey && event.key === 'F10'))
 			openMenu(event);
 		else if (!facts) return;

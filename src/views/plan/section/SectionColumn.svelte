@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { isPieceRef } from '$core/model/command.ts';
+	import { isAlso } from '$views/shell/also.ts';
 	import type {
 		CrossSection,
 		SectionColumn,
@@ -87,6 +89,13 @@
 		choice.subject.kind === 'piece' ? choice.subject.piece.piece : undefined
 	);
 
+	function isAlsoChosen(layer: number, piece: string): boolean {
+		const name = section.layers[layer]?.name;
+		return choice.also.some(
+			(ref) => isPieceRef(ref) && ref.piece === piece && ref.holder.layer.name === name
+		);
+	}
+
 	/** A piece is chosen by its word once its block is, and dragged by it. */
 	function grabPiece(event: PointerEvent, layer: number, piece: string): void {
 		const holder = cellFacts(section, { layer, column: index })?.holder;
@@ -98,7 +107,9 @@
 		const here = place.layer === layer && place.column === index;
 		if (!here || !holder) return;
 		event.stopPropagation();
-		choice.pickPiece({ holder, piece });
+		const isFirst = chosenPiece === undefined || chosenPiece === piece;
+		if (isAlso(event) && !isFirst) choice.toggle({ holder, piece });
+		else choice.pickPiece({ holder, piece });
 	}
 </script>
 
@@ -143,7 +154,7 @@
 			class:passes={entries.length === 0}
 			class:here
 			class:also={column.regions.some(
-				(one) => one.layout === layer.name && choice.others.includes(one.name)
+				(one) => one.layout === layer.name && choice.alsoIn(layer.name).includes(one.name)
 			)}
 			class:lit={isLit(at)}
 			class:target={sectionDrag.target?.column === index && sectionDrag.target.layer === at}
@@ -175,7 +186,7 @@
 								: `${entry.action}: `}{#each entry.pieces as piece, place (piece)}{place > 0
 									? ', '
 									: ''}<b
-									class:chosen={here && piece === chosenPiece}
+									class:chosen={(here && piece === chosenPiece) || isAlsoChosen(at, piece)}
 									role="presentation"
 									data-piece={piece}
 									onpointerdown={(event) => grabPiece(event, at, piece)}

@@ -29,7 +29,10 @@
 	import type { WrittenWords } from '$core/view-models/written-words.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { arrangingOfView } from '$core/view-models/box-view.ts';
-	import { isPieceRef } from '$core/model/command.ts';
+	import { isPieceRef, type ArrangedRef } from '$core/model/command.ts';
+	import { isAlso } from '$views/shell/also.ts';
+	import { choice } from '../choice.svelte.ts';
+	import { pieceFrame } from './piece-frame.svelte.ts';
 	import { menu } from '../../commands/menu.svelte.ts';
 	import { measures } from './measures.svelte.ts';
 	import Overlay from './Overlay.svelte';
@@ -53,6 +56,9 @@
 		onLink: (link: FollowedLink) => void;
 		/** `itself`: a piece at once, not first the region that it stands in. */
 		onPick: (trace: Trace, itself?: boolean) => void;
+		/** Something is chosen beside what is chosen, and all in a frame that was drawn. */
+		onPickAlso: (trace: Trace) => void;
+		onPickAll: (traces: readonly Trace[]) => void;
 		/** How far what is scrolled; undefined where nobody says. */
 		scrolled?: FrameScroll;
 		/** Told whenever it is scrolled, px. */
@@ -72,6 +78,8 @@
 		onScrolled,
 		onLink,
 		onPick,
+		onPickAlso,
+		onPickAll,
 		onInner
 	}: Props = $props();
 
@@ -96,8 +104,18 @@
 	const boxes = $derived(overlayBoxes(measured, marks));
 	/** The page as it is, or as the edit under the pointer would make it. */
 	const html = $derived((main ? commands.preview?.html : undefined) ?? page.html);
-	const chosenAt = $derived.by(() => {
-		const ref = chosenBox.view?.ref;
+	const chosenAt = $derived(placeOfRef(chosenBox.view?.ref));
+	/** Where all are that are chosen, where they are several. */
+	const alsoAt = $derived.by(() => {
+		if (!main || choice.also.length === 0) return [];
+		return [
+			...(chosenAt ? [chosenAt] : []),
+			...choice.also.flatMap((ref) => placeOfRef(ref) ?? [])
+		];
+	});
+
+	/** Where something is on the page; undefined where it is not seen there. */
+	function placeOfRef(ref: ArrangedRef | undefined): MeasuredBox | undefined {
 		if (!ref) return undefined;
 		if (isPieceRef(ref)) {
 			const { layer } = ref.holder;
@@ -109,7 +127,7 @@
 		return measured.find(
 			({ trace }) => trace.layer === ref.layout && trace.region === ref.box && ref.box !== undefined
 		);
-	});
+	}
 	/** A chosen region that is too small to be seen has a place here all the same. */
 	const empty = $derived(
 		chosenAt && isFlat(chosenAt.width, chosenAt.height) ? chosenAt : undefined
@@ -248,6 +266,7 @@
 			hot.point(traceAt(event));
 			measuring = event.altKey;
 		});
+		if (main) pieceFrame.follow(inner, () => measured, onPickAll);
 		inner.addEventListener('keydown', onModifier);
 		inner.addEventListener('keyup', onModifier);
 		inner.addEventListener('pointerleave', () => hot.point(undefined));
@@ -273,6 +292,8 @@
 		if (!trace) return;
 		if ('altKey' in event && event.altKey === true && chosenAt) {
 			measures.toggle(chosenAt.trace, trace);
+		} else if (main && isAlso(event)) {
+			if (!pieceFrame.hasDrawn) onPickAlso(trace);
 		} else {
 			onPick(trace);
 		}
@@ -357,6 +378,25 @@
 			words={covered}
 		/>
 	{/if}
+	{#each alsoAt as { x, y, width, height }, index (index)}
+		<span
+			class="also on-page"
+			style:left="{x * scale}px"
+			style:top="{y * scale}px"
+			style:width="{width * scale}px"
+			style:height="{height * scale}px"
+		></span>
+	{/each}
+	{#if main && pieceFrame.drawn}
+		{@const { x, y, width, height } = pieceFrame.drawn}
+		<span
+			class="drawn on-page"
+			style:left="{x * scale}px"
+			style:top="{y * scale}px"
+			style:width="{width * scale}px"
+			style:height="{height * scale}px"
+		></span>
+	{/if}
 	{#if main && commands.preview?.html !== undefined}
 		<span class="as-if on-page" role="status">as it would be</span>
 	{/if}
@@ -411,6 +451,17 @@
 		background: var(--cedar);
 		color: var(--on-cedar);
 		pointer-events: none;
+	}
+	.also,
+	.drawn {
+		position: absolute;
+		z-index: 3;
+		pointer-events: none;
+		border: 2px solid var(--cedar);
+	}
+	.drawn {
+		border: 1px dashed var(--cedar);
+		background: color-mix(in srgb, var(--cedar) 8%, transparent);
 	}
 	.zone {
 		position: absolute;

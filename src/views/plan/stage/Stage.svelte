@@ -29,8 +29,10 @@
 		layouts: readonly RooflineLayout[];
 		between: BetweenView | undefined;
 		onPick: (trace: Trace, itself?: boolean) => void;
+		onPickAlso: (trace: Trace) => void;
+		onPickAll: (traces: readonly Trace[]) => void;
 	}
-	const { page, bands, layouts, between, onPick }: Props = $props();
+	const { page, bands, layouts, between, onPick, onPickAlso, onPickAll }: Props = $props();
 
 	let paneWidth = $state(900);
 	let paneHeight = $state(400);
@@ -187,6 +189,8 @@
 			onInner={(document) => (inner = document)}
 			{onLink}
 			{onPick}
+			{onPickAlso}
+			{onPickAll}
 		/>
 		{#if look.scrolling && scrolling.second !== undefined && !held}
 			<PageFrame
@@ -201,6 +205,8 @@
 				onScrolled={(px) => (scrolling.second = px)}
 				{onLink}
 				{onPick}
+				{onPickAlso}
+				{onPickAll}
 			/>
 		{/if}
 		{#if held}
@@ -214,6 +220,8 @@
 				main={false}
 				{onLink}
 				{onPick}
+				{onPickAlso}
+				{onPickAll}
 			/>
 		{/if}
 	</div>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { SizedRef } from '$core/model/command.ts';
+	import { forEach, type Command, type SizedRef } from '$core/model/command.ts';
 	import type { BoxView, Overhang, StripRow, UnsaidSetting } from '$core/view-models/box-view.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
 	import { commands } from '$store/commands.svelte.ts';
@@ -8,10 +8,10 @@
 
 	interface Props {
 		view: BoxView;
-		/** What it is of. */
-		box: SizedRef;
+		/** What it is of; where they are several, all get a value in one edit. */
+		boxes: readonly SizedRef[];
 	}
-	const { view, box }: Props = $props();
+	const { view, boxes }: Props = $props();
 
 	/** The value that is being chosen, and a setting that was asked for and has no value yet. */
 	let at = $state.raw<{ readonly setting: SettingKind; readonly place: number } | undefined>();
@@ -49,14 +49,19 @@
 		return overhang?.from === place && overhang.by === undefined;
 	}
 
+	function freeing(setting: SettingKind, place: number): Command {
+		const band = bandName(place);
+		return forEach(boxes, `no ${setting}`, (box) => {
+			return { kind: 'set-setting', box, setting, value: undefined, band };
+		});
+	}
+
 	function free(setting: SettingKind, place: number): void {
-		const command = { kind: 'set-setting', box, setting, value: undefined } as const;
-		void commands.make({ ...command, band: bandName(place) });
+		void commands.make(freeing(setting, place));
 	}
 
 	function lookFree(setting: SettingKind, place: number): void {
-		const command = { kind: 'set-setting', box, setting, value: undefined } as const;
-		commands.look({ ...command, band: bandName(place) });
+		commands.look(freeing(setting, place));
 	}
 
 	function choose(setting: SettingKind, place: number, edit: boolean): void {
@@ -72,13 +77,11 @@
 	function move(setting: SettingKind, from: number, to: number): void {
 		const target = view.bands[to];
 		if (target === undefined || from === to) return;
-		void commands.make({
-			kind: 'move-setting',
-			box,
-			setting,
-			from: bandName(from),
-			to: target
-		});
+		void commands.make(
+			forEach(boxes, `${setting} from ${target} on`, (box) => {
+				return { kind: 'move-setting', box, setting, from: bandName(from), to: target };
+			})
+		);
 	}
 
 	function onKey(event: KeyboardEvent, row: StripRow, place: number): void {
@@ -127,10 +130,10 @@
 		{@const place = current.everywhere ? 0 : at.place}
 		{@const overhang = overhangAt(current, place)}
 		<ValueEditor
-			{box}
+			{boxes}
 			words={current}
 			band={bandName(place)}
-			value={startsAt(current, place) ? overhang?.value : undefined}
+			value={startsAt(current, place) && !overhang?.isMixed ? overhang?.value : undefined}
 			holds={overhang?.value}
 		/>
 	{:else}

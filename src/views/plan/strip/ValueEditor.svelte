@@ -2,12 +2,13 @@
 	import type { SettingWords } from '$core/view-models/box-view.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
 	import { blankOf, controlOf, valueWords, wayOf, type FormPlace } from '$core/settings/form.ts';
-	import type { SizedRef, Command } from '$core/model/command.ts';
+	import { forEach, type SizedRef, type Command } from '$core/model/command.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import SizeInput from './SizeInput.svelte';
 
 	interface Props {
-		box: SizedRef;
+		/** What it is of; all get the value. */
+		boxes: readonly SizedRef[];
 		words: SettingWords;
 		/** The band that the value is for. */
 		band: string;
@@ -16,7 +17,7 @@
 		/** What holds there now. */
 		holds: string | undefined;
 	}
-	const { box, words, band, value, holds }: Props = $props();
+	const { boxes, words, band, value, holds }: Props = $props();
 
 	const control = $derived(controlOf(words.form));
 	let refused = $state('');
@@ -31,7 +32,7 @@
 	);
 
 	/** What is edited, as a word: the page may be drawn anew while one types, and then it is still the same. */
-	const edited = $derived(JSON.stringify([words.setting, band, value, box]));
+	const edited = $derived(JSON.stringify([words.setting, band, value, boxes]));
 
 	$effect(() => {
 		// Another value, or another place: nothing of the last one stays.
@@ -42,7 +43,10 @@
 
 	function commandFor(text: string): Command {
 		const said = text === '' && words.setting !== 'new-row' ? undefined : text;
-		return { kind: 'set-setting', box, setting: words.setting, value: said, band };
+		const { setting } = words;
+		return forEach(boxes, `${setting} ${said ?? 'as narrower'} at ${band}`, (box) => {
+			return { kind: 'set-setting', box, setting, value: said, band };
+		});
 	}
 
 	/** What it would do is shown while one looks at it. */

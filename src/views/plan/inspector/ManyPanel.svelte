@@ -1,0 +1,114 @@
+<script lang="ts">
+	import type { ManyView } from '$core/view-models/many-view.ts';
+	import {
+		sharedSpans,
+		shareWays,
+		shareWords,
+		type ShareWay
+	} from '$core/view-models/share-out.ts';
+	import { forEach, isPieceRef, type Command, type PieceRef } from '$core/model/command.ts';
+	import { commands } from '$store/commands.svelte.ts';
+	import { askGroup, askMovePieces, askWrap } from '../../commands/asking.ts';
+	import { choice } from '../choice.svelte.ts';
+	import BandStrip from '../strip/BandStrip.svelte';
+
+	/** Several boxes or pieces at once: what they have in common, and what is done to all of them. */
+	const { many }: { many: ManyView } = $props();
+
+	const band = $derived(many.view.bands[many.view.band] ?? '');
+	const pieces = $derived(many.refs.filter((ref): ref is PieceRef => isPieceRef(ref)));
+	const allPieces = $derived(pieces.length === many.refs.length);
+	/** The place they stand in together, where it is one. */
+	const holder = $derived.by(() => {
+		const [first] = pieces;
+		const word = JSON.stringify(first?.holder);
+		return allPieces && pieces.every((one) => JSON.stringify(one.holder) === word)
+			? first?.holder
+			: undefined;
+	});
+	const regions = $derived.by(() => {
+		const [first] = many.refs;
+		if (!first || isPieceRef(first) || first.only || first.box === undefined) return undefined;
+		const members = [first.box, ...choice.alsoIn(first.layout)];
+		return members.length === many.refs.length ? { layout: first.layout, members } : undefined;
+	});
+
+	function shared(way: ShareWay): Command {
+		const spans = sharedSpans(way, many.refs.length, many.columns ?? 1);
+		return forEach(many.refs, shareWords[way], (box) => {
+			const value = spans[many.refs.indexOf(box)] ?? '1';
+			return { kind: 'set-setting', box, setting: 'span', value, band };
+		});
+	}
+
+	const remove = $derived<Command | undefined>(
+		holder && { kind: 'remove-pieces', holder, pieces: pieces.map(({ piece }) => piece) }
+	);
+</script>
+
+<div class="panel">
+	<p>
+		<b>{many.refs.length} chosen</b>
+		<span class="mono small">{many.names.join(', ')}</span>
+	</p>
+	<p class="small">
+		What is set below is set for all of them, in one step. Where they differ it says "mixed".
+	</p>
+	{#if many.columns !== undefined}
+		<div class="actions" role="group" aria-label="Share out {many.columns} columns at {band}">
+			<span class="small">columns:</span>
+			{#each shareWays as way (way)}
+				<button
+					class="act"
+					onpointerenter={() => commands.look(shared(way))}
+					onpointerleave={() => commands.forget()}
+					onfocus={() => commands.look(shared(way))}
+					onblur={() => commands.forget()}
+					onclick={() => void commands.make(shared(way))}>{shareWords[way]}</button
+				>
+			{/each}
+		</div>
+	{/if}
+	<div class="actions">
+		{#if holder}
+			<button class="act" onclick={() => askGroup(holder, many.names)}>Wrap them …</button>
+		{:else if regions}
+			<button class="act" onclick={() => askWrap(regions.layout, regions.members)}
+				>Wrap them …</button
+			>
+		{/if}
+		{#if holder && remove}
+			<button class="act" onclick={() => askMovePieces(holder, many.names)}>Move to …</button>
+			<button
+				class="act"
+				onpointerenter={() => commands.look(remove)}
+				onpointerleave={() => commands.forget()}
+				onclick={() => void commands.make(remove)}>Remove them</button
+			>
+		{/if}
+		<button class="act" onclick={() => (choice.also = [])}>Only the first</button>
+	</div>
+</div>
+<BandStrip view={many.view} boxes={many.refs} />
+
+<style>
+	.panel {
+		padding: 8px 10px 6px;
+	}
+	b {
+		font-weight: 600;
+		color: var(--cedar);
+	}
+	.actions {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 3px;
+		align-items: center;
+		margin-top: 4px;
+	}
+	.actions .act {
+		font-size: var(--text-small);
+		padding: 1px 3px;
+		text-align: start;
+	}
+</style>

@@ -1,0 +1,119 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import fc from 'fast-check';
+import {
+	forEach,
+	type Command,
+	type HolderRef,
+	type SizedRef
+} from '../../src/core/model/command.ts';
+import { manyView } from '../../src/core/view-models/many-view.ts';
+import { shareWays, sharedSpans } from '../../src/core/view-models/share-out.ts';
+import { edit, makeOn, refusal } from '../lib/edits.ts';
+import { sound } from '../lib/site.ts';
+
+/** Several boxes and pieces at once. */
+const text = `site "Seed library" { lang en; bands { narrow 0; medium 600; wide 1000 } }
+layout commons at / {
+  description "Seed that is lent."
+  region side as aside { pad 8px; piece hours """<p>Saturdays</p>""" }
+  region main as main { slot; pad 8px; pad 24px @wide }
+  region foot as footer { piece small """<p>Seed</p>""" }
+}
+route / {
+  title "Home"
+  arrange columns 12
+  piece bean { span 4; pad 4px } """<h1>Bean</h1>"""
+  piece pea { span 4; pad 4px; pad 8px @wide } """<p>Pea</p>"""
+  piece kale { span 6 } """<p>Kale</p>"""
+  fill side after { piece one """<p>One</p>"""; piece two """<p>Two</p>""" }
+}
+`;
+const site = sound(text);
+const own: HolderRef = { layer: { kind: 'route', name: '/' }, region: undefined };
+const side = { layout: 'commons', region: 'side' };
+const inSide: HolderRef = { ...own, region: side };
+const [bean, pea, kale] = ['bean', 'pea', 'kale'].map((piece): SizedRef => ({
+	holder: own,
+	piece
+}));
+assert.ok(bean && pea && kale);
+
+/** What a view of several says of a setting, band by band. */
+function said(refs: readonly SizedRef[], setting: string): string[] {
+	const view = manyView(site, refs, 400)?.view;
+	const row = view?.strip.find((one) => one.setting === setting);
+	return (row?.overhangs ?? []).map(({ from, to, value }) => `${from}-${to} ${value}`);
+}
+
+test('what several have in common is shown, and where they differ', () => {
+	assert.deepEqual(said([bean, pea], 'span'), ['0-3 4']);
+	assert.deepEqual(said([bean, pea], 'pad'), ['0-2 4px', '2-3 mixed']);
+	assert.deepEqual(said([bean, kale], 'pad'), ['0-3 mixed']);
+	assert.equal(manyView(site, [bean], 400), undefined);
+	const view = manyView(site, [bean, pea, kale], 400);
+	assert.deepEqual([view?.columns, view?.names], [12, ['bean', 'pea', 'kale']]);
+	// A region has no columns of its own around it, and only what all can say is offered.
+	const mixed = manyView(site, [bean, { layout: 'commons', box: 'side' }], 400);
+	assert.equal(mixed?.columns, undefined);
+	assert.ok(!mixed?.view.unsaid.some(({ setting }) => setting === 'scroll'));
+	assert.ok(mixed?.view.unsaid.some(({ setting }) => setting === 'margin'));
+});
+
+test('one edit sets a value for all of them, says in which bands, and is refused as a whole', () => {
+	const all = [bean, pea, kale];
+	const pads = (value: string): Command =>
+		forEach(all, 'pad', (box) => ({
+			kind: 'set-setting',
+			box,
+			setting: 'pad',
+			value,
+			band: 'narrow'
+		}));
+	const after = makeOn(text, pads('1rem')).text;
+	assert.equal(after.match(/pad 1rem/g)?.length, 3);
+	assert.deepEqual(edit(site, pads('1rem')).bands, ['narrow', 'medium', 'wide']);
+	assert.match(refusal(text, pads('1em')), /em/);
+	const [only] = all;
+	assert.ok(only);
+	assert.equal(
+		forEach([only], 'x', (box) => ({
+			kind: 'set-setting',
+			box,
+			setting: 'pad',
+			value: '0',
+			band: 'narrow'
+		})).kind,
+		'set-setting'
+	);
+});
+
+test('columns are shared out, in whatever way, so that every member has some and none more than there are', () => {
+	assert.deepEqual(sharedSpans('evenly', 3, 12), ['4', '4', '4']);
+	assert.deepEqual(sharedSpans('first-wide', 3, 12), ['all', '6', '6']);
+	assert.deepEqual(sharedSpans('two-a-row', 4, 12), ['6', '6', '6', '6']);
+	fc.assert(
+		fc.property(
+			fc.constantFrom(...shareWays),
+			fc.integer({ min: 1, max: 30 }),
+			fc.integer({ min: 1, max: 24 }),
+			(way, count, columns) => {
+				const spans = sharedSpans(way, count, columns);
+				assert.equal(spans.length, count);
+				for (const span of spans)
+					assert.ok(span === 'all' || (Number(span) >= 1 && Number(span) <= columns));
+			}
+		)
+	);
+});
+
+test('several pieces go, or go to another place, and a fill goes with its last', () => {
+	const gone = makeOn(text, { kind: 'remove-pieces', holder: inSide, pieces: ['one', 'two'] }).text;
+	assert.doesNotMatch(gone, /fill/);
+	const moved = makeOn(text, { kind: 'move-pieces', holder: own, pieces: ['kale', 'pea'], to: inSide }).text;
+	assert.match(moved, /fill side after \{[\s\S]*one[\s\S]*two[\s\S]*piece pea[\s\S]*piece kale/);
+	assert.match(refusal(text, { kind: 'move-pieces', holder: own, pieces: ['pea'], to: own }), /there already/);
+	const grouped = makeOn(text, { kind: 'group-pieces', holder: own, pieces: ['pea', 'kale'], name: 'both' }).text;
+	const without = makeOn(grouped, { kind: 'remove-pieces', holder: own, pieces: ['both', 'pea'] }).text;
+	assert.doesNotMatch(without, /pea|kale|both/);
+}); // prettier-ignore
