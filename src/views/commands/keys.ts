@@ -62,7 +62,8 @@ export const keyGroups: readonly KeyGroup[] = [
 			[', .', 'go from piece to piece'],
 			['Enter', 'edits the pieces'],
 			['M', 'measures from here, and to there'],
-			['Shift with a click', 'chooses several regions to wrap']
+			['Shift, Ctrl or Cmd with a click', 'chooses something beside what is chosen'],
+			['Shift with an arrow key', 'chooses the next block beside it']
 		]
 	},
 	{
@@ -85,6 +86,8 @@ export const keyGroups: readonly KeyGroup[] = [
 			['← → on a handle of Scroll', 'scroll the stage by 1 px, with Shift 10'],
 			['Page Up, Page Down there', 'go by screens'],
 			['Alt with a click', 'keeps the distance to the chosen box'],
+			['Shift, Ctrl or Cmd with a click', 'chooses something beside what is chosen'],
+			['Shift and draw', 'chooses all pieces in the frame'],
 			['a second click', 'chooses the piece in a region'],
 			['a double click', 'writes words anew'],
 			['a right click', 'shows what can be done']
