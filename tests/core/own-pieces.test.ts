@@ -99,6 +99,7 @@ test('names are once in a place, in wrappers or not, and what holds nothing is t
 			(one) => one.split(' ')[1] ?? ''
 		);
 	assert.deepEqual(found('wrapper empty { show hidden @wide }'), ['arranges-nothing']);
+	assert.deepEqual(found('fill side empty { arrange row }'), ['arranges-nothing']);
 	assert.deepEqual(found('wrapper extra { piece more """<p>x</p>""" }'), ['region-not-arranged']);
 	assert.deepEqual(found('wrapper w { show hidden @wide; arrange areas { "seed" auto }; piece x """<p>x</p>""" }'), [
 		'area-no-piece', 'region-not-arranged'

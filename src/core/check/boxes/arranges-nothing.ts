@@ -26,8 +26,13 @@ export const arrangesNothing: LayerCheck = {
 	]
 };
 
-/** What a page says of pieces that it does not have. */
+/** What a page or a fill says of pieces that it does not have. */
 function ownWithout(layer: Layer): Problem[] {
-	if (layer.kind === 'layout' || layer.pieces.length > 0) return [];
-	return layer.arrangements.map(({ span }) => warning('arranges-nothing', span, layerName(layer)));
+	const fills = layer.fills.map((fill) => ({ brings: fill, what: `The fill of ${fill.region}` }));
+	const own = layer.kind === 'layout' ? [] : [{ brings: layer, what: layerName(layer) }];
+	return [...own, ...fills]
+		.filter(({ brings }) => brings.pieces.length === 0)
+		.flatMap(({ brings, what }) =>
+			brings.arrangements.map(({ span }) => warning('arranges-nothing', span, what))
+		);
 }
