@@ -6,11 +6,15 @@ import {
 	controlOf,
 	neededBy,
 	readForm,
+	startingValue,
 	stepped,
 	valueWords,
 	wayOf
 } from '../../src/core/settings/form.ts';
+import { severityOf } from '../../src/core/messages/catalogue.ts';
+import { sentenceOf } from '../../src/core/messages/problem.ts';
 import { painted, sideAt } from '../../src/core/view-models/track-gestures.ts';
+import { resolve } from '../lib/site.ts';
 
 /** The form of a value decides how it is chosen by hand, and what a sentence says is missing. */
 
@@ -103,3 +107,26 @@ test('what is dropped on a box goes to the nearest side, or into its place', () 
 	assert.equal(sideAt(box, { x: 200, y: 195 }), 'below');
 	assert.equal(sideAt(box, { x: 200, y: 150 }), 'swap');
 });
+
+test('each way to say a setting begins with a whole value that reads', () => {
+	for (const { kind, form, on, first } of allSettings) {
+		const ways = readForm(form);
+		for (const [index, way] of ways.entries()) {
+			const value = startingValue(way);
+			// Of a tall head that shrinks the two sizes are not the same: it says a whole value itself.
+			const written = wayOf(ways, first ?? '') === index ? (first ?? value) : value;
+			const { problems } = resolve(siteWith(kind, written, on));
+			const wrong = problems.filter(({ code }) => severityOf(code) === 'error');
+			assert.deepEqual(wrong.map(sentenceOf), [], `${kind} ${written}`);
+		}
+	}
+});
+
+/** A site in which some box says a setting. */
+function siteWith(kind: string, value: string, on: readonly string[]): string {
+	const said = `${kind} ${value}`;
+	const layout = on.includes('layout') ? said : '';
+	const region = on.includes('region') ? said : '';
+	const piece = !on.includes('layout') && !on.includes('region') ? said : '';
+	return `site "T" { }\nlayout f at / { ${layout}; region side as aside { ${layout === '' ? region : ''}; piece a { ${piece} } """<p>x</p>""" }; region main as main { slot } }\nroute / { piece b """<h1>x</h1>""" }`;
+}

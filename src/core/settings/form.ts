@@ -133,6 +133,20 @@ function saidOf(
 	return [[choices.includes('left') ? 'a side' : `one of ${choices.join(', ')}`, first]];
 }
 
+/** A whole value of one way to say something, with what would do in each place: such as `drawer left 240px "Menu"`. */
+export function startingValue(places: readonly FormPlace[]): string {
+	return places
+		.filter(({ optional }) => !optional)
+		.flatMap((place) => saidOf(place, false))
+		.map(([, example]) => example)
+		.join(' ');
+}
+
+/** What would do in one place, for whoever types it. */
+export function exampleOf(place: FormPlace): string {
+	return saidOf(place, false)[0]?.[1] ?? '';
+}
+
 /** How a value of a form is chosen by hand. */
 export type Control =
 	/** One of a few words; `value` is what is written. */

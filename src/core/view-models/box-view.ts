@@ -59,6 +59,8 @@ export interface SettingWords {
 	readonly says: string;
 	/** It holds at every width, and is said once. */
 	readonly everywhere: boolean;
+	/** The value that it is given at first; undefined where there is none to guess. */
+	readonly first: string | undefined;
 	/** Why it does nothing in the band that is shown; undefined where it does something. */
 	readonly idle: string | undefined;
 }
@@ -69,10 +71,7 @@ export interface StripRow extends SettingWords {
 }
 
 /** A setting that a box could say and does not. */
-export interface UnsaidSetting extends SettingWords {
-	/** The value that it is given at first; undefined where there is none to guess. */
-	readonly first: string | undefined;
-}
+export type UnsaidSetting = SettingWords;
 
 /** A column or row as it is written. */
 export interface TrackView {
@@ -173,17 +172,15 @@ export function boxView(resolved: ResolvedSite, ref: ArrangedRef, width: number)
 	const kind = isContent || box.kind === 'group' ? 'piece' : box.kind;
 	const isWhole = box.kind === 'group' && box.isWhole;
 	const wordsOf = (setting: SettingKind): SettingWords => {
-		const { form, says, everywhere = false, needs } = settings[setting];
+		const { form, says, everywhere = false, needs, first } = settings[setting];
 		const idle = needs && !needs.met(inside, own, kind) ? needs : undefined;
 		const why = idle?.isWhole
 			? idle.said
 			: idle && `it needs something around it that is arranged ${idle.said}`;
-		return { setting, form, says, everywhere, idle: why };
+		return { setting, form, says, everywhere, first, idle: why };
 	};
 	const said = new Set(box.settings.map((setting) => setting.kind));
-	const unsaid = (isWhole ? [] : settingsOn(kind))
-		.filter((one) => !said.has(one))
-		.map((one): UnsaidSetting => ({ ...wordsOf(one), first: settings[one].first }));
+	const unsaid = (isWhole ? [] : settingsOn(kind)).filter((one) => !said.has(one)).map(wordsOf);
 	return {
 		ref,
 		name: isWhole ? sizedName(ref) : box.name.text,

@@ -9,6 +9,7 @@ export const shrink: SettingDefinition<'shrink'> = {
 	form: 'LENGTH to LENGTH | none',
 	says: 'a tall head gets small as one scrolls',
 	called: 'What shrinks',
+	first: '128px to 64px',
 	read(words) {
 		const rest = words.takeRest(shrink.called);
 		if (!rest || rest.text === 'none') return rest && 'none';

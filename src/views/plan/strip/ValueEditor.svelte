@@ -1,7 +1,16 @@
 <script lang="ts">
 	import type { SettingWords } from '$core/view-models/box-view.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
-	import { blankOf, controlOf, valueWords, wayOf, type FormPlace } from '$core/settings/form.ts';
+	import {
+		blankOf,
+		controlOf,
+		exampleOf,
+		neededBy,
+		startingValue,
+		valueWords,
+		wayOf,
+		type FormPlace
+	} from '$core/settings/form.ts';
 	import { forEach, type SizedRef, type Command } from '$core/model/command.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import SizeInput from './SizeInput.svelte';
@@ -95,14 +104,23 @@
 		return blankOf(first) === undefined ? first : '';
 	}
 
+	/** What a way begins with is a whole value, to be changed from there; a size alone is typed. */
 	function chooseWay(places: readonly FormPlace[]): void {
-		const start = startOf(places);
+		const ways = control.kind === 'ways' ? control.ways : [];
+		if (value !== undefined && wayOf(ways, value) === ways.indexOf(places)) return;
 		const needed = places.filter(({ optional }) => !optional).length;
-		if (needed === 1 && start !== '') void take(start);
+		if (needed > 1 || startOf(places) !== '') void take(beginOf(places));
 		else {
-			draft = start;
+			draft = '';
 			refused = '';
 		}
+	}
+
+	function beginOf(places: readonly FormPlace[]): string {
+		const { first } = words;
+		const ways = control.kind === 'ways' ? control.ways : [];
+		const isFirst = first !== undefined && wayOf(ways, first) === ways.indexOf(places);
+		return isFirst ? first : startingValue(places);
 	}
 
 	/** The value with one of its places changed. */
@@ -178,7 +196,7 @@
 		<SizeInput
 			label="{words.setting} at {band}"
 			value={shown}
-			placeholder={holds ?? words.form}
+			placeholder={holds ?? `such as ${neededBy(words.form, []).example}`}
 			words={control.words}
 			sizes={control.sizes}
 			{typed}
@@ -193,7 +211,7 @@
 						class="choice"
 						aria-pressed={way === index}
 						onpointerenter={() => {
-							if (places.every((place, at) => at === 0 || place.optional)) look(startOf(places));
+							if (startOf(places) !== '' || places.length > 1) look(beginOf(places));
 						}}
 						onpointerleave={() => draft === undefined && commands.forget()}
 						onclick={() => chooseWay(places)}>{nameOf(places)}</button
@@ -240,7 +258,7 @@
 							<SizeInput
 								label="{words.setting}: {placeName(place)}"
 								value={now ?? ''}
-								placeholder={place.choices.join('/')}
+								placeholder={exampleOf(place)}
 								sizes
 								typed={(text) => typed(withPlace(places, at, text))}
 								take={(text) => {
