@@ -80,10 +80,14 @@ test('the band strip sets a value for one band, says where it comes from, and fr
 	await choose(app, 'commons, side');
 	await openValue(app, 'show of side at narrow');
 	await (await named(app.page, 'button', 'drawer')).click();
+	// It begins with a whole value, which is changed from there.
+	await kept(app, 'side: show drawer left 280px "Menu"');
 	await app.page.select('select[aria-label="show: word 2"]', 'right');
+	await kept(app, 'drawer right 280px');
 	await typeInto(app, 'show: width', '240px');
+	await kept(app, 'drawer right 240px');
 	await typeInto(app, 'show: label', 'Hours');
-	await kept(app, 'side: show');
+	await kept(app, 'drawer right 240px "Hours"');
 	const text = await sourceText(app, 'layouts/commons.eave');
 	assert.match(text, /show drawer right 240px "Hours"\n\s+show in-place @wide/);
 
