@@ -24,7 +24,10 @@ export type CommandKinds<W extends Command> = {
 
 /** What something with settings, or that arranges something, is called. */
 export function sizedName(ref: ArrangedRef): string {
-	if (isPieceRef(ref)) return ref.piece ?? ref.holder.region?.region ?? ref.holder.layer.name;
+	if (isPieceRef(ref)) {
+		const { layer, region } = ref.holder;
+		return ref.piece ?? (region ? `${layer.name} in ${region.region}` : layer.name);
+	}
 	const name = ref.box ?? ref.layout;
 	return ref.only ? `${name} in ${ref.only.name}` : name;
 }
