@@ -137,7 +137,10 @@ test('with Shift a press chooses beside what is chosen, and a frame chooses all 
 	await mouse.move(right, bottom, { steps: 6 });
 	await mouse.up();
 	await keyboard.up('Shift');
-	await until('all are chosen', async () => (await app.page.$$('.also.on-page')).length === 2);
+	await until('all that lie in it are chosen', async () => {
+		const said = await app.page.$$eval('aside[aria-label="Inspector"] .panel', (all) => all.map((one) => one.textContent ?? '').join());
+		return /chosen/.test(said) && said.includes('how') && said.includes('bus');
+	});
 	await hand.block('commons, head');
 	await until('nothing else is chosen', async () => (await app.page.$$('.also.on-page')).length === 0);
 	await press('how');

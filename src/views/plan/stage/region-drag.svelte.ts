@@ -98,8 +98,8 @@ class RegionDrag {
 		const y = (event.clientY - page.sheet.top) / page.scale;
 		const target = page.measured.findLast(
 			(box) =>
-				box.trace.layer === trace.layer && nameOf(box.trace) !== undefined &&
-				(trace.piece === undefined || box.trace.region === undefined) &&
+				box.trace.layer === trace.layer &&
+				(trace.region === undefined ? box.trace.piece : box.trace.region) !== undefined &&
 				x >= box.x && x < box.x + box.width && y >= box.y && y < box.y + box.height
 		); // prettier-ignore
 		const name = target && nameOf(target.trace);
