@@ -213,7 +213,7 @@ export function shownBoxes(inner: Document): ShownBox[] {
 		if (data('part') !== undefined || !isLaidOut(element)) return [];
 		const { x, y, width, height } = rectOf(element);
 		const opener = data('opener');
-		const content = opener ?? data('piece') ?? groupName(data('group'));
+		const content = opener ?? data('piece') ?? data('group');
 		const above = parent(element);
 		// In groups or not.
 		const host = content === undefined || !above ? above : around(above, '[data-region]');
@@ -224,11 +224,6 @@ export function shownBoxes(inner: Document): ShownBox[] {
 		const word = shownWord(where, opener === undefined ? named : `opener ${named}`);
 		return [{ word, x: x + left, y: y + top, width, height }];
 	});
-}
-
-/** Around all that a layer brings stands a box without a name of its own. */
-function groupName(said: string | undefined): string | undefined {
-	return said === '' ? 'content' : said;
 }
 
 function placeOf(element: Element): Omit<MeasuredBox, 'trace'> {
@@ -285,9 +280,13 @@ export interface MeasuredTracks {
 function elementOf(inner: Document, ref: ArrangedRef): Element | null {
 	if (isPieceRef(ref)) {
 		const { layer, region } = ref.holder;
-		const own = `[data-${layer.kind}='${layer.name}'][data-group='${ref.piece ?? ''}']`;
-		const host = region ? `[data-layout='${region.layout}'][data-region='${region.region}'] ` : '';
-		return first(inner, `${host}${own}`);
+		const name = ref.piece === undefined ? '[data-whole]' : `[data-group='${ref.piece}']`;
+		const own = `[data-${layer.kind}='${layer.name}']${name}`;
+		// What a page brings itself stands in a slot, unless it sits under nothing.
+		const host = region
+			? `[data-layout='${region.layout}'][data-region='${region.region}']`
+			: '[data-slot]';
+		return first(inner, `${host} ${own}`) ?? first(inner, own);
 	}
 	const { layout, box } = ref;
 	const own = `[data-layout='${layout}']`;

@@ -227,6 +227,11 @@ test('pieces come, go and move in wrappers and areas, and areas follow', () => {
 	);
 });
 
+test('the box around all that a page brings has no name that an edit could take away', () => {
+	assert.match(refusal(text, { kind: 'remove-piece', holder: own, name: 'content' }), /no piece content/);
+	assert.match(refusal(text, { kind: 'rename-piece', holder: own, name: 'content', to: 'x' }), /no piece content/);
+}); // prettier-ignore
+
 test('pieces get a wrapper around them, and lose it, where they lie', () => {
 	const wrapped = makeOn(text, {
 		kind: 'group-pieces',

@@ -140,7 +140,8 @@ function frameBox(element: Element): FrameBox | undefined {
 		const layout = host && attributeOf(host, 'data-layout');
 		const kind = data('opener') === undefined ? 'piece' : 'opener';
 		// The box around all that a page brings has no name: it is called as the page is.
-		const name = piece === '' ? (data('route') ?? data('state') ?? data('layout')) : piece;
+		const name =
+			data('whole') !== undefined ? (data('route') ?? data('state') ?? data('layout')) : piece;
 		return { kind, layout, region: inside, name };
 	}
 	const layout = data('layout') ?? data('space');

@@ -102,12 +102,7 @@ export function findPieces(
 
 export function findPiece(resolved: ResolvedSite, holder: HolderRef, name: string): Piece {
 	const { pieces } = findPieces(resolved, holder);
-	const inner = withInner(pieces).find((piece) => piece.name.text === name);
-	const found =
-		inner ??
-		bringsOf(resolved, holder)
-			.map(wholeIn)
-			.find((one) => one?.name.text === name);
+	const found = withInner(pieces).find((piece) => piece.name.text === name);
 	if (!found) throw new CommandRefused(`There is no piece ${name} here any more.`);
 	return found;
 }

@@ -50,6 +50,11 @@ export type SizedRef = BoxRef | PieceRef;
 /** Whatever arranges something. */
 export type ArrangedRef = SizedRef | WholeRef;
 
+/** Whether something has settings: all that a page or fill brings has none. */
+export function isSizedRef(ref: ArrangedRef): ref is SizedRef {
+	return !('holder' in ref) || ref.piece !== undefined;
+}
+
 export function isPieceRef(ref: SizedRef): ref is PieceRef;
 export function isPieceRef(ref: ArrangedRef): ref is PieceRef | WholeRef;
 export function isPieceRef(ref: ArrangedRef): boolean {

@@ -16,6 +16,7 @@ import { columnWords, wordOfColumn } from '../edit/boxes/tracks.ts';
 import { saidOf } from '../edit/boxes/columns.ts';
 import {
 	isPieceRef,
+	isSizedRef,
 	type ArrangedRef,
 	type BoxRef,
 	type ColumnsSaid,
@@ -152,9 +153,7 @@ export function holderInView(view: BoxView): HolderRef | undefined {
 
 /** What a view is of as something with settings; undefined where it is of all that a page or fill brings. */
 export function sizedOfView(view: BoxView): SizedRef | undefined {
-	const { ref } = view;
-	if (!isPieceRef(ref)) return ref;
-	return ref.piece === undefined ? undefined : { holder: ref.holder, piece: ref.piece };
+	return isSizedRef(view.ref) ? view.ref : undefined;
 }
 
 /** What there is to say about a box or piece where its layout is `width` px wide. */

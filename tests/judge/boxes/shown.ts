@@ -83,8 +83,7 @@ export async function shownAt(
 			const keyOfElement = (element: Element): string => {
 				const data = (name: string): string | null => element.getAttribute(`data-${name}`);
 				const opener = data('opener');
-				// The box around all that a page or fill brings has no name of its own.
-				const group = data('group') === '' ? 'content' : data('group');
+				const group = data('group');
 				const what =
 					opener === null
 						? (data('piece') ?? group ?? data('wrapper') ?? data('region') ?? '')

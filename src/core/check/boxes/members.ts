@@ -2,7 +2,7 @@ import type { Arrangement } from '../../model/arrange.ts';
 import { layersOf, type Layer, type Layout, type Member, type Piece } from '../../model/site.ts';
 import type { Setting } from '../../model/setting.ts';
 import type { Span } from '../../model/span.ts';
-import type { BoxRef, SizedRef } from '../../model/command.ts';
+import { isSizedRef, type ArrangedRef, type BoxRef, type SizedRef } from '../../model/command.ts';
 import { layerRef } from '../../model/layer-ref.ts';
 import { adjustedChain, landingAdjusts } from '../../resolve/adjust.ts';
 import { bandPlace } from '../../resolve/bands.ts';
@@ -75,14 +75,14 @@ export function settingAtPlace(
 	for (const { box, settings } of sizedIn(resolved)) {
 		const setting = settings.find(({ span }) => sameSpan(span, place));
 		const band = setting && bands[bandPlace(bands, setting.band)]?.name.text;
-		if (setting && band !== undefined) return { box, setting, band };
+		if (setting && band !== undefined && isSizedRef(box)) return { box, setting, band };
 	}
 	return undefined;
 }
 
 /** What has settings and may arrange something, as a command names it. */
 interface Sized {
-	readonly box: SizedRef;
+	readonly box: ArrangedRef;
 	readonly settings: readonly Setting[];
 	readonly arrangements: readonly Arrangement[];
 }
@@ -104,7 +104,9 @@ function* sizedIn(resolved: ResolvedSite): Generator<Sized> {
 			for (const piece of pieces) {
 				const { name, settings } = piece;
 				const arrangements = piece.kind === 'group' ? piece.arrangements : [];
-				yield { box: { holder, piece: name.text }, settings, arrangements };
+				const isWhole = piece.kind === 'group' && piece.isWhole;
+				const box = isWhole ? { holder } : { holder, piece: name.text };
+				yield { box, settings, arrangements };
 			}
 		}
 	}
@@ -118,7 +120,7 @@ function refOf(box: Layout | Member, layout: Layout): BoxRef {
 export function boxAtArrangement(
 	place: Span,
 	resolved: ResolvedSite
-): { box: SizedRef; band: string } | undefined {
+): { box: ArrangedRef; band: string } | undefined {
 	const { bands } = resolved.site.settings;
 	for (const { box, arrangements } of sizedIn(resolved)) {
 		const found = arrangements.find(({ span }) => sameSpan(span, place));

@@ -4,6 +4,7 @@ import type { Span } from '../../model/span.ts';
 import type { Site } from '../../model/site.ts';
 import { arrangementAt, bandPlaces, settingsAt } from '../../resolve/bands.ts';
 import { boxesOf, type Holder } from '../../resolve/boxes/members.ts';
+import { isSizedRef } from '../../model/command.ts';
 import type { LayerCheck } from '../check.ts';
 import { boxAtArrangement } from './members.ts';
 
@@ -26,7 +27,7 @@ export const stripGap: LayerCheck = {
 	find: (layer, { site }) => boxesOf(layer).flatMap((box) => idleIn(box, site)),
 	mend(problem, resolved) {
 		const there = problem.code === 'strip-gap' && boxAtArrangement(problem.span, resolved);
-		if (!there) return undefined;
+		if (!there || !isSizedRef(there.box)) return undefined;
 		const [, value, band] = problem.details;
 		return { kind: 'set-setting', box: there.box, setting: 'gap', value, band };
 	}

@@ -90,7 +90,11 @@ export class PieceWriter {
 		const element = group.element.text;
 		const classes = this.classes(group, owner, place).join(' ');
 		// No one has named the box around all that a layer brings: it stands for the layer.
-		const marks = { ...ownerMark(owner), group: group.isWhole ? '' : group.name.text };
+		const marks = {
+			...ownerMark(owner),
+			group: group.name.text,
+			...(group.isWhole && { whole: '' })
+		};
 		const attributes = ` class="${classes}"${marksText(this.context.target.marks, marks)}`;
 		const inner = landedIn(landed);
 		this.lines.write(depth, `<${element}${attributes}>`);

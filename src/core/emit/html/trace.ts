@@ -102,7 +102,9 @@ export function readTrace(attribute: (name: string) => string | undefined): Trac
 			kind,
 			layer,
 			region: attribute('data-region'),
-			piece: attribute('data-piece') ?? (attribute('data-group') || undefined)
+			piece:
+				attribute('data-piece') ??
+				(attribute('data-whole') === undefined ? attribute('data-group') : undefined)
 		};
 	}
 	return undefined;
