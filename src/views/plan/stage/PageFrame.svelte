@@ -36,6 +36,7 @@
 	import { menu } from '../../commands/menu.svelte.ts';
 	import { measures } from './measures.svelte.ts';
 	import Overlay from './Overlay.svelte';
+	import PageRectangles from './PageRectangles.svelte';
 	import { regionDrag } from './region-drag.svelte.ts';
 	import Tracks from './tracks/Tracks.svelte';
 	import WordsField from './WordsField.svelte';
@@ -378,41 +379,14 @@
 			words={covered}
 		/>
 	{/if}
-	{#each alsoAt as { x, y, width, height }, index (index)}
-		<span
-			class="also on-page"
-			style:left="{x * scale}px"
-			style:top="{y * scale}px"
-			style:width="{width * scale}px"
-			style:height="{height * scale}px"
-		></span>
-	{/each}
-	{#if main && pieceFrame.drawn}
-		{@const { x, y, width, height } = pieceFrame.drawn}
-		<span
-			class="drawn on-page"
-			style:left="{x * scale}px"
-			style:top="{y * scale}px"
-			style:width="{width * scale}px"
-			style:height="{height * scale}px"
-		></span>
+	{#if main}
+		<PageRectangles also={alsoAt} drawn={pieceFrame.drawn} zone={regionDrag.zone} {scale} />
 	{/if}
 	{#if main && commands.preview?.html !== undefined}
 		<span class="as-if on-page" role="status">as it would be</span>
 	{/if}
 	{#if main && words}
 		<WordsField {words} {scale} done={() => (words = undefined)} />
-	{/if}
-	{#if main && regionDrag.zone}
-		{@const zone = regionDrag.zone}
-		<span
-			class="zone on-page"
-			role="status"
-			style:left="{zone.x * scale}px"
-			style:top="{zone.y * scale}px"
-			style:width="{zone.width * scale}px"
-			style:height="{zone.height * scale}px"><b>{zone.words}</b></span
-		>
 	{/if}
 	{#if main && empty}
 		<span
@@ -451,34 +425,6 @@
 		background: var(--cedar);
 		color: var(--on-cedar);
 		pointer-events: none;
-	}
-	.also,
-	.drawn {
-		position: absolute;
-		z-index: 3;
-		pointer-events: none;
-		border: 2px solid var(--cedar);
-	}
-	.drawn {
-		border: 1px dashed var(--cedar);
-		background: color-mix(in srgb, var(--cedar) 8%, transparent);
-	}
-	.zone {
-		position: absolute;
-		z-index: 5;
-		border: 2px solid var(--cedar);
-		background: color-mix(in srgb, var(--cedar) 18%, transparent);
-		pointer-events: none;
-	}
-	.zone b {
-		position: absolute;
-		left: 0;
-		bottom: 100%;
-		padding: 1px 6px;
-		font-size: 11px;
-		white-space: nowrap;
-		background: var(--cedar);
-		color: var(--on-cedar);
 	}
 	.empty-place {
 		position: absolute;

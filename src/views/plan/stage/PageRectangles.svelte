@@ -1,0 +1,55 @@
+<script lang="ts">
+	import type { Rect } from '$browser/labels.ts';
+	import type { DropZone } from './region-drag.svelte.ts';
+
+	/** Rectangles over the page: what is chosen together, what is being drawn, and where a drag would put something. */
+	interface Props {
+		/** All px of the page. */
+		also: readonly Rect[];
+		drawn: Rect | undefined;
+		zone: DropZone | undefined;
+		/** Screen px for one px of the page. */
+		scale: number;
+	}
+	const { also, drawn, zone, scale }: Props = $props();
+
+	function place({ x, y, width, height }: Rect): string {
+		const px = (value: number): string => `${value * scale}px`;
+		return `left: ${px(x)}; top: ${px(y)}; width: ${px(width)}; height: ${px(height)}`;
+	}
+</script>
+
+{#each also as rect, index (index)}
+	<span class="also on-page" style={place(rect)}></span>
+{/each}
+{#if drawn}<span class="drawn on-page" style={place(drawn)}></span>{/if}
+{#if zone}
+	<span class="zone on-page" role="status" style={place(zone)}><b>{zone.words}</b></span>
+{/if}
+
+<style>
+	span {
+		position: absolute;
+		z-index: 3;
+		border: 2px solid var(--cedar);
+		pointer-events: none;
+	}
+	.drawn {
+		border: 1px dashed var(--cedar);
+		background: color-mix(in srgb, var(--cedar) 8%, transparent);
+	}
+	.zone {
+		z-index: 5;
+		background: color-mix(in srgb, var(--cedar) 18%, transparent);
+	}
+	.zone b {
+		position: absolute;
+		left: 0;
+		bottom: 100%;
+		padding: 1px 6px;
+		font-size: 11px;
+		white-space: nowrap;
+		background: var(--cedar);
+		color: var(--on-cedar);
+	}
+</style>
