@@ -10,6 +10,7 @@ import {
 	roofline,
 	rooflineRuns,
 	searchRows,
+	opened,
 	unfolded
 } from '../../src/core/view-models/roofline.ts';
 import { checkSite } from '../../src/core/check/site.ts';
@@ -66,6 +67,9 @@ test('the roofline: rows in the order of the route tree, with what covers and wh
 		folded.map((row) => row.page),
 		['/', '/about', '/docs', '/zoo', 'not-found at /docs']
 	);
+	const folds = new Set(['/zoo', '/docs']);
+	assert.deepEqual([...opened(rows, folds, '/docs/api')], ['/zoo'], 'the branch it lies in opens');
+	assert.equal(opened(rows, folds, '/docs'), folds, 'its own branch stays shut');
 	assert.deepEqual(searchRows(rows, 'API').map((row) => row.page), ['/docs/api']); // prettier-ignore
 	assert.deepEqual(searchRows(rows, 'us').map((row) => row.page), ['/about'], 'by its title'); // prettier-ignore
 });

@@ -58,6 +58,8 @@ export async function startApp(): Promise<App> {
 				(main, href) => {
 					const link = document.createElement('a');
 					link.href = href;
+					// Else the focus that a test sets next is taken from it when the address has arrived.
+					link.setAttribute('data-sveltekit-keepfocus', '');
 					main.append(link);
 					link.click();
 					link.remove();

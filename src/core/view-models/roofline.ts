@@ -194,6 +194,21 @@ export function unfolded(rows: readonly RooflineRow[], folded: ReadonlySet<strin
 	return shown;
 }
 
+/** The folds that are left when a page is to be seen: those of the branches it lies in open. */
+export function opened(
+	rows: readonly RooflineRow[],
+	folded: ReadonlySet<string>,
+	page: string
+): ReadonlySet<string> {
+	const at = rows.findIndex((row) => row.page === page);
+	const isOver = (row: RooflineRow, index: number): boolean =>
+		index < at && at <= index + row.below;
+	const over = rows.filter(isOver).map((row) => row.page);
+	return over.some((one) => folded.has(one))
+		? new Set([...folded].filter((one) => !over.includes(one)))
+		: folded;
+}
+
 /** Rows that a search finds, by path or title. */
 export function searchRows(rows: readonly RooflineRow[], words: string): RooflineRow[] {
 	const wanted = words.trim().toLowerCase();

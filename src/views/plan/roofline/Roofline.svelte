@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { counted } from '$core/messages/problem.ts';
+	import { tick, untrack } from 'svelte';
 	import {
+		opened,
 		rooflineRuns,
 		searchRows,
 		unfolded,
@@ -59,6 +61,24 @@
 	const seenRuns = $derived(runs.filter((run) => run.to >= from && run.from < to));
 	const chosenRow = $derived(rows.find((row) => row.page === chosen));
 
+	// A page that is gone to from elsewhere is seen here, whatever was folded before.
+	$effect(() => {
+		if (chosen === undefined) return;
+		const page = chosen;
+		untrack(() => {
+			folded = opened(roofline.rows, folded, page);
+			// The list grows with the folds that open, so it is scrolled after that.
+			void tick().then(() => reveal(rows.findIndex((row) => row.page === page)));
+		});
+	});
+
+	function reveal(index: number): void {
+		if (index === -1) return;
+		const top = topOf(index);
+		if (top < list.scrollTop) list.scrollTop = top;
+		if (top + rowHeight > list.scrollTop + height) list.scrollTop = top + rowHeight - height;
+	}
+
 	function topOf(index: number): number {
 		return index * rowHeight + (firstState !== -1 && index >= firstState ? groupGap : 0);
 	}
@@ -106,11 +126,7 @@
 		};
 		const next = moves[event.key];
 		if (next !== undefined) {
-			const index = Math.min(rows.length - 1, Math.max(0, next));
-			choose(rows[index]);
-			const top = topOf(index);
-			if (top < list.scrollTop) list.scrollTop = top;
-			if (top + rowHeight > list.scrollTop + height) list.scrollTop = top + rowHeight - height;
+			choose(rows[Math.min(rows.length - 1, Math.max(0, next))]);
 		} else if (event.key === 'ArrowLeft' && row && row.below > 0) {
 			fold(row, true);
 		} else if (event.key === 'ArrowRight' && row) {
