@@ -18,6 +18,12 @@ function untilTold(): Promise<void> {
 	});
 }
 
+interface ServeWords {
+	readonly port: string;
+	readonly as?: string;
+	readonly noticeToken?: string;
+}
+
 interface BuildWords {
 	readonly out: string;
 	readonly year: string;
@@ -55,11 +61,16 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
 		.option('--port <number>', 'where to listen', '4320')
 		.option('--as <role>', 'who visitors are that have not chosen at /sign-in')
+		.option(
+			'--notice-token <token>',
+			'what a source of "fresh notice" has to know to say that it changed; one is made up without'
+		)
 		.exitOverride()
-		.action(async (site: string, options: { port: string; as?: string }) => {
-			const { port, as } = options;
+		.action(async (site: string, options: ServeWords) => {
+			const { port, as, noticeToken } = options;
 			const { serveCommand } = await import('./serve/serve.ts');
-			code = await serveCommand(site, { port: Number(port), as }, streams, untilTold());
+			const how = { port: Number(port), as, noticeToken };
+			code = await serveCommand(site, how, streams, untilTold());
 		});
 	program
 		.command('check')

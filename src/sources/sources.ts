@@ -16,6 +16,8 @@ export interface SourceState {
 	readonly isDue: boolean;
 	/** The copy, as JSON. */
 	readonly copy: string | undefined;
+	/** When it said last that something changed; ms since 1970 in UTC. */
+	readonly noticed: number | undefined;
 	readonly answered: 'new' | 'nothing changed' | 'failed' | undefined;
 }
 
@@ -33,6 +35,8 @@ interface Known {
 /** The copies of shared data that comes from elsewhere, and how old they are. */
 export class Sources {
 	private readonly known = new Map<string, Known>();
+	/** When sources said that something changed, by their names: ms since 1970 in UTC. */
+	private readonly noticed = new Map<string, number>();
 
 	/** What sources have given, by their names. */
 	get copies(): ReadonlyMap<string, unknown> {
@@ -43,6 +47,7 @@ export class Sources {
 
 	forgetAll(): void {
 		this.known.clear();
+		this.noticed.clear();
 	}
 
 	isAsking(name: string): boolean {
@@ -58,7 +63,13 @@ export class Sources {
 		const { copy, failure, asking } = this.of(source);
 		if (asking || (failure && now - failure.at < waitAfterFailure)) return false;
 		if (source.fresh.kind === 'build' && copy) return false;
-		return decide(copy, source.fresh, now).kind === 'ask';
+		return this.decide(source, copy, now) === 'ask';
+	}
+
+	/** Takes it that a source has changed, as it says. What it failed in before counts no more. */
+	notice(source: DataSource, now: number): void {
+		this.noticed.set(source.name.text, now);
+		this.of(source).failure = undefined;
 	}
 
 	/**
@@ -107,10 +118,15 @@ export class Sources {
 			failure: failure?.why,
 			age: copy && currentAge(copy, now),
 			lifetime: copy && freshnessLifetime(copy),
-			isDue: copy === undefined || decide(copy, source.fresh, now).kind === 'ask',
+			isDue: copy === undefined || this.decide(source, copy, now) === 'ask',
+			noticed: this.noticed.get(source.name.text),
 			copy: copy && JSON.stringify(copy.value, undefined, '\t'),
 			answered
 		};
+	}
+
+	private decide(source: DataSource, copy: Copy | undefined, now: number): 'use' | 'ask' {
+		return decide(copy, source.fresh, now, this.noticed.get(source.name.text)).kind;
 	}
 
 	private of({ name }: DataSource): Known {

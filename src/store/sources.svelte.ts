@@ -45,7 +45,14 @@ class SourcesStore {
 		return answered?.status === 200 ? answered.text().catch(() => undefined) : undefined;
 	}
 
-	/** Changes what the stand-in says; gives the sentence of a refusal. */
+	/** The source says that something changed: who waits for that asks it anew. */
+	async notice(name: string): Promise<void> {
+		await store.core.sources.notice(name);
+		await this.look();
+		await this.refresh();
+	}
+
+	/** Changes what the stand-in says, which gives notice of it; gives the sentence of a refusal. */
 	async change(name: string, text: string): Promise<string | undefined> {
 		const answered = await fetch(this.address(name), {
 			method: 'PUT',
@@ -53,7 +60,9 @@ class SourcesStore {
 			body: text
 		}).catch(() => undefined);
 		if (!answered) return 'The stand-in does not answer.';
-		return answered.ok ? undefined : sentenceIn(answered);
+		if (!answered.ok) return sentenceIn(answered);
+		await this.notice(name);
+		return undefined;
 	}
 
 	/** Changes how the stand-in answers, and gives how it does then. */

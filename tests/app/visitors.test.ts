@@ -114,6 +114,26 @@ test('shared data goes stale and comes anew through the server; failures are sai
 	await until('the last copy again', async () => (await words()).includes('The old laundry'));
 });
 
+test('a source that gives notice is shown anew at once, and what a lost notice does is drawn', async () => {
+	await app.open('/material?of=data&route=/visit');
+	await (await named(app.page, 'combobox', 'fresh')).select('notice');
+	await (await named(app.page, 'combobox', 'What the stand-in does')).select('none');
+	await app.page.waitForSelector('::-p-text(It has not said yet that anything changed)');
+	await app.page.waitForSelector('::-p-text(given at 10:00:00)');
+	const field = await app.page.waitForSelector('[aria-label="data.opening.address"]');
+	await field?.click({ count: 3 });
+	await app.page.keyboard.type('The new laundry');
+	await app.page.keyboard.press('Enter');
+	await app.page.waitForSelector('::-p-text(ago that something changed)');
+	await (await named(app.page, 'link', 'Plan')).click();
+	await until('the new value', async () => (await words()).includes('The new laundry'));
+	await (await named(app.page, 'link', 'Material')).click();
+	await (await named(app.page, 'checkbox', 'the notice gets lost')).click();
+	await until('nothing was given', async () =>
+		app.page.$$eval('.fresh em', (all) => all.length === 0)
+	);
+});
+
 test('a second browser is a device: it follows an edit, and is a mark on the ruler', async () => {
 	await app.open('/plan?route=/visit');
 	await (await app.page.waitForSelector('.site-name'))?.click();

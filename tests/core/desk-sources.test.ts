@@ -37,13 +37,13 @@ async function answered<T>(
 	}
 }
 
-function opened(): Desk {
+function opened(source = text): Desk {
 	const desk = new Desk(2026);
 	const assets = new Map([
 		['list.json', encodeUtf8('{"name": "beds"}')],
 		['copies/hours.json', encodeUtf8('{"today": "closed"}')]
 	]);
-	desk.open({ texts: new Map([['site.eave', text]]), assets }, home, 0);
+	desk.open({ texts: new Map([['site.eave', source]]), assets }, home, 0);
 	return desk;
 }
 
@@ -142,4 +142,30 @@ test('a source that no one knows is not asked', async () => {
 			assert.deepEqual(log, []);
 		}
 	);
+});
+
+test('a source of "fresh notice" is due when it says that it changed, whatever failed before', async () => {
+	const desk = opened(text.replace('fresh 60s', 'fresh notice'));
+	await answered(
+		() => says('open'),
+		() => desk.sources.ask('hours', 's')
+	);
+	assert.deepEqual(desk.sources.due(['hours']), []);
+	desk.sources.notice('hours');
+	assert.deepEqual(desk.sources.due(['hours']), ['hours']);
+	assert.notEqual(desk.sources.states()[0]?.noticed, undefined);
+	await answered(
+		() => new Response('no', { status: 500 }),
+		() => desk.sources.ask('hours', 's')
+	);
+	assert.deepEqual(desk.sources.due(['hours']), [], 'it failed, and is left alone');
+	desk.sources.notice('hours');
+	assert.deepEqual(desk.sources.due(['hours']), ['hours']);
+	const other = opened();
+	await answered(
+		() => says('open'),
+		() => other.sources.ask('hours', 's')
+	);
+	other.sources.notice('hours');
+	assert.deepEqual(other.sources.due(['hours']), [], 'with "fresh 60s" nobody waits for it');
 });

@@ -44,6 +44,28 @@ test('a source that changes at 10:00 shows on a page with "fresh 60s" from 10:01
 	);
 });
 
+test('with "fresh notice" a copy holds until its source says that something changed', () => {
+	const notice: Freshness = { kind: 'notice' };
+	const day = 86_400_000;
+	assert.equal(decide(copyAt(ten), notice, ten + day).kind, 'use');
+	assert.equal(decide(copyAt(ten), notice, ten + day, ten - 1).kind, 'use', 'it was asked since');
+	assert.equal(
+		decide(copyAt(ten), notice, ten + 1, ten).kind,
+		'ask',
+		'it may have been read before'
+	);
+	assert.equal(decide(copyAt(ten), minute, ten + 1, ten).kind, 'use', 'others do not wait for it');
+	const forbids = copyAt(ten, { 'cache-control': 'no-cache' });
+	assert.equal(decide(forbids, notice, ten + 1).kind, 'ask', 'what the source forbids holds');
+	const stale = copyAt(ten, { 'cache-control': 'max-age=5, must-revalidate' });
+	assert.equal(decide(stale, notice, ten + 6000).kind, 'ask');
+	const story = freshStory('notice', 'max-age=0');
+	assert.deepEqual([story.noticeAt, story.shownFrom], [60, 61]);
+	assert.deepEqual(story.asks, [0, 61], 'once at first, and once when it said so');
+	const lost = freshStory('notice', 'max-age=0', true);
+	assert.deepEqual([lost.noticeAt, lost.shownFrom], [undefined, undefined]);
+});
+
 test('what a source forbids holds over what the site is content with', () => {
 	const later = ten + 10_000;
 	const asks = (headers: Record<string, string>) =>

@@ -31,7 +31,7 @@ test('a folder is served as it changes: pages, roles, errors with their place', 
 		out: (text: string) => void (said += text),
 		errors: (text: string) => void (said += text)
 	};
-	const serving = await serve(folder, { port: 0, as: undefined }, streams);
+	const serving = await serve(folder, { port: 0, as: undefined, noticeToken: undefined }, streams);
 	const get = (path: string, init: RequestInit = {}) =>
 		fetch(new URL(path, serving.address), { redirect: 'manual', ...init });
 	try {
@@ -86,7 +86,7 @@ test('a folder is followed from the start, and when it is moved away and back or
 	};
 	await put('first');
 	const streams = { out: () => undefined, errors: () => undefined };
-	const serving = await serve(at, { port: 0, as: undefined }, streams);
+	const serving = await serve(at, { port: 0, as: undefined, noticeToken: undefined }, streams);
 	const shows = (words: string): Promise<boolean> =>
 		until(`${words} is shown`, async () =>
 			(await (await fetch(serving.address)).text()).includes(words)
@@ -106,6 +106,63 @@ test('a folder is followed from the start, and when it is moved away and back or
 		await shows('later');
 	} finally {
 		await serving.close();
+	}
+});
+
+test('a source that says that it changed is asked then, and not before', async () => {
+	let value = 'first';
+	let asks = 0;
+	const service = createServer((_, response) => {
+		asks++;
+		response.setHeader('content-type', 'application/json');
+		response.end(JSON.stringify({ now: value }));
+	});
+	await new Promise<void>((resolve) => service.listen(0, '127.0.0.1', resolve));
+	const bound = service.address();
+	const port = typeof bound === 'object' && bound ? bound.port : 0;
+	const at = join(folder, 'notices');
+	await mkdir(at);
+	const url = `http://127.0.0.1:${port}/`;
+	await writeFile(
+		join(at, 'site.eave'),
+		`${around(`data tale from "${url}" { fresh notice }\ndata other from "${url}" { fresh 600s }`)}
+		route /tale { piece says """<p>{data.tale.now}</p>""" }`
+	);
+	let said = '';
+	const streams = { out: (text: string) => void (said += text), errors: () => undefined };
+	const serving = await serve(at, { port: 0, as: undefined, noticeToken: undefined }, streams);
+	const page = async (): Promise<string> =>
+		(await fetch(new URL('/tale/', serving.address))).text();
+	try {
+		const [address = ''] = /http\S+\.notice\/tale\S+/.exec(said) ?? [];
+		assert.ok(!said.includes('.notice/other'), 'only what waits for notices is told of');
+		const token = new URL(address).searchParams.get('token') ?? '';
+		assert.match(token, /^[0-9a-f]{32}$/);
+		assert.match(await page(), /first/);
+		value = 'second';
+		const headers = (await fetch(new URL('/tale/', serving.address))).headers;
+		assert.equal(headers.get('cache-control'), 'max-age=0', 'no browser can be told');
+		assert.equal(asks, 1, 'the copy holds');
+		const post = async (path: string, init: RequestInit = {}): Promise<number> =>
+			(await fetch(new URL(path, serving.address), { method: 'POST', ...init })).status;
+		assert.equal(await post('/.notice/tale'), 403);
+		assert.equal(await post('/.notice/none?token=wrong'), 403, 'names are not told to strangers');
+		assert.equal(await post(`/.notice/none?token=${token}`), 404);
+		assert.equal(await post(`/.notice/other?token=${token}`), 409);
+		assert.equal(await post(`/.notice/tale?token=${token}`, { method: 'GET' }), 405);
+		assert.match(await page(), /first/, 'none of these was a notice');
+		assert.equal(await post(`/.notice/tale?token=${token}`), 204);
+		assert.match(await page(), /second/);
+		value = 'third';
+		const authorization = `Bearer ${token}`;
+		assert.equal(await post('/.notice/tale', { headers: { authorization } }), 204);
+		assert.match(await page(), /third/);
+		await page();
+		assert.equal(asks, 3);
+	} finally {
+		await serving.close();
+		service.closeAllConnections();
+		service.close();
 	}
 });
 

@@ -4,6 +4,7 @@ import { IntakeError } from '../../core/source/limits.ts';
 import { systemSentence } from '../open-site.ts';
 import type { Streams } from '../streams.ts';
 import { LivePages, liveScript } from './live.ts';
+import { Notices } from './notices.ts';
 import { errorPage, signInPage } from './pages.ts';
 import { ServedSite } from './served-site.ts';
 
@@ -12,11 +13,15 @@ export interface ServeOptions {
 	readonly port: number;
 	/** Who visitors are that have not chosen; undefined: the first role. */
 	readonly as: string | undefined;
+	/** What sources have to know to give notice; undefined: one that nobody can guess. */
+	readonly noticeToken: string | undefined;
 }
 
 /** Only this machine: whoever else could reach it could choose any role. */
 const host = '127.0.0.1';
 const cookieName = 'long-eave-role';
+/** Letters of a token of the user's own: fewer can be guessed. */
+const shortestToken = 16;
 /** bytes of a form. */
 const mostPosted = 4096;
 
@@ -35,6 +40,10 @@ export async function serveCommand(
 ): Promise<number> {
 	if (!Number.isInteger(options.port) || options.port < 0 || options.port > 65_535) {
 		streams.errors('--port needs a number from 0 to 65535.\n');
+		return 2;
+	}
+	if (options.noticeToken !== undefined && options.noticeToken.length < shortestToken) {
+		streams.errors(`--notice-token needs ${shortestToken} characters or more.\n`);
 		return 2;
 	}
 	try {
@@ -57,17 +66,30 @@ export async function serveCommand(
 /** Starts to serve. Throws an IntakeError or an error of the system where that cannot be. */
 export async function serve(
 	path: string,
-	{ port, as }: ServeOptions,
+	{ port, as, noticeToken }: ServeOptions,
 	streams: Streams
 ): Promise<Serving> {
 	const live = new LivePages();
-	const site = new ServedSite(path, streams, Date.now, () => live.tell());
+	const notices = new Notices(noticeToken);
+	const told = new Set<string>();
+	let address = '';
+	/** Where each source gives notice is said once, also of those that come later. */
+	const tellNotices = (): void => {
+		for (const name of site.waiting.filter((one) => !told.has(one))) {
+			told.add(name);
+			streams.out(`${name} gives notice with POST ${notices.addressOf(name, address)}\n`);
+		}
+	};
+	const site = new ServedSite(path, streams, Date.now, () => {
+		live.tell();
+		tellNotices();
+	});
 	await site.open();
 	if (as !== undefined && !site.roles.includes(as)) {
 		streams.errors(`The site has no role ${as}; visitors are whoever has not signed in.\n`);
 	}
 	const server = createServer((request, response) => {
-		respond(request, response, site, live, as).catch((failure: unknown) => {
+		respond(request, response, { site, live, notices, as }).catch((failure: unknown) => {
 			streams.errors(`${request.url ?? '/'} could not be answered: ${String(failure)}\n`);
 			if (!response.headersSent) response.writeHead(500);
 			response.end();
@@ -77,8 +99,10 @@ export async function serve(
 	site.watch();
 	const bound = server.address();
 	const own = typeof bound === 'object' && bound ? bound.port : port;
+	address = `http://${host}:${own}/`;
+	tellNotices();
 	return {
-		address: `http://${host}:${own}/`,
+		address,
 		async close() {
 			live.close();
 			await site.close();
@@ -95,12 +119,18 @@ function listen(server: Server, port: number): Promise<void> {
 	});
 }
 
+/** What a request is answered from. */
+interface Served {
+	readonly site: ServedSite;
+	readonly live: LivePages;
+	readonly notices: Notices;
+	readonly as: string | undefined;
+}
+
 async function respond(
 	request: IncomingMessage,
 	response: ServerResponse,
-	site: ServedSite,
-	live: LivePages,
-	as: string | undefined
+	{ site, live, notices, as }: Served
 ): Promise<void> {
 	const { method = 'GET', url: target = '/', headers } = request;
 	const [path = '/'] = target.split('?');
@@ -108,6 +138,11 @@ async function respond(
 	if (path === '/.live') return live.add(response);
 	if (path === '/.live.js') return send(response, 200, 'text/javascript', liveScript);
 	if (path === '/sign-in') return signIn(request, response, site, role);
+	if (notices.isFor(path)) {
+		const { status, says } = notices.answer(request, site);
+		const allow: Record<string, string> = status === 405 ? { allow: 'POST' } : {};
+		return send(response, status, 'text/plain', says && `${says}\n`, allow);
+	}
 	const asked: SiteRequest = {
 		method,
 		target,
@@ -168,8 +203,15 @@ function roleIn(cookies = ''): string | undefined {
 	return new RegExp(`(?:^|;\\s*)${cookieName}=([a-z0-9-]+)`).exec(cookies)?.[1];
 }
 
-function send(response: ServerResponse, status: number, type: string, text: string): void {
+function send(
+	response: ServerResponse,
+	status: number,
+	type: string,
+	text: string,
+	headers: Readonly<Record<string, string>> = {}
+): void {
 	response.writeHead(status, {
+		...headers,
 		'content-type': `${type}; charset=utf-8`,
 		'cache-control': 'no-store',
 		'x-content-type-options': 'nosniff'

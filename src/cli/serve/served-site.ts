@@ -1,5 +1,6 @@
 import { ask } from '../../sources/ask.ts';
 import { answer } from '../../core/answer/answer.ts';
+import { pageFed } from '../../core/answer/asked.ts';
 import { answerPlan } from '../../core/answer/plan.ts';
 import { sourcesOf } from '../../core/answer/freshness.ts';
 import type { SiteAnswer, SiteRequest } from '../../core/answer/exchange.ts';
@@ -31,6 +32,8 @@ export class ServedSite {
 	private changed: number;
 	private readonly copies = new Map<string, Copy>();
 	private readonly failedAt = new Map<string, number>();
+	/** When sources said that something changed, by their names: ms since 1970 in UTC. */
+	private readonly noticed = new Map<string, number>();
 	private following: FollowedPath | undefined;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	/** Readings go one after the other. */
@@ -61,6 +64,25 @@ export class ServedSite {
 
 	get roles(): readonly string[] {
 		return this.current?.site.settings.roles.map(({ text }) => text) ?? [];
+	}
+
+	/** Sources that say by themselves that something changed. */
+	get waiting(): readonly string[] {
+		const all = this.current?.site.data ?? [];
+		return all.flatMap(({ isUrl, fresh, name }) =>
+			isUrl && fresh.kind === 'notice' ? [name.text] : []
+		);
+	}
+
+	/** Takes it that a source has changed: it is asked before its values are shown again. */
+	notice(name: string): 'taken' | 'unknown' | 'does not wait' {
+		const all = this.current?.site.data ?? [];
+		if (!all.some((source) => source.isUrl && source.name.text === name)) return 'unknown';
+		if (!this.waiting.includes(name)) return 'does not wait';
+		this.noticed.set(name, this.now());
+		this.failedAt.delete(name);
+		this.onChange();
+		return 'taken';
 	}
 
 	/** Reads the site for the first time. Throws where there is none to read. */
@@ -133,9 +155,9 @@ export class ServedSite {
 		const { current } = this;
 		if (!current?.site.data.some(({ isUrl }) => isUrl)) return;
 		const [path = '/'] = target.split(/[?#]/);
-		const page = answerPlan(current).pageAt(path);
+		const page = pageFed(answerPlan(current), path);
 		if (!page) return;
-		const sources = sourcesOf(page.page, current).filter(({ isUrl }) => isUrl);
+		const sources = sourcesOf(page, current).filter(({ isUrl }) => isUrl);
 		const news = await Promise.all(sources.map((source) => this.askSource(source, time)));
 		if (!news.includes(true) || !this.current) return;
 		this.changed = this.now();
@@ -148,7 +170,7 @@ export class ServedSite {
 		const copy = this.copies.get(name);
 		const hasFile = this.current?.site.values.has(name) === true;
 		if (source.fresh.kind === 'build' && (copy !== undefined || hasFile)) return false;
-		const decision = decide(copy, source.fresh, time);
+		const decision = decide(copy, source.fresh, time, this.noticed.get(name));
 		const failed = this.failedAt.get(name);
 		if (decision.kind === 'use') return false;
 		if (failed !== undefined && time - failed < waitAfterFailure) return false;

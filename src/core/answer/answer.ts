@@ -3,7 +3,6 @@ import { decodeSegment } from '../model/address.ts';
 import { escapeHtml } from '../emit/html/escape.ts';
 import { pageHtml } from '../emit/html/page.ts';
 import { withUrls } from '../emit/css/author/style-urls.ts';
-import { hasParameters } from '../model/pattern.ts';
 import type { Layer, State, StateKind } from '../model/site.ts';
 import { encodeUtf8 } from '../lib/utf8.ts';
 import { utcTime } from '../lib/utc.ts';
@@ -11,6 +10,7 @@ import type { PageInstance } from '../resolve/instance.ts';
 import { closedAt, keptOutBy } from '../resolve/roles.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { nearestState } from '../resolve/structure.ts';
+import { pageAsked, segmentsOf, withoutFile } from './asked.ts';
 import { found, type Representation } from './found.ts';
 import type { AnsweringSite, SiteAnswer, SiteRequest } from './exchange.ts';
 import { freshOf, sourcesOf } from './freshness.ts';
@@ -60,8 +60,7 @@ class Answerer {
 	}
 
 	answer(): SiteAnswer {
-		// Empty segments lead nowhere of their own; what is left is the address that was meant.
-		const words = this.path.split('/').filter((word) => word !== '');
+		const words = segmentsOf(this.path);
 		const { structure } = this.seen;
 		if (words.some(isNoWord)) return this.nothing(oddAddress, closedAt(oddAddress, structure));
 		const written = '/' + words.join('/');
@@ -69,7 +68,7 @@ class Answerer {
 		if (sheet !== undefined) return this.sheet(sheet);
 		const file = this.plan.fileAt(words.map(decodeSegment).join('/'));
 		if (file) return this.file(file, words.at(-1) ?? '');
-		const page = this.pageAt(written);
+		const page = pageAsked(this.plan, written);
 		if (!page) {
 			const meant = withoutFile(written);
 			return this.nothing(meant, this.plan.routeAt(meant) ?? closedAt(meant, structure));
@@ -100,15 +99,6 @@ class Answerer {
 		return isKeptOut
 			? this.instead('denied', 403, address)
 			: this.instead('not-found', 404, address);
-	}
-
-	/** A page by its address, or by the name of its file as it is delivered. */
-	private pageAt(address: string): PageInstance | undefined {
-		const own = this.plan.pageAt(address);
-		const file = withoutFile(address);
-		if (file === address || (own && isOneOfItsOwn(own))) return own;
-		// A route with a parameter takes whatever name a file has; the page that the file is comes first.
-		return this.plan.pageAt(file);
 	}
 
 	private get hasRoles(): boolean {
@@ -179,17 +169,6 @@ class Answerer {
 		const vary = this.hasRoles ? 'cookie' : undefined;
 		return found({ ...representation, changed: this.site.changed, vary }, this.request);
 	}
-}
-
-/** The address that is meant where a page's file is named. */
-function withoutFile(address: string): string {
-	const meant = address.replace(/(^|\/)index\.html$|\.html$/, '');
-	return meant === '' ? '/' : meant;
-}
-
-/** Whether there is a file for just this page: its address is written out, or a value of it is. */
-function isOneOfItsOwn({ page }: PageInstance): boolean {
-	return page.kind === 'route' && (page.pages.kind !== 'one' || !hasParameters(page.pattern));
 }
 
 /** Where what no address can be is taken to lead, so that servers that decode it first agree. */

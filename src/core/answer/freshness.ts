@@ -55,8 +55,9 @@ function pathsIn({ parts }: Template): ValuePath[] {
  * of them stay as they were delivered.
  */
 export function freshOf(sources: readonly DataSource[]): string | undefined {
+	// A notice reaches the server, not the copies that browsers keep: those have to ask.
 	const ages = sources.flatMap(({ fresh }) =>
-		fresh.kind === 'build' ? [] : [fresh.kind === 'always' ? 0 : fresh.seconds]
+		fresh.kind === 'build' ? [] : [fresh.kind === 'for' ? fresh.seconds : 0]
 	);
 	return ages.length === 0 ? undefined : `max-age=${Math.min(...ages)}`;
 }

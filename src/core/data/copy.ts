@@ -71,16 +71,25 @@ export function freshnessLifetime({ headers, received }: Copy): number {
 /**
  * Whether a copy may be used at a moment. The site says how old it may be, which stands for `max-age` and
  * `max-stale` of a request (section 5.2.1): within that, a copy is used although its source would call it
- * stale, unless the source forbids just that (`no-cache`, `must-revalidate`, section 5.2.2).
+ * stale, unless the source forbids just that (`no-cache`, `must-revalidate`, section 5.2.2). With
+ * `fresh notice` it is young until its source says that something changed: `noticed`, the last time it did so.
  */
-export function decide(copy: Copy | undefined, fresh: Freshness, now: number): Decision {
+export function decide(
+	copy: Copy | undefined,
+	fresh: Freshness,
+	now: number,
+	noticed?: number
+): Decision {
 	if (!copy) return { kind: 'ask', headers: {} };
 	const said = directives(copy.headers['cache-control']);
 	const age = currentAge(copy, now);
 	const isStale = age >= freshnessLifetime(copy);
 	const mustAsk = said.has('no-cache') || said.has('no-store');
 	if (fresh.kind === 'build') return { kind: 'use' };
-	const isYoung = fresh.kind === 'for' && age < fresh.seconds;
+	const isYoung =
+		(fresh.kind === 'for' && age < fresh.seconds) ||
+		// What was asked for in the same millisecond may have been read before the change.
+		(fresh.kind === 'notice' && (noticed === undefined || noticed < copy.requested));
 	if (isYoung && !mustAsk && !(isStale && said.has('must-revalidate'))) return { kind: 'use' };
 	return { kind: 'ask', headers: conditions(copy, fresh) };
 }

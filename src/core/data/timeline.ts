@@ -16,20 +16,26 @@ export interface Moment {
 
 /**
  * Goes through some moments, one visit each, with a source that changes meanwhile: what is shown then, by
- * the same rules by which copies are really kept. `first` is the copy that there is before.
+ * the same rules by which copies are really kept. `notices` are the moments (ms) at which the source says that
+ * something changed.
  */
 export function timeline(
 	history: readonly Standing[],
 	fresh: Freshness,
 	cacheControl: string,
 	times: readonly number[],
-	first?: Copy
+	notices: readonly number[] = []
 ): Moment[] {
-	let copy = first;
+	let copy: Copy | undefined;
 	return times.map((time): Moment => {
 		const standing = history.findLast(({ changed }) => changed <= time) ?? history[0];
 		let asked: Moment['asked'] = 'not asked';
-		const decision = decide(copy, fresh, time);
+		const decision = decide(
+			copy,
+			fresh,
+			time,
+			notices.findLast((at) => at <= time)
+		);
 		if (standing && decision.kind === 'ask') {
 			const answered = originAnswer(standing, decision.headers, cacheControl, time);
 			const taken = take(copy, answered, { requested: time, received: time });

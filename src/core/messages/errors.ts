@@ -231,7 +231,7 @@ export const errors = {
 	'data-url': (text: string) =>
 		`${text} is no address of shared data: write a file, or a URL such as https://stock.example/bins.`,
 	'fresh-invalid': (text: string) =>
-		`"${text}" does not say how old a copy may be: write seconds such as 60s, always or build.`,
+		`"${text}" does not say how old a copy may be: write seconds such as 60s, always, notice or build.`,
 	'shape-missing': (file: string) =>
 		`There is no file ${file} in the site, so nothing says the shape.`,
 	'shape-invalid': (file: string, why: string) => `The file ${file} is no JSON Schema: ${why}.`,

@@ -274,14 +274,17 @@ export interface State extends Brings {
 	readonly span: Span;
 }
 
+/**
+ * When shared data is asked for again, said in a word: each time (`always`), once its source says that something
+ * changed (`notice`), or only when the site is delivered (`build`).
+ */
+export const freshWords = ['always', 'notice', 'build'] as const;
+
 /** How old a copy of shared data may be. */
 export type Freshness =
+	| { readonly kind: (typeof freshWords)[number] }
 	/** It may be so many seconds old. */
-	| { readonly kind: 'for'; readonly seconds: number }
-	/** It is asked for each time. */
-	| { readonly kind: 'always' }
-	/** It is asked for once, when the site is delivered. */
-	| { readonly kind: 'build' };
+	| { readonly kind: 'for'; readonly seconds: number };
 
 export interface DataSource {
 	readonly kind: 'data';

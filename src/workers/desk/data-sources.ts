@@ -29,6 +29,12 @@ export class DataSources {
 			.map(({ name }) => name.text);
 	}
 
+	/** Takes a notice of a source that something changed, where copies wait for one. */
+	notice(name: string): void {
+		const [source] = this.sourcesNamed([name]);
+		if (source?.fresh.kind === 'notice') this.sources.notice(source, Date.now());
+	}
+
 	/** What is known of all sources from elsewhere. */
 	states(): SourceState[] {
 		const now = Date.now();

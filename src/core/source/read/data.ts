@@ -1,5 +1,5 @@
 import { error } from '../../messages/problem.ts';
-import type { DataSource, Freshness } from '../../model/site.ts';
+import { freshWords, type DataSource, type Freshness } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import { plainText } from '../text/template.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
@@ -8,7 +8,7 @@ import type { Cursor } from './cursor.ts';
 /** s; a year, as RFC 9111, section 1.2.2 has it for what is beyond all use. */
 const longestFresh = 31_536_000;
 
-/** `data NAME from "FILE or URL" { fresh 60s | always | build; failed last | shown; shape "FILE" }`. */
+/** `data NAME from "FILE or URL" { fresh 60s | always | notice | build; failed last | shown; shape "FILE" }`. */
 export function readData(cursor: Cursor, context: ReadContext): DataSource | undefined {
 	const name = cursor.takeName('A data source');
 	if (!name || !cursor.needWord('from', `The data source ${name.text}`)) return undefined;
@@ -55,11 +55,12 @@ export function readData(cursor: Cursor, context: ReadContext): DataSource | und
 	};
 }
 
-/** `fresh 60s`, `fresh always` or `fresh build`. */
+/** `fresh 60s`, `fresh always`, `fresh notice` or `fresh build`. */
 function readFresh(cursor: Cursor): Freshness | undefined {
 	const atom = cursor.take('number') ?? cursor.take('word');
 	cursor.finish();
-	if (atom?.text === 'always' || atom?.text === 'build') return { kind: atom.text };
+	const word = freshWords.find((one) => one === atom?.text);
+	if (word) return { kind: word };
 	const seconds = /^(\d+)s$/.exec(atom?.text ?? '')?.[1];
 	if (seconds !== undefined && Number(seconds) <= longestFresh) {
 		return { kind: 'for', seconds: Number(seconds) };

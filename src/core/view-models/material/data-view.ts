@@ -13,7 +13,7 @@ export interface DataView {
 	readonly name: string;
 	readonly from: string;
 	readonly isUrl: boolean;
-	/** As it is written: `60s`, `always` or `build`. */
+	/** As it is written: `60s`, or one of the words. */
 	readonly fresh: string;
 	readonly failed: DataSource['failed'];
 	readonly shape: string | undefined;

@@ -1,5 +1,5 @@
 import { timeline, type Moment } from '../../data/timeline.ts';
-import type { Freshness } from '../../model/site.ts';
+import { freshWords, type Freshness } from '../../model/site.ts';
 import { utcMs, utcTime } from '../../lib/utc.ts';
 
 /**
@@ -13,6 +13,8 @@ export interface FreshStory {
 	readonly changesAt: number;
 	/** The second from which the new value is shown; undefined where it never is in that time. */
 	readonly shownFrom: number | undefined;
+	/** The second at which the source says that it changed; undefined where nobody waits for that. */
+	readonly noticeAt: number | undefined;
 	/** Seconds at which the source is asked, as long as they are few enough to be told apart. */
 	readonly asks: readonly number[];
 	/** A second as a time of day. */
@@ -24,20 +26,60 @@ const length = 240;
 const before = 60;
 const mostAsks = 40;
 
-/** `fresh` as it is written: `60s`, `always` or `build`. */
-export function freshStory(fresh: string, cacheControl: string): FreshStory {
+/** A way to say when a source is asked again. */
+export interface FreshKind {
+	/** Undefined where a number of seconds says it. */
+	readonly word: (typeof freshWords)[number] | undefined;
+	readonly label: string;
+	readonly says: string;
+}
+
+const saysOf: Readonly<Record<(typeof freshWords)[number], Omit<FreshKind, 'word'>>> = {
+	always: { label: 'asked each time', says: 'The source is asked for every visit.' },
+	notice: {
+		label: 'until it says so',
+		says: 'A copy holds until the source says that something changed.'
+	},
+	build: {
+		label: 'as delivered',
+		says: 'It is asked for once, when the site is delivered.'
+	}
+};
+
+const forSeconds: FreshKind = {
+	word: undefined,
+	label: 'for some seconds',
+	says: 'A copy may be so old; then the source is asked again.'
+};
+
+/** Every way, to choose from. */
+export const freshKinds: readonly FreshKind[] = [
+	forSeconds,
+	...freshWords.map((word) => ({ word, ...saysOf[word] }))
+];
+
+/** The way in which `fresh` is written. */
+export function freshKindOf(fresh: string): FreshKind {
+	return freshKinds.find(({ word }) => word === fresh) ?? forSeconds;
+}
+
+/** `fresh` as it is written: `60s`, or one of the words. A notice can get lost on its way. */
+export function freshStory(fresh: string, cacheControl: string, isLost = false): FreshStory {
 	const start = tenOClock - before * 1000;
 	const times = Array.from({ length: length + 1 }, (_, second) => start + second * 1000);
 	const history = [
 		{ text: '"old"', changed: start - 3_600_000 },
 		{ text: '"new"', changed: tenOClock + 1 }
 	];
-	const moments = timeline(history, freshnessOf(fresh), cacheControl, times);
+	const freshness = freshnessOf(fresh);
+	const notices = freshness.kind === 'notice' && !isLost ? [tenOClock + 1] : [];
+	const moments = timeline(history, freshness, cacheControl, times, notices);
 	const asks = moments.flatMap(({ asked }, second) => (asked === 'not asked' ? [] : [second]));
 	const shownFrom = moments.findIndex(({ shown }) => shown === 'new');
 	return {
 		moments,
 		changesAt: before,
+		noticeAt: notices.length > 0 ? before : undefined,
 		shownFrom: shownFrom === -1 ? undefined : shownFrom,
 		asks: asks.length > mostAsks ? [] : asks,
 		clock(second) {
@@ -48,6 +90,7 @@ export function freshStory(fresh: string, cacheControl: string): FreshStory {
 }
 
 function freshnessOf(fresh: string): Freshness {
-	if (fresh === 'always' || fresh === 'build') return { kind: fresh };
+	const word = freshWords.find((one) => one === fresh);
+	if (word) return { kind: word };
 	return { kind: 'for', seconds: Number.parseInt(fresh, 10) || 0 };
 }

@@ -1,19 +1,20 @@
 <script lang="ts">
-	import { freshStory } from '$core/view-models/material/fresh-story.ts';
+	import { freshKindOf, freshStory } from '$core/view-models/material/fresh-story.ts';
 
 	/**
 	 * What a visitor gets over time, if the source changes at 10:00: a value covers the minutes until a newer
 	 * one comes.
 	 */
 	interface Props {
-		/** As it is written: `60s`, `always` or `build`. */
+		/** As it is written: `60s`, or one of the words. */
 		fresh: string;
 		cacheControl: string;
 	}
 	const { fresh, cacheControl }: Props = $props();
 
 	let second = $state(90);
-	const story = $derived(freshStory(fresh, cacheControl));
+	let isLost = $state(false);
+	const story = $derived(freshStory(fresh, cacheControl, isLost));
 	const moment = $derived(story.moments[second]);
 	const share = (at: number): string => `${(at / (story.moments.length - 1)) * 100}%`;
 </script>
@@ -25,6 +26,14 @@
 			<i class="old" style:width={share(story.changesAt)}>old</i>
 			<i class="new" style:left={share(story.changesAt)}>new from 10:00</i>
 		</div>
+		{#if freshKindOf(fresh).word === 'notice'}
+			<span class="small">notice</span>
+			<div class="row">
+				{#if story.noticeAt !== undefined}
+					<em style:left={share(story.noticeAt)}>given at {story.clock(story.noticeAt)}</em>
+				{/if}
+			</div>
+		{/if}
 		<span class="small">page</span>
 		<div class="row">
 			<i class="old" style:width={share(story.shownFrom ?? story.moments.length - 1)}>old</i>
@@ -44,6 +53,10 @@
 		aria-label="The moment of a visit"
 		aria-valuetext={story.clock(second)}
 	/>
+	{#if freshKindOf(fresh).word === 'notice'}
+		<label class="small"><input type="checkbox" bind:checked={isLost} /> the notice gets lost</label
+		>
+	{/if}
 	{#if moment}
 		<p class="small" aria-live="polite">
 			At <b class="mono">{story.clock(second)}</b> the source says <b>{moment.atSource}</b> and the
@@ -109,7 +122,17 @@
 		height: 5px;
 		background: var(--ink-2);
 	}
-	input {
+	/* A notice falls from the source onto the page. */
+	em {
+		position: absolute;
+		top: 2px;
+		padding-left: 8px;
+		border-left: 2px solid var(--cedar);
+		font-size: 10.5px;
+		font-style: normal;
+		color: var(--cedar);
+	}
+	input[type='range'] {
 		width: calc(100% - 60px);
 		margin-left: 60px;
 		accent-color: var(--cedar);

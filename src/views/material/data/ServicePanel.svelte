@@ -10,6 +10,8 @@
 	let atSource = $state<string | undefined>();
 	let behaviour = $state<Behaviour>({ delay: 0, failure: 'none', cacheControl: 'max-age=0' });
 	let refused = $state('');
+	/** ms since 1970; notices are told by how long they lie back. */
+	let now = $state(Date.now());
 
 	const known = $derived(sources.states.find((one) => one.name === name));
 	const shown = $derived(known?.copy ?? source.text);
@@ -39,6 +41,7 @@
 		const asked = name;
 		const look = async (): Promise<void> => {
 			await sources.look();
+			now = Date.now();
 			const found = await sources.atSource(asked);
 			if (asked === name) atSource = found;
 		};
@@ -74,11 +77,19 @@
 		{:else}
 			Pages show the copy that lies in the site, {source.file}: the source has not been asked yet.
 		{/if}
+		{#if source.fresh === 'notice'}
+			{known?.noticed === undefined
+				? 'It has not said yet that anything changed.'
+				: `It said ${Math.round((now - known.noticed) / 1000)} s ago that something changed.`}
+		{/if}
 		{#if differs}<b class="wrong">The source says something else by now.</b>{/if}
 	</p>
 	<button class="field" disabled={known?.asking} onclick={() => void sources.ask(name)}
 		>Ask again</button
 	>
+	{#if source.fresh === 'notice'}
+		<button class="field" onclick={() => void sources.notice(name)}>Give notice</button>
+	{/if}
 	{#if differs && atSource !== undefined && shown !== undefined}
 		<div class="two">
 			<div>

@@ -3,6 +3,7 @@
 	import { ask } from '$store/ways/ask.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import PanelField from '$views/shell/PanelField.svelte';
+	import FreshField from './FreshField.svelte';
 	import Uses from '../Uses.svelte';
 
 	/** What a source says of itself. */
@@ -47,13 +48,7 @@
 	<div><PanelField label="from" value={source.from} mono take={set('from')} /></div>
 	{#if source.isUrl}
 		<div>
-			<PanelField
-				label="fresh"
-				value={source.fresh}
-				mono
-				take={set('fresh')}
-				hint="How old a copy may be: seconds such as 60s, always or build."
-			/>
+			<FreshField fresh={source.fresh} take={set('fresh')} />
 		</div>
 		<div>
 			<PanelField
@@ -85,9 +80,9 @@
 	}
 	.fields {
 		display: grid;
-		grid-template-columns: minmax(0, 2fr) repeat(2, minmax(0, 1fr));
+		grid-template-columns: minmax(0, 4fr) minmax(0, 3fr) minmax(0, 3fr);
 		gap: 0 20px;
-		max-width: 900px;
+		max-width: 1000px;
 		margin-top: 4px;
 	}
 	.wrong {
