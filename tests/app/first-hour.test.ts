@@ -286,8 +286,45 @@ test('a new site starts from the regions the user names', async () => {
 	const words = await named(app.page, 'textbox', 'Regions, with commas between');
 	await words.click({ count: 3 });
 	await words.type('banner, content, news, foot');
+	const tile = (name: string) =>
+		until(
+			`${name} is in the picture`,
+			async () => (await (await app.page.$(`[data-region="${name}"]`))?.boundingBox()) ?? undefined
+		);
+	const isLeftOf = async (one: string, other: string): Promise<boolean> =>
+		(await tile(one)).x + (await tile(one)).width <= (await tile(other)).x;
+	const isAbove = async (one: string, other: string): Promise<boolean> =>
+		(await tile(one)).y + (await tile(one)).height <= (await tile(other)).y;
+	assert.ok(await isLeftOf('content', 'news'), 'news stand to the right by their name');
+	const [from, to] = [await tile('news'), await tile('content')];
+	const { mouse, keyboard } = app.page;
+	await mouse.move(from.x + 20, from.y + 20);
+	await mouse.down();
+	await mouse.move(from.x, from.y + 30, { steps: 4 });
+	await mouse.move(to.x - 2, to.y + 30, { steps: 6 });
+	await until('the picture shows it to the left', () => isLeftOf('news', 'content'));
+	await keyboard.press('Escape');
+	await until('it is given up', () => isLeftOf('content', 'news'));
+	await mouse.up();
+	await (await app.page.waitForSelector('[data-region="news"]'))?.focus();
+	await keyboard.press('ArrowUp');
+	await until('a key moves it to the top', () => isAbove('news', 'content'));
+	await keyboard.press('ArrowLeft');
+	await until('a key moves it to the left', () => isLeftOf('news', 'content'));
+	await app.page.click('input[name=look][value=tool]');
 	await (await named(app.page, 'button', 'Make the site')).click();
 	await until('the first page shows', async () => (await stageText('main h1')) === 'Home');
+	const lies = await (
+		await app.stage()
+	).evaluate(() => {
+		const of = (selector: string): DOMRect | undefined =>
+			document.querySelector(selector)?.getBoundingClientRect();
+		return {
+			isLeft: (of('aside')?.right ?? 0) <= (of('main')?.left ?? 0),
+			size: getComputedStyle(document.body).fontSize
+		};
+	});
+	assert.deepEqual(lies, { isLeft: true, size: '14px' });
 	const section = await textOf(app.page, '[aria-label="Cross-section"]');
 	for (const region of ['banner', 'content', 'news', 'foot'])
 		assert.ok(section.includes(region), region);

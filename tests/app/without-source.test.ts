@@ -81,7 +81,7 @@ test('a page replaces what is at the side, one adds to it; the content is requir
 	await app.page.waitForSelector('[role=gridcell][aria-label^="/about, side"]');
 	await hand.block('/about, side');
 	await hand.key('a');
-	await until('it is there too', async () => /side\s*New/.test(await hasText('aside')));
+	await until('it is there too', async () => /side\s*New/i.test(await hasText('aside')));
 	await hand.block('frame, content');
 	await hand.key('r');
 	await hand.block('frame, foot');
@@ -139,11 +139,11 @@ test('a token differs by band; a fourth band, a picture, a title pattern and a r
 	await newSite(hand, 'head, content, foot');
 	await app.load('/material?of=tokens');
 	await hand.press('button', 'Add token …');
-	await hand.fill('Name', '--space');
+	await hand.fill('Name', '--lead');
 	await hand.fill('Value', '16px');
 	await hand.press('button', 'Add it');
-	await app.page.waitForSelector('article[aria-label="Token --space"]');
-	await hand.type('--space at wide', '32px');
+	await app.page.waitForSelector('article[aria-label="Token --lead"]');
+	await hand.type('--lead at wide', '32px');
 	await app.load('/material?of=files');
 	const chooser = app.page.waitForFileChooser();
 	await hand.press('button', 'Add files …');
@@ -170,7 +170,7 @@ test('a token differs by band; a fourth band, a picture, a title pattern and a r
 	});
 	const text = await sourceText(app, 'site.eave');
 	assert.match(text, /wide 1024; huge 1600/);
-	assert.match(text, /--space: 16px; --space @wide: 32px/);
+	assert.match(text, /--lead: 16px; --lead @wide: 32px/);
 	assert.match(text, /roles \{ keeper \}/);
 	assert.match(text, /title "\{page.title\}, in short"/);
 });

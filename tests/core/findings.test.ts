@@ -301,6 +301,21 @@ test('of a style that stops where a page begins it is said what would reach', ()
 	assert.deepEqual(said(' global'), []);
 });
 
+test('how a kind of element looks wherever it comes to stand is no unused style', () => {
+	const told = (style: string): string[] =>
+		lookOver(wholeExample(plainLayout(`style${style}`))).findings.flatMap(({ problem }) =>
+			problem.code === 'style-unused' ? [sentenceOf(problem)] : []
+		);
+	assert.deepEqual(told(' global """table, th:hover, input::placeholder { margin: 0; }"""'), []);
+	assert.equal(told(' global """tabel { margin: 0; }"""').length, 1, 'no element has that name');
+	assert.equal(told(' global """table .sum { margin: 0; }"""').length, 1, 'a class is someone’s');
+	assert.equal(
+		told(' """table { margin: 0; }"""').length,
+		1,
+		'a style of a layer is about that layer'
+	);
+});
+
 test('what only a pointer makes clearer, or the focus shows too, is not told as hidden from the keyboard', () => {
 	const codes = (css: string): string[] =>
 		lookOver(

@@ -8,9 +8,7 @@ import { applyChanges, type Change } from '../../src/core/source/change.ts';
 import { blockWords, complete } from '../../src/core/source/complete.ts';
 import { refuseUnusable, takeIn } from '../../src/core/source/intake.ts';
 import { IntakeError, mostBytes } from '../../src/core/source/limits.ts';
-import { readStarterRegions, starterText } from '../../src/core/source/starter.ts';
-import { outlineOf } from '../lib/outline.ts';
-import { around, htmlOf, resolve, sound } from '../lib/site.ts';
+import { around, resolve } from '../lib/site.ts';
 
 const site = around('');
 
@@ -140,17 +138,3 @@ test('every word that completion offers is one that the reader knows there', () 
 	const after = complete('route /x { under o', 18, { layouts: ['outer'], regions: [], routes: [], data: [] });
 	assert.deepEqual(after?.options.map((one) => one.word), ['outer', 'none']);
 }); // prettier-ignore
-
-test('a new site is made from the names of its regions, and is sound', () => {
-	const regions = readStarterRegions(['Header', 'Menu', ' ', 'News feed', 'menu', 'Foot']);
-	assert.deepEqual(
-		regions.map((region) => `${region.name} ${region.role}`),
-		['header head', 'menu menu', 'news-feed side', 'foot foot', 'content content']
-	);
-	const resolved = sound(starterText('Anna "A" \\ Co', regions));
-	assert.equal(resolved.site.settings.name.text, 'Anna "A" \\ Co');
-	assert.ok(
-		outlineOf(htmlOf(resolved, '/')).some((line) => line.trim().startsWith('main.frame-content'))
-	);
-	assert.ok(sound(starterText('x', readStarterRegions([]))));
-});

@@ -33,6 +33,8 @@ export function drag(
 	const onKey = (key: KeyboardEvent): void => {
 		if (key.key !== 'Escape') return;
 		key.preventDefault();
+		// It gives up the drag, and not the dialog in which one drags.
+		key.stopPropagation();
 		finish(false);
 	};
 	addEventListener('blur', onCancel);

@@ -12,7 +12,7 @@ const styled = (selector: string): string =>
 export const styleUnused: AcrossCheck = {
 	of: 'across',
 	codes: ['style-unused'],
-	what: 'Each selector names something on some page.',
+	what: 'Each selector names something on some page; in a style global, kinds of elements alone (h2, table) need not be there yet.',
 	why: 'A rule that does nothing is a slip of the pen, or is left over, and is read and delivered all the same.',
 	examples: { 'style-unused': { wrong: styled('.leed'), mended: styled('.lead') } },
 	find(pages) {
@@ -26,8 +26,8 @@ export const styleUnused: AcrossCheck = {
 		}
 		const told = new Set<string>();
 		return pages.flatMap(({ selectors }) =>
-			[...selectors].flatMap(([key, { text, span }]): Occurrence[] => {
-				if (matched.has(key) || told.has(key)) return [];
+			[...selectors].flatMap(([key, { text, span, isBase }]): Occurrence[] => {
+				if (isBase || matched.has(key) || told.has(key)) return [];
 				told.add(key);
 				return [{ problem: hint('style-unused', span, text, beyond.has(key)) }];
 			})

@@ -1,7 +1,8 @@
+import { htmlTagNames } from 'html-tag-names';
 import type { Span } from '../../model/span.ts';
 import { layerSpan, type Layout, type Page } from '../../model/site.ts';
 import { ruleSpan } from '../../author-styles/author-rules.ts';
-import { attributeOf } from '../../author-styles/page-tree.ts';
+import { attributeOf, subjectsOf } from '../../author-styles/page-tree.ts';
 import { reached } from '../../author-styles/reached.ts';
 import { linkTarget } from './link-target.ts';
 import type { WrittenPage } from './written-page.ts';
@@ -22,6 +23,8 @@ export interface SelectorFact {
 	readonly isMatched: boolean;
 	/** What another layer wrote would be matched, if the style held for that too. */
 	readonly isBeyond: boolean;
+	/** It says how a kind of element looks wherever one comes to stand, so it need not stand there yet. */
+	readonly isBase: boolean;
 }
 
 /** What a page says of itself, for what can be seen only when all pages are known. */
@@ -72,9 +75,18 @@ function selectorsOn(page: WrittenPage): ReadonlyMap<string, SelectorFact> {
 		const isMatched = may && reached(rule, page.tree).length > 0;
 		const isHeld = may && !isMatched && rule.within !== undefined;
 		const isBeyond = isHeld && reached({ ...rule, within: undefined }, page.tree).length > 0;
-		found.set(key, { text, span, isMatched, isBeyond });
+		const isBase = !isMatched && style.global && namesKinds(text);
+		found.set(key, { text, span, isMatched, isBeyond, isBase });
 	}
 	return found;
+}
+
+const kinds = new Set(htmlTagNames);
+
+/** Whether all that selectors ask for is to be an element that HTML has. */
+function namesKinds(selectors: string): boolean {
+	const subjects = subjectsOf(selectors);
+	return subjects.length > 0 && subjects.every(({ selector }) => kinds.has(selector));
 }
 
 /** Whether a page has all classes that some selector of a list asks for: most rules are about other pages. */

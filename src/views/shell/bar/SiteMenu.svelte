@@ -5,7 +5,7 @@
 	import { store } from '$store/site.svelte.ts';
 	import KeptSites from '../dialogs/KeptSites.svelte';
 	import DeviceDialog from '../dialogs/DeviceDialog.svelte';
-	import NewSite from '../dialogs/NewSite.svelte';
+	import NewSite from '../dialogs/new-site/NewSite.svelte';
 
 	let fileInput: HTMLInputElement;
 	let folderInput: HTMLInputElement;
