@@ -26,6 +26,7 @@ const coreOrder = [
 	'answer',
 	'view-models',
 	'starter',
+	'pictures',
 	'scroll',
 	'sweep',
 	'sheet',

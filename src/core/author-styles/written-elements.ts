@@ -11,6 +11,8 @@ export interface WrittenElement {
 	readonly name: string;
 	/** `<` and its name. */
 	readonly tag: Stretch;
+	/** Where it ends, with its end tag where it has one. */
+	readonly end: number;
 	/** Its attributes as they are written, by name, each with its value and place. */
 	readonly attributes: ReadonlyMap<string, Stretch & { readonly value: string }>;
 }
@@ -73,7 +75,8 @@ function parse(markup: string): WrittenElement[] {
 				return at ? [[name, { value, from: at.startOffset, to: at.endOffset }] as const] : [];
 			});
 			const tag = { from, to: from + 1 + node.tagName.length };
-			found.push({ name: node.tagName, tag, attributes: new Map(attributes) });
+			const end = place.endOffset;
+			found.push({ name: node.tagName, tag, end, attributes: new Map(attributes) });
 		}
 		const inner = 'content' in node ? node.content.childNodes : node.childNodes;
 		inner.forEach(visit);

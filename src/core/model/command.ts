@@ -406,6 +406,15 @@ export type PieceCommand =
 			readonly place: Span;
 			readonly before: string;
 			readonly after: string;
+	  }
+	/** A picture among the markup of a piece or part, with the files that it shows where they are new. */
+	| {
+			readonly kind: 'put-picture';
+			readonly name: string;
+			readonly place: Span;
+			readonly before: string;
+			readonly after: string;
+			readonly files: readonly { readonly file: string; readonly bytes: Uint8Array }[];
 	  };
 
 /** What a data source says of itself. */

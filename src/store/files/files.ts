@@ -23,12 +23,17 @@ function freePath(path: string): string {
 	}
 }
 
+/** The path that a file would get in the open site, which no other has. */
+export function pathOfFile(file: File): string {
+	return freePath(pathFor(file, undefined));
+}
+
 /** Adds files to the open site, each under a path of its own, and says which. */
 export async function addFiles(files: readonly File[]): Promise<void> {
 	const added: string[] = [];
 	for (const file of files) {
 		try {
-			const path = freePath(pathFor(file, undefined));
+			const path = pathOfFile(file);
 			const bytes = new Uint8Array(await file.arrayBuffer());
 			if (await commands.make({ kind: 'put-file', file: path, bytes })) added.push(path);
 		} catch (failure) {

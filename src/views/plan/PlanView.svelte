@@ -12,6 +12,7 @@
 	import Separator from '$views/shell/Separator.svelte';
 	import { cellFacts, choice, placeOf } from './choice.svelte.ts';
 	import { chosenBox } from './chosen-box.svelte.ts';
+	import PictureDialog from './pictures/PictureDialog.svelte';
 	import Inspector from './inspector/Inspector.svelte';
 	import PageLine from './stage/lines/PageLine.svelte';
 	import Roofline from './roofline/Roofline.svelte';
@@ -213,6 +214,7 @@
 		</div>
 	</div>
 {/if}
+<PictureDialog />
 
 <style>
 	.plan {

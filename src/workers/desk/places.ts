@@ -17,7 +17,31 @@ import {
 	type ShownWords,
 	type WrittenWords
 } from '$core/view-models/written-words.ts';
+import { roomOf, type PieceOnPage, type RoomLine } from '$core/pictures/box-widths.ts';
+import { asPicture, type Picture } from '$core/pictures/picture.ts';
+import { pictureFile } from '$core/pictures/picture-files.ts';
+import { keepingRule, type KeepingRule } from '$core/pictures/kept-within.ts';
+import {
+	picturePlace,
+	placeAtEnd,
+	type PicturePlace,
+	type PointedAt
+} from '$core/pictures/picture-place.ts';
 import type { OpenSite } from './open-site.ts';
+
+/** Files that may be sizes of one picture: those of the site by their paths, others with their bytes. */
+export type PicturesSeen = readonly {
+	readonly path: string;
+	readonly bytes: Uint8Array | undefined;
+}[];
+
+/** A picture and the place that it is to have. */
+export interface PictureAt extends PicturePlace {
+	readonly picture: Picture;
+	readonly room: readonly RoomLine[];
+	/** What it needs so that it is no wider than its place; undefined where a style says so already. */
+	readonly rule: KeepingRule | undefined;
+}
 
 /** Where what is drawn is written, the other way round, and what can be written at a place. */
 export class Places {
@@ -34,9 +58,42 @@ export class Places {
 		const instance = this.site.instanceFor(request);
 		const text = this.site.shown && seenAs(this.site.shown, request);
 		if (!instance || !text) return { kind: 'refused', sentence: 'The page is not there any more.' };
-		try {
+		return this.orRefused(() => {
 			const found = writtenWords(new WrittenPage(instance, text, this.site.year), shown);
 			return { ...found, place: this.site.inTextNow(found.place) };
+		});
+	}
+
+	/**
+	 * Where a picture is written that is let go on the page on the stage, or stands at the end of a piece of it, the room
+	 * that it has there at every width, and what its files are.
+	 */
+	pictureAt(
+		request: PageRequest,
+		at: PointedAt | PieceOnPage,
+		files: PicturesSeen
+	): PictureAt | Refusal {
+		const instance = this.site.instanceFor(request);
+		const text = this.site.shown && seenAs(this.site.shown, request);
+		if (!instance || !text) return { kind: 'refused', sentence: 'The page is not there any more.' };
+		return this.orRefused(() => {
+			const page = new WrittenPage(instance, text, this.site.year);
+			const found = 'element' in at ? picturePlace(page, at) : placeAtEnd(page, at);
+			const known = files.map(({ path, bytes }) => {
+				const own = bytes ?? this.site.files.assets.get(path);
+				return own && pictureFile(path, own);
+			});
+			const picture = asPicture(known.filter((one) => one !== undefined));
+			if ('refused' in picture) throw new CommandRefused(picture.refused);
+			const room = roomOf(instance, text, this.site.year, found.on);
+			const rule = keepingRule(page, found.on.owner);
+			return { ...found, place: this.site.inTextNow(found.place), picture, room, rule };
+		});
+	}
+
+	private orRefused<T>(find: () => T): T | Refusal {
+		try {
+			return find();
 		} catch (reason) {
 			if (!(reason instanceof CommandRefused)) throw reason;
 			const { message: sentence, at } = reason;

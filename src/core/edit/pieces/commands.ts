@@ -16,6 +16,7 @@ import {
 } from './pieces.ts';
 import { groupPieces, ungroup } from './groups.ts';
 import { setStandIn } from './stand-ins.ts';
+import { putPicture } from './pictures.ts';
 import { editWords } from './text.ts';
 
 /** What a new piece holds where nothing is said. */
@@ -91,5 +92,9 @@ export const pieceCommands: CommandKinds<PieceCommand> = {
 	'edit-words': {
 		label: ({ name }) => `Edit the words of ${name}`,
 		carryOut: editWords
+	},
+	'put-picture': {
+		label: ({ name }) => `Put a picture into ${name}`,
+		carryOut: putPicture
 	}
 };

@@ -16,6 +16,7 @@
 		askNewPiece,
 		askRenamePiece
 	} from '../../commands/asking.ts';
+	import { putPicture } from '../pictures/put-picture.svelte.ts';
 	import { choice, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import MakePart from './MakePart.svelte';
@@ -143,6 +144,12 @@
 		{/if}
 		{#if found?.markup !== undefined}
 			<button class="act" onclick={() => (making = true)}>Make a part …</button>
+			<button
+				class="act"
+				title="Pictures can be dropped among the words of the page, too"
+				onclick={() => void putPicture.ask({ owner: holder.layer.name, piece: name }, [])}
+				>Add a picture …</button
+			>
 		{/if}
 		<button class="act" onclick={() => askRenamePiece(piece)}>Rename</button>
 		<button class="act" onclick={() => askCopyPiece(piece)}>Copy</button>

@@ -32,6 +32,7 @@
 	import { isPieceRef, type ArrangedRef } from '$core/model/command.ts';
 	import { isAlso } from '$views/shell/also.ts';
 	import { choice } from '../choice.svelte.ts';
+	import { putPicture } from '../pictures/put-picture.svelte.ts';
 	import { pieceFrame } from './piece-frame.svelte.ts';
 	import { menu } from '../../commands/menu.svelte.ts';
 	import { measures } from './measures.svelte.ts';
@@ -260,8 +261,14 @@
 			menu.openAt(at.left + event.clientX * scale, at.top + event.clientY * scale);
 		});
 		inner.addEventListener('submit', (event) => event.preventDefault());
-		inner.addEventListener('dragover', (event) => event.preventDefault());
-		inner.addEventListener('drop', (event) => void takeDrop(event));
+		inner.addEventListener('dragover', (event) => {
+			event.preventDefault();
+			if (main) putPicture.drag(inner, event);
+		});
+		inner.addEventListener('dragleave', () => putPicture.leave());
+		inner.addEventListener('drop', (event) => {
+			if (!main || !putPicture.drop(inner, event)) void takeDrop(event);
+		});
 		inner.addEventListener('securitypolicyviolation', (event) => outside.note(event.blockedURI));
 		inner.addEventListener('pointermove', (event) => {
 			hot.point(traceAt(event));
@@ -380,7 +387,13 @@
 		/>
 	{/if}
 	{#if main}
-		<PageRectangles also={alsoAt} drawn={pieceFrame.drawn} zone={regionDrag.zone} {scale} />
+		<PageRectangles
+			also={alsoAt}
+			drawn={pieceFrame.drawn}
+			zone={regionDrag.zone}
+			edge={putPicture.over}
+			{scale}
+		/>
 	{/if}
 	{#if main && commands.preview?.html !== undefined}
 		<span class="as-if on-page" role="status">as it would be</span>

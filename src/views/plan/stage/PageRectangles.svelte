@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Rect } from '$browser/labels.ts';
+	import type { Pointed } from '$browser/pointed.ts';
 	import type { DropZone } from './region-drag.svelte.ts';
 
 	/** Rectangles over the page: what is chosen together, what is being drawn, and where a drag would put something. */
@@ -8,10 +9,12 @@
 		also: readonly Rect[];
 		drawn: Rect | undefined;
 		zone: DropZone | undefined;
+		/** Where what is dragged over the page would come to stand. */
+		edge: Pointed['edge'] | undefined;
 		/** Screen px for one px of the page. */
 		scale: number;
 	}
-	const { also, drawn, zone, scale }: Props = $props();
+	const { also, drawn, zone, edge, scale }: Props = $props();
 
 	function place({ x, y, width, height }: Rect): string {
 		const px = (value: number): string => `${value * scale}px`;
@@ -23,6 +26,7 @@
 	<span class="also on-page" style={place(rect)}></span>
 {/each}
 {#if drawn}<span class="drawn on-page" style={place(drawn)}></span>{/if}
+{#if edge}<span class="edge on-page" style={place({ ...edge, height: 0 })}></span>{/if}
 {#if zone}
 	<span class="zone on-page" role="status" style={place(zone)}><b>{zone.words}</b></span>
 {/if}
@@ -37,6 +41,10 @@
 	.drawn {
 		border: 1px dashed var(--cedar);
 		background: color-mix(in srgb, var(--cedar) 8%, transparent);
+	}
+	.edge {
+		z-index: 5;
+		border-width: 2px 0;
 	}
 	.zone {
 		z-index: 5;
