@@ -6,7 +6,7 @@ import { dataViews } from '../../src/core/view-models/material/data-view.ts';
 import { partViews } from '../../src/core/view-models/material/part-view.ts';
 import { valueUses } from '../../src/core/view-models/material/value-uses.ts';
 import { propose } from '../../src/core/edit/propose.ts';
-import { partStarts } from '../../src/core/edit/content/make-part.ts';
+import { bestStart, partStarts } from '../../src/core/edit/content/make-part.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { decodeUtf8 } from '../../src/core/lib/utf8.ts';
 import type { Command } from '../../src/core/model/command.ts';
@@ -141,6 +141,38 @@ part line(v) """<b>{v.name}</b>"""
 route /all { piece a """{for x in data.list}{use line v=x}{end}""" }
 route /x/:slug { each data.list by slug; piece a """<p>{item.name}</p>""" }`);
 const given = { 'list.json': list };
+
+test('text over several lines is given in one, but not that of a pre; paragraphs alone are no telling likeness', () => {
+	const site = (markup: string): CheckedSite =>
+		sound(
+			`site "Beds" { lang en; bands { narrow 0 } }\nlayout frame at / { region main as main { slot } }\nroute / { title "Home"; piece a """${markup}""" }\n`
+		);
+	const piece = { holder: { layer: { kind: 'route', name: '/' } as const, region: undefined }, piece: 'a' }; // prettier-ignore
+	const made = (markup: string): ReturnType<typeof propose> => {
+		const before = site(markup);
+		const starts = partStarts(before, piece);
+		const start = starts.findIndex(({ element }) => element !== undefined && element !== 'h1');
+		assert.equal(starts[start]?.isTelling, false);
+		return propose(before, { kind: 'make-part', piece, start, name: 'entry', others: [0] });
+	};
+	const proposal = made('<h1>x</h1><p>one\n  and more</p><p>two</p>\n');
+	assert.ok(proposal.kind === 'edit', JSON.stringify(proposal));
+	assert.ok(
+		proposal.changes.some((one) => one.kind === 'edit' && one.insert.includes('one and more'))
+	);
+	const refused = made('<h1>x</h1><pre>one\n  and more</pre><pre>two</pre>\n');
+	assert.match(refused.kind === 'refused' ? refused.sentence : '', /several lines of a pre/);
+});
+
+test('of a list that data fills, what each member has is the most likely part', () => {
+	const before = sound(
+		`site "Beds" { lang en; bands { narrow 0 } }\ndata list from "list.json"\nlayout frame at / { region main as main { slot } }\nroute / { title "Home"; piece a """<h1>x</h1>{for one in data.list}<p>{one}</p>{end}""" }\n`,
+		{ 'list.json': '["Kale"]' }
+	);
+	const piece = { holder: { layer: { kind: 'route', name: '/' } as const, region: undefined }, piece: 'a' }; // prettier-ignore
+	const starts = partStarts(before, piece);
+	assert.equal(starts[bestStart(starts)]?.element, 'p');
+});
 
 test('each value says which pages and pieces use it, through lists, parts and pages for each', () => {
 	const site = sound(withData, given);

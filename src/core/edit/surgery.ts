@@ -190,6 +190,15 @@ export class Surgery {
 		return /^[ \t]*/.exec(text.slice(lineStart))?.[0] ?? '';
 	}
 
+	/** The indentation of what stands alone on its lines; undefined where something else stands there, too. */
+	indentOfAlone({ file, from, to }: Span): string | undefined {
+		const text = this.text(file);
+		const before = text.slice(text.lastIndexOf('\n', from - 1) + 1, from);
+		const newline = text.indexOf('\n', to);
+		const behind = text.slice(to, newline === -1 ? text.length : newline);
+		return before.trim() === '' && behind.trim() === '' ? before : undefined;
+	}
+
 	/** All cuts, last place first, so that each counts in the text that the ones before it left. */
 	changes(): Change[] {
 		const edits = [...this.cuts].flatMap(([file, cuts]) =>

@@ -319,6 +319,13 @@ export type PieceStart =
 	| { readonly kind: 'nav'; readonly from: string; readonly depth: number }
 	| { readonly kind: 'copy'; readonly of: PieceRef };
 
+/** An element of a piece's markup: which of all in it, the outer before the inner, and as it is written now. */
+export interface ElementRef {
+	readonly piece: PieceRef;
+	readonly index: number;
+	readonly markup: string;
+}
+
 /** Edits of pieces. */
 export type PieceCommand =
 	| {
@@ -406,6 +413,25 @@ export type PieceCommand =
 			readonly place: Span;
 			readonly before: string;
 			readonly after: string;
+	  }
+	/** An element once for each member of a list, with other texts in the place of its words where they are given. */
+	| {
+			readonly kind: 'repeat-element';
+			readonly element: ElementRef;
+			readonly list: string;
+			/** What a member is called in it. */
+			readonly name: string;
+			readonly texts: readonly (string | undefined)[];
+			/** Those beside it that are like it but for their words go. */
+			readonly replacesOthers: boolean;
+	  }
+	/** An element only where something is so: `data.hours.today is "closed"`. */
+	| { readonly kind: 'show-element-if'; readonly element: ElementRef; readonly test: string }
+	/** Other texts in the place of an element's words, where they are given. */
+	| {
+			readonly kind: 'set-element-texts';
+			readonly element: ElementRef;
+			readonly texts: readonly (string | undefined)[];
 	  }
 	/** A picture among the markup of a piece or part, with the files that it shows where they are new. */
 	| {

@@ -1,14 +1,11 @@
-import { pageScope } from '../emit/html/words.ts';
-import { layersOf, type Layer, type Part } from '../model/site.ts';
+import { layersOf } from '../model/site.ts';
 import { valueFormats } from '../model/template.ts';
 import { isRecord } from '../resolve/instance.ts';
 import { partBook } from '../resolve/content/parts.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
-import { lookUp, scopeOfPart, textOf, type Scope } from '../resolve/content/values.ts';
+import { lookUp, textOf, type Scope } from '../resolve/content/values.ts';
+import { scopeIn, type TagOwner } from './scope-in.ts';
 import type { Completion } from '../source/complete.ts';
-
-/** Whose text is written: a layer's, or a part's. */
-export type TagOwner = Layer | Part;
 
 /** What can be written at a place in a tag, and where in the text before it the word begins. */
 export interface TagCompletion {
@@ -124,7 +121,7 @@ function childrenOf(value: unknown): Completion[] {
 	return Object.entries(value).map(([name, inner]) => named(name, example(inner)));
 }
 
-function example(value: unknown): string {
+export function example(value: unknown): string {
 	const text = textOf(value);
 	if (text !== undefined)
 		return text.length > longestExample ? `${text.slice(0, longestExample)}…` : text;
@@ -138,42 +135,4 @@ function named(word: string, says: string): Completion {
 
 function keyword(word: string, says: string): Completion {
 	return { word, says, kind: 'keyword' };
-}
-
-/** What names stand for at the end of a text, on some page: lists that are open there give their first member. */
-function scopeIn(
-	before: string,
-	owner: TagOwner,
-	resolved: ResolvedSite,
-	year: number
-): Scope | undefined {
-	const { site, structure } = resolved;
-	const pages = [...site.routes, ...site.states];
-	const page =
-		owner.kind === 'part'
-			? pages[0]
-			: owner.kind === 'layout'
-				? pages.find((one) => structure.chainOf(one).includes(owner))
-				: owner;
-	const [instance] = page ? resolved.instances(page) : [];
-	if (!instance) return undefined;
-	let scope = pageScope(instance, resolved, year);
-	if (owner.kind === 'part') scope = scopeOfPart(owner, { given: [] }, scope);
-	const open: { readonly name: string; readonly list: string }[] = [];
-	for (const [, name, list, other, end] of before.matchAll(
-		/\{\s*(?:for\s+([\w-]+)\s+in\s+([\w.-]+)|(if)\s[^{}]*|(end))\s*\}/g
-	)) {
-		if (end !== undefined) open.pop();
-		else
-			open.push(
-				other === undefined ? { name: name ?? '', list: list ?? '' } : { name: '', list: '' }
-			);
-	}
-	for (const { name, list } of open) {
-		if (name === '') continue;
-		const found = lookUp(list.split('.'), scope);
-		const member: unknown = Array.isArray(found) ? found[0] : undefined;
-		scope = { ...scope, names: new Map(scope.names).set(name, member) };
-	}
-	return scope;
 }

@@ -22,6 +22,7 @@ import { kindOfValue, textOf } from '$core/resolve/content/values.ts';
 import { valueUses } from '$core/view-models/material/value-uses.ts';
 import { dataViews, type DataView } from '$core/view-models/material/data-view.ts';
 import { partStarts, type PartStart } from '$core/edit/content/make-part.ts';
+import { fillableElements, type FillableElement } from '$core/view-models/from-data.ts';
 import { accessCsv, accessTable, type AccessTable } from '$core/view-models/access.ts';
 import { materialView, type MaterialView } from '$core/view-models/material/material-view.ts';
 import { partViews, type PartView } from '$core/view-models/material/part-view.ts';
@@ -120,6 +121,12 @@ export class Answers {
 	partStarts(piece: PieceRef): PartStart[] {
 		const { latest } = this.site;
 		return (latest && unlessRefused(() => partStarts(latest, piece))) ?? [];
+	}
+
+	/** The elements of a piece that data can fill, with what is in scope at each. */
+	fillable(piece: PieceRef): FillableElement[] {
+		const { shown } = this.site;
+		return (shown && unlessRefused(() => fillableElements(shown, piece, this.site.year))) ?? [];
 	}
 
 	/** Who may open what. */

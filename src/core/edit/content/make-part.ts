@@ -1,34 +1,13 @@
-import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
-import { layerName, layersOf, type MarkupPiece } from '../../model/site.ts';
-import { positionOf, type Span } from '../../model/span.ts';
+import { parseFragment } from 'parse5';
+import type { MarkupPiece } from '../../model/site.ts';
+import { positionOf } from '../../model/span.ts';
 import type { PieceRef } from '../../model/command.ts';
-import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findPiece } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { writePart } from './parts.ts';
-
-/** An element of some markup, as it is written, with what can differ in it: texts and values of attributes. */
-interface Stretch {
-	readonly owner: string;
-	readonly piece: string;
-	readonly span: Span;
-	readonly markup: string;
-	/** Equal for elements that differ in texts and values only. */
-	readonly shape: string;
-	readonly slots: readonly Slot[];
-}
-
-/** A text or value in an element, as it is written. */
-interface Slot {
-	/** What it would be called: the name of the attribute, or of the element around the text. */
-	readonly hint: string;
-	readonly text: string;
-	/** From the start of the element. */
-	readonly from: number;
-	readonly to: number;
-}
+import { allStretches, isIn, isWhole, type Slot, type Stretch } from './stretches.ts';
 
 /** What could become a part: the elements of a piece, and where others like them stand. */
 export interface PartStart {
@@ -37,6 +16,8 @@ export interface PartStart {
 	readonly markup: string;
 	/** Other places with the same markup, but for texts. */
 	readonly others: readonly PartPlace[];
+	/** The others are alike by more than a single tag, as any two paragraphs are: they are most likely meant. */
+	readonly isTelling: boolean;
 	/** What would be given, with the text that stands in the element itself. */
 	readonly parameters: readonly { readonly name: string; readonly value: string }[];
 }
@@ -62,8 +43,9 @@ export function partStarts(resolved: ResolvedSite, ref: PieceRef): PartStart[] {
 		const { texts } = resolved.reading.files;
 		return [
 			{
-				element: /^<([a-z0-9-]+)/i.exec(stretch.markup)?.[1],
+				element: stretch.element,
 				markup: stretch.markup,
+				isTelling: (stretch.shape.match(/<\w/g)?.length ?? 0) > 1 || stretch.slots.length > 1,
 				others: others.map(({ owner, piece: name, span, markup }) => ({
 					owner,
 					piece: name,
@@ -81,10 +63,15 @@ export function partStarts(resolved: ResolvedSite, ref: PieceRef): PartStart[] {
 
 /** The place of what one mostly means: what stands in several places, and differs most there. */
 export function bestStart(starts: readonly PartStart[]): number {
-	const worth = ({ others, parameters, markup }: PartStart): number =>
-		others.length === 0 ? 0 : parameters.length * 1000 + Math.min(999, markup.length);
+	const worth = ({ others, parameters, markup, isTelling }: PartStart): number =>
+		others.length === 0 || !isTelling ? 0 : parameters.length * 1000 + Math.min(999, markup.length);
 	const best = Math.max(0, ...starts.map(worth));
-	return best === 0 ? 0 : starts.findIndex((one) => worth(one) === best);
+	if (best > 0) return starts.findIndex((one) => worth(one) === best);
+	// Of a list it is what each member has.
+	const member = starts.findIndex(
+		({ element, markup }) => element !== undefined && markup.includes('{')
+	);
+	return member !== -1 && /\{\s*for\b/.test(starts[0]?.markup ?? '') ? member : 0;
 }
 
 /**
@@ -128,7 +115,7 @@ export function makePart(
 	]);
 	for (const place of taken) {
 		const given = parameters.map(({ name: key, index }) => {
-			const text = asValue(place.slots[index]?.text ?? '');
+			const text = inOneLine(asValue(place.slots[index]?.text ?? ''), place);
 			return ` ${key}="${text.replace(/[\\"]/g, '\\$&')}"`;
 		});
 		surgery.replace(place.span, `{use ${name}${given.join('')}}`);
@@ -137,6 +124,17 @@ export function makePart(
 	return count === 0
 		? []
 		: [`${count === 1 ? 'One other place' : `${count} other places`} would use ${name} too.`];
+}
+
+/** What is given stands in one line; where lines are text of their own that cannot be. */
+function inOneLine(text: string, { markup }: Stretch): string {
+	if (!text.includes('\n')) return text;
+	if (/<(pre|textarea)\b/i.test(markup)) {
+		throw new CommandRefused(
+			'Text over several lines of a pre or textarea cannot be given to a part.'
+		);
+	}
+	return text.replace(/\s*\n\s*/g, ' ');
 }
 
 /** Text of markup as the value it means: references to characters are those characters, tags stay. */
@@ -153,132 +151,14 @@ function asValue(text: string): string {
 }
 
 /** Expressions that only the layer knows cannot go into a part; those in texts that differ can. */
-function markupPiece(resolved: ResolvedSite, { holder, piece: name }: PieceRef): MarkupPiece {
+export function markupPiece(
+	resolved: ResolvedSite,
+	{ holder, piece: name }: PieceRef
+): MarkupPiece {
 	const piece = findPiece(resolved, holder, name);
 	if (piece.kind !== 'markup')
 		throw new CommandRefused(`${name} is a list of links made from routes, which has no markup.`);
 	return piece;
-}
-
-function isIn(inner: Span, outer: Span): boolean {
-	return inner.file === outer.file && inner.from >= outer.from && inner.to <= outer.to;
-}
-
-function isWhole(markup: string): boolean {
-	const opens = markup.match(/\{\s*(for|if)\b/g)?.length ?? 0;
-	const ends = markup.match(/\{\s*end\s*\}/g)?.length ?? 0;
-	return opens === ends;
-}
-
-/** Every element of every piece of the site, the outer before the inner. */
-function allStretches(resolved: ResolvedSite): Stretch[] {
-	const { site, reading } = resolved;
-	return layersOf(site).flatMap((layer) =>
-		piecesIn(layer).flatMap((piece) => {
-			if (piece.kind !== 'markup') return [];
-			const { span } = piece.markup;
-			const text = reading.files.texts.get(span.file)?.slice(span.from + 3, span.to - 3) ?? '';
-			const at = { file: span.file, from: span.from + 3, to: span.to - 3 };
-			return stretchesIn(text, at, layerName(layer), piece.name.text);
-		})
-	);
-}
-
-function stretchesIn(text: string, at: Span, owner: string, piece: string): Stretch[] {
-	const found: Stretch[] = [];
-	const visit = (node: Tree.ChildNode): void => {
-		if (!('tagName' in node)) return;
-		const place = node.sourceCodeLocation;
-		if (place) {
-			const { startOffset: from, endOffset: to } = place;
-			const markup = text.slice(from, to);
-			const slots: Slot[] = [];
-			const shape = shapeOf(node, text, from, slots);
-			const span = { file: at.file, from: at.from + from, to: at.from + to };
-			found.push({ owner, piece, span, markup, shape, slots });
-		}
-		for (const child of node.childNodes) visit(child);
-	};
-	const { childNodes } = parseFragment(text, { sourceCodeLocationInfo: true });
-	const roots = childNodes.filter((node) => !('value' in node) || node.value.trim() !== '');
-	const whole = wholeOf(roots, text, at, { owner, piece });
-	for (const node of childNodes) visit(node);
-	// A piece of one element is that element.
-	return roots.length > 1 && whole ? [whole, ...found] : found;
-}
-
-/** All of a piece, as one stretch. */
-function wholeOf(
-	roots: readonly Tree.ChildNode[],
-	text: string,
-	at: Span,
-	whose: Pick<Stretch, 'owner' | 'piece'>
-): Stretch | undefined {
-	const [first, last] = [roots[0]?.sourceCodeLocation, roots.at(-1)?.sourceCodeLocation];
-	if (!first || !last) return undefined;
-	const lead = /^\s*/.exec(text.slice(first.startOffset))?.[0].length ?? 0;
-	const from = first.startOffset + lead;
-	const to = from + text.slice(from, last.endOffset).trimEnd().length;
-	const slots: Slot[] = [];
-	const shape = roots.map((node) => shapeOf(node, text, from, slots)).join('');
-	const span = { file: at.file, from: at.from + from, to: at.from + to };
-	return { ...whose, span, markup: text.slice(from, to), shape, slots };
-}
-
-/** What an element is without its texts and values, which are collected on the way. */
-function shapeOf(
-	node: Tree.ChildNode,
-	text: string,
-	start: number,
-	slots: Slot[],
-	around = 'text'
-): string {
-	if (!('tagName' in node)) {
-		if (node.nodeName !== '#text' || !('value' in node) || node.value.trim() === '') return '';
-		const place = node.sourceCodeLocation;
-		if (!place) return '';
-		const written = text.slice(place.startOffset, place.endOffset);
-		const lead = /^\s*/.exec(written)?.[0].length ?? 0;
-		const end = written.trimEnd().length;
-		slots.push({
-			hint: around,
-			text: written.slice(lead, end),
-			from: place.startOffset + lead - start,
-			to: place.startOffset + end - start
-		});
-		return 'text ';
-	}
-	const attributes = node.attrs.map(({ name }) => {
-		const place = node.sourceCodeLocation?.attrs?.[name];
-		const [, value] =
-			/^[^=]*=\s*"([^]*)"$/.exec(place ? text.slice(place.startOffset, place.endOffset) : '') ?? [];
-		if (place && value !== undefined) {
-			const to = place.endOffset - 1;
-			slots.push({ hint: name, text: value, from: to - value.length - start, to: to - start });
-		}
-		return name;
-	});
-	const inner = node.childNodes.map((child) =>
-		shapeOf(child, text, start, slots, hintOf(node.tagName))
-	);
-	return `<${[node.tagName, ...attributes].join(' ')}>${inner.join('')}</>`;
-}
-
-/** What the text of an element is called where it is given. */
-function hintOf(element: string): string {
-	if (/^h[1-6]$/.test(element)) return 'title';
-	return (
-		{
-			a: 'label',
-			p: 'text',
-			li: 'item',
-			td: 'cell',
-			th: 'head',
-			dd: 'value',
-			dt: 'term',
-			button: 'label'
-		}[element] ?? 'text'
-	);
 }
 
 /** Other elements of the same shape that do not stand in it or around it, nor in one of each other. */

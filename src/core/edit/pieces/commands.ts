@@ -14,6 +14,7 @@ import {
 	setMarkup,
 	setNav
 } from './pieces.ts';
+import { repeatElement, setElementTexts, showElementIf } from '../content/fill-from-data.ts';
 import { groupPieces, ungroup } from './groups.ts';
 import { setStandIn } from './stand-ins.ts';
 import { putPicture } from './pictures.ts';
@@ -92,6 +93,18 @@ export const pieceCommands: CommandKinds<PieceCommand> = {
 	'edit-words': {
 		label: ({ name }) => `Edit the words of ${name}`,
 		carryOut: editWords
+	},
+	'repeat-element': {
+		label: ({ list }) => `Repeat it over ${list}`,
+		carryOut: repeatElement
+	},
+	'show-element-if': {
+		label: ({ test }) => `Show it only if ${test}`,
+		carryOut: showElementIf
+	},
+	'set-element-texts': {
+		label: ({ element }) => `Values in ${element.piece.piece}`,
+		carryOut: setElementTexts
 	},
 	'put-picture': {
 		label: ({ name }) => `Put a picture into ${name}`,

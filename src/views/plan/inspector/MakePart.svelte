@@ -35,10 +35,14 @@
 		void store.core.answers.partStarts(untrack(() => piece)).then((found) => {
 			starts = found;
 			start = bestStart(found);
-			left = [];
+			left = leftAtFirst(found[start]);
 			refused = '';
 		});
 	});
+
+	function leftAtFirst(one: PartStart | undefined): readonly number[] {
+		return one && !one.isTelling ? one.others.map((_, at) => at) : [];
+	}
 
 	function short(markup: string): string {
 		const line = markup.replace(/\s+/g, ' ');
@@ -67,7 +71,7 @@
 			class="field mono"
 			bind:value={start}
 			onchange={() => {
-				left = [];
+				left = leftAtFirst(starts[start]);
 			}}
 		>
 			{#each starts as one, at (at)}

@@ -19,6 +19,7 @@
 	import { putPicture } from '../pictures/put-picture.svelte.ts';
 	import { choice, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
+	import FromData from './FromData.svelte';
 	import MakePart from './MakePart.svelte';
 	import ArrangementPanel from './ArrangementPanel.svelte';
 	import BandStrip from '../strip/BandStrip.svelte';
@@ -42,6 +43,7 @@
 	const around = $derived(view && chosenBox.around);
 	const { holder, piece: name } = $derived(piece);
 	let making = $state(false);
+	let filling = $state(false);
 	/** Values of shared data that it shows. */
 	let values = $state.raw<readonly { readonly path: string; readonly says: string }[]>([]);
 	const query = $derived(placeQuery(readPlace(address.url)));
@@ -144,6 +146,7 @@
 		{/if}
 		{#if found?.markup !== undefined}
 			<button class="act" onclick={() => (making = true)}>Make a part …</button>
+			<button class="act" onclick={() => (filling = true)}>Fill from data …</button>
 			<button
 				class="act"
 				title="Pictures can be dropped among the words of the page, too"
@@ -216,6 +219,7 @@
 	<p class="small">A double click on its words on the page writes them anew.</p>
 </div>
 <MakePart {piece} open={making} onClose={() => (making = false)} />
+<FromData {piece} open={filling} onClose={() => (filling = false)} />
 {#if view}
 	<BandStrip {view} boxes={[piece]} />
 	{#if found?.isGroup}<ArrangementPanel {view} box={piece} />{/if}

@@ -1,0 +1,84 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { named, startApp, until, type App } from '../lib/app.ts';
+import { Hand } from '../lib/hand.ts';
+import { sourceText } from '../lib/stage.ts';
+
+/** What data fills is filled by choosing: a list, a condition, values. The steps of the first are counted. */
+
+let app: App;
+before(async () => {
+	app = await startApp();
+	await app.page.setViewport({ width: 1280, height: 800 });
+});
+after(async () => {
+	assert.deepEqual(app.faults, []);
+	await app.close();
+});
+
+const paragraphs = async (): Promise<string[]> =>
+	(await app.stage()).evaluate(() =>
+		[...document.querySelectorAll('main p')].map((one) => (one.textContent ?? '').trim())
+	);
+
+test('a new page fills a list from data with a part, in less than 15 steps', async () => {
+	await app.load('/plan?route=/visit');
+	const hand = new Hand(app);
+	await hand.press('button', 'Add route');
+	await hand.fill('Route', '/sowing');
+	await hand.fill('Title', 'Sowing');
+	await hand.press('button', 'Add it');
+	await hand.block('/sowing, main');
+	await hand.press('button', 'Add piece …');
+	await hand.fill('Name', 'kinds');
+	await hand.press('button', 'Add it');
+	await hand.press('button', 'Fill from data …');
+	const become = await named(app.page, 'combobox', 'What New becomes');
+	await become.select('{variety.name}');
+	hand.steps++;
+	await app.page.waitForSelector('::-p-text(Runner bean, climbing)');
+	await hand.press('button', 'Fill it');
+	await until('the page has them all', async () => {
+		const all = await paragraphs();
+		return all.length >= 4 && all.includes('Kale, Red Russian');
+	});
+	await hand.press('button', 'Make a part …');
+	await hand.fill('Its name', 'kind');
+	await hand.press('button', 'Make the part');
+	const text = await until('the part is used', async () => {
+		const written = await sourceText(app, 'routes/5-desk.eave');
+		return written.includes('{use kind') && written;
+	});
+	assert.match(
+		text,
+		/\{for variety in data\.varieties\}\s+\{use kind text="\{variety\.name\}"\}\s+\{end\}/
+	);
+	assert.ok(hand.steps < 15, `${hand.steps} steps`);
+	await app.load('/plan?route=/sowing');
+	await until('and the page is the same', async () =>
+		(await paragraphs()).includes('Kale, Red Russian')
+	);
+});
+
+test('an element is shown only where something is so, with a value in its words, and both are taken back', async () => {
+	await app.load('/plan?route=/visit');
+	const hand = new Hand(app);
+	await hand.block('/visit, right');
+	await (await named(app.page, 'button', 'bus')).click();
+	await hand.press('button', 'Fill from data …');
+	const element = await app.page.waitForSelector('[role=dialog] select');
+	const options =
+		(await element?.$$eval('option', (all) => all.map((one) => one.textContent ?? ''))) ?? [];
+	const paragraph = options.findIndex((one) => one.startsWith('<p>'));
+	await element?.select(String(paragraph));
+	await app.page.click('[role=dialog] input[value=if]');
+	await hand.pick('The value', 'data.opening.today');
+	await hand.pick('How', 'contains');
+	await hand.fill('What', 'Sunday');
+	await hand.press('button', 'Fill it');
+	const hasBus = async (): Promise<boolean> =>
+		(await (await app.stage()).evaluate(() => document.body.textContent ?? '')).includes('Gate');
+	await until('it is not shown', async () => !(await hasBus()));
+	await (await named(app.page, 'button', 'undo')).click();
+	await until('it is shown again', hasBus);
+});
