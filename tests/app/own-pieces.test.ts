@@ -148,3 +148,38 @@ test('with Shift a press chooses beside what is chosen, and a frame chooses all 
 	await until('two are chosen', async () => (await app.page.$$('.also.on-page')).length === 2);
 	assert.deepEqual(app.faults, []);
 }); // prettier-ignore
+
+test('settings are copied from one piece to another, or taken over from any box, in all bands', async () => {
+	await app.open('/plan?route=/&width=1100');
+	const hand = new Hand(app);
+	const choose = async (piece: string): Promise<void> => {
+		await (await app.page.waitForSelector(`b[data-piece="${piece}"]`))?.click();
+		await app.page.waitForSelector(`[aria-label="Sizes of ${piece} by band"]`);
+	};
+	await hand.block('/, main');
+	await choose('ask');
+	await hand.press('button', 'Copy its settings');
+	await choose('new-in');
+	await hand.press('button', 'Paste those of ask');
+	const line = async (piece: string): Promise<string> =>
+		new RegExp(`piece ${piece} (\\{[^}]*\\})`).exec(
+			await sourceText(app, 'routes/1-public.eave')
+		)?.[1] ?? '';
+	await until('both say the same', async () =>
+		(await line('new-in')).includes('place-self end stretch @medium')
+	);
+	assert.deepEqual((await line('new-in')).split(/[{};]\s*/).map((one) => one.trim()).sort(), (await line('ask')).split(/[{};]\s*/).map((one) => one.trim()).sort()); // prettier-ignore
+	await app.open('/plan?route=/&width=1100');
+	await (await named(app.page, 'button', 'undo')).click();
+	await hand.block('/, main');
+	await choose('new-in');
+	await hand.press('button', 'The same as …');
+	const others = await named(app.page, 'combobox', 'The same as');
+	const values = await others.$$eval('option', (all) => all.map((one) => one.value));
+	await others.select(values.find((one) => one.startsWith('welcome,')) ?? '');
+	await hand.press('button', 'Take them over');
+	await until('it is as another', async () =>
+		(await line('new-in')).includes('span 4 by 2 @medium')
+	);
+	assert.deepEqual(app.faults, []);
+});

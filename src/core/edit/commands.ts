@@ -7,7 +7,8 @@ import { pieceCommands } from './pieces/commands.ts';
 import { sharedCommands } from './content/commands.ts';
 import { siteCommands } from './site/commands.ts';
 import type { Surgery } from './surgery.ts';
-import type { CommandKinds, CommandOf } from './command-kind.ts';
+import { sizedName, type CommandKinds, type CommandOf } from './command-kind.ts';
+import { copySettings } from './boxes/copied.ts';
 
 /** Every kind of command. */
 const kinds: CommandKinds<Command> = {
@@ -18,6 +19,10 @@ const kinds: CommandKinds<Command> = {
 	...pieceCommands,
 	...sharedCommands,
 	...mendCommands,
+	'copy-settings': {
+		label: ({ of }) => `The same as ${sizedName(of)}`,
+		carryOut: (resolved, surgery, { of, boxes }) => copySettings(resolved, surgery, of, boxes)
+	},
 	several: {
 		label: ({ label }) => label,
 		carryOut: (resolved, surgery, { commands }) =>

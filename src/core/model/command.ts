@@ -530,6 +530,13 @@ export type MendCommand =
 	/** What was set aside is told again. */
 	| { readonly kind: 'tell-again'; readonly code: string; readonly in: AllowRef };
 
+/** Lets boxes say the same as another, in the same bands. */
+export interface CopySettingsCommand {
+	readonly kind: 'copy-settings';
+	readonly of: SizedRef;
+	readonly boxes: readonly SizedRef[];
+}
+
 /** Several edits as one, which undo takes back in one step: all of them are made, or none. */
 export interface SeveralCommand {
 	readonly kind: 'several';
@@ -546,6 +553,7 @@ export type Command =
 	| PieceCommand
 	| SharedCommand
 	| MendCommand
+	| CopySettingsCommand
 	| SeveralCommand;
 
 /** One edit for each of some things; where there is only one, that edit. `label`: what is done to each, for the list of edits. */

@@ -6,6 +6,7 @@ import type {
 	PieceRef,
 	PieceStart,
 	RegionCommand,
+	SizedRef,
 	Command
 } from '$core/model/command.ts';
 import { ask } from '$store/ways/ask.svelte.ts';
@@ -195,6 +196,30 @@ export function askNewPiece(holder: HolderRef, areaOf?: (name: string) => Painte
 			return made(command, () => choice.pickPiece({ holder, piece }));
 		}
 	};
+}
+
+/** Which box others are to be like. */
+export function askSameAs(name: string, boxes: readonly SizedRef[]): void {
+	void store.core.answers.findable().then((all) => {
+		const others = all.flatMap((one): { readonly words: string; readonly ref: SizedRef }[] => {
+			const words = `${one.name}, ${one.says}`;
+			if (one.kind === 'piece') return [{ words, ref: one.piece }];
+			if (one.kind !== 'region') return [];
+			return [{ words, ref: { layout: one.region.layout, box: one.region.region } }];
+		});
+		const words = others.map((one) => one.words);
+		ask.question = {
+			title: `${name} is the same as …`,
+			says: 'Each of its settings, in the same bands. What it does not say stays as it is.',
+			fields: [{ label: 'The same as', value: words[0] ?? '', options: words }],
+			act: 'Take them over',
+			answer: ([chosen = '']) => {
+				const of = others[words.indexOf(chosen)]?.ref;
+				if (!of) return Promise.resolve('There is no such box.');
+				return commands.attempt({ kind: 'copy-settings', of, boxes });
+			}
+		};
+	});
 }
 
 /** Which piece a new one is a copy of. */

@@ -66,12 +66,13 @@ export function moveSetting(
 	surgery.replace(setting.span, settingLine(kind, value, bands, place));
 }
 
-function settingLine(kind: SettingKind, value: string, bands: Bands, band: number): string {
+/** A setting as it is written for a band. */
+export function settingLine(kind: SettingKind, value: string, bands: Bands, band: number): string {
 	return `${kind}${value === '' ? '' : ` ${value}`}${bandWord(bands, band)}`;
 }
 
 /** Settings stand together: behind the last one or below its comment, or before what the box holds. */
-function insertSetting(box: SaidBox, surgery: Surgery, line: string): void {
+export function insertSetting(box: SaidBox, surgery: Surgery, line: string): void {
 	const last = box.settings.at(-1);
 	if (last && surgery.hasComment(last.span)) return surgery.insertBelow(last.span, [line]);
 	if (last) return surgery.insertBehind(last.span, line);

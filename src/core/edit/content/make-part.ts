@@ -151,10 +151,7 @@ function asValue(text: string): string {
 }
 
 /** Expressions that only the layer knows cannot go into a part; those in texts that differ can. */
-export function markupPiece(
-	resolved: ResolvedSite,
-	{ holder, piece: name }: PieceRef
-): MarkupPiece {
+function markupPiece(resolved: ResolvedSite, { holder, piece: name }: PieceRef): MarkupPiece {
 	const piece = findPiece(resolved, holder, name);
 	if (piece.kind !== 'markup')
 		throw new CommandRefused(`${name} is a list of links made from routes, which has no markup.`);

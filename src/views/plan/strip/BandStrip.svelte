@@ -4,6 +4,7 @@
 	import type { SettingKind } from '$core/model/setting.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { untrack } from 'svelte';
+	import SameAs from './SameAs.svelte';
 	import ValueEditor from './ValueEditor.svelte';
 
 	interface Props {
@@ -250,6 +251,7 @@
 		{/each}
 	{/each}
 </div>
+<SameAs {view} {boxes} />
 
 <style>
 	.idle {
