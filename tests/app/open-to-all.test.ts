@@ -159,6 +159,31 @@ for (const mode of ['day', 'night'] as const) {
 		await app.page.waitForSelector('[role=dialog]', { hidden: true });
 		await (await app.page.waitForSelector('::-p-text(change)'))?.click();
 		await check('what a page sits under');
+		await app.page.keyboard.press('Escape');
+	});
+
+	test(`what a piece is filled with, by ${mode}`, async () => {
+		await app.open('/plan?route=/catalogue');
+		const block = '[role=gridcell][aria-label^="/catalogue, main"]';
+		await (await app.page.waitForSelector(block))?.click();
+		await (await named(app.page, 'button', 'intro')).click();
+		await (await named(app.page, 'button', 'Fill from data …')).click();
+		await app.page.waitForSelector('[role=dialog] table');
+		for (const way of ['if', 'values']) {
+			await check(`filling from data, before ${way}`);
+			await app.page.click(`[role=dialog] input[value=${way}]`);
+		}
+		await check('filling with values');
+		await app.page.keyboard.press('Escape');
+		await app.page.waitForSelector('[role=dialog]', { hidden: true });
+		await (await named(app.page, 'button', 'Add a picture …')).click();
+		const select = await app.page.waitForSelector('[role=dialog] select');
+		await check('choosing a picture');
+		await select?.select('images/pod.svg');
+		await app.page.waitForSelector('[role=dialog] table');
+		await check('a picture and what screens load of it');
+		await app.page.keyboard.press('Escape');
+		await app.page.waitForSelector('[role=dialog]', { hidden: true });
 	});
 }
 

@@ -97,6 +97,7 @@
 	function command(): Command | undefined {
 		if (!element) return undefined;
 		const { ref } = element;
+		if (way === 'values' && texts.every((one) => one === undefined)) return undefined;
 		if (way === 'values') return { kind: 'set-element-texts', element: ref, texts };
 		if (way === 'if') return test ? { kind: 'show-element-if', element: ref, test } : undefined;
 		return (
@@ -249,6 +250,12 @@
 				<ol class="small samples" aria-label="The first members">
 					{#each list.members.slice(0, 3) as _, member (member)}<li>{sample(member)}</li>{/each}
 				</ol>
+				{#if texts.every((one) => one === undefined)}
+					<p class="small">
+						None of its words is a value of this list: choose one above, else it reads the same each
+						time.
+					</p>
+				{/if}
 				{#if element.alike > 0}
 					<label class="inline small"
 						><input type="checkbox" bind:checked={replacesOthers} />
