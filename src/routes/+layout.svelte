@@ -13,6 +13,7 @@
 	import { devices } from '$store/devices.svelte.ts';
 	import { sources } from '$store/sources.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import SkipLinks from '$views/shell/bar/SkipLinks.svelte';
 	import TopBar from '$views/shell/bar/TopBar.svelte';
 	import { isAt, views } from '$views/shell/bar/views.ts';
 	import CommandField from '$views/commands/CommandField.svelte';
@@ -170,6 +171,7 @@
 />
 
 <div class="shell">
+	<SkipLinks />
 	<TopBar find={() => (finding = true)} showKeys={() => (keysShown = true)} />
 	<NoticeLine />
 	<main data-ready={store.ready || undefined}>

@@ -213,3 +213,24 @@ for (const mode of ['night', 'day'] as const) {
 		await check('Sweep with a mend');
 	});
 }
+
+test('the first keys of Tab lead to the routes, the page and the inspector, in this order', async () => {
+	await app.load('/plan?route=/catalogue');
+	const { keyboard } = app.page;
+	const focused = (): Promise<string> =>
+		app.page.evaluate(
+			() =>
+				document.activeElement
+					?.closest('[role=listbox], [aria-label="Page"], [aria-label="Inspector"]')
+					?.getAttribute('aria-label') ?? ''
+		);
+	const led: string[] = [];
+	for (let tabs = 1; tabs <= 3; tabs++) {
+		await app.load('/plan?route=/catalogue');
+		await app.page.waitForSelector('aside[aria-label="Inspector"] button');
+		for (let tab = 0; tab < tabs; tab++) await keyboard.press('Tab');
+		await keyboard.press('Enter');
+		led.push(await focused());
+	}
+	assert.deepEqual(led, ['Routes and the layouts that cover them', 'Page', 'Inspector']);
+});
