@@ -48,7 +48,7 @@ const saysOf: Readonly<Record<(typeof freshWords)[number], Omit<FreshKind, 'word
 
 const forSeconds: FreshKind = {
 	word: undefined,
-	label: 'for some seconds',
+	label: 'for a time',
 	says: 'A copy may be so old; then the source is asked again.'
 };
 

@@ -13,6 +13,10 @@
 	const { view, boxes }: Props = $props();
 
 	const only = $derived(boxes.length === 1 ? boxes[0] : undefined);
+	/** What a layer further out says is not its own to be copied. */
+	const saysSomething = $derived(
+		view.strip.some(({ overhangs }) => overhangs.some(({ by }) => by === undefined))
+	);
 	const from = $derived(copied.of);
 	const paste = $derived<Command | undefined>(
 		from && JSON.stringify(from.ref) !== JSON.stringify(only)
@@ -22,7 +26,7 @@
 </script>
 
 <div class="same">
-	{#if only && view.strip.length > 0}
+	{#if only && saysSomething}
 		<button
 			class="act small"
 			title="To paste them for another box"
