@@ -5,8 +5,8 @@ import { parseSyntax, type SyntaxTree } from '../syntax.ts';
 import { readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
 import { readData } from './data.ts';
-import { readLayout } from './layout.ts';
-import { readRoute, readState } from './page.ts';
+import { readLayout } from './layers/layout.ts';
+import { readRoute, readState } from './layers/page.ts';
 import { readPart } from './part.ts';
 import { readSite } from './site.ts';
 

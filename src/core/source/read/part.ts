@@ -4,10 +4,10 @@ import type { Parameter, Part, Style } from '../../model/site.ts';
 import type { Named, Span } from '../../model/span.ts';
 import { readMarkupTemplate } from '../text/template.ts';
 import { valueRoots } from '../text/tag.ts';
-import { AllowReader } from './allow.ts';
+import { AllowReader } from './layers/allow.ts';
 import { readBlock, type ReadContext } from './block.ts';
 import type { Cursor } from './cursor.ts';
-import { readStyle } from './style.ts';
+import { readStyle } from './layers/style.ts';
 
 /** `part NAME(parameter, parameter = default | other) [{ style … }] """ markup """`. */
 export function readPart(cursor: Cursor, context: ReadContext): Part | undefined {

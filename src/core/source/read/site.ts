@@ -5,7 +5,7 @@ import type { Band, SiteSettings, Token } from '../../model/site.ts';
 import { noTrial } from '../../model/trial.ts';
 import type { Named } from '../../model/span.ts';
 import { plainText } from '../text/template.ts';
-import { AllowReader } from './allow.ts';
+import { AllowReader } from './layers/allow.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import { Cursor } from './cursor.ts';
 

@@ -1,11 +1,11 @@
-import type { Layout } from '../../model/site.ts';
-import { ArrangementsReader } from './arrange.ts';
-import { Once, readBlock, type ReadContext } from './block.ts';
-import type { Cursor } from './cursor.ts';
+import type { Layout } from '../../../model/site.ts';
+import { ArrangementsReader } from '../boxes/arrange.ts';
+import { Once, readBlock, type ReadContext } from '../block.ts';
+import type { Cursor } from '../cursor.ts';
 import { AdmitReader } from './admit.ts';
 import { laterOfLayers, LayerBody, UnderReader } from './layer.ts';
-import { MembersReader, regionsOf } from './member.ts';
-import { SettingsReader } from './setting.ts';
+import { MembersReader, regionsOf } from '../boxes/member.ts';
+import { SettingsReader } from '../boxes/setting.ts';
 
 /** `layout NAME at ROUTE [on-request] { … }`. */
 export function readLayout(cursor: Cursor, context: ReadContext): Layout | undefined {

@@ -1,9 +1,9 @@
-import { error } from '../../messages/problem.ts';
-import { stateKinds, type PageSource, type Route, type State } from '../../model/site.ts';
-import type { Named } from '../../model/span.ts';
-import { plainText } from '../text/template.ts';
-import { Once, readBlock, type ReadContext } from './block.ts';
-import type { Cursor } from './cursor.ts';
+import { error } from '../../../messages/problem.ts';
+import { stateKinds, type PageSource, type Route, type State } from '../../../model/site.ts';
+import type { Named } from '../../../model/span.ts';
+import { plainText } from '../../text/template.ts';
+import { Once, readBlock, type ReadContext } from '../block.ts';
+import type { Cursor } from '../cursor.ts';
 import { AdmitReader } from './admit.ts';
 import { laterOfLayers, LayerBody, UnderReader } from './layer.ts';
 import { BringsReader } from './piece.ts';

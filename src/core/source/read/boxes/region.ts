@@ -1,12 +1,12 @@
-import { error } from '../../messages/problem.ts';
-import type { Region, Style } from '../../model/site.ts';
+import { error } from '../../../messages/problem.ts';
+import type { Region, Style } from '../../../model/site.ts';
 import { ArrangementsReader } from './arrange.ts';
-import { readBlock, type ReadContext } from './block.ts';
-import type { Cursor } from './cursor.ts';
+import { readBlock, type ReadContext } from '../block.ts';
+import type { Cursor } from '../cursor.ts';
 import { takeElement } from './element.ts';
-import { PiecesReader } from './piece.ts';
+import { PiecesReader } from '../layers/piece.ts';
 import { SettingsReader } from './setting.ts';
-import { readStyle } from './style.ts';
+import { readStyle } from '../layers/style.ts';
 
 /** `region NAME as ELEMENT { slot; locked; required; pieces }`. */
 export function readRegion(cursor: Cursor, context: ReadContext): Region | undefined {

@@ -1,8 +1,8 @@
-import { error } from '../../messages/problem.ts';
-import type { Member, Region, Wrapper } from '../../model/site.ts';
+import { error } from '../../../messages/problem.ts';
+import type { Member, Region, Wrapper } from '../../../model/site.ts';
 import { ArrangementsReader } from './arrange.ts';
-import { readBlock, type ReadContext, type Vocabulary } from './block.ts';
-import type { Cursor } from './cursor.ts';
+import { readBlock, type ReadContext, type Vocabulary } from '../block.ts';
+import type { Cursor } from '../cursor.ts';
 import { takeElement } from './element.ts';
 import { readRegion } from './region.ts';
 import { SettingsReader } from './setting.ts';

@@ -1,7 +1,7 @@
-import { error } from '../../messages/problem.ts';
-import type { Allowance } from '../../model/site.ts';
-import { plainText } from '../text/template.ts';
-import type { Cursor } from './cursor.ts';
+import { error } from '../../../messages/problem.ts';
+import type { Allowance } from '../../../model/site.ts';
+import { plainText } from '../../text/template.ts';
+import type { Cursor } from '../cursor.ts';
 
 /** `allow CODE "reason"`. Which codes there are is known only once all is checked. */
 export class AllowReader {

@@ -1,11 +1,11 @@
-import { error } from '../../messages/problem.ts';
-import type { Style } from '../../model/site.ts';
-import { cssFailure, type CssFailure } from '../../size/css-failure.ts';
-import { nestingOf, unbalancedAt } from '../../size/css-tokens.ts';
-import { deepestNesting } from '../../size/css-value.ts';
-import { placeInFile } from '../markup-block.ts';
-import type { ReadContext } from './block.ts';
-import type { Cursor } from './cursor.ts';
+import { error } from '../../../messages/problem.ts';
+import type { Style } from '../../../model/site.ts';
+import { cssFailure, type CssFailure } from '../../../size/css-failure.ts';
+import { nestingOf, unbalancedAt } from '../../../size/css-tokens.ts';
+import { deepestNesting } from '../../../size/css-value.ts';
+import { placeInFile } from '../../markup-block.ts';
+import type { ReadContext } from '../block.ts';
+import type { Cursor } from '../cursor.ts';
 
 /**
  * `style [global] [@band] """ css """`. CSS that does not parse is refused, so that it cannot end its scope

@@ -1,13 +1,13 @@
-import { error, type Problem } from '../../messages/problem.ts';
-import type { Setting, SettingKind } from '../../model/setting.ts';
-import { joinSpans, type Raw, type Span } from '../../model/span.ts';
-import { neededBy, readForm } from '../../settings/form.ts';
-import { settings, settingsOn } from '../../settings/list.ts';
-import type { BoxKind } from '../../settings/placed.ts';
-import type { Words } from '../../settings/words.ts';
-import { plainText } from '../text/template.ts';
-import type { ReadContext, Vocabulary } from './block.ts';
-import type { Cursor } from './cursor.ts';
+import { error, type Problem } from '../../../messages/problem.ts';
+import type { Setting, SettingKind } from '../../../model/setting.ts';
+import { joinSpans, type Raw, type Span } from '../../../model/span.ts';
+import { neededBy, readForm } from '../../../settings/form.ts';
+import { settings, settingsOn } from '../../../settings/list.ts';
+import type { BoxKind } from '../../../settings/placed.ts';
+import type { Words } from '../../../settings/words.ts';
+import { plainText } from '../../text/template.ts';
+import type { ReadContext, Vocabulary } from '../block.ts';
+import type { Cursor } from '../cursor.ts';
 
 /** Reads the settings of one box, each once for a band. */
 export class SettingsReader {

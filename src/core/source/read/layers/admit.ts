@@ -1,6 +1,6 @@
-import { error } from '../../messages/problem.ts';
-import type { Named } from '../../model/span.ts';
-import type { Cursor } from './cursor.ts';
+import { error } from '../../../messages/problem.ts';
+import type { Named } from '../../../model/span.ts';
+import type { Cursor } from '../cursor.ts';
 
 /** `admit ROLE ROLE`. */
 export class AdmitReader {

@@ -1,7 +1,7 @@
-import { error } from '../../messages/problem.ts';
-import { isRegionElement } from '../../model/site.ts';
-import type { Named } from '../../model/span.ts';
-import type { Cursor } from './cursor.ts';
+import { error } from '../../../messages/problem.ts';
+import { isRegionElement } from '../../../model/site.ts';
+import type { Named } from '../../../model/span.ts';
+import type { Cursor } from '../cursor.ts';
 
 /** An HTML element that can be a region or wrapper. */
 export function takeElement(cursor: Cursor, what: string): Named | undefined {

@@ -1,4 +1,4 @@
-import { error } from '../../messages/problem.ts';
+import { error } from '../../../messages/problem.ts';
 import {
 	alignments,
 	areasOf,
@@ -8,11 +8,11 @@ import {
 	type Arrangement,
 	type ColumnsArrangement,
 	type Justification
-} from '../../model/arrange.ts';
-import type { Named, Raw } from '../../model/span.ts';
-import { countTracks, mostTracks } from '../../size/tracks.ts';
-import { Once, readBlock, type ReadContext } from './block.ts';
-import { Cursor } from './cursor.ts';
+} from '../../../model/arrange.ts';
+import type { Named, Raw } from '../../../model/span.ts';
+import { countTracks, mostTracks } from '../../../size/tracks.ts';
+import { Once, readBlock, type ReadContext } from '../block.ts';
+import { Cursor } from '../cursor.ts';
 
 /** What a statement says of an arrangement besides its own words. */
 interface Head {

@@ -1,16 +1,16 @@
-import { error, listWords } from '../../messages/problem.ts';
-import type { Arrangement } from '../../model/arrange.ts';
-import type { MarkupPiece, NavPiece, Piece, PieceGroup } from '../../model/site.ts';
-import { standInKinds } from '../../model/trial.ts';
-import type { Setting } from '../../model/setting.ts';
-import type { Named } from '../../model/span.ts';
-import { readMarkupTemplate } from '../text/template.ts';
+import { error, listWords } from '../../../messages/problem.ts';
+import type { Arrangement } from '../../../model/arrange.ts';
+import type { MarkupPiece, NavPiece, Piece, PieceGroup } from '../../../model/site.ts';
+import { standInKinds } from '../../../model/trial.ts';
+import type { Setting } from '../../../model/setting.ts';
+import type { Named } from '../../../model/span.ts';
+import { readMarkupTemplate } from '../../text/template.ts';
 import { readRoles } from './admit.ts';
-import { ArrangementsReader } from './arrange.ts';
-import { readBlock, type ReadContext, type Vocabulary } from './block.ts';
-import type { Cursor } from './cursor.ts';
-import { takeElement } from './element.ts';
-import { SettingsReader } from './setting.ts';
+import { ArrangementsReader } from '../boxes/arrange.ts';
+import { readBlock, type ReadContext, type Vocabulary } from '../block.ts';
+import type { Cursor } from '../cursor.ts';
+import { takeElement } from '../boxes/element.ts';
+import { SettingsReader } from '../boxes/setting.ts';
 
 /** Deeper than any route. */
 const mostDepth = 20;

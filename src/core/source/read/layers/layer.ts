@@ -1,15 +1,15 @@
-import { isName } from '../../model/name.ts';
-import { error } from '../../messages/problem.ts';
-import type { Adjust, Allowance, Fill, FillKind, Style, Under } from '../../model/site.ts';
-import type { Span } from '../../model/span.ts';
-import type { Template } from '../../model/template.ts';
+import { isName } from '../../../model/name.ts';
+import { error } from '../../../messages/problem.ts';
+import type { Adjust, Allowance, Fill, FillKind, Style, Under } from '../../../model/site.ts';
+import type { Span } from '../../../model/span.ts';
+import type { Template } from '../../../model/template.ts';
 import { readRoles } from './admit.ts';
 import { AllowReader } from './allow.ts';
-import { ArrangementsReader } from './arrange.ts';
-import { Once, readBlock, type ReadContext, type Vocabulary } from './block.ts';
-import type { Cursor } from './cursor.ts';
+import { ArrangementsReader } from '../boxes/arrange.ts';
+import { Once, readBlock, type ReadContext, type Vocabulary } from '../block.ts';
+import type { Cursor } from '../cursor.ts';
 import { BringsReader } from './piece.ts';
-import { SettingsReader } from './setting.ts';
+import { SettingsReader } from '../boxes/setting.ts';
 import { readStyle } from './style.ts';
 
 /** What a layer will be able to say, with what to call it. */
