@@ -5,6 +5,7 @@ import { applyChanges } from '../../src/core/source/change.ts';
 import {
 	fillableElements,
 	likeliest,
+	samples,
 	textsFor,
 	type FillableElement
 } from '../../src/core/view-models/from-data.ts';
@@ -89,6 +90,10 @@ test('words that a member says become its values, also within others, and one me
 		'/beds/{bed.link}',
 		'{bed.crop}',
 		', sown in {bed.sown}'
+	]);
+	assert.deepEqual(samples(words, textsFor(words, ofBeds), ofBeds).slice(0, 2), [
+		'/beds/kale, Kale, , sown in May',
+		'/beds/peas, Peas, , sown in March'
 	]);
 	assert.deepEqual(textsFor(['sow'], ofWords), ['{word}']);
 	assert.deepEqual(textsFor(['Kaleidoscope', 'Peas', 'April'], ofBeds), [

@@ -181,6 +181,25 @@ export function likeliest({ words, lists }: FillableElement): ListInScope | unde
 	);
 }
 
+/** Members that are shown as they would read. */
+const mostSamples = 3;
+
+/** How an element would read for the first members of a list: its words, or what stands in their place. */
+export function samples(
+	words: readonly string[],
+	texts: readonly (string | undefined)[],
+	{ members }: Pick<ListInScope, 'members'>
+): string[] {
+	return members.slice(0, mostSamples).map((member) => {
+		const values = new Map(member.map(({ path, says }) => [`{${path}}`, says]));
+		return words
+			.map((word, index) =>
+				(texts[index] ?? word).replace(/\{[^{}]*\}/g, (tag) => values.get(tag) ?? tag)
+			)
+			.join(', ');
+	});
+}
+
 /** A text with values in the place of the words that they are; undefined where none of them is in it. */
 function textWith(text: string, values: readonly ValueInScope[]): string | undefined {
 	const whole = values.find(({ says }) => says !== '' && says === text);

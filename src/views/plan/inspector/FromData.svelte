@@ -4,9 +4,15 @@
 	import { comparisons, valueFormats } from '$core/model/template.ts';
 	import type { Command, PieceRef } from '$core/model/command.ts';
 	import { counted } from '$core/messages/problem.ts';
-	import { likeliest, textsFor, type FillableElement } from '$core/view-models/from-data.ts';
+	import {
+		likeliest,
+		samples,
+		textsFor,
+		type FillableElement
+	} from '$core/view-models/from-data.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
+	import FillWords from './FillWords.svelte';
 	import Question from '$views/shell/dialogs/Question.svelte';
 
 	/** An element of a piece is written once for each member of a list, where something is so, or with values in its words. */
@@ -53,7 +59,8 @@
 		})
 	);
 	const test = $derived(
-		value && (how === 'there' ? value.path : `${value.path} ${how} "${text.replaceAll('"', '')}"`)
+		value &&
+			(how === 'there' ? value.path : `${value.path} ${how} "${text.replace(/[\\"]/g, '\\$&')}"`)
 	);
 
 	const wanted = $derived(JSON.stringify(piece));
@@ -84,16 +91,6 @@
 		return `<${name}> ${said.length > 60 ? `${said.slice(0, 60)}…` : said}`;
 	}
 
-	/** The words of one member, as the page will have them. */
-	function sample(member: number): string {
-		const values = new Map(list?.members[member]?.map((one) => [`{${one.path}}`, one.says]));
-		return (element?.words ?? [])
-			.map((word, index) =>
-				(texts[index] ?? word).replace(/\{[^{}]*\}/g, (tag) => values.get(tag) ?? tag)
-			)
-			.join(', ');
-	}
-
 	function command(): Command | undefined {
 		if (!element) return undefined;
 		const { ref } = element;
@@ -122,10 +119,6 @@
 
 	function choose(index: number, said: string): void {
 		chosen = { ...chosen, [index]: said };
-	}
-
-	function tag(valuePath: string): string {
-		return format === '' ? `{${valuePath}}` : `{${valuePath} as ${format}}`;
 	}
 </script>
 
@@ -216,39 +209,18 @@
 				>
 			{/if}
 			{#if element && way !== 'if'}
-				<table aria-label="Its words">
-					<thead><tr><th scope="col">its words</th><th scope="col">become</th></tr></thead>
-					<tbody>
-						{#each element.words as word, index (index)}
-							{@const options = way === 'list' ? (list?.members[0] ?? []) : element.values}
-							<tr>
-								<td>{word}</td>
-								<td>
-									<select
-										class="field mono"
-										aria-label="What {word} becomes"
-										value={texts[index] ?? asIs}
-										onchange={(event) => choose(index, event.currentTarget.value)}
-									>
-										<option value={asIs}>as they are</option>
-										{#if way === 'list' && found[index] !== undefined}
-											<option value={found[index]}>{found[index]}</option>
-										{/if}
-										{#each options.filter((one) => `{${one.path}}` !== found[index] || way !== 'list') as one (one.path)}
-											<option value={way === 'list' ? `{${one.path}}` : tag(one.path)}
-												>{one.path}, now "{one.says.slice(0, 40)}"</option
-											>
-										{/each}
-									</select>
-								</td>
-							</tr>
-						{/each}
-					</tbody>
-				</table>
+				<FillWords
+					words={element.words}
+					{texts}
+					likely={way === 'list' ? found : []}
+					values={way === 'list' ? (list?.members[0] ?? []) : element.values}
+					format={way === 'list' ? '' : format}
+					{choose}
+				/>
 			{/if}
 			{#if element && list && way === 'list'}
 				<ol class="small samples" aria-label="The first members">
-					{#each list.members.slice(0, 3) as _, member (member)}<li>{sample(member)}</li>{/each}
+					{#each samples(element.words, texts, list) as said, at (at)}<li>{said}</li>{/each}
 				</ol>
 				{#if texts.every((one) => one === undefined)}
 					<p class="small">
@@ -306,28 +278,6 @@
 		display: grid;
 		grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr);
 		gap: 10px;
-	}
-	table {
-		border-collapse: collapse;
-		font-size: var(--text-small);
-		table-layout: fixed;
-	}
-	th {
-		width: 34%;
-		padding-right: 8px;
-		font-weight: 500;
-		color: var(--ink-2);
-		text-align: start;
-	}
-	td {
-		padding: 2px 8px 2px 0;
-		border-top: 1px solid var(--hair);
-		overflow-wrap: anywhere;
-	}
-	td select {
-		width: 100%;
-		padding: 1px 6px;
-		font-size: var(--text-small);
 	}
 	.samples {
 		padding: 6px 8px;
