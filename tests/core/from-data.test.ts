@@ -162,6 +162,12 @@ test('within a list the members’ own values are in scope, and a condition is p
 	assert.ok(values.some(({ path, says }) => path === 'bed.sown' && says === 'May'));
 	const { body } = made(site, { kind: 'show-element-if', element: ref, test: 'bed.sown is "May"' });
 	assert.equal(body.match(/<i>soon<\/i>/g)?.length, 1);
+	const quoted = made(site, {
+		kind: 'show-element-if',
+		element: ref,
+		test: 'bed.sown is "\\"May\\""'
+	});
+	assert.ok(!quoted.body.includes('soon'), 'quotes in a text are a part of it');
 	const { markup } = made(site, {
 		kind: 'set-element-texts',
 		element: ref,

@@ -83,10 +83,19 @@ function selectorsOn(page: WrittenPage): ReadonlyMap<string, SelectorFact> {
 
 const kinds = new Set(htmlTagNames);
 
-/** Whether all that selectors ask for is to be an element that HTML has. */
+const known = new Map<string, boolean>();
+const mostKnown = 2000;
+
+/** Whether all that selectors ask for is to be an element that HTML has. They are the same on every page. */
 function namesKinds(selectors: string): boolean {
-	const subjects = subjectsOf(selectors);
-	return subjects.length > 0 && subjects.every(({ selector }) => kinds.has(selector));
+	let isSo = known.get(selectors);
+	if (isSo === undefined) {
+		const subjects = subjectsOf(selectors);
+		isSo = subjects.length > 0 && subjects.every(({ selector }) => kinds.has(selector));
+		if (known.size >= mostKnown) known.clear();
+		known.set(selectors, isSo);
+	}
+	return isSo;
 }
 
 /** Whether a page has all classes that some selector of a list asks for: most rules are about other pages. */
