@@ -2,6 +2,7 @@ import { reasonOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import type { PageRequest } from '$workers/messages.ts';
 import { fetchSite, openedLast } from './keep/listing.ts';
+import { bytesOf } from './files/read-file.ts';
 import { store, tabKey } from './site.svelte.ts';
 
 /** The ways in which a site comes to be open. Whatever cannot be opened, a notice says why, and the open site stays. */
@@ -36,7 +37,8 @@ export async function openDemo(): Promise<void> {
 }
 
 export async function openFile(file: File): Promise<boolean> {
-	return openBytes(file.name, new Uint8Array(await file.arrayBuffer()));
+	const bytes = await bytesOf(file);
+	return bytes !== undefined && openBytes(file.name, bytes);
 }
 
 /** Opens the files of a folder, by their paths from it. */

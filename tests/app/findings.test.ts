@@ -1,11 +1,9 @@
 import assert from 'node:assert/strict';
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { judgeFits } from '../judge/boxes/fits.ts';
 import { openBrowser } from '../lib/browser.ts';
 import { named, startApp, until, type App } from '../lib/app.ts';
+import { openText } from '../lib/source.ts';
 
 test('what scrolls sideways, is cut or covered on random sites is what the browser shows', async () => {
 	const { browser, close } = await openBrowser();
@@ -39,19 +37,17 @@ route / { title "Home"; piece body { width 500px } """<h1>Seeds</h1><h3>Beans</h
 route /two { title "Two"; piece body """<h1>Two</h1><a href="/">Home</a>""" }
 `;
 
+let opened = 0;
+
 /** Puts the doubtful site into the application, and waits until all of it has been looked over. */
 async function openDoubtful(): Promise<void> {
 	await app.open('/findings');
-	const folder = await mkdtemp(join(tmpdir(), 'eave-findings-'));
-	const file = join(folder, 'doubtful.eave');
-	await writeFile(file, doubtful);
-	const input = await app.page.$('input[type=file]');
-	assert.ok(input);
-	await (await input.toElement('input')).uploadFile(file);
+	// By its name one sees that it is open, and not the one before.
+	const name = `Doubtful ${++opened}`;
+	await openText(app.page, doubtful.replace('"Doubtful"', `"${name}"`), 'doubtful.eave');
 	await until('it is open', async () =>
-		/Doubtful/.test(await app.page.$eval('header', (one) => one.textContent ?? ''))
+		(await app.page.$eval('header', (one) => one.textContent ?? '')).includes(name)
 	);
-	await rm(folder, { recursive: true });
 	await kindsAre('all is found', (all) =>
 		['foot-floats', 'heading-skips', 'year-fixed'].every((one) => all.includes(one))
 	);

@@ -128,6 +128,8 @@ test('pictures that are not one are refused with what they are; a file of the si
 	await dropOn('The library is the low brick', 'upper', [odd, ...(await pictures(320))]);
 	await app.page.waitForSelector('::-p-text(These are no sizes of one picture)');
 	await app.page.keyboard.press('Escape');
+	await dropOn('The library is the low brick', 'upper', [join(folder, 'gone.png')]);
+	await app.page.waitForSelector('::-p-text(gone.png could not be read)');
 	const hand = new Hand(app);
 	await hand.block('/visit, main');
 	await (await named(app.page, 'button', 'how')).click();

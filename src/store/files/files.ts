@@ -1,6 +1,7 @@
-import { counted, reasonOf } from '$core/messages/problem.ts';
+import { counted } from '$core/messages/problem.ts';
 import { commands } from '../commands.svelte.ts';
 import { store } from '../site.svelte.ts';
+import { bytesOf } from './read-file.ts';
 
 /** Bringing files of other kinds into the open site: pictures, fonts, data. */
 
@@ -15,30 +16,26 @@ function pathFor(file: File, folder: string | undefined): string {
 }
 
 /** A path that no file of the site has. */
-function freePath(path: string): string {
+function freePath(path: string, others: readonly string[]): string {
 	const [, stem = path, ending = ''] = /^(.*?)(\.[^./]+)?$/.exec(path) ?? [];
 	for (let number = 1; ; number++) {
 		const tried = number === 1 ? path : `${stem}-${number}${ending}`;
-		if (!store.assets.has(tried)) return tried;
+		if (!store.assets.has(tried) && !others.includes(tried)) return tried;
 	}
 }
 
-/** The path that a file would get in the open site, which no other has. */
-export function pathOfFile(file: File): string {
-	return freePath(pathFor(file, undefined));
+/** The path that a file would get in the open site, which no other has, nor one of those that come with it. */
+export function pathOfFile(file: File, others: readonly string[] = []): string {
+	return freePath(pathFor(file, undefined), others);
 }
 
 /** Adds files to the open site, each under a path of its own, and says which. */
 export async function addFiles(files: readonly File[]): Promise<void> {
 	const added: string[] = [];
 	for (const file of files) {
-		try {
-			const path = pathOfFile(file);
-			const bytes = new Uint8Array(await file.arrayBuffer());
-			if (await commands.make({ kind: 'put-file', file: path, bytes })) added.push(path);
-		} catch (failure) {
-			store.say(`${file.name} could not be read: ${reasonOf(failure)}.`);
-		}
+		const path = pathOfFile(file);
+		const bytes = await bytesOf(file);
+		if (bytes && (await commands.make({ kind: 'put-file', file: path, bytes }))) added.push(path);
 	}
 	if (added.length === 0) return;
 	const sentence =
@@ -50,6 +47,6 @@ export async function addFiles(files: readonly File[]): Promise<void> {
 
 /** Puts another file in the place of one, which every page that shows it then shows. */
 export async function replaceFile(path: string, file: File): Promise<void> {
-	const bytes = new Uint8Array(await file.arrayBuffer());
-	await commands.make({ kind: 'put-file', file: path, bytes });
+	const bytes = await bytesOf(file);
+	if (bytes) await commands.make({ kind: 'put-file', file: path, bytes });
 }

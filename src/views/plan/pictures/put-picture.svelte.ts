@@ -1,4 +1,5 @@
 import { pathOfFile } from '$store/files/files.ts';
+import { bytesOf } from '$store/files/read-file.ts';
 import type { PieceOnPage } from '$core/pictures/box-widths.ts';
 import type { PointedAt } from '$core/pictures/picture-place.ts';
 import { pointedAt, type Pointed } from '$browser/pointed.ts';
@@ -44,18 +45,20 @@ class PutPicture {
 	/** Asks what pictures show that are to stand at a place. */
 	async ask(at: PointedAt | PieceOnPage, files: readonly File[]): Promise<void> {
 		const pictures = await readPictures(files);
+		if (files.length > 0 && pictures.length === 0) return;
 		this.asked = { at, pictures };
 	}
 }
 
 /** Each of them with a path that no file of the site has. */
 export async function readPictures(files: readonly File[]): Promise<NewPicture[]> {
-	return Promise.all(
-		files.map(async (file) => ({
-			path: pathOfFile(file),
-			bytes: new Uint8Array(await file.arrayBuffer())
-		}))
-	);
+	const read: NewPicture[] = [];
+	for (const file of files) {
+		const bytes = await bytesOf(file);
+		const taken = read.map(({ path }) => path);
+		if (bytes) read.push({ path: pathOfFile(file, taken), bytes });
+	}
+	return read;
 }
 
 function arePictures(event: DragEvent): boolean {

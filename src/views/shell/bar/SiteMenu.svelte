@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { isLeftOut } from '$core/model/files.ts';
+	import { bytesOf } from '$store/files/read-file.ts';
 	import { openDemo, openFile, openFolder, switchTo } from '$store/opening.ts';
 	import { store } from '$store/site.svelte.ts';
 	import KeptSites from '../dialogs/KeptSites.svelte';
@@ -35,12 +36,16 @@
 
 	async function openChosenFolder(): Promise<void> {
 		const files = new Map<string, Uint8Array>();
-		for (const file of folderInput.files ?? []) {
+		const chosen = [...(folderInput.files ?? [])];
+		folderInput.value = '';
+		for (const file of chosen) {
 			if (isLeftOut(file.webkitRelativePath)) continue;
-			files.set(file.webkitRelativePath, new Uint8Array(await file.arrayBuffer()));
+			const bytes = await bytesOf(file);
+			// A folder without one of its files would be another site.
+			if (!bytes) return;
+			files.set(file.webkitRelativePath, bytes);
 		}
 		if (files.size > 0) await openFolder(files);
-		folderInput.value = '';
 	}
 </script>
 
