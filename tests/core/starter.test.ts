@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { sentenceOf } from '../../src/core/messages/problem.ts';
 import { besideFrame, readingOrder, stackedFrame } from '../../src/core/starter/frame.ts';
 import { dropAt } from '../../src/core/starter/drop.ts';
-import { lookOf, starterLooks } from '../../src/core/starter/looks.ts';
+import { lookOf, starterLooks, tokensAt } from '../../src/core/starter/looks.ts';
 import {
 	moveStarterRegion,
 	namesAt,
@@ -141,6 +141,15 @@ test('every look of every arrangement is a sound site, in which nothing is found
 		),
 		{ numRuns: 40 }
 	);
+});
+
+test('the tokens of a look by night are those of the day with its own over them', () => {
+	const day = tokensAt(lookOf('text'), false);
+	const night = tokensAt(lookOf('text'), true);
+	assert.match(day, /--paper: #fdfbf5/);
+	assert.ok(!day.includes('@') && !night.includes('@'));
+	assert.ok(night.startsWith(day) && night.includes('--paper: #1b1916'));
+	assert.equal(tokensAt(lookOf('bare'), true), '');
 });
 
 test('a new site says its name as it was typed, and its pages stand in the first content', () => {

@@ -152,3 +152,11 @@ export function lookOf(id: LookId): StarterLook {
 
 /** All of them, to choose from. */
 export const starterLooks: readonly StarterLook[] = lookIds.map(lookOf);
+
+/** The tokens of a look where the page is narrow, by day or by night, as CSS declares custom properties. */
+export function tokensAt({ tokens }: StarterLook, isNight: boolean): string {
+	const always = tokens.filter((token) => !token.includes(' @'));
+	const night = tokens.filter((token) => token.includes(' @night:'));
+	const said = isNight ? night.map((token) => token.replace(' @night', '')) : [];
+	return [...always, ...said].join('; ');
+}

@@ -1,15 +1,8 @@
 <script lang="ts">
-	import { starterLooks, type LookId, type StarterLook } from '$core/starter/looks.ts';
+	import { starterLooks, tokensAt, type LookId } from '$core/starter/looks.ts';
 
 	/** The styles a new site can begin with, each shown by a page in it, half by day and half by night. */
 	let { chosen = $bindable() }: { chosen: LookId } = $props();
-
-	/** The tokens of a look as custom properties of its picture; those of the night, where it has them, over the others. */
-	function tokensOf({ tokens }: StarterLook, isNight: boolean): string {
-		const own = tokens.filter((one) => !one.includes(' @'));
-		const night = tokens.filter((one) => one.includes(' @night:'));
-		return [...own, ...(isNight ? night.map((one) => one.replace(' @night', '')) : [])].join('; ');
-	}
 </script>
 
 <fieldset>
@@ -20,7 +13,7 @@
 				<input type="radio" name="look" value={look.id} bind:group={chosen} />
 				<span class="halves" aria-hidden="true">
 					{#each [false, true] as isNight (isNight)}
-						<span class="page" class:bare={look.id === 'bare'} style={tokensOf(look, isNight)}>
+						<span class="page" class:bare={look.id === 'bare'} style={tokensAt(look, isNight)}>
 							<span class="head" class:ground={look.ground !== 'none'}>Beds</span>
 							<b>Aa</b>
 							<i></i><i></i><i class="short"></i>
