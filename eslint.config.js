@@ -52,6 +52,7 @@ const coreLibraries = [
 	'parse5-htmlparser2-tree-adapter',
 	'fflate',
 	'jsonc-parser',
+	'papaparse',
 	'mime',
 	'culori',
 	'html-validate',

@@ -82,3 +82,43 @@ test('an element is shown only where something is so, with a value in its words,
 	await (await named(app.page, 'button', 'undo')).click();
 	await until('it is shown again', hasBus);
 });
+
+/** Pastes a text into a field, as a keyboard does. */
+async function paste(selector: string, text: string): Promise<void> {
+	await app.page.waitForSelector(selector);
+	await app.page.$eval(
+		selector,
+		(field, pasted) => {
+			const clipboardData = new DataTransfer();
+			clipboardData.setData('text/plain', pasted);
+			const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
+			if (field instanceof HTMLElement) field.focus();
+			if (field.dispatchEvent(event)) document.execCommand('insertText', false, pasted);
+		},
+		text
+	);
+}
+
+test('a pasted table is shared data, and pasted lines are as many pieces', async () => {
+	await app.load('/material?of=data&route=/visit');
+	const hand = new Hand(app);
+	await hand.press('button', 'Add data …');
+	await hand.fill('Name', 'beds');
+	await hand.fill('File or URL', 'data/beds.json');
+	await paste('.question textarea', 'Crop\tSown in\nKale\tMay\nPeas\tMarch');
+	await hand.press('button', 'Add it');
+	await app.page.waitForSelector('::-p-text(data.beds)');
+	await app.page.waitForSelector(
+		'input[aria-label="data.beds.1.sown-in"], [aria-label*="sown-in"]'
+	);
+	await app.load('/plan?route=/visit');
+	await hand.block('/visit, main');
+	await hand.press('button', 'Add piece …');
+	await paste('.question input:focus', 'one\ntwo\n three\n');
+	await hand.press('button', 'Add it');
+	await until('all three are there', async () => {
+		const block = await app.page.$('[role=gridcell][aria-label^="/visit, main"]');
+		const said = (await block?.evaluate((one) => one.textContent)) ?? '';
+		return ['one', 'two', 'three'].every((name) => said.includes(name));
+	});
+});

@@ -448,7 +448,13 @@ export type DataPart = 'from' | 'fresh' | 'failed' | 'shape';
 
 /** Edits of what pages share: data and parts. */
 export type SharedCommand =
-	| { readonly kind: 'add-data'; readonly name: string; readonly from: string }
+	| {
+			readonly kind: 'add-data';
+			readonly name: string;
+			readonly from: string;
+			/** A table or list that was pasted, which a file that is made begins with. */
+			readonly pasted?: string;
+	  }
 	| { readonly kind: 'rename-data'; readonly name: string; readonly to: string }
 	| { readonly kind: 'remove-data'; readonly name: string }
 	| {

@@ -8,6 +8,8 @@ export interface Question {
 		readonly mono?: boolean;
 		/** What can stand there, where it is one of a list. */
 		readonly options?: readonly string[];
+		/** Several lines can stand there. */
+		readonly lines?: boolean;
 	}[];
 	/** The word on the button that answers. */
 	readonly act: string;

@@ -24,7 +24,8 @@ import {
 export const sharedCommands: CommandKinds<SharedCommand> = {
 	'add-data': {
 		label: ({ name }) => `Add the data ${name}`,
-		carryOut: (resolved, surgery, { name, from }) => addData(resolved, surgery, name, from)
+		carryOut: (resolved, surgery, { name, from, pasted }) =>
+			addData(resolved, surgery, name, from, pasted)
 	},
 	'rename-data': {
 		label: ({ name, to }) => `Rename data.${name} to data.${to}`,

@@ -3,6 +3,7 @@ import { counted } from '../../messages/problem.ts';
 import type { DataPart } from '../../model/command.ts';
 import { decodeUtf8, encodeUtf8 } from '../../lib/utf8.ts';
 import { editJson, whyNotJson, type JsonPath } from '../../data/edit-json.ts';
+import { pastedMembers, type PastedMember } from '../../data/pasted-table.ts';
 import { inferShape, shapeText } from '../../data/shape.ts';
 import { positionAt, type Span } from '../../model/span.ts';
 import { valueAt } from '../../resolve/instance.ts';
@@ -28,12 +29,13 @@ export function jsonOf(resolved: ResolvedSite, source: DataSource): string | und
 	return bytes && decodeUtf8(bytes);
 }
 
-/** Adds a source; one that is a file is made where it is not there yet. */
+/** Adds a source; one that is a file is made where it is not there yet, with the members that were pasted. */
 export function addData(
 	resolved: ResolvedSite,
 	surgery: Surgery,
 	name: string,
-	from: string
+	from: string,
+	pasted = ''
 ): void {
 	checkName(name);
 	const { site, reading } = resolved;
@@ -44,12 +46,31 @@ export function addData(
 			`${from} is neither a URL nor a JSON file, such as data/${name}.json.`
 		);
 	}
+	const members = membersOf(pasted);
+	const isThere = reading.files.assets.has(from);
+	if (members && (isUrl || isThere)) {
+		throw new CommandRefused(
+			isUrl
+				? 'What is pasted becomes a file of the site, and this is a URL.'
+				: `There is a file ${from} already: name another for what is pasted.`
+		);
+	}
 	const line = `data ${name} from ${quoted(from)}`;
 	const last = site.data.at(-1);
 	if (last) surgery.insertBelow(last.span, [line]);
 	else surgery.insertAfter(site.settings.span, [line]);
-	if (!isUrl && !reading.files.assets.has(from)) {
-		putFile(resolved, surgery, from, encodeUtf8('[]\n'));
+	if (!isUrl && !isThere) {
+		const json = JSON.stringify(members ?? [], undefined, members && '\t');
+		putFile(resolved, surgery, from, encodeUtf8(`${json}\n`));
+	}
+}
+
+function membersOf(pasted: string): PastedMember[] | undefined {
+	try {
+		return pastedMembers(pasted);
+	} catch (failure) {
+		if (failure instanceof RangeError) throw new CommandRefused(failure.message);
+		throw failure;
 	}
 }
 

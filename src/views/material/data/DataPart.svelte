@@ -37,11 +37,16 @@
 			says: 'Its name stands in markup as data.NAME. It comes from a JSON file of the site, which is made where it is not there yet, or from a URL.',
 			fields: [
 				{ label: 'Name', value: 'news', mono: true },
-				{ label: 'File or URL', value: 'data/news.json', mono: true }
+				{ label: 'File or URL', value: 'data/news.json', mono: true },
+				{
+					label: 'Its members, pasted: a table with names in its first row, or a text a line',
+					value: '',
+					lines: true
+				}
 			],
 			act: 'Add it',
-			async answer([name = '', from = '']) {
-				const refused = await commands.attempt({ kind: 'add-data', name, from });
+			async answer([name = '', from = '', pasted = '']) {
+				const refused = await commands.attempt({ kind: 'add-data', name, from, pasted });
 				if (refused === undefined) picked = name;
 				return refused;
 			}

@@ -19,6 +19,20 @@
 		requestAnimationFrame(() => input.setSelectionRange(input.value.length, input.value.length));
 	}
 
+	/** Lines that are pasted into a field of one line are listed in it: a browser would run them together. */
+	function pasteLines(
+		event: ClipboardEvent & { currentTarget: HTMLInputElement },
+		index: number
+	): void {
+		const text = event.clipboardData?.getData('text/plain').trim() ?? '';
+		if (!text.includes('\n')) return;
+		event.preventDefault();
+		const { value, selectionStart, selectionEnd } = event.currentTarget;
+		const lines = text.split(/\s*\n\s*/).join(', ');
+		const [from, to] = [selectionStart ?? value.length, selectionEnd ?? value.length];
+		values[index] = value.slice(0, from) + lines + value.slice(to);
+	}
+
 	async function submit(event: SubmitEvent): Promise<void> {
 		event.preventDefault();
 		const { question } = ask;
@@ -46,8 +60,16 @@
 					<select class="field" class:mono={field.mono} bind:value={values[index]}>
 						{#each field.options as option (option)}<option>{option}</option>{/each}
 					</select>
+				{:else if field.lines}
+					<textarea class="field mono" rows="4" bind:value={values[index]}></textarea>
 				{:else}
-					<input class="field" class:mono={field.mono} bind:value={values[index]} onfocus={toEnd} />
+					<input
+						class="field"
+						class:mono={field.mono}
+						bind:value={values[index]}
+						onfocus={toEnd}
+						onpaste={(event) => pasteLines(event, index)}
+					/>
 				{/if}
 			</label>
 		{/each}
