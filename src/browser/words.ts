@@ -1,5 +1,5 @@
 import { seenBlanks } from '$core/lib/seen-blanks.ts';
-import type { ShownWords } from '$core/view-models/written-words.ts';
+import type { ShownWords } from '$core/view-models/markup/written-words.ts';
 import { isElement, numberIn, parentOfNode, rectOfNode, textsIn } from './dom.ts';
 
 /** Words of a page, as they stand on it. */

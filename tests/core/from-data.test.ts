@@ -6,9 +6,10 @@ import {
 	fillableElements,
 	likeliest,
 	samples,
+	testText,
 	textsFor,
 	type FillableElement
-} from '../../src/core/view-models/from-data.ts';
+} from '../../src/core/view-models/markup/from-data.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import { bodyOf, sound } from '../lib/site.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';
@@ -165,7 +166,7 @@ test('within a list the members’ own values are in scope, and a condition is p
 	const quoted = made(site, {
 		kind: 'show-element-if',
 		element: ref,
-		test: 'bed.sown is "\\"May\\""'
+		test: testText('bed.sown', 'is', '"May"')
 	});
 	assert.ok(!quoted.body.includes('soon'), 'quotes in a text are a part of it');
 	const { markup } = made(site, {
@@ -174,6 +175,18 @@ test('within a list the members’ own values are in scope, and a condition is p
 		texts: ['{bed.rows} rows']
 	});
 	assert.match(markup, /<i>\{bed\.rows\} rows<\/i>/);
+});
+
+test('lines of a pre stay as they are where a tag is put around it', () => {
+	const site = siteOf('\n    <h1>Beds</h1>\n    <pre>one\n  two</pre>\n  ');
+	const { ref } = element(site, 'pre');
+	const { markup, body } = made(site, {
+		kind: 'show-element-if',
+		element: ref,
+		test: 'data.plan.open'
+	});
+	assert.ok(markup.includes('<pre>one\n  two</pre>'), markup);
+	assert.match(body, /two<\/pre>/);
 });
 
 test('what has changed meanwhile, or is cut by a list, is refused', () => {

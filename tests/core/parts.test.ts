@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { z } from 'zod';
-import { completeTag } from '../../src/core/view-models/complete-tag.ts';
+import { completeTag } from '../../src/core/view-models/markup/complete-tag.ts';
 import { dataViews } from '../../src/core/view-models/material/data-view.ts';
 import { partViews } from '../../src/core/view-models/material/part-view.ts';
 import { valueUses } from '../../src/core/view-models/material/value-uses.ts';

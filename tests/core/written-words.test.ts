@@ -8,7 +8,7 @@ import { CommandRefused } from '../../src/core/edit/proposal.ts';
 import { layerName, pagesOf } from '../../src/core/model/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { seenAs, type ResolvedSite } from '../../src/core/resolve/site.ts';
-import { writtenWords } from '../../src/core/view-models/written-words.ts';
+import { writtenWords } from '../../src/core/view-models/markup/written-words.ts';
 import { noTrial, type Trial } from '../../src/core/model/trial.ts';
 import { makeOn, refusal } from '../lib/edits.ts';
 import { runs } from '../lib/runs.ts';

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { nameFrom } from '../model/name.ts';
 
 /** The members of a list as they were pasted: texts and numbers, or one for each row by the names of its columns. */
 export type PastedMember = string | number | Readonly<Record<string, string | number>>;
@@ -52,12 +53,7 @@ function valueOf(cell: string): string | number {
 function namesOf(head: readonly string[]): string[] {
 	const taken = new Set<string>();
 	return head.map((cell, index) => {
-		const word = cell
-			.trim()
-			.toLowerCase()
-			.replace(/[^\p{L}\p{N}]+/gu, '-')
-			.replace(/^-+|-+$/g, '');
-		const base = /^[a-z][a-z0-9-]*$/.test(word) ? word : `column-${index + 1}`;
+		const base = nameFrom(cell) || `column-${index + 1}`;
 		let name = base;
 		for (let number = 2; taken.has(name); number++) name = `${base}-${number}`;
 		taken.add(name);

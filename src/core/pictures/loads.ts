@@ -19,6 +19,8 @@ export interface Load {
 	readonly file: PictureFile;
 	/** Dots across that are loaded beyond what is needed, as a share of it; negative where it has too few. */
 	readonly over: number;
+	/** It has so much too few that one sees it. */
+	readonly isShort: boolean;
 }
 
 /** Screens of all kinds: phones, a tablet, laptops, a large one. */
@@ -30,6 +32,9 @@ const pictureScreens: readonly PictureScreen[] = [
 	{ width: 1440, density: 2 },
 	{ width: 1920, density: 1 }
 ];
+
+/** Share of the dots that may lack before one sees it. */
+const visiblyFew = 0.05;
 
 /**
  * What each screen loads: the smallest file that has all dots it needs, else the largest. Browsers may choose another, as
@@ -47,7 +52,7 @@ export function loadsOf(
 		const needed = shown * screen.density;
 		const file = fileFor(picture, needed);
 		const over = file.isVector || needed === 0 ? 0 : (file.width ?? needed) / needed - 1;
-		return [{ screen, shown, needed, file, over }];
+		return [{ screen, shown, needed, file, over, isShort: over < -visiblyFew }];
 	});
 }
 

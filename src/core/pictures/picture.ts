@@ -16,6 +16,11 @@ export interface Picture {
 	readonly files: readonly [PictureFile, ...PictureFile[]];
 }
 
+/** Whether a file is a picture by its name. */
+export function isPicturePath(path: string): boolean {
+	return /\.(avif|gif|jpe?g|png|svg|webp)$/i.test(path);
+}
+
 /** How far the shapes of two sizes of one picture may differ: what rounding to whole px does to small ones. */
 const alike = 0.02;
 

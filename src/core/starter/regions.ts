@@ -1,3 +1,5 @@
+import { nameFrom } from '../model/name.ts';
+
 /** The regions of a new site: what their names say of where they stand and what they are. */
 
 /** Where a region stands on a page that is wide enough. */
@@ -58,7 +60,7 @@ const elementAt: Readonly<Record<StarterPlace, StarterElement>> = {
  * `imprint`); of several that could hold the pages the first does, and where none could, the first that says nothing.
  */
 export function readStarterRegions(words: readonly string[]): StarterRegion[] {
-	const names = [...new Set(words.map(toName).filter((name) => name !== ''))];
+	const names = [...new Set(words.map(nameFrom).filter((name) => name !== ''))];
 	const read = names.map((name) => ({ name, ...saidBy(name) }));
 	const holder =
 		read.find(({ element }) => element === 'main') ??
@@ -113,12 +115,4 @@ function firstOf<T>(lists: readonly (readonly [T, string])[], name: string): T |
 		if (found) return found[0];
 	}
 	return undefined;
-}
-
-function toName(word: string): string {
-	return word
-		.trim()
-		.toLowerCase()
-		.replace(/[^a-z0-9]+/g, '-')
-		.replace(/^[^a-z]+|-+$/g, '');
 }

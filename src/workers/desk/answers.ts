@@ -22,7 +22,7 @@ import { kindOfValue, textOf } from '$core/resolve/content/values.ts';
 import { valueUses } from '$core/view-models/material/value-uses.ts';
 import { dataViews, type DataView } from '$core/view-models/material/data-view.ts';
 import { partStarts, type PartStart } from '$core/edit/content/make-part.ts';
-import { fillableElements, type FillableElement } from '$core/view-models/from-data.ts';
+import { fillableElements, type FillableElement } from '$core/view-models/markup/from-data.ts';
 import { accessCsv, accessTable, type AccessTable } from '$core/view-models/access.ts';
 import { materialView, type MaterialView } from '$core/view-models/material/material-view.ts';
 import { partViews, type PartView } from '$core/view-models/material/part-view.ts';

@@ -9,14 +9,14 @@ import type { Span } from '$core/model/span.ts';
 import { placeAfter, placeBefore } from '$core/source/change.ts';
 import { complete, type KnownNames } from '$core/source/complete.ts';
 import type { PageRequest, PlaceView, Stretch } from '../messages.ts';
-import { completeTag, ownerAt, type TagCompletion } from '$core/view-models/complete-tag.ts';
+import { completeTag, ownerAt, type TagCompletion } from '$core/view-models/markup/complete-tag.ts';
 import { seenAs } from '$core/resolve/site.ts';
 import { WrittenPage } from '$core/check/subject/written-page.ts';
 import {
 	writtenWords,
 	type ShownWords,
 	type WrittenWords
-} from '$core/view-models/written-words.ts';
+} from '$core/view-models/markup/written-words.ts';
 import { roomOf, type PieceOnPage, type RoomLine } from '$core/pictures/box-widths.ts';
 import { asPicture, type Picture } from '$core/pictures/picture.ts';
 import { pictureFile } from '$core/pictures/picture-files.ts';

@@ -12,7 +12,7 @@ import {
 import type { Span } from '../../../src/core/model/span.ts';
 import type { BoxRef, HolderRef, LayerRef, PieceRef, RegionRef, Command } from '../../../src/core/model/command.ts'; // prettier-ignore
 import { allSettings } from '../../../src/core/settings/list.ts';
-import { writtenWords } from '../../../src/core/view-models/written-words.ts';
+import { writtenWords } from '../../../src/core/view-models/markup/written-words.ts';
 import type { Random } from '../fuzz/random.ts';
 
 /** Commands as drawings make them, for whatever a site has, with values that suit and values that do not. */

@@ -3,7 +3,7 @@ import { findPiece } from '../find.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
-import { isWhole, stretchesOf, type Stretch } from './stretches.ts';
+import { isWhole, keepsLines, stretchesOf, type Stretch } from './stretches.ts';
 
 /** Elements of a piece that data fills: once for each member of a list, where something is so, or a value in their words. */
 
@@ -94,9 +94,10 @@ function withTexts({ markup, slots }: Stretch, texts: readonly (string | undefin
 /** Puts a tag around an element: on lines of their own where it stands on its own, which leave none behind. */
 function wrapIn(surgery: Surgery, { span }: Stretch, tag: string, inner: string): void {
 	const indent = surgery.indentOfAlone(span);
+	const deeper = keepsLines(inner) ? inner : inner.replaceAll('\n', '\n  ');
 	const written =
 		indent === undefined
 			? `{${tag}}${inner}{end}`
-			: `{${tag}}\n${indent}  ${inner.replaceAll('\n', '\n  ')}\n${indent}{end}`;
+			: `{${tag}}\n${indent}  ${deeper}\n${indent}{end}`;
 	surgery.replace(span, written);
 }

@@ -7,7 +7,7 @@ import { findPiece } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { writePart } from './parts.ts';
-import { allStretches, isIn, isWhole, type Slot, type Stretch } from './stretches.ts';
+import { allStretches, isIn, isWhole, keepsLines, type Slot, type Stretch } from './stretches.ts';
 
 /** What could become a part: the elements of a piece, and where others like them stand. */
 export interface PartStart {
@@ -129,7 +129,7 @@ export function makePart(
 /** What is given stands in one line; where lines are text of their own that cannot be. */
 function inOneLine(text: string, { markup }: Stretch): string {
 	if (!text.includes('\n')) return text;
-	if (/<(pre|textarea)\b/i.test(markup)) {
+	if (keepsLines(markup)) {
 		throw new CommandRefused(
 			'Text over several lines of a pre or textarea cannot be given to a part.'
 		);

@@ -7,9 +7,11 @@
 	import {
 		likeliest,
 		samples,
+		testText,
 		textsFor,
-		type FillableElement
-	} from '$core/view-models/from-data.ts';
+		type FillableElement,
+		type TestWay
+	} from '$core/view-models/markup/from-data.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import FillWords from './FillWords.svelte';
@@ -38,7 +40,7 @@
 	let chosen = $state.raw<Readonly<Record<number, string>>>({});
 	let replacesOthers = $state(true);
 	let path = $state('');
-	let how = $state<string>('there');
+	let how = $state<TestWay>('there');
 	let text = $state('');
 	let format = $state('');
 	let refused = $state('');
@@ -58,10 +60,7 @@
 			return way === 'list' ? found[index] : undefined;
 		})
 	);
-	const test = $derived(
-		value &&
-			(how === 'there' ? value.path : `${value.path} ${how} "${text.replace(/[\\"]/g, '\\$&')}"`)
-	);
+	const test = $derived(value && testText(value.path, how, text));
 
 	const wanted = $derived(JSON.stringify(piece));
 	$effect(() => {
@@ -248,11 +247,6 @@
 </Question>
 
 <style>
-	form {
-		display: grid;
-		gap: 10px;
-		margin-top: 12px;
-	}
 	label {
 		display: grid;
 		gap: 4px;
@@ -285,13 +279,5 @@
 	}
 	.none {
 		margin-top: 12px;
-	}
-	.refused {
-		color: var(--fault);
-	}
-	.buttons {
-		display: flex;
-		gap: 12px;
-		align-items: center;
 	}
 </style>

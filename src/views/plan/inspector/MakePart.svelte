@@ -138,7 +138,4 @@
 		gap: 6px;
 		align-items: baseline;
 	}
-	.refused {
-		color: var(--fault);
-	}
 </style>

@@ -2,7 +2,7 @@
 	import { untrack } from 'svelte';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import { loadsOf } from '$core/pictures/loads.ts';
-	import { largestOf } from '$core/pictures/picture.ts';
+	import { isPicturePath, largestOf } from '$core/pictures/picture.ts';
 	import { pictureMarkup } from '$core/pictures/picture-markup.ts';
 	import { sizeRules, sizesText } from '$core/pictures/sizes.ts';
 	import { store } from '$store/site.svelte.ts';
@@ -23,9 +23,7 @@
 	let keeps = $state(true);
 	let input: HTMLInputElement | undefined = $state();
 
-	const inSite = $derived(
-		[...store.assets.keys()].filter((path) => /\.(avif|gif|jpe?g|png|svg|webp)$/i.test(path))
-	);
+	const inSite = $derived([...store.assets.keys()].filter(isPicturePath));
 	const rules = $derived(found ? sizeRules(found.room, most) : []);
 	const loads = $derived(found ? loadsOf(found.picture, rules) : []);
 	const first = $derived(asked?.pictures[0]);
@@ -178,7 +176,7 @@
 						</tr>
 					</thead>
 					<tbody>
-						{#each loads as { screen, shown, needed, file, over } (screen.width)}
+						{#each loads as { screen, shown, needed, file, over, isShort } (screen.width)}
 							<tr>
 								<td
 									>{screen.width} px{screen.density === 1
@@ -191,10 +189,10 @@
 									>{file.isVector ? file.path : `${file.width} wide`},
 									{Math.ceil(file.bytes / 1024)} kB</td
 								>
-								<td class:few={over < -0.05}
+								<td class:few={isShort}
 									>{file.isVector
 										? 'a vector'
-										: over < -0.05
+										: isShort
 											? `${percent(over)} too few`
 											: percent(over)}</td
 								>
@@ -227,11 +225,6 @@
 </Question>
 
 <style>
-	form {
-		display: grid;
-		gap: 12px;
-		margin-top: 12px;
-	}
 	.what {
 		display: grid;
 		grid-template-columns: 120px minmax(0, 1fr);
@@ -282,13 +275,5 @@
 	}
 	.sizes {
 		overflow-wrap: anywhere;
-	}
-	.refused {
-		color: var(--fault);
-	}
-	.buttons {
-		display: flex;
-		gap: 12px;
-		align-items: center;
 	}
 </style>

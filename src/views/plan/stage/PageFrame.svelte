@@ -26,7 +26,7 @@
 	import { takeDrop } from '$store/files/drop.ts';
 	import { placeLabels, wordsOfPage, type LabelPlace, type Rect } from '$browser/labels.ts';
 	import { wordsAt, type PageWords } from '$browser/words.ts';
-	import type { WrittenWords } from '$core/view-models/written-words.ts';
+	import type { WrittenWords } from '$core/view-models/markup/written-words.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { arrangingOfView } from '$core/view-models/box-view.ts';
 	import { isPieceRef, type ArrangedRef } from '$core/model/command.ts';

@@ -3,7 +3,7 @@
 	import { seenBlanks } from '$core/lib/seen-blanks.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import type { PageWords } from '$browser/words.ts';
-	import type { WrittenWords } from '$core/view-models/written-words.ts';
+	import type { WrittenWords } from '$core/view-models/markup/written-words.ts';
 
 	interface Props {
 		words: PageWords & WrittenWords;

@@ -10,7 +10,7 @@
 	import { Annotation, EditorState } from '@codemirror/state';
 	import { EditorView, drawSelection, keymap } from '@codemirror/view';
 	import { onMount } from 'svelte';
-	import type { TagCompletion } from '$core/view-models/complete-tag.ts';
+	import type { TagCompletion } from '$core/view-models/markup/complete-tag.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { eaveColors } from '$views/source/eave-language.ts';
 	import { editorLook } from '$views/source/editor-look.ts';

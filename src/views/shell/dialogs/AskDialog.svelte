@@ -82,21 +82,8 @@
 </Question>
 
 <style>
-	form {
-		display: grid;
-		gap: 12px;
-		margin-top: 14px;
-	}
 	label {
 		display: grid;
 		gap: 3px;
-	}
-	.refused {
-		color: var(--fault);
-	}
-	.buttons {
-		display: flex;
-		gap: 12px;
-		align-items: center;
 	}
 </style>

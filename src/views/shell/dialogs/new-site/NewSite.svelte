@@ -63,11 +63,6 @@
 </Question>
 
 <style>
-	form {
-		display: grid;
-		gap: 14px;
-		margin-top: 12px;
-	}
 	.names {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) minmax(0, 2fr);
@@ -80,10 +75,5 @@
 	input {
 		width: 100%;
 		min-width: 0;
-	}
-	.buttons {
-		display: flex;
-		gap: 12px;
-		align-items: center;
 	}
 </style>

@@ -1,7 +1,7 @@
-import { pageScope } from '../emit/html/words.ts';
-import type { Layer, Part } from '../model/site.ts';
-import { lookUp, scopeOfPart, type Scope } from '../resolve/content/values.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
+import { pageScope } from '../../emit/html/words.ts';
+import type { Layer, Part } from '../../model/site.ts';
+import { lookUp, scopeOfPart, type Scope } from '../../resolve/content/values.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 
 /** Whose text is written: a layer's, or a part's. */
 export type TagOwner = Layer | Part;

@@ -1,11 +1,11 @@
-import { layersOf } from '../model/site.ts';
-import { valueFormats } from '../model/template.ts';
-import { isRecord } from '../resolve/instance.ts';
-import { partBook } from '../resolve/content/parts.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
-import { lookUp, textOf, type Scope } from '../resolve/content/values.ts';
+import { layersOf } from '../../model/site.ts';
+import { valueFormats } from '../../model/template.ts';
+import { isRecord } from '../../resolve/instance.ts';
+import { partBook } from '../../resolve/content/parts.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { lookUp, textOf, type Scope } from '../../resolve/content/values.ts';
 import { scopeIn, type TagOwner } from './scope-in.ts';
-import type { Completion } from '../source/complete.ts';
+import type { Completion } from '../../source/complete.ts';
 
 /** What can be written at a place in a tag, and where in the text before it the word begins. */
 export interface TagCompletion {

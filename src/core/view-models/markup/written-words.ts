@@ -1,10 +1,10 @@
-import { seenBlanks } from '../lib/seen-blanks.ts';
-import { attributeOf } from '../author-styles/page-tree.ts';
-import { writtenTexts, type WrittenText } from '../author-styles/written-elements.ts';
-import type { WrittenPage } from '../check/subject/written-page.ts';
-import { CommandRefused } from '../edit/proposal.ts';
-import type { MarkupPiece } from '../model/site.ts';
-import type { Span } from '../model/span.ts';
+import { seenBlanks } from '../../lib/seen-blanks.ts';
+import { attributeOf } from '../../author-styles/page-tree.ts';
+import { writtenTexts, type WrittenText } from '../../author-styles/written-elements.ts';
+import type { WrittenPage } from '../../check/subject/written-page.ts';
+import { CommandRefused } from '../../edit/proposal.ts';
+import type { MarkupPiece } from '../../model/site.ts';
+import type { Span } from '../../model/span.ts';
 
 /** Words that stand on a page, as whoever shows it finds them there. */
 export interface ShownWords {

@@ -1,11 +1,12 @@
-import { elementsOf, likeIt } from '../edit/content/fill-from-data.ts';
-import { isWhole } from '../edit/content/stretches.ts';
-import type { ElementRef, PieceRef } from '../model/command.ts';
-import { layerName, layersOf } from '../model/site.ts';
-import { isRecord } from '../resolve/instance.ts';
-import { lookUp, textOf, type Scope } from '../resolve/content/values.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
-import { findPiece } from '../edit/find.ts';
+import { elementsOf, likeIt } from '../../edit/content/fill-from-data.ts';
+import { isWhole } from '../../edit/content/stretches.ts';
+import type { ElementRef, PieceRef } from '../../model/command.ts';
+import type { Comparison } from '../../model/template.ts';
+import { layerName, layersOf } from '../../model/site.ts';
+import { isRecord } from '../../resolve/instance.ts';
+import { lookUp, textOf, type Scope } from '../../resolve/content/values.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { findPiece } from '../../edit/find.ts';
 import { example } from './complete-tag.ts';
 import { scopeIn } from './scope-in.ts';
 
@@ -179,6 +180,14 @@ export function likeliest({ words, lists }: FillableElement): ListInScope | unde
 		(best, list) => (best && count(best) >= count(list) ? best : list),
 		undefined
 	);
+}
+
+/** How a value is tested: that it is there, or against a text. */
+export type TestWay = 'there' | Comparison;
+
+/** A condition as it is written; quotes in the text are a part of it. */
+export function testText(path: string, how: TestWay, text: string): string {
+	return how === 'there' ? path : `${path} ${how} "${text.replace(/[\\"]/g, '\\$&')}"`;
 }
 
 /** Members that are shown as they would read. */
