@@ -284,6 +284,11 @@ export function numberIn(around: Element, element: Element): number {
 	return element === around ? 0 : [...around.querySelectorAll('*')].indexOf(element) + 1;
 }
 
+/** The element that `numberIn` gives a number. */
+export function numbered(around: Element, number: number): Element | undefined {
+	return number === 0 ? around : around.querySelectorAll('*')[number - 1];
+}
+
 /** The lines of each text in an element; of so many texts at most. */
 export function rectsOfTexts(element: Element, most: number): readonly (readonly DOMRect[])[] {
 	return textsIn(element, most).map((text) => [...rangeOver(text).getClientRects()]);

@@ -6,10 +6,10 @@ import {
 	fillableElements,
 	likeliest,
 	samples,
-	testText,
 	textsFor,
 	type FillableElement
 } from '../../src/core/view-models/markup/from-data.ts';
+import { testText } from '../../src/core/outline/tag-text.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import { bodyOf, sound } from '../lib/site.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';
@@ -166,7 +166,7 @@ test('within a list the members’ own values are in scope, and a condition is p
 	const quoted = made(site, {
 		kind: 'show-element-if',
 		element: ref,
-		test: testText('bed.sown', 'is', '"May"')
+		test: testText({ path: 'bed.sown', how: 'is', text: '"May"' })
 	});
 	assert.ok(!quoted.body.includes('soon'), 'quotes in a text are a part of it');
 	const { markup } = made(site, {

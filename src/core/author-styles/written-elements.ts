@@ -11,6 +11,8 @@ export interface WrittenElement {
 	readonly name: string;
 	/** `<` and its name. */
 	readonly tag: Stretch;
+	/** Where what is in it begins: the end of its start tag. */
+	readonly inside: number;
 	/** Where it ends, with its end tag where it has one. */
 	readonly end: number;
 	/** Its attributes as they are written, by name, each with its value and place. */
@@ -76,7 +78,8 @@ function parse(markup: string): WrittenElement[] {
 			});
 			const tag = { from, to: from + 1 + node.tagName.length };
 			const end = place.endOffset;
-			found.push({ name: node.tagName, tag, end, attributes: new Map(attributes) });
+			const inside = place.startTag?.endOffset ?? end;
+			found.push({ name: node.tagName, tag, inside, end, attributes: new Map(attributes) });
 		}
 		const inner = 'content' in node ? node.content.childNodes : node.childNodes;
 		inner.forEach(visit);
@@ -106,6 +109,7 @@ function shift(nodes: readonly Tree.ChildNode[]): void {
 		if (place) {
 			place.startOffset -= lead.length;
 			place.endOffset -= lead.length;
+			if ('startTag' in place && place.startTag) place.startTag.endOffset -= lead.length;
 			for (const one of Object.values(('attrs' in place && place.attrs) || {})) {
 				one.startOffset -= lead.length;
 				one.endOffset -= lead.length;

@@ -433,6 +433,21 @@ export type PieceCommand =
 			readonly element: ElementRef;
 			readonly texts: readonly (string | undefined)[];
 	  }
+	/** Markup of a piece or part as it is written somewhere and as it should be; what becomes nothing goes with its lines. */
+	| {
+			readonly kind: 'write-markup';
+			readonly of: string;
+			readonly place: Span;
+			readonly before: string;
+			readonly after: string;
+	  }
+	/** A list or condition goes, and what stands in it stays: of a list, for its first member. */
+	| {
+			readonly kind: 'open-block';
+			readonly of: string;
+			readonly place: Span;
+			readonly before: string;
+	  }
 	/** A picture among the markup of a piece or part, with the files that it shows where they are new. */
 	| {
 			readonly kind: 'put-picture';

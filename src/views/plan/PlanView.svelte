@@ -12,6 +12,7 @@
 	import Separator from '$views/shell/Separator.svelte';
 	import { cellFacts, choice, placeOf } from './choice.svelte.ts';
 	import { chosenBox } from './chosen-box.svelte.ts';
+	import { chosenNode } from './chosen-node.svelte.ts';
 	import PictureDialog from './pictures/PictureDialog.svelte';
 	import Inspector from './inspector/Inspector.svelte';
 	import PageLine from './stage/lines/PageLine.svelte';
@@ -131,15 +132,26 @@
 		choice.pickPieces(refs);
 	}
 
-	/** A first click chooses the region, the next one the piece in it that is under the pointer. */
-	function pick(trace: Trace, itself = false): void {
+	/**
+	 * A first click chooses the region, the next one the piece in it that is under the pointer, the next one the element
+	 * of the piece.
+	 */
+	function pick(trace: Trace, itself = false, element?: number): void {
 		const place = page && placeOf(page.section, trace);
 		if (!page || !place) return;
 		const same = place.layer === choice.place.layer && place.column === choice.place.column;
 		const holder = cellFacts(page.section, place)?.holder;
 		if ((same || itself) && trace.piece !== undefined && holder) {
+			const piece = { holder, piece: trace.piece };
+			const { subject } = choice;
+			const again =
+				subject.kind === 'piece' && JSON.stringify(subject.piece) === JSON.stringify(piece);
+			if (again && element !== undefined) {
+				void chosenNode.point(element);
+				return;
+			}
 			choice.place = place;
-			choice.pickPiece({ holder, piece: trace.piece });
+			choice.pickPiece(piece);
 		} else {
 			choice.pick(place);
 		}

@@ -52,6 +52,8 @@ class Choice {
 	subject = $state.raw<Subject>({ kind: 'place' });
 	/** Boxes and pieces that are chosen beside the first, to be changed together. */
 	also = $state.raw<readonly SizedRef[]>([]);
+	/** What is chosen in the markup of the piece, by its place there; `part`: in that of a part which the piece shows. */
+	node = $state.raw<{ readonly part: string | undefined; readonly at: number } | undefined>();
 	/** A region, piece or block that is to be gone to once it is on the page. */
 	wanted = $state.raw<Trace | undefined>();
 	/** What stands in the pane below the inspector. */
@@ -59,13 +61,18 @@ class Choice {
 
 	pick(place: CellPlace): void {
 		this.place = place;
-		this.subject = { kind: 'place' };
-		this.also = [];
+		this.choose({ kind: 'place' });
 	}
 
 	pickPiece(piece: PieceRef): void {
-		this.subject = { kind: 'piece', piece };
+		this.choose({ kind: 'piece', piece });
+	}
+
+	/** Nothing is chosen beside it or in it then. */
+	private choose(subject: Subject): void {
+		this.subject = subject;
 		this.also = [];
+		this.node = undefined;
 	}
 
 	/** Chooses several pieces of one place. */
@@ -83,18 +90,15 @@ class Choice {
 	}
 
 	pickLayer(layer: LayerRef): void {
-		this.subject = { kind: 'layer', layer };
-		this.also = [];
+		this.choose({ kind: 'layer', layer });
 	}
 
 	pickBox(box: BoxRef): void {
-		this.subject = { kind: 'box', box };
-		this.also = [];
+		this.choose({ kind: 'box', box });
 	}
 
 	pickSite(): void {
-		this.subject = { kind: 'site' };
-		this.also = [];
+		this.choose({ kind: 'site' });
 	}
 
 	/** Regions and wrappers of a layout that are chosen beside the first. */

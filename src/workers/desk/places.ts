@@ -27,6 +27,13 @@ import {
 	type PicturePlace,
 	type PointedAt
 } from '$core/pictures/picture-place.ts';
+import type { InScope } from '$core/view-models/markup/in-scope.ts';
+import {
+	outlineView,
+	scopeAt,
+	type OutlineAsked,
+	type OutlineView
+} from '$core/view-models/markup/outline-view.ts';
 import type { OpenSite } from './open-site.ts';
 
 /** Files that may be sizes of one picture: those of the site by their paths, others with their bytes. */
@@ -43,6 +50,8 @@ export interface PictureAt extends PicturePlace {
 	readonly rule: KeepingRule | undefined;
 }
 
+const pageGone: Refusal = { kind: 'refused', sentence: 'The page is not there any more.' };
+
 /** Where what is drawn is written, the other way round, and what can be written at a place. */
 export class Places {
 	constructor(private readonly site: OpenSite) {}
@@ -55,11 +64,10 @@ export class Places {
 
 	/** Where words of the page on the stage are written, or why they are written nowhere as they stand there. */
 	wordsAt(request: PageRequest, shown: ShownWords): WrittenWords | Refusal {
-		const instance = this.site.instanceFor(request);
-		const text = this.site.shown && seenAs(this.site.shown, request);
-		if (!instance || !text) return { kind: 'refused', sentence: 'The page is not there any more.' };
+		const page = this.writtenPage(request);
+		if (!page) return pageGone;
 		return this.orRefused(() => {
-			const found = writtenWords(new WrittenPage(instance, text, this.site.year), shown);
+			const found = writtenWords(page, shown);
 			return { ...found, place: this.site.inTextNow(found.place) };
 		});
 	}
@@ -73,11 +81,9 @@ export class Places {
 		at: PointedAt | PieceOnPage,
 		files: PicturesSeen
 	): PictureAt | Refusal {
-		const instance = this.site.instanceFor(request);
-		const text = this.site.shown && seenAs(this.site.shown, request);
-		if (!instance || !text) return { kind: 'refused', sentence: 'The page is not there any more.' };
+		const page = this.writtenPage(request);
+		if (!page) return pageGone;
 		return this.orRefused(() => {
-			const page = new WrittenPage(instance, text, this.site.year);
 			const found = 'element' in at ? picturePlace(page, at) : placeAtEnd(page, at);
 			const known = files.map(({ path, bytes }) => {
 				const own = bytes ?? this.site.files.assets.get(path);
@@ -85,10 +91,31 @@ export class Places {
 			});
 			const picture = asPicture(known.filter((one) => one !== undefined));
 			if ('refused' in picture) throw new CommandRefused(picture.refused);
-			const room = roomOf(instance, text, this.site.year, found.on);
+			const room = roomOf(page.instance, page.resolved, page.year, found.on);
 			const rule = keepingRule(page, found.on.owner);
 			return { ...found, place: this.site.inTextNow(found.place), picture, room, rule };
 		});
+	}
+
+	/** What stands in some markup that the page on the stage shows. */
+	outline(request: PageRequest, asked: OutlineAsked): OutlineView | undefined {
+		const page = this.writtenPage(request);
+		const found = page && this.orRefused(() => outlineView(page, asked));
+		return found && 'kind' in found ? undefined : found;
+	}
+
+	/** Lists and values with a name at an offset of some markup. */
+	scopeAt(request: PageRequest, asked: OutlineAsked, offset: number): InScope {
+		const page = this.writtenPage(request);
+		const found = page && this.orRefused(() => scopeAt(page, asked, offset));
+		return found && !('kind' in found) ? found : { lists: [], values: [] };
+	}
+
+	/** The page on the stage, with the way back to the text. */
+	private writtenPage(request: PageRequest): WrittenPage | undefined {
+		const instance = this.site.instanceFor(request);
+		const text = this.site.shown && seenAs(this.site.shown, request);
+		return instance && text && new WrittenPage(instance, text, this.site.year);
 	}
 
 	private orRefused<T>(find: () => T): T | Refusal {

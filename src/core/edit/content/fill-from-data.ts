@@ -3,7 +3,8 @@ import { findPiece } from '../find.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
-import { isWhole, keepsLines, stretchesOf, type Stretch } from './stretches.ts';
+import { isWhole, stretchesOf, type Stretch } from './stretches.ts';
+import { inBlock } from '../../outline/element-edits.ts';
 
 /** Elements of a piece that data fills: once for each member of a list, where something is so, or a value in their words. */
 
@@ -91,13 +92,7 @@ function withTexts({ markup, slots }: Stretch, texts: readonly (string | undefin
 	}, markup);
 }
 
-/** Puts a tag around an element: on lines of their own where it stands on its own, which leave none behind. */
+/** Puts a list or condition around an element. */
 function wrapIn(surgery: Surgery, { span }: Stretch, tag: string, inner: string): void {
-	const indent = surgery.indentOfAlone(span);
-	const deeper = keepsLines(inner) ? inner : inner.replaceAll('\n', '\n  ');
-	const written =
-		indent === undefined
-			? `{${tag}}${inner}{end}`
-			: `{${tag}}\n${indent}  ${deeper}\n${indent}{end}`;
-	surgery.replace(span, written);
+	surgery.replace(span, inBlock(`{${tag}}`, inner, surgery.indentOfAlone(span)));
 }

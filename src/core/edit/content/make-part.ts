@@ -7,7 +7,8 @@ import { findPiece } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
 import { writePart } from './parts.ts';
-import { allStretches, isIn, isWhole, keepsLines, type Slot, type Stretch } from './stretches.ts';
+import { allStretches, isIn, isWhole, type Slot, type Stretch } from './stretches.ts';
+import { keepsLines } from '../../outline/written-text.ts';
 
 /** What could become a part: the elements of a piece, and where others like them stand. */
 export interface PartStart {

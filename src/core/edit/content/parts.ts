@@ -1,13 +1,12 @@
 import { counted } from '../../messages/problem.ts';
 import type { Parameter, Part } from '../../model/site.ts';
-import type { Span } from '../../model/span.ts';
-import type { Tag, UseTag } from '../../model/template.ts';
+import type { UseTag } from '../../model/template.ts';
 import { partBook } from '../../resolve/content/parts.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkName } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
-import { tagsIn, tagsOf } from './tags.ts';
+import { rootSpans, tagsIn, tagsOf } from './tags.ts';
 
 /** Edits of parts, and of everything that uses them. */
 
@@ -143,28 +142,6 @@ export function renameParameter(
 	for (const tag of tagsIn(part.markup)) {
 		for (const span of rootSpans(tag, name, surgery)) surgery.replace(span, to);
 	}
-}
-
-/** The places in a tag where a path begins with a name. */
-function rootSpans(tag: Tag, name: string, surgery: Surgery): Span[] {
-	if (tag.kind === 'use') {
-		return tag.given.flatMap(({ value }) =>
-			value.kind === 'path' && value.value.path[0] === name
-				? [{ ...value.value.span, to: value.value.span.from + name.length }]
-				: []
-		);
-	}
-	if (tag.kind === 'if') {
-		return tag.tests.flatMap(({ value: { path, span } }) =>
-			path[0] === name ? [{ ...span, to: span.from + name.length }] : []
-		);
-	}
-	const path = tag.kind === 'value' ? tag.path : tag.kind === 'for' ? tag.list.path : [];
-	if (path[0] !== name) return [];
-	const text = surgery.textOf(tag.span);
-	const lead = tag.kind === 'for' ? /^\{\s*for\s+\S+\s+in\s+/ : /^\{\s*/;
-	const from = tag.span.from + (lead.exec(text)?.[0].length ?? 0);
-	return [{ ...tag.span, from, to: from + name.length }];
 }
 
 /** Renames one of the values that a parameter can be: in the list, where it is given, and where it is asked for. */

@@ -29,11 +29,6 @@ export interface Slot {
 	readonly to: number;
 }
 
-/** Whether some markup has text of which lines and blanks are a part (HTML, sections 4.4.3 and 4.10.11). */
-export function keepsLines(markup: string): boolean {
-	return /<(pre|textarea)\b/i.test(markup);
-}
-
 /** Whether a stretch of text lies in another. */
 export function isIn(inner: Span, outer: Span): boolean {
 	return inner.file === outer.file && inner.from >= outer.from && inner.to <= outer.to;

@@ -15,6 +15,7 @@ import {
 	setNav
 } from './pieces.ts';
 import { repeatElement, setElementTexts, showElementIf } from '../content/fill-from-data.ts';
+import { openBlock, writeMarkup } from '../content/written-markup.ts';
 import { groupPieces, ungroup } from './groups.ts';
 import { setStandIn } from './stand-ins.ts';
 import { putPicture } from './pictures.ts';
@@ -105,6 +106,14 @@ export const pieceCommands: CommandKinds<PieceCommand> = {
 	'set-element-texts': {
 		label: ({ element }) => `Values in ${element.piece.piece}`,
 		carryOut: setElementTexts
+	},
+	'write-markup': {
+		label: ({ of }) => `Edit the markup of ${of}`,
+		carryOut: writeMarkup
+	},
+	'open-block': {
+		label: ({ before }) => `Take ${/^[^\n]*?\}/.exec(before)?.[0] ?? 'it'} away, not what is in it`,
+		carryOut: openBlock
 	},
 	'put-picture': {
 		label: ({ name }) => `Put a picture into ${name}`,

@@ -1,54 +1,23 @@
 import { elementsOf, likeIt } from '../../edit/content/fill-from-data.ts';
 import { isWhole } from '../../edit/content/stretches.ts';
 import type { ElementRef, PieceRef } from '../../model/command.ts';
-import type { Comparison } from '../../model/template.ts';
 import { layerName, layersOf } from '../../model/site.ts';
-import { isRecord } from '../../resolve/instance.ts';
-import { lookUp, textOf, type Scope } from '../../resolve/content/values.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findPiece } from '../../edit/find.ts';
-import { example } from './complete-tag.ts';
-import { scopeIn } from './scope-in.ts';
+import { inScope, type InScope, type ListInScope, type ValueInScope } from './in-scope.ts';
 
 /** What data can fill in a piece: its elements, and for each what is in scope there, with a value that it has now. */
 
 /** An element of a piece that data can fill. */
-export interface FillableElement {
+export interface FillableElement extends InScope {
 	readonly ref: ElementRef;
 	readonly name: string;
 	/** Its words and the values of its attributes, as they are written. */
 	readonly words: readonly string[];
 	/** How many stand beside it that are like it but for their words. */
 	readonly alike: number;
-	readonly lists: readonly ListInScope[];
-	readonly values: readonly ValueInScope[];
 }
 
-/** A value that can stand in text there. */
-export interface ValueInScope {
-	readonly path: string;
-	/** What it is now. */
-	readonly says: string;
-}
-
-/** A list that an element can be repeated over. */
-export interface ListInScope {
-	readonly path: string;
-	readonly count: number;
-	/** What its first member says. */
-	readonly says: string;
-	/** What a member would be called: a name that nothing has there. */
-	readonly name: string;
-	/** Values of each member, as text goes: by a member's name, or its own text where it has no names. */
-	readonly members: readonly (readonly ValueInScope[])[];
-}
-
-/** Members that are held against the words of an element; more are seldom typed by hand. */
-const mostMembers = 100;
-/** How deep in shared data lists and values are offered. */
-const deepest = 4;
-/** Values that are offered for one place. */
-const mostValues = 200;
 /** Letters of a value that is looked for within other words. */
 const shortestWithin = 3;
 
@@ -71,87 +40,16 @@ export function fillableElements(
 		const name = element.element;
 		if (name === undefined || !isWhole(element.markup)) return [];
 		const before = text.slice(span.from, element.span.from);
-		const scope = scopeIn(before, owner, resolved, year);
 		return [
 			{
 				ref: { piece, index, markup: element.markup },
 				name,
 				words: element.slots.map((slot) => slot.text),
 				alike: likeIt(element, all).length,
-				lists: scope ? [...listsIn(scope)] : [],
-				values: scope ? [...valuesIn(scope)].slice(0, mostValues) : []
+				...inScope(before, owner, resolved, year)
 			}
 		];
 	});
-}
-
-/** Everything that has a name in scope, with the paths to what it holds. */
-function* pathsIn(scope: Scope): Generator<readonly [readonly string[], unknown]> {
-	const roots = [
-		...(scope.names?.keys() ?? []),
-		'item',
-		...scope.site.data.map(({ name }) => `data.${name.text}`)
-	];
-	for (const root of roots) {
-		const path = root.split('.');
-		const value = lookUp(path, scope);
-		if (value !== undefined) yield* within(path, value, deepest);
-	}
-}
-
-function* within(
-	path: readonly string[],
-	value: unknown,
-	depth: number
-): Generator<readonly [readonly string[], unknown]> {
-	yield [path, value];
-	if (depth === 0 || !isRecord(value)) return;
-	for (const [key, inner] of Object.entries(value)) yield* within([...path, key], inner, depth - 1);
-}
-
-function* listsIn(scope: Scope): Generator<ListInScope> {
-	for (const [path, value] of pathsIn(scope)) {
-		if (!Array.isArray(value)) continue;
-		const members: readonly unknown[] = value;
-		const name = freeName(path, scope);
-		yield {
-			path: path.join('.'),
-			count: members.length,
-			says: example(members[0]),
-			name,
-			members: members.slice(0, mostMembers).map((member) =>
-				[...within([name], member, 2)].flatMap(([way, inner]): ValueInScope[] => {
-					const text = textOf(inner);
-					return text === undefined ? [] : [{ path: way.join('.'), says: text }];
-				})
-			)
-		};
-	}
-}
-
-function* valuesIn(scope: Scope): Generator<ValueInScope> {
-	for (const path of [['site', 'name'], ['page', 'title'], ['page', 'address'], ['year']]) {
-		const text = textOf(lookUp(path, scope));
-		if (text !== undefined) yield { path: path.join('.'), says: text };
-	}
-	for (const [key, value] of scope.instance.parameters) yield { path: `route.${key}`, says: value };
-	for (const [path, value] of pathsIn(scope)) {
-		const text = textOf(value);
-		if (text !== undefined) yield { path: path.join('.'), says: text };
-	}
-}
-
-/** What a member of a list is called: the list's own name without the s of several, where nothing has that name. */
-function freeName(path: readonly string[], scope: Scope): string {
-	const last = path.at(-1) ?? '';
-	const base = /^[a-z][a-z0-9-]*[^s]s$/.test(last)
-		? last.replace(/ies$/, 'ys').slice(0, -1)
-		: 'one';
-	const taken = new Set(['site', 'page', 'route', 'item', 'data', 'year', 'content', ...(scope.names?.keys() ?? [])]); // prettier-ignore
-	for (let number = 1; ; number++) {
-		const tried = number === 1 ? base : `${base}-${number}`;
-		if (!taken.has(tried)) return tried;
-	}
 }
 
 /**
@@ -180,14 +78,6 @@ export function likeliest({ words, lists }: FillableElement): ListInScope | unde
 		(best, list) => (best && count(best) >= count(list) ? best : list),
 		undefined
 	);
-}
-
-/** How a value is tested: that it is there, or against a text. */
-export type TestWay = 'there' | Comparison;
-
-/** A condition as it is written; quotes in the text are a part of it. */
-export function testText(path: string, how: TestWay, text: string): string {
-	return how === 'there' ? path : `${path} ${how} "${text.replace(/[\\"]/g, '\\$&')}"`;
 }
 
 /** Members that are shown as they would read. */

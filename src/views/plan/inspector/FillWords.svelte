@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { ValueInScope } from '$core/view-models/markup/from-data.ts';
+	import type { ValueInScope } from '$core/view-models/markup/in-scope.ts';
 
 	/** The words of an element, and what stands in their place: each chosen from the values in scope. */
 	interface Props {

@@ -7,11 +7,10 @@
 	import {
 		likeliest,
 		samples,
-		testText,
 		textsFor,
-		type FillableElement,
-		type TestWay
+		type FillableElement
 	} from '$core/view-models/markup/from-data.ts';
+	import { testText, type TestWay } from '$core/outline/tag-text.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import FillWords from './FillWords.svelte';
@@ -20,10 +19,12 @@
 	/** An element of a piece is written once for each member of a list, where something is so, or with values in its words. */
 	interface Props {
 		piece: PieceRef;
+		/** The element that is chosen, as it is written; undefined: the likeliest. */
+		element?: string;
 		open: boolean;
 		onClose: () => void;
 	}
-	const { piece, open, onClose }: Props = $props();
+	const { piece, element: wished, open, onClose }: Props = $props();
 
 	const ways = [
 		['list', 'once for each member of a list'],
@@ -60,7 +61,7 @@
 			return way === 'list' ? found[index] : undefined;
 		})
 	);
-	const test = $derived(value && testText(value.path, how, text));
+	const test = $derived(value && testText({ path: value.path, how, text }));
 
 	const wanted = $derived(JSON.stringify(piece));
 	$effect(() => {
@@ -70,7 +71,8 @@
 		void store.core.answers.fillable(untrack(() => piece)).then((all) => {
 			if (!isWanted) return;
 			elements = all;
-			at = bestOf(all);
+			const own = all.findIndex(({ ref }) => ref.markup === wished);
+			at = own === -1 ? bestOf(all) : own;
 			[listPath, path, chosen, refused] = ['', '', {}, ''];
 		});
 		return () => (isWanted = false);

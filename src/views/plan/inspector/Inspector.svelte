@@ -8,6 +8,8 @@
 	import ManyPanel from './ManyPanel.svelte';
 	import PiecePanel from './PiecePanel.svelte';
 	import PlacePanel from './PlacePanel.svelte';
+	import NodePanel from './markup/NodePanel.svelte';
+	import { chosenNode } from '../chosen-node.svelte.ts';
 	import SitePanel from './SitePanel.svelte';
 	import ScrollBox from '$views/shell/ScrollBox.svelte';
 
@@ -28,6 +30,13 @@
 					: facts?.layer
 	);
 	const region = $derived(facts?.region);
+
+	// What stands in the markup of the chosen piece, as the text is now.
+	$effect(() => {
+		void [store.texts, store.page];
+		const piece = choice.subject.kind === 'piece' ? choice.subject.piece : undefined;
+		void chosenNode.ask(piece, choice.node?.part);
+	});
 </script>
 
 <aside aria-label="Inspector">
@@ -57,7 +66,9 @@
 			{/if}
 			{#if subject.kind === 'piece'}
 				<span aria-hidden="true">›</span>
-				<button class="mono" aria-current="true">{subject.piece.piece}</button>
+				<button class="mono" aria-current="true" onclick={() => (choice.node = undefined)}
+					>{subject.piece.piece}</button
+				>
 			{/if}
 		</nav>
 		<FoldButton pane="side" label="the inspector" />
@@ -69,6 +80,8 @@
 			<SitePanel />
 		{:else if subject.kind === 'layer'}
 			<LayerPanel layer={subject.layer} />
+		{:else if subject.kind === 'piece' && chosenNode.view}
+			<NodePanel piece={subject.piece} view={chosenNode.view} />
 		{:else if subject.kind === 'piece'}
 			<PiecePanel piece={subject.piece} {facts} />
 		{:else if subject.kind === 'box'}

@@ -19,6 +19,7 @@
 	import { putPicture } from '../pictures/put-picture.svelte.ts';
 	import { choice, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
+	import MarkupOutline from './markup/MarkupOutline.svelte';
 	import FromData from './FromData.svelte';
 	import MakePart from './MakePart.svelte';
 	import ArrangementPanel from './ArrangementPanel.svelte';
@@ -216,8 +217,11 @@
 			<button class="link small" onclick={() => choice.editPieces()}>Write them</button>
 		</p>
 	{/if}
-	<p class="small">A double click on its words on the page writes them anew.</p>
+	<p class="small">
+		A further click on the page chooses an element in it, a double click writes its words anew.
+	</p>
 </div>
+{#if found?.markup !== undefined}<MarkupOutline />{/if}
 <MakePart {piece} open={making} onClose={() => (making = false)} />
 <FromData {piece} open={filling} onClose={() => (filling = false)} />
 {#if view}

@@ -18,7 +18,15 @@
 		type FollowedLink,
 		type MeasuredTracks
 	} from '$browser/frame.ts';
-	import { byId, partsOf, setScrollbars } from '$browser/dom.ts';
+	import {
+		byId,
+		isElement,
+		numberIn,
+		numbered,
+		partsOf,
+		rectOf,
+		setScrollbars
+	} from '$browser/dom.ts';
 	import { openDrawers } from '$browser/drawers.ts';
 	import { frameScrolled, scrollFrame, type FrameScroll } from '$browser/scrolled.ts';
 	import { outside } from '$views/frame/outside.svelte.ts';
@@ -32,6 +40,7 @@
 	import { isPieceRef, type ArrangedRef } from '$core/model/command.ts';
 	import { isAlso } from '$views/shell/also.ts';
 	import { choice } from '../choice.svelte.ts';
+	import { chosenNode } from '../chosen-node.svelte.ts';
 	import { putPicture } from '../pictures/put-picture.svelte.ts';
 	import { pieceFrame } from './piece-frame.svelte.ts';
 	import { menu } from '../../commands/menu.svelte.ts';
@@ -56,8 +65,8 @@
 		/** The page that is worked on, not one held beside it. */
 		main: boolean;
 		onLink: (link: FollowedLink) => void;
-		/** `itself`: a piece at once, not first the region that it stands in. */
-		onPick: (trace: Trace, itself?: boolean) => void;
+		/** `itself`: a piece at once, not first the region that it stands in; `element`: which of the page's body it is. */
+		onPick: (trace: Trace, itself?: boolean, element?: number) => void;
 		/** Something is chosen beside what is chosen, and all in a frame that was drawn. */
 		onPickAlso: (trace: Trace) => void;
 		onPickAll: (traces: readonly Trace[]) => void;
@@ -100,6 +109,9 @@
 	let lastHtml = '';
 	/** Where names of boxes find room, by the places of the boxes; undefined where there is none. */
 	let labels = $state.raw<readonly (LabelPlace | undefined)[]>([]);
+	/** Where the chosen element stands; of one that repeats in a list, so many times at most. */
+	let nodeAt = $state.raw<readonly Rect[]>([]);
+	const mostRects = 50;
 	/** Words of the page that are being written anew. */
 	let words = $state.raw<(PageWords & WrittenWords) | undefined>();
 
@@ -174,7 +186,7 @@
 
 	$effect(() => {
 		// Another width or height lays the page out anew.
-		void [look.width, look.overlay, look.tracks, height, chosenBox.tracked];
+		void [look.width, look.overlay, look.tracks, height, chosenBox.tracked, chosenNode.view];
 		measure();
 	});
 
@@ -214,6 +226,7 @@
 			measured = measureBoxes(inner);
 			if (look.overlay) labels = placeLabels(inner, overlayBoxes(measured, marks), scale);
 			if (!main) return;
+			nodeAt = nodeRects(inner);
 			chosenBox.noteSpaces(measureSpaces(inner));
 			const around = arrangingOfView(chosenBox.tracked);
 			const found = around && measureTracks(inner, around);
@@ -222,6 +235,15 @@
 			if (!commands.preview || !tracks || !found || hasSameTracks(tracks, found)) tracks = found;
 			if (!commands.preview) covered = look.tracks ? wordsOfPage(inner) : [];
 			rtl = root.dir === 'rtl';
+		});
+	}
+
+	/** Where what is chosen in the markup of a piece stands on the page. */
+	function nodeRects(inner: Document): Rect[] {
+		const body = partsOf(inner)?.body;
+		return (chosenNode.view?.shown ?? []).slice(0, mostRects).flatMap((number) => {
+			const found = body && numbered(body, number);
+			return found ? [rectOf(found)] : [];
 		});
 	}
 
@@ -303,8 +325,15 @@
 		} else if (main && isAlso(event)) {
 			if (!pieceFrame.hasDrawn) onPickAlso(trace);
 		} else {
-			onPick(trace);
+			onPick(trace, false, elementAt(event));
 		}
+	}
+
+	/** Which element of the page's body an event happened to. */
+	function elementAt({ target }: Event): number | undefined {
+		const inner = frame?.contentDocument;
+		const body = inner && partsOf(inner)?.body;
+		return body && isElement(target) ? numberIn(body, target) : undefined;
 	}
 
 	/** A region is dragged by its name: onto another to change places, to one of its sides to stand there. */
@@ -389,6 +418,7 @@
 	{#if main}
 		<PageRectangles
 			also={alsoAt}
+			node={nodeAt}
 			drawn={pieceFrame.drawn}
 			zone={regionDrag.zone}
 			edge={putPicture.over}

@@ -7,6 +7,8 @@
 	interface Props {
 		/** All px of the page. */
 		also: readonly Rect[];
+		/** The element that is chosen in the markup of a piece, wherever it shows. */
+		node: readonly Rect[];
 		drawn: Rect | undefined;
 		zone: DropZone | undefined;
 		/** Where what is dragged over the page would come to stand. */
@@ -14,7 +16,7 @@
 		/** Screen px for one px of the page. */
 		scale: number;
 	}
-	const { also, drawn, zone, edge, scale }: Props = $props();
+	const { also, node, drawn, zone, edge, scale }: Props = $props();
 
 	function place({ x, y, width, height }: Rect): string {
 		const px = (value: number): string => `${value * scale}px`;
@@ -24,6 +26,9 @@
 
 {#each also as rect, index (index)}
 	<span class="also on-page" style={place(rect)}></span>
+{/each}
+{#each node as rect, index (index)}
+	<span class="node on-page" style={place(rect)}></span>
 {/each}
 {#if drawn}<span class="drawn on-page" style={place(drawn)}></span>{/if}
 {#if edge}<span class="edge on-page" style={place({ ...edge, height: 0 })}></span>{/if}
@@ -37,6 +42,9 @@
 		z-index: 3;
 		border: 2px solid var(--cedar);
 		pointer-events: none;
+	}
+	.node {
+		border-style: dotted;
 	}
 	.drawn {
 		border: 1px dashed var(--cedar);

@@ -28,7 +28,7 @@
 		bands: readonly BandView[];
 		layouts: readonly RooflineLayout[];
 		between: BetweenView | undefined;
-		onPick: (trace: Trace, itself?: boolean) => void;
+		onPick: (trace: Trace, itself?: boolean, element?: number) => void;
 		onPickAlso: (trace: Trace) => void;
 		onPickAll: (traces: readonly Trace[]) => void;
 	}
