@@ -283,3 +283,47 @@ test('what a part wraps is not its own, also where it stands in another of the s
 		/p:where\(:is\(\.part-box, \.part-box \*\):not\(\.part-box-content, \.part-box-content \*\), :is\(\.part-box-in-1, /
 	);
 });
+
+test('a part gets a style, a variant and another one by fields, and its uses stay as they are', () => {
+	const site = sound(`site "T" { lang en; bands { narrow 0 } }
+part card(title) """
+  <p class="{title}">{title}</p>
+"""
+layout top at / { region main as main { slot } }
+route / { title "Home"; piece body """{use card title="a"}""" }`);
+	const styled = makeOnFiles(site, {
+		kind: 'set-part-style',
+		name: 'card',
+		css: ':scope { margin: 0 }\n:scope.ripe { color: green }'
+	});
+	assert.match(
+		styled.text('site.eave'),
+		/part card\(title\) \{\n {2}style """\n {4}:scope \{ margin: 0 \}\n {4}:scope\.ripe \{ color: green \}\n {2}"""\n\} """\n/
+	);
+	const given = makeOnFiles(styled.resolved, {
+		kind: 'add-parameter',
+		part: 'card',
+		name: 'tone',
+		values: ['plain', 'very ripe']
+	});
+	assert.match(given.text('site.eave'), /part card\(title, tone = plain \| "very ripe"\) \{/);
+	const more = makeOnFiles(given.resolved, {
+		kind: 'add-variant',
+		part: 'card',
+		parameter: 'tone',
+		value: 'dry'
+	});
+	assert.match(more.text('site.eave'), /tone = plain \| "very ripe" \| dry\)/);
+	const [view] = partViews(more.resolved, new Map(), 2026);
+	assert.deepEqual(view?.variants.map(({ label }) => label), ['tone plain', 'tone very ripe', 'tone dry']); // prettier-ignore
+	assert.equal(view.style, ':scope { margin: 0 }\n:scope.ripe { color: green }');
+	const again = makeOnFiles(more.resolved, {
+		kind: 'set-part-style',
+		name: 'card',
+		css: view.style
+	});
+	assert.equal(again.text('site.eave'), more.text('site.eave'), 'the same changes nothing');
+	const bare = makeOnFiles(more.resolved, { kind: 'set-part-style', name: 'card', css: '' });
+	assert.doesNotMatch(bare.text('site.eave'), /style/);
+	assert.throws(() => makeOnFiles(more.resolved, { kind: 'add-variant', part: 'card', parameter: 'tone', value: 'dry' }), /dry already/); // prettier-ignore
+});

@@ -516,6 +516,21 @@ export type SharedCommand =
 			readonly to: string;
 	  }
 	| { readonly kind: 'set-parameters'; readonly name: string; readonly text: string }
+	/** It is given something more, which is one of some values, the first where nothing is given. */
+	| {
+			readonly kind: 'add-parameter';
+			readonly part: string;
+			readonly name: string;
+			readonly values: readonly string[];
+	  }
+	| {
+			readonly kind: 'add-variant';
+			readonly part: string;
+			readonly parameter: string;
+			readonly value: string;
+	  }
+	/** The style that holds in all bands; without any text it goes. */
+	| { readonly kind: 'set-part-style'; readonly name: string; readonly css: string }
 	| { readonly kind: 'set-part-markup'; readonly name: string; readonly markup: string }
 	| { readonly kind: 'remove-part'; readonly name: string };
 

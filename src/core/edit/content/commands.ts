@@ -12,14 +12,14 @@ import {
 } from './data.ts';
 import { makePart } from './make-part.ts';
 import {
-	addPart,
-	removePart,
+	addParameter,
+	addVariant,
 	renameParameter,
-	renamePart,
 	renameVariant,
-	setParameters,
-	setPartMarkup
-} from './parts.ts';
+	setParameters
+} from './parameters.ts';
+import { setPartStyle } from './part-style.ts';
+import { addPart, removePart, renamePart, setPartMarkup } from './parts.ts';
 
 export const sharedCommands: CommandKinds<SharedCommand> = {
 	'add-data': {
@@ -82,6 +82,20 @@ export const sharedCommands: CommandKinds<SharedCommand> = {
 	'set-parameters': {
 		label: ({ name }) => `What ${name} is given`,
 		carryOut: (resolved, surgery, { name, text }) => setParameters(resolved, surgery, name, text)
+	},
+	'add-parameter': {
+		label: ({ part, name }) => `${part} is given ${name}`,
+		carryOut: (resolved, surgery, { part, name, values }) =>
+			addParameter(resolved, surgery, part, name, values)
+	},
+	'add-variant': {
+		label: ({ parameter, value }) => `Add ${value} to ${parameter}`,
+		carryOut: (resolved, surgery, { value, ...where }) =>
+			addVariant(resolved, surgery, where, value)
+	},
+	'set-part-style': {
+		label: ({ name }) => `Write the style of ${name}`,
+		carryOut: (resolved, surgery, { name, css }) => setPartStyle(resolved, surgery, name, css)
 	},
 	'set-part-markup': {
 		label: ({ name }) => `Write the part ${name}`,

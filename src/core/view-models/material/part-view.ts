@@ -1,3 +1,4 @@
+import { firstStyle } from '../../edit/content/part-style.ts';
 import { usesOf } from '../../edit/content/parts.ts';
 import { escapeHtml } from '../../emit/html/escape.ts';
 import { renderMarkup } from '../../emit/html/markup.ts';
@@ -22,6 +23,8 @@ export interface PartView {
 	readonly parameters: string;
 	readonly list: readonly PartParameterView[];
 	readonly markup: string;
+	/** The style that holds in all bands; empty where it has none. */
+	readonly style: string;
 	readonly wraps: boolean;
 	readonly file: string;
 	/** Where it is written. */
@@ -74,6 +77,7 @@ function partView(
 			values: values.map((value) => value.text)
 		})),
 		markup: dedent(inner, { ...markup.span, from: 0, to: inner.length }, true).text,
+		style: styleText(firstStyle(part.styles)?.css ?? ''),
 		wraps: partBook(site.parts).wraps(part.name.text),
 		file: part.span.file,
 		from: part.span.from,
@@ -86,6 +90,17 @@ function partView(
 			uses.map(({ span }) => span)
 		)
 	};
+}
+
+/** A style without the indentation of its place. */
+function styleText(css: string): string {
+	const lines = css
+		.replace(/^\s*\n/, '')
+		.trimEnd()
+		.split('\n');
+	const indents = lines.filter((line) => line.trim() !== '').map((line) => /^\s*/.exec(line)?.[0].length ?? 0); // prettier-ignore
+	const least = Math.min(...indents);
+	return lines.map((line) => line.slice(Number.isFinite(least) ? least : 0)).join('\n');
 }
 
 /** Each way in which the parameters that have several values go together. */

@@ -1,23 +1,41 @@
 <script lang="ts">
 	import type { PartView } from '$core/view-models/material/part-view.ts';
+	import type { Command } from '$core/model/command.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import PanelField from '$views/shell/PanelField.svelte';
+	import PartLines from './PartLines.svelte';
 
-	/** The markup of a part and what it is given, as they are written. */
+	/** What a part is given, its variants, its markup and style. */
 	const { part }: { part: PartView } = $props();
 
-	let typed = $state<string | undefined>();
-	let refused = $state('');
-	const id = $props.id();
+	const name = $derived(part.name);
+	/** What is written of it in several lines, and how that is said anew. */
+	const texts = $derived([
+		{
+			label: 'Markup',
+			text: part.markup,
+			rows: 8,
+			command: (markup: string): Command => ({ kind: 'set-part-markup', name, markup })
+		},
+		{
+			label: 'Style',
+			text: part.style,
+			rows: 6,
+			command: (css: string): Command => ({ kind: 'set-part-style', name, css })
+		}
+	]);
 
-	$effect(() => {
-		void part.markup;
-		typed = undefined;
-	});
-
-	async function take(): Promise<void> {
-		const markup = typed ?? part.markup;
-		refused = (await commands.attempt({ kind: 'set-part-markup', name: part.name, markup })) ?? '';
+	function addVariants(text: string): Promise<string | undefined> {
+		const [parameter = '', values = ''] = text.split(':');
+		return commands.attempt({
+			kind: 'add-parameter',
+			part: name,
+			name: parameter.trim(),
+			values: values
+				.split(/[,|]/)
+				.map((value) => value.trim())
+				.filter((value) => value !== '')
+		});
 	}
 </script>
 
@@ -26,37 +44,29 @@
 	value={part.parameters}
 	mono
 	placeholder="title, tone = plain | ripe"
-	take={(text) => commands.attempt({ kind: 'set-parameters', name: part.name, text })}
+	take={(text) => commands.attempt({ kind: 'set-parameters', name, text })}
 	hint="Names; with = what holds where nothing is given; several with | are its variants."
 />
-<label class="unseen" for={id}>Markup of {part.name}</label>
-<textarea
-	{id}
-	class="field mono"
-	rows="8"
-	spellcheck="false"
-	value={typed ?? part.markup}
-	oninput={(event) => (typed = event.currentTarget.value)}></textarea>
-<div class="line">
-	<button class="field" disabled={typed === undefined} onclick={() => void take()}>Take it</button>
-	{#if refused}<span class="small refused" role="alert">{refused}</span>{/if}
-</div>
-
-<style>
-	textarea {
-		display: block;
-		width: 100%;
-		max-width: 760px;
-		white-space: pre;
-		tab-size: 2;
-	}
-	.line {
-		display: flex;
-		gap: 8px;
-		align-items: center;
-		margin: 6px 0;
-	}
-	.refused {
-		color: var(--fault);
-	}
-</style>
+{#each part.list as parameter (parameter.name)}
+	{#if parameter.values.length > 0}
+		<PanelField
+			label="another {parameter.name}"
+			value=""
+			mono
+			placeholder="beside {parameter.values.join(', ')}"
+			take={(value) =>
+				commands.attempt({ kind: 'add-variant', part: name, parameter: parameter.name, value })}
+		/>
+	{/if}
+{/each}
+<PanelField
+	label="new variants"
+	value=""
+	mono
+	placeholder="size: small, large"
+	take={addVariants}
+	hint="A name and what it can be, the first where nothing is said. In the markup it stands in braces, such as in a class."
+/>
+{#each texts as one (one.label)}
+	<PartLines {...one} of={name} />
+{/each}

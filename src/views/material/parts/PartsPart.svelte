@@ -73,8 +73,7 @@
 				<button
 					class="act small"
 					aria-expanded={editing === part.name}
-					onclick={() => (editing = editing === part.name ? undefined : part.name)}
-					>Edit its markup</button
+					onclick={() => (editing = editing === part.name ? undefined : part.name)}>Edit it</button
 				>
 				<a class="small" href="/source?{query}&file={part.file}&at={part.from}">in Source</a>
 				<button
