@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { completeTag } from '../../src/core/view-models/markup/complete-tag.ts';
 import { dataViews } from '../../src/core/view-models/material/data-view.ts';
 import { partViews } from '../../src/core/view-models/material/part-view.ts';
-import { valueUses } from '../../src/core/view-models/material/value-uses.ts';
+import { valueUses } from '../../src/core/resolve/content/value-uses.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import { bestStart, partStarts } from '../../src/core/edit/content/make-part.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';

@@ -461,6 +461,13 @@ export type PieceCommand =
 /** What a data source says of itself. */
 export type DataPart = 'from' | 'fresh' | 'failed' | 'shape';
 
+/** The values of one name that the members of a list in a source have. */
+interface ColumnAt {
+	readonly name: string;
+	readonly path: readonly (string | number)[];
+	readonly column: string;
+}
+
 /** Edits of what pages share: data and parts. */
 export type SharedCommand =
 	| {
@@ -469,6 +476,8 @@ export type SharedCommand =
 			readonly from: string;
 			/** A table or list that was pasted, which a file that is made begins with. */
 			readonly pasted?: string;
+			/** Without anything pasted, the names of values that its first member has, all empty. */
+			readonly columns?: readonly string[];
 	  }
 	| { readonly kind: 'rename-data'; readonly name: string; readonly to: string }
 	| { readonly kind: 'remove-data'; readonly name: string }
@@ -492,6 +501,10 @@ export type SharedCommand =
 			readonly name: string;
 			readonly path: readonly (string | number)[];
 	  }
+	/** Each member of a list gets a value of that name. */
+	| ({ readonly kind: 'add-column' } & ColumnAt)
+	| ({ readonly kind: 'remove-column' } & ColumnAt)
+	| ({ readonly kind: 'rename-column'; readonly to: string } & ColumnAt)
 	| { readonly kind: 'add-part'; readonly name: string }
 	/** `start` is a place in the list of what could become a part, `others` places in its list of like ones. */
 	| {

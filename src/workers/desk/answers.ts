@@ -19,7 +19,7 @@ import {
 	type SiteWordsView
 } from '$core/view-models/layer-view.ts';
 import { kindOfValue, textOf } from '$core/resolve/content/values.ts';
-import { valueUses } from '$core/view-models/material/value-uses.ts';
+import { valueUses } from '$core/resolve/content/value-uses.ts';
 import { dataViews, type DataView } from '$core/view-models/material/data-view.ts';
 import { partStarts, type PartStart } from '$core/edit/content/make-part.ts';
 import { fillableElements, type FillableElement } from '$core/view-models/markup/from-data.ts';

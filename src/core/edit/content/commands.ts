@@ -1,5 +1,6 @@
 import type { SharedCommand } from '../../model/command.ts';
 import type { CommandKinds } from '../command-kind.ts';
+import { addColumn, removeColumn, renameColumn } from './columns.ts';
 import {
 	addData,
 	addMember,
@@ -24,8 +25,8 @@ import { addPart, removePart, renamePart, setPartMarkup } from './parts.ts';
 export const sharedCommands: CommandKinds<SharedCommand> = {
 	'add-data': {
 		label: ({ name }) => `Add the data ${name}`,
-		carryOut: (resolved, surgery, { name, from, pasted }) =>
-			addData(resolved, surgery, name, from, pasted)
+		carryOut: (resolved, surgery, { name, from, pasted, columns }) =>
+			addData(resolved, surgery, name, from, pasted, columns)
 	},
 	'rename-data': {
 		label: ({ name, to }) => `Rename data.${name} to data.${to}`,
@@ -56,6 +57,18 @@ export const sharedCommands: CommandKinds<SharedCommand> = {
 	'add-member': {
 		label: ({ name, path }) => `Add a member to data.${[name, ...path].join('.')}`,
 		carryOut: (resolved, surgery, { name, path }) => addMember(resolved, surgery, name, path)
+	},
+	'add-column': {
+		label: ({ name, column }) => `Add the column ${column} to data.${name}`,
+		carryOut: addColumn
+	},
+	'remove-column': {
+		label: ({ name, column }) => `Remove the column ${column} of data.${name}`,
+		carryOut: removeColumn
+	},
+	'rename-column': {
+		label: ({ column, to }) => `Rename the column ${column} to ${to}`,
+		carryOut: (resolved, surgery, { to, ...at }) => renameColumn(resolved, surgery, at, to)
 	},
 	'add-part': {
 		label: ({ name }) => `Add the part ${name}`,

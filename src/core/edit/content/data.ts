@@ -17,7 +17,8 @@ import { tagsOf } from './tags.ts';
 
 /** Edits of shared data: what a source says of itself, and the JSON in the site's own files. */
 
-function findSource({ site }: ResolvedSite, name: string): DataSource {
+/** The source of that name. Throws a CommandRefused where it is gone. */
+export function findSource({ site }: ResolvedSite, name: string): DataSource {
 	const source = site.data.find((one) => one.name.text === name);
 	if (!source) throw new CommandRefused(`There is no data source ${name} any more.`);
 	return source;
@@ -35,7 +36,8 @@ export function addData(
 	surgery: Surgery,
 	name: string,
 	from: string,
-	pasted = ''
+	pasted = '',
+	columns: readonly string[] = []
 ): void {
 	checkName(name);
 	const { site, reading } = resolved;
@@ -46,13 +48,14 @@ export function addData(
 			`${from} is neither a URL nor a JSON file, such as data/${name}.json.`
 		);
 	}
-	const members = membersOf(pasted);
+	const first = Object.fromEntries(columns.map((column) => [column, '']));
+	const members = membersOf(pasted) ?? (columns.length > 0 ? [first] : undefined);
 	const isThere = reading.files.assets.has(from);
 	if (members && (isUrl || isThere)) {
 		throw new CommandRefused(
 			isUrl
-				? 'What is pasted becomes a file of the site, and this is a URL.'
-				: `There is a file ${from} already: name another for what is pasted.`
+				? 'What it begins with becomes a file of the site, and this is a URL.'
+				: `There is a file ${from} already: name another for what it begins with.`
 		);
 	}
 	const line = `data ${name} from ${quoted(from)}`;

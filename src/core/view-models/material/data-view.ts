@@ -6,7 +6,7 @@ import { decodeUtf8 } from '../../lib/utf8.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { kindOfValue, textOf } from '../../resolve/content/values.ts';
 import { usesAt, type Use } from './uses.ts';
-import { generalPath, valueUses, type ValueUse } from './value-uses.ts';
+import { generalPath, valueUses, type ValueUse } from '../../resolve/content/value-uses.ts';
 
 /** A source of shared data, with each of its values. */
 export interface DataView {
@@ -186,7 +186,8 @@ function* tablesOf(
 	if (Array.isArray(value)) {
 		const members: readonly unknown[] = value;
 		const groups = members.filter((one): one is object => kindOf(one) === 'group');
-		if (members.length > 0 && groups.length === members.length) {
+		// A list without members can still get columns.
+		if (groups.length === members.length) {
 			const columns = [...new Set(groups.flatMap((one) => Object.keys(one)))];
 			const label = [name, ...path].join('.');
 			yield {

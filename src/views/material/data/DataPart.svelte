@@ -19,7 +19,8 @@
 	const { sources, wanted }: Props = $props();
 
 	let picked = $state<string | undefined>();
-	let way = $state<'values' | 'table' | 'text' | 'shape'>('values');
+	/** Undefined until one is chosen: a list of objects is a table at first, but for a link to one of its values. */
+	let way = $state<'values' | 'table' | 'text' | 'shape' | undefined>();
 
 	const asked = $derived(/^data ([^. ]+)/.exec(wanted)?.[1]);
 	const source = $derived(sources.find(({ name }) => name === (picked ?? asked)) ?? sources[0]);
@@ -28,7 +29,8 @@
 			? (['values', 'table', 'text', 'shape'] as const)
 			: (['values', 'text', 'shape'] as const)
 	);
-	const shown = $derived(ways.some((one) => one === way) ? way : 'values');
+	const first = $derived(wanted.includes('.') || source?.tables.length === 0 ? 'values' : 'table');
+	const shown = $derived(ways.find((one) => one === (way ?? first)) ?? 'values');
 	const idle = $derived(source?.rows.filter((row) => row.idle && row.kind !== 'group').length ?? 0);
 
 	function askNew(): void {
@@ -38,15 +40,17 @@
 			fields: [
 				{ label: 'Name', value: 'news', mono: true },
 				{ label: 'File or URL', value: 'data/news.json', mono: true },
+				{ label: 'Columns of a table to be filled, such as name, town', value: '', mono: true },
 				{
-					label: 'Its members, pasted: a table with names in its first row, or a text a line',
+					label: 'Or its members, pasted: a table with names in its first row, or a text a line',
 					value: '',
 					lines: true
 				}
 			],
 			act: 'Add it',
-			async answer([name = '', from = '', pasted = '']) {
-				const refused = await commands.attempt({ kind: 'add-data', name, from, pasted });
+			async answer([name = '', from = '', said = '', pasted = '']) {
+				const columns = said.split(/[\s,]+/).filter((column) => column !== '');
+				const refused = await commands.attempt({ kind: 'add-data', name, from, pasted, columns });
 				if (refused === undefined) picked = name;
 				return refused;
 			}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { DataTable, DataView } from '$core/view-models/material/data-view.ts';
 	import { counted } from '$core/messages/problem.ts';
+	import { ask } from '$store/ways/ask.svelte.ts';
 	import { valueActions } from './value-actions.ts';
 
 	/** A list as a table: a row a member, a column a value. */
@@ -18,6 +19,31 @@
 		const value = text === '' && before === undefined ? undefined : valueActions.read(kind, text);
 		refused = (await valueActions.set(source, [...table.path, row, column], value)) ?? '';
 	}
+
+	function askColumn(column?: string): void {
+		ask.question = {
+			title: column === undefined ? 'Add a column' : `Rename the column ${column}`,
+			says:
+				column === undefined
+					? `Each member of data.${table.label} gets a value of that name, to be filled.`
+					: 'Wherever it is shown is changed with it.',
+			fields: [{ label: 'Name', value: column ?? '', mono: true }],
+			act: column === undefined ? 'Add it' : 'Rename it',
+			answer: ([to = '']) =>
+				valueActions.column(
+					source,
+					table.path,
+					column === undefined
+						? { kind: 'add-column', column: to }
+						: { kind: 'rename-column', column, to }
+				)
+		};
+	}
+
+	async function removeColumn(column: string): Promise<void> {
+		refused =
+			(await valueActions.column(source, table.path, { kind: 'remove-column', column })) ?? '';
+	}
 </script>
 
 <p class="small">
@@ -29,7 +55,19 @@
 	<table aria-label="data.{table.label}">
 		<thead>
 			<tr>
-				{#each table.columns as column (column)}<th class="mono">{column}</th>{/each}
+				{#each table.columns as column (column)}
+					<th class="mono"
+						><button title="Rename the column {column}" onclick={() => askColumn(column)}
+							>{column}</button
+						>
+						<button
+							class="act small"
+							aria-label="Remove the column {column}"
+							title="Remove the column {column}"
+							onclick={() => void removeColumn(column)}>−</button
+						></th
+					>
+				{/each}
 				<th><span class="unseen">What can be done</span></th>
 			</tr>
 		</thead>
@@ -62,6 +100,7 @@
 	</table>
 </div>
 <button class="act" onclick={() => void valueActions.add(source, table.path)}>Add a member</button>
+<button class="act" onclick={() => askColumn()}>Add a column …</button>
 
 <style>
 	.scroll {

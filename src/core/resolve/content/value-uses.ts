@@ -2,9 +2,9 @@ import { Memory } from '../../lib/memory.ts';
 import { layersOf, markupsOf, type Layer, type Part, type Site } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import type { GivenValue, Template } from '../../model/template.ts';
-import { nestBlocks, type Body } from '../../resolve/markup/blocks.ts';
-import { partBook } from '../../resolve/content/parts.ts';
-import { piecesIn } from '../../resolve/content/pieces.ts';
+import { nestBlocks, type Body } from '../markup/blocks.ts';
+import { partBook } from './parts.ts';
+import { piecesIn } from './pieces.ts';
 
 /** A place that uses a value of shared data: a layer's piece, title or the like, or a part. */
 export interface ValueUse {
