@@ -10,7 +10,11 @@ import {
 import { manyView } from '../../src/core/view-models/many-view.ts';
 import { shareWays, sharedSpans } from '../../src/core/view-models/share-out.ts';
 import { edit, makeOn, refusal } from '../lib/edits.ts';
-import { sound } from '../lib/site.ts';
+import type { CheckedSite } from '../../src/core/check/site.ts';
+import { piecesIn } from '../../src/core/edit/pieces/pieces.ts';
+import { alikePieces } from '../../src/core/view-models/alike-pieces.ts';
+import { manyLayers, movedBelow } from '../../src/core/view-models/many-layers.ts';
+import { around, sound } from '../lib/site.ts';
 
 /** Several boxes and pieces at once. */
 const text = `site "Seed library" { lang en; bands { narrow 0; medium 600; wide 1000 } }
@@ -117,3 +121,88 @@ test('several pieces go, or go to another place, and a fill goes with its last',
 	const without = makeOn(grouped, { kind: 'remove-pieces', holder: own, pieces: ['both', 'pea'] }).text;
 	assert.doesNotMatch(without, /pea|kale|both/);
 }); // prettier-ignore
+
+const five = around(`
+route /x {
+  title "X"
+  piece one """<p class="a">one</p>"""
+  piece two """<p class="b">two</p>"""
+  piece three """<h2>three</h2>"""
+  piece four """<p class="c">four</p>"""
+}
+route /x/y { title "Y"; piece z """<p class="d">z</p>""" }
+route /w { title "W"; piece only """<p>w</p>""" }`);
+const inX = { layer: { kind: 'route', name: '/x' }, region: undefined } as const;
+
+function namesOf(resolved: CheckedSite): string[] {
+	return piecesIn(resolved, inX).map(({ name }) => name);
+}
+
+test('several pieces go beside another in their order, and copies stand behind the last of them', () => {
+	const pieces = ['one', 'three'];
+	const moved = makeOn(five, {
+		kind: 'move-pieces',
+		holder: inX,
+		pieces,
+		to: inX,
+		beside: { name: 'four', where: 'after' }
+	});
+	assert.deepEqual(namesOf(moved.resolved), ['two', 'four', 'one', 'three']);
+	const before = makeOn(moved.text, {
+		kind: 'move-pieces',
+		holder: inX,
+		pieces: ['three', 'one'],
+		to: inX,
+		beside: { name: 'two', where: 'before' }
+	});
+	assert.deepEqual(namesOf(before.resolved), ['one', 'three', 'two', 'four']);
+	assert.match(
+		refusal(five, { kind: 'move-pieces', holder: inX, pieces, to: inX, beside: { name: 'one', where: 'after' } }), // prettier-ignore
+		/stand there already/
+	);
+	const copied = makeOn(five, { kind: 'copy-pieces', holder: inX, pieces: ['two', 'one'] });
+	assert.deepEqual(namesOf(copied.resolved), ['one', 'two', 'one-2', 'two-2', 'three', 'four']);
+	const again = makeOn(copied.text, { kind: 'copy-pieces', holder: inX, pieces: ['one-2'] });
+	assert.deepEqual(namesOf(again.resolved), [
+		'one',
+		'two',
+		'one-2',
+		'one-3',
+		'two-2',
+		'three',
+		'four'
+	]);
+});
+
+test('pieces that differ in words alone are found, wherever they stand', () => {
+	const alike = alikePieces(sound(five), { holder: inX, piece: 'one' });
+	assert.deepEqual(
+		alike.map(({ holder, piece }) => `${holder.layer.name} ${piece}`),
+		['/x two', '/x four', '/x/y z']
+	);
+	assert.deepEqual(alikePieces(sound(five), { holder: inX, piece: 'three' }), []);
+});
+
+test('several pages say what they have in common, are set together, and moved with what lies below', () => {
+	const refs = ['/x', '/w'].map((name) => ({ kind: 'route', name }) as const);
+	const many = manyLayers(sound(five), refs);
+	assert.equal(many.under, '', 'both sit under what covers them');
+	const mixed = makeOn(five, { kind: 'set-under', layer: refs[0] ?? assert.fail(), under: 'none' });
+	assert.equal(manyLayers(mixed.resolved, refs).under, undefined);
+	const both = makeOn(
+		mixed.text,
+		forEach(refs, 'bare', (layer) => ({ kind: 'set-under', layer, under: 'none' }))
+	);
+	assert.equal(manyLayers(both.resolved, refs).under, 'none');
+	const below = movedBelow([...refs, { kind: 'route', name: '/x/y' }], '/old');
+	assert.deepEqual(below, [
+		{ pattern: '/x', to: '/old/x' },
+		{ pattern: '/w', to: '/old/w' }
+	]);
+	const moved = makeOn(
+		five,
+		forEach(below, 'below /old', (move) => ({ kind: 'move-route', ...move }))
+	);
+	const patterns = moved.resolved.site.routes.map(({ pattern }) => pattern.text);
+	assert.deepEqual(patterns, ['/', '/old/x', '/old/x/y', '/old/w']);
+});

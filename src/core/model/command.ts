@@ -357,7 +357,7 @@ export type PieceCommand =
 			readonly beside?: Beside;
 	  }
 	| { readonly kind: 'remove-piece'; readonly holder: HolderRef; readonly name: string }
-	/** Pieces that stand in one place go, or go to another place. */
+	/** Pieces that stand in one place go, or go to another place, or beside another one, in their order. */
 	| {
 			readonly kind: 'remove-pieces';
 			readonly holder: HolderRef;
@@ -368,6 +368,13 @@ export type PieceCommand =
 			readonly holder: HolderRef;
 			readonly pieces: readonly string[];
 			readonly to: HolderRef;
+			readonly beside?: Beside;
+	  }
+	/** Copies of pieces that stand in one place, behind the last of them. */
+	| {
+			readonly kind: 'copy-pieces';
+			readonly holder: HolderRef;
+			readonly pieces: readonly string[];
 	  }
 	/** Pieces that stand in one place get a box around them, which takes the place of the first. */
 	| {

@@ -1,7 +1,8 @@
 import { goto } from '$app/navigation';
 import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
 import { sizeActions } from '$core/view-models/size-actions.ts';
-import type { Command } from '$core/model/command.ts';
+import type { Command, LayerRef } from '$core/model/command.ts';
+import { askMovePages, removePages } from './asking-pages.ts';
 import { placeQuery, readPlace } from '$store/address.ts';
 import { look } from '$store/ways/look.svelte.ts';
 import { paneNames, panes, type PaneName } from '$store/ways/panes.svelte.ts';
@@ -54,6 +55,8 @@ export function chosenActs(): Act[] {
 			return pieceActs(subject.piece);
 		case 'layer':
 			return layerActs(subject.layer);
+		case 'pages':
+			return pagesActs(subject.pages);
 		case 'box':
 			return [];
 		case 'site':
@@ -61,6 +64,13 @@ export function chosenActs(): Act[] {
 		case 'place':
 			return placeActs();
 	}
+}
+
+function pagesActs(pages: readonly LayerRef[]): Act[] {
+	return [
+		{ name: `Move ${pages.length} pages below …`, run: () => askMovePages(pages) },
+		commandAct(`Remove ${pages.length} pages`, removePages(pages))
+	];
 }
 
 function placeActs(): Act[] {

@@ -41,6 +41,7 @@
 					? { layout: subject.layer.name, box: undefined }
 					: undefined;
 			case 'site':
+			case 'pages':
 				return undefined;
 			case 'place': {
 				if (facts?.region) return boxFor(facts.layer, facts.region, facts.isOwn);

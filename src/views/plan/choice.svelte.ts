@@ -44,6 +44,8 @@ export type Subject =
 	/** A wrapper, or a layout as a box. */
 	| { readonly kind: 'box'; readonly box: BoxRef }
 	| { readonly kind: 'layer'; readonly layer: LayerRef }
+	/** Several pages, to be changed together. */
+	| { readonly kind: 'pages'; readonly pages: readonly LayerRef[] }
 	| { readonly kind: 'site' };
 
 /** What is chosen in Plan. */
@@ -91,6 +93,18 @@ class Choice {
 
 	pickLayer(layer: LayerRef): void {
 		this.choose({ kind: 'layer', layer });
+	}
+
+	/** Chooses several pages; a single one as any layer, and none leaves what is chosen. */
+	pickPages(pages: readonly LayerRef[]): void {
+		const [first] = pages;
+		if (first && pages.length === 1) this.pickLayer(first);
+		else if (first) this.choose({ kind: 'pages', pages });
+	}
+
+	/** The pages that are chosen together. */
+	get pages(): readonly LayerRef[] {
+		return this.subject.kind === 'pages' ? this.subject.pages : [];
 	}
 
 	pickBox(box: BoxRef): void {

@@ -3,6 +3,8 @@ import { underChoices, type UnderChoice } from '$core/edit/layers/under-choices.
 import type { ArrangedRef, SizedRef, HolderRef, LayerRef, PieceRef } from '$core/model/command.ts';
 import { CommandRefused } from '$core/edit/proposal.ts';
 import { boxView, type BoxView } from '$core/view-models/box-view.ts';
+import { alikePieces } from '$core/view-models/alike-pieces.ts';
+import { manyLayers, type ManyLayers } from '$core/view-models/many-layers.ts';
 import { manyView, type ManyView } from '$core/view-models/many-view.ts';
 import { canonicalPath } from '$core/model/address.ts';
 import { layerName } from '$core/model/site.ts';
@@ -77,10 +79,22 @@ export class Answers {
 		return this.site.latest ? piecesIn(this.site.latest, holder) : [];
 	}
 
+	/** The pieces that are like one but for their words. */
+	alikePieces(piece: PieceRef): PieceRef[] {
+		const { shown } = this.site;
+		return (shown && unlessRefused(() => alikePieces(shown, piece))) ?? [];
+	}
+
 	/** What a layer says of itself; undefined where it is not there any more. */
 	layerView(ref: LayerRef): LayerView | undefined {
 		const { shown } = this.site;
 		return shown && unlessRefused(() => layerView(shown, ref));
+	}
+
+	/** What several pages have in common; undefined where one of them is not there any more. */
+	manyLayers(refs: readonly LayerRef[]): ManyLayers | undefined {
+		const { shown } = this.site;
+		return shown && unlessRefused(() => manyLayers(shown, refs));
 	}
 
 	/** What the site says of itself. */

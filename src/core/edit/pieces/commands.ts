@@ -5,6 +5,7 @@ import { setPieceSeenBy } from '../seen-by.ts';
 import type { CommandKinds } from '../command-kind.ts';
 import {
 	addPiece,
+	copyPieces,
 	movePiece,
 	movePieces,
 	namesListed,
@@ -67,6 +68,10 @@ export const pieceCommands: CommandKinds<PieceCommand> = {
 	'move-pieces': {
 		label: ({ pieces, to }) => `Move ${pieces.join(', ')} to ${to.region?.region ?? to.layer.name}`,
 		carryOut: movePieces
+	},
+	'copy-pieces': {
+		label: ({ pieces }) => `Copy ${pieces.join(', ')}`,
+		carryOut: copyPieces
 	},
 	'group-pieces': {
 		label: ({ name }) => `Put the wrapper ${name} around them`,

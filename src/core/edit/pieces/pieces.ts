@@ -258,14 +258,49 @@ export function removePieces(
 export function movePieces(
 	resolved: ResolvedSite,
 	surgery: Surgery,
-	{ holder, pieces: names, to }: Extract<PieceCommand, { kind: 'move-pieces' }>
+	{ holder, pieces: names, to, beside }: Extract<PieceCommand, { kind: 'move-pieces' }>
 ): void {
-	if (isSamePlace(holder, to)) throw new CommandRefused('They stand there already.');
 	const all = withInner(findPieces(resolved, holder).pieces);
 	const moved = all.filter(({ name }) => names.includes(name.text));
+	if (isSamePlace(holder, to)) {
+		if (!beside || names.includes(beside.name))
+			throw new CommandRefused('They stand there already.');
+		for (const { name } of moved) {
+			movePiece(resolved, surgery, { kind: 'move-piece', holder, name: name.text, to, beside });
+		}
+		return;
+	}
 	const lines = moved.map(({ name, span }) => ({ name: name.text, lines: surgery.linesOf(span) }));
 	removePieces(resolved, surgery, holder, names);
-	insertPieces(resolved, surgery, to, lines);
+	insertPieces(resolved, surgery, to, lines, { beside });
+}
+
+/** Copies of pieces stand behind the last of them, each by its own name with a number. */
+export function copyPieces(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	{ holder, pieces: names }: Extract<PieceCommand, { kind: 'copy-pieces' }>
+): void {
+	const all = withInner(findPieces(resolved, holder).pieces);
+	const copied = all.filter(({ name }) => names.includes(name.text));
+	const taken = new Set(all.map(({ name }) => name.text));
+	const copies = copied.map(({ name: { text } }) => {
+		const name = copyName(text, taken);
+		taken.add(name);
+		const of = { holder, piece: text };
+		return { name, lines: startLines(resolved, surgery, holder, name, { kind: 'copy', of }) };
+	});
+	const last = copied.at(-1)?.name.text;
+	if (last === undefined) throw new CommandRefused('There is nothing to copy any more.');
+	insertPieces(resolved, surgery, holder, copies, { beside: { name: last, where: 'after' } });
+}
+
+/** What a copy is called: the name with the next number that is free. */
+export function copyName(name: string, taken: ReadonlySet<string>): string {
+	const [, base = name, last = '1'] = /^(.*?)-(\d+)$/.exec(name) ?? [];
+	for (let number = Number(last) + 1; ; number++) {
+		if (!taken.has(`${base}-${number}`)) return `${base}-${number}`;
+	}
 }
 
 /** What stands in for a piece, or what it could begin with where nothing is written. */

@@ -1,11 +1,13 @@
 <script lang="ts">
 	import FoldButton from '$views/shell/FoldButton.svelte';
+	import { counted } from '$core/messages/problem.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { choice, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import BoxPanel from './BoxPanel.svelte';
 	import LayerPanel from './LayerPanel.svelte';
 	import ManyPanel from './ManyPanel.svelte';
+	import PagesPanel from './PagesPanel.svelte';
 	import PiecePanel from './PiecePanel.svelte';
 	import PlacePanel from './PlacePanel.svelte';
 	import NodePanel from './markup/NodePanel.svelte';
@@ -27,7 +29,9 @@
 				? subject.piece.holder.layer
 				: subject.kind === 'box'
 					? ({ kind: 'layout', name: subject.box.layout } as const)
-					: facts?.layer
+					: subject.kind === 'pages'
+						? undefined
+						: facts?.layer
 	);
 	const region = $derived(facts?.region);
 
@@ -56,6 +60,9 @@
 			{#if subject.kind === 'box' && subject.box.box !== undefined}
 				<span aria-hidden="true">›</span>
 				<button class="mono" aria-current="true">{subject.box.box}</button>
+			{:else if subject.kind === 'pages'}
+				<span aria-hidden="true">›</span>
+				<span aria-current="true">{counted(subject.pages.length, 'page')}</span>
 			{:else if facts && subject.kind !== 'site' && subject.kind !== 'layer' && subject.kind !== 'box'}
 				<span aria-hidden="true">›</span>
 				<button
@@ -78,6 +85,8 @@
 			<ManyPanel many={chosenBox.many} />
 		{:else if subject.kind === 'site'}
 			<SitePanel />
+		{:else if subject.kind === 'pages'}
+			<PagesPanel pages={subject.pages} />
 		{:else if subject.kind === 'layer'}
 			<LayerPanel layer={subject.layer} />
 		{:else if subject.kind === 'piece' && chosenNode.view}

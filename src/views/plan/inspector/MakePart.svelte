@@ -11,10 +11,12 @@
 	/** A piece, or an element in it, becomes a part; where the same stands elsewhere, that can use it too. */
 	interface Props {
 		piece: PieceRef;
+		/** Pieces that are to become uses of it, too; undefined: wherever the same stands. */
+		among?: readonly PieceRef[];
 		open: boolean;
 		onClose: () => void;
 	}
-	const { piece, open, onClose }: Props = $props();
+	const { piece, among, open, onClose }: Props = $props();
 
 	let starts = $state.raw<readonly PartStart[]>([]);
 	let start = $state(0);
@@ -34,13 +36,20 @@
 		if (!open) return;
 		void store.core.answers.partStarts(untrack(() => piece)).then((found) => {
 			starts = found;
-			start = bestStart(found);
+			// Of several pieces it is all of each.
+			start = among ? 0 : bestStart(found);
 			left = leftAtFirst(found[start]);
 			refused = '';
 		});
 	});
 
 	function leftAtFirst(one: PartStart | undefined): readonly number[] {
+		if (one && among) {
+			const wanted = new Set(among.map((ref) => `${ref.holder.layer.name} ${ref.piece}`));
+			return one.others.flatMap((other, at) =>
+				wanted.has(`${other.owner} ${other.piece}`) ? [] : [at]
+			);
+		}
 		return one && !one.isTelling ? one.others.map((_, at) => at) : [];
 	}
 

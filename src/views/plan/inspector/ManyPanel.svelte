@@ -10,6 +10,8 @@
 	import { commands } from '$store/commands.svelte.ts';
 	import { askGroup, askMovePieces, askWrap } from '../../commands/asking.ts';
 	import { choice } from '../choice.svelte.ts';
+	import { store } from '$store/site.svelte.ts';
+	import MakePart from './MakePart.svelte';
 	import BandStrip from '../strip/BandStrip.svelte';
 
 	/** Several boxes or pieces at once: what they have in common, and what is done to all of them. */
@@ -41,6 +43,38 @@
 		});
 	}
 
+	let making = $state(false);
+	/** The pieces of their place in order, so that they can go up or down among them. */
+	let beside = $state.raw<readonly string[]>([]);
+
+	$effect(() => {
+		const [asked] = [holder, store.texts];
+		if (!asked) return;
+		void store.core.answers.piecesIn(asked).then((all) => (beside = all.map(({ name }) => name)));
+	});
+
+	/** Lets all of them go in front of the one before the first, or behind the one after the last. */
+	function order(by: -1 | 1): Command | undefined {
+		const places = many.names.map((name) => beside.indexOf(name));
+		const next = by === -1 ? Math.min(...places) - 1 : Math.max(...places) + 1;
+		const name = beside[next];
+		if (!holder || name === undefined) return undefined;
+		return {
+			kind: 'move-pieces',
+			holder,
+			pieces: many.names,
+			to: holder,
+			beside: { name, where: by === -1 ? 'before' : 'after' }
+		};
+	}
+
+	function make(command: Command | undefined): void {
+		if (command) void commands.make(command);
+	}
+
+	const copy = $derived<Command | undefined>(
+		holder && { kind: 'copy-pieces', holder, pieces: many.names }
+	);
 	const remove = $derived<Command | undefined>(
 		holder && { kind: 'remove-pieces', holder, pieces: pieces.map(({ piece }) => piece) }
 	);
@@ -77,7 +111,23 @@
 				>Wrap them …</button
 			>
 		{/if}
+		{#if allPieces}
+			<button class="act" onclick={() => (making = true)}>Make a part of them …</button>
+		{/if}
 		{#if holder && remove}
+			<button class="act" onclick={() => make(copy)}>Copy them</button>
+			<button
+				class="act"
+				aria-label="Move them up"
+				disabled={!order(-1)}
+				onclick={() => make(order(-1))}>▴</button
+			>
+			<button
+				class="act"
+				aria-label="Move them down"
+				disabled={!order(1)}
+				onclick={() => make(order(1))}>▾</button
+			>
 			<button class="act" onclick={() => askMovePieces(holder, many.names)}>Move to …</button>
 			<button
 				class="act"
@@ -89,6 +139,14 @@
 		<button class="act" onclick={() => (choice.also = [])}>Only the first</button>
 	</div>
 </div>
+{#if pieces[0]}
+	<MakePart
+		piece={pieces[0]}
+		among={pieces.slice(1)}
+		open={making}
+		onClose={() => (making = false)}
+	/>
+{/if}
 <BandStrip view={many.view} boxes={many.refs} />
 
 <style>

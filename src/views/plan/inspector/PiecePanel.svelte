@@ -74,6 +74,18 @@
 		if (piecesOf === store.texts && pieces.length > 0 && !found && facts) choice.pick(facts.place);
 	});
 
+	/** Pieces that differ in words alone, here and elsewhere. */
+	let alike = $state.raw<readonly PieceRef[]>([]);
+
+	$effect(() => {
+		const [asked] = [piece, store.site];
+		let isWanted = true;
+		void store.core.answers.alikePieces(asked).then((all) => {
+			if (isWanted) alike = all;
+		});
+		return () => (isWanted = false);
+	});
+
 	async function nav(said: NavSaid): Promise<string | undefined> {
 		return commands.attempt({ kind: 'set-nav', holder, name, said });
 	}
@@ -164,6 +176,16 @@
 				class="act"
 				title="Shift with a click chooses more; drawn on the page with Shift, a frame chooses all in it"
 				onclick={chooseAll}>Choose all {pieces.length}</button
+			>
+		{/if}
+		{#if alike.length > 0}
+			<button
+				class="act"
+				title="Pieces that differ in words and values alone: {alike
+					.map((one) => `${one.piece} of ${one.holder.layer.name}`)
+					.join(', ')}"
+				onclick={() => choice.pickPieces([piece, ...alike])}
+				>Choose all {alike.length + 1} alike</button
 			>
 		{/if}
 		{#if found?.isGroup}

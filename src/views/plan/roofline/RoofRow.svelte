@@ -13,6 +13,8 @@
 		/** Its place among the rows that are listed. */
 		index: number;
 		chosen: boolean;
+		/** It is one of several that are chosen. */
+		together: boolean;
 		folded: boolean;
 		/** Its whole path is shown, not what is left of it below the route above. */
 		whole: boolean;
@@ -23,7 +25,8 @@
 		indent: number;
 		onGrab: (event: PointerEvent) => void;
 	}
-	const { row, index, chosen, folded, whole, top, left, indent, onGrab }: Props = $props();
+	const { row, index, chosen, together, folded, whole, top, left, indent, onGrab }: Props =
+		$props();
 
 	const counts = $derived(found.countsOn(row.page) ?? [0, 0, 0]);
 	/** The worst that is found on the page, and how much of it. */
@@ -40,12 +43,13 @@
 <div
 	class="row"
 	class:chosen
+	class:together
 	class:touched={commands.touched.has(row.page)}
 	class:closed
 	id="row {row.page}"
 	role="option"
 	tabindex="-1"
-	aria-selected={chosen}
+	aria-selected={chosen || together}
 	style:top="{top}px"
 	style:padding-left="{left + row.depth * indent}px"
 	data-row={index}
@@ -117,6 +121,10 @@
 	.chosen:hover {
 		background: var(--cedar-wash);
 		box-shadow: inset 3px 0 0 var(--cedar);
+	}
+	.together,
+	.together:hover {
+		background: var(--cedar-wash);
 	}
 	.touched {
 		box-shadow: inset -4px 0 0 var(--cedar);

@@ -10,6 +10,8 @@
 		type RooflineRow,
 		type RooflineRun
 	} from '$core/view-models/roofline.ts';
+	import type { LayerRef } from '$core/model/command.ts';
+	import { isAlso } from '$views/shell/also.ts';
 	import { hot } from '$store/ways/hot.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
@@ -99,8 +101,41 @@
 		const row = rows[Number(event.target.closest<HTMLElement>('[data-row]')?.dataset['row'])];
 		if (!row) return;
 		if (event.target.closest('.fold')) fold(row, !folded.has(row.page));
+		else if (event.shiftKey) extendTo(rows.indexOf(row));
+		else if (isAlso(event)) toggle(row);
 		else if (row.page === chosen) choice.pickLayer({ kind: row.kind, name: row.page });
 		else choose(row);
+	}
+
+	/** How far Shift has come from the chosen row; undefined while only that is chosen. */
+	let reached = $state<number | undefined>();
+	const together = $derived(new Set(choice.pages.map(({ name }) => name)));
+
+	$effect(() => {
+		if (choice.pages.length === 0) reached = undefined;
+	});
+
+	/** Chooses all rows from the chosen one up to another. */
+	function extendTo(index: number): void {
+		const at = rows.findIndex((row) => row.page === chosen);
+		const last = Math.min(rows.length - 1, Math.max(0, index));
+		if (at === -1) return choose(rows[last]);
+		reached = last;
+		choice.pickPages(rows.slice(Math.min(at, last), Math.max(at, last) + 1).map(refOf));
+		reveal(last);
+	}
+
+	/** Lets a page be chosen beside the others, or no longer. */
+	function toggle(row: RooflineRow): void {
+		const { pages } = choice;
+		const chosenOnes =
+			pages.length > 0 ? pages : rows.filter(({ page }) => page === chosen).map(refOf);
+		const others = chosenOnes.filter(({ name }) => name !== row.page);
+		choice.pickPages(others.length < chosenOnes.length ? others : [...others, refOf(row)]);
+	}
+
+	function refOf({ kind, page }: RooflineRow): LayerRef {
+		return { kind, name: page };
 	}
 
 	function onContextMenu(event: MouseEvent): void {
@@ -125,7 +160,9 @@
 			PageUp: at - 12
 		};
 		const next = moves[event.key];
-		if (next !== undefined) {
+		if (next !== undefined && event.shiftKey) {
+			extendTo((reached ?? at) + next - at);
+		} else if (next !== undefined) {
 			choose(rows[Math.min(rows.length - 1, Math.max(0, next))]);
 		} else if (event.key === 'ArrowLeft' && row && row.below > 0) {
 			fold(row, true);
@@ -146,7 +183,8 @@
 	}
 
 	function startRow(event: PointerEvent, row: RooflineRow): void {
-		drag.start(event, { kind: 'page', ref: { kind: row.kind, name: row.page } }, () => rows);
+		const refs = together.has(row.page) ? choice.pages : [refOf(row)];
+		drag.start(event, { kind: 'page', refs }, () => rows);
 	}
 
 	function startEnd(event: PointerEvent, run: RooflineRun, kind: 'start' | 'end'): void {
@@ -192,6 +230,7 @@
 		role="listbox"
 		tabindex="0"
 		aria-label="Routes and the layouts that cover them"
+		aria-multiselectable="true"
 		aria-activedescendant={chosen === undefined ? undefined : `row ${chosen}`}
 		bind:this={list}
 		bind:clientHeight={height}
@@ -209,6 +248,7 @@
 					{row}
 					index={from + offset}
 					chosen={row.page === chosen}
+					together={together.has(row.page)}
 					folded={folded.has(row.page)}
 					whole={search.trim() !== ''}
 					top={topOf(from + offset)}

@@ -1,12 +1,12 @@
-import type { LayerRef, Command } from '$core/model/command.ts';
+import { forEach, type LayerRef, type Command } from '$core/model/command.ts';
 import { branchOver, type RooflineRow } from '$core/view-models/roofline.ts';
 import { store } from '$store/site.svelte.ts';
 import { drag } from '$views/shell/drag.ts';
 import { commands } from '$store/commands.svelte.ts';
 
-/** What is dragged on the roofline: a page's mark, or an end of a layout's bar. */
+/** What is dragged on the roofline: the marks of pages, or an end of a layout's bar. */
 export type DragSubject =
-	| { readonly kind: 'page'; readonly ref: LayerRef }
+	| { readonly kind: 'page'; readonly refs: readonly LayerRef[] }
 	| { readonly kind: 'start' | 'end'; readonly layout: string; readonly firstRow: string };
 
 interface Hint {
@@ -41,7 +41,7 @@ export class RooflineDrag {
 		const found = document.elementFromPoint(event.clientX, event.clientY);
 		const command =
 			subject.kind === 'page'
-				? underCommand(found, subject.ref)
+				? underCommand(found, subject.refs)
 				: branchCommand(found, subject, rows);
 		const target = JSON.stringify(command ?? null);
 		if (target === this.target) return;
@@ -77,9 +77,10 @@ export class RooflineDrag {
 }
 
 /** Over a bar or a name in the legend: under that layout. Off the bars: under nothing. */
-function underCommand(found: Element | null, layer: LayerRef): Command | undefined {
-	const drop = found?.closest<HTMLElement>('[data-drop]')?.dataset['drop'];
-	return drop === undefined || drop === '' ? undefined : { kind: 'set-under', layer, under: drop };
+function underCommand(found: Element | null, layers: readonly LayerRef[]): Command | undefined {
+	const under = found?.closest<HTMLElement>('[data-drop]')?.dataset['drop'];
+	if (under === undefined || under === '') return undefined;
+	return forEach(layers, `under ${under}`, (layer) => ({ kind: 'set-under', layer, under }));
 }
 
 function branchCommand(

@@ -1,8 +1,9 @@
 import type { CrossSection } from '$core/view-models/cross-section.ts';
-import type { PieceRef, Command } from '$core/model/command.ts';
+import { listWords } from '$core/messages/problem.ts';
+import { isPieceRef, type Command, type HolderRef, type PieceRef } from '$core/model/command.ts';
 import { commands } from '$store/commands.svelte.ts';
 import { drag } from '$views/shell/drag.ts';
-import { cellFacts, holderOf, type CellPlace } from '../choice.svelte.ts';
+import { cellFacts, choice, holderOf, type CellPlace } from '../choice.svelte.ts';
 
 /** What dropping would do. */
 interface Drop {
@@ -46,21 +47,25 @@ class SectionDrag {
 		});
 	}
 
-	/** A piece goes into another block, with all that it says, or beside another one of its own. */
-	piece(event: PointerEvent, section: CrossSection, { holder, piece }: PieceRef): void {
+	/** A piece goes into another block, with all that it says, or beside another one of its own; all that are chosen go along. */
+	piece(event: PointerEvent, section: CrossSection, grabbed: PieceRef): void {
+		const { holder } = grabbed;
+		const dragged = together(grabbed);
+		const names = listWords(dragged);
+		const goes = dragged.length > 1 ? 'go' : 'goes';
 		this.begin(event, (next) => {
 			const place = cellUnder(next);
 			const facts = place && cellFacts(section, place);
 			const to = facts && holderOf(facts);
 			if (!place || !facts || !to) return undefined;
 			if (JSON.stringify(to) === JSON.stringify(holder)) {
-				return besideOther(facts.entry?.pieces ?? [], pieceUnder(next), { holder, piece }, place);
+				return besideOther(facts.entry?.pieces ?? [], pieceUnder(next), holder, dragged, place);
 			}
 			const where = to.region?.region ?? 'its content';
 			return {
-				words: `${piece} goes to ${where}, by ${to.layer.name}`,
+				words: `${names} ${goes} to ${where}, by ${to.layer.name}`,
 				target: place,
-				command: { kind: 'move-piece', holder, name: piece, to }
+				command: { kind: 'move-pieces', holder, pieces: dragged, to }
 			};
 		});
 	}
@@ -106,19 +111,39 @@ function pieceUnder(event: PointerEvent): string | undefined {
 	return found?.closest<HTMLElement>('[data-piece]')?.dataset['piece'];
 }
 
-/** A piece goes in front of another one of its block, or behind it where it stood in front. */
+/** The pieces that go along: all that are chosen, where the one that is dragged is among them. */
+function together({ holder, piece }: PieceRef): string[] {
+	const { subject, also } = choice;
+	const first = subject.kind === 'piece' ? [subject.piece] : [];
+	const here = JSON.stringify(holder);
+	const chosen = [...first, ...also.filter((ref): ref is PieceRef => isPieceRef(ref))]
+		.filter((ref) => JSON.stringify(ref.holder) === here)
+		.map((ref) => ref.piece);
+	return chosen.includes(piece) ? chosen : [piece];
+}
+
+/** Pieces go in front of another one of their block, or behind it where they stood in front. */
 function besideOther(
 	pieces: readonly string[],
 	other: string | undefined,
-	{ holder, piece }: PieceRef,
+	holder: HolderRef,
+	dragged: readonly string[],
 	target: CellPlace
 ): Drop | undefined {
-	if (other === undefined || other === piece || !pieces.includes(other)) return undefined;
-	const where = pieces.indexOf(piece) < pieces.indexOf(other) ? 'after' : 'before';
+	if (other === undefined || dragged.includes(other) || !pieces.includes(other)) return undefined;
+	const [first = ''] = dragged;
+	const where = pieces.indexOf(first) < pieces.indexOf(other) ? 'after' : 'before';
+	const goes = dragged.length > 1 ? 'go' : 'goes';
 	return {
-		words: `${piece} goes ${where === 'after' ? 'behind' : 'in front of'} ${other}`,
+		words: `${listWords(dragged)} ${goes} ${where === 'after' ? 'behind' : 'in front of'} ${other}`,
 		target,
-		command: { kind: 'move-piece', holder, name: piece, to: holder, beside: { name: other, where } }
+		command: {
+			kind: 'move-pieces',
+			holder,
+			pieces: dragged,
+			to: holder,
+			beside: { name: other, where }
+		}
 	};
 }
 
