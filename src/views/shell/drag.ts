@@ -28,7 +28,10 @@ export function drag(
 		begun ||= Math.hypot(next.clientX - from.x, next.clientY - from.y) >= threshold;
 		if (begun) move(next);
 	};
-	const onUp = (): void => finish(true);
+	const onUp = (): void => {
+		if (begun) passOverClick();
+		finish(true);
+	};
 	const onCancel = (): void => finish(false);
 	const onKey = (key: KeyboardEvent): void => {
 		if (key.key !== 'Escape') return;
@@ -42,4 +45,15 @@ export function drag(
 	addEventListener('pointerup', onUp);
 	addEventListener('pointercancel', onCancel);
 	addEventListener('keydown', onKey, true);
+}
+
+/** The click that ends a drag is none: what lies below both ends of it would take it for one. */
+function passOverClick(): void {
+	const passOver = (click: Event): void => {
+		click.preventDefault();
+		click.stopPropagation();
+	};
+	addEventListener('click', passOver, true);
+	// It follows the release at once, before any timer.
+	setTimeout(() => removeEventListener('click', passOver, true), 0);
 }
