@@ -44,9 +44,13 @@ export function wordsOfPage(inner: Document): Rect[] {
 /** The first of some places that covers none of the words; the first of all where each does. */
 export function freeSpot<T extends Rect>(
 	places: readonly T[],
-	words: readonly Rect[]
+	words: readonly Rect[],
+	controls: readonly Rect[] = []
 ): T | undefined {
-	return places.find((place) => !words.some((one) => meets(one, place))) ?? places[0];
+	const isFree = (place: Rect, of: readonly Rect[]): boolean =>
+		!of.some((one) => meets(one, place));
+	const clear = places.filter((place) => isFree(place, controls));
+	return clear.find((place) => isFree(place, words)) ?? clear[0] ?? places[0];
 }
 
 export interface Rect {

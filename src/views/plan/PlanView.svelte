@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { type Trace } from '$core/model/trace.ts';
-	import { untrack } from 'svelte';
+	import { tick, untrack } from 'svelte';
 	import { isPieceRef, type LayerRef, type SizedRef, type WholeRef } from '$core/model/command.ts';
 	import { look } from '$store/ways/look.svelte.ts';
 	import { panes } from '$store/ways/panes.svelte.ts';
@@ -23,6 +23,7 @@
 	import { boxFor } from '$core/view-models/scopes.ts';
 
 	const { site, page, roofline } = $derived(store);
+	let plan = $state<HTMLElement | undefined>();
 	let comingFrom = $state('');
 	let underOpen = $state(false);
 	let between = $state.raw<BetweenView | undefined>();
@@ -84,6 +85,13 @@
 		if (wanted.piece !== undefined && holder) {
 			choice.pickPiece({ holder, piece: wanted.piece });
 		}
+		choice.sought = wanted;
+		// One goes on from there by keyboard, once the question that led here has given the focus back.
+		void tick().then(() =>
+			requestAnimationFrame(() =>
+				plan?.querySelector<HTMLElement>('[data-cell][tabindex="0"]')?.focus()
+			)
+		);
 	});
 
 	// Another page: what is said of a page is said of this one, and a piece that is not on it is let go.
@@ -162,6 +170,7 @@
 {#if site}
 	<div
 		class="plan"
+		bind:this={plan}
 		style:grid-template-columns="{panes.sizeOf('roofline')}px minmax(0, 1fr) {panes.sizeOf(
 			'side'
 		)}px"

@@ -58,6 +58,8 @@ class Choice {
 	node = $state.raw<{ readonly part: string | undefined; readonly at: number } | undefined>();
 	/** A region, piece or block that is to be gone to once it is on the page. */
 	wanted = $state.raw<Trace | undefined>();
+	/** A box that the stage is to scroll to, as soon as the page has it. */
+	sought = $state.raw<Trace | undefined>();
 	/** What stands in the pane below the inspector. */
 	textPane = $state<'source' | 'pieces'>('source');
 
@@ -75,6 +77,7 @@ class Choice {
 		this.subject = subject;
 		this.also = [];
 		this.node = undefined;
+		this.sought = undefined;
 	}
 
 	/** Chooses several pieces of one place. */

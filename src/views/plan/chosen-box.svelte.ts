@@ -21,11 +21,33 @@ class ChosenBox {
 	/** What arranges that box, where the box arranges nothing itself. */
 	private outer = $state.raw<BoxView | undefined>();
 
-	/** The box whose tracks are drawn: what arranges the chosen one, or the chosen layout itself. */
-	get tracked(): BoxView | undefined {
-		if (this.whole?.arrangement) return this.whole;
+	/** Tracks of what is around are wanted, where what is chosen has some of its own. */
+	wantsAround = $state(false);
+
+	/** What arranges the chosen one, or the chosen layout itself. */
+	private get arranging(): BoxView | undefined {
 		const own = arrangingOfView(this.view) ? this.view : undefined;
 		return this.around?.arrangement ? this.around : (this.outer ?? this.around ?? own);
+	}
+
+	/** The chosen box, where it has columns or areas of its own; of a page or fill, all that it brings. */
+	private get inside(): BoxView | undefined {
+		if (this.whole?.arrangement) return this.whole;
+		const kind = arrangingOfView(this.view) && this.view?.arrangement?.kind;
+		return kind === 'columns' || kind === 'areas' ? this.view : undefined;
+	}
+
+	/** The box whose tracks are drawn. */
+	get tracked(): BoxView | undefined {
+		const { inside } = this;
+		return inside && !this.wantsAround ? inside : this.arranging;
+	}
+
+	/** The other box whose tracks could be drawn; undefined where there is only one. */
+	get trackedElse(): BoxView | undefined {
+		const { inside, arranging } = this;
+		if (!inside || !arranging?.arrangement || inside === arranging) return undefined;
+		return this.wantsAround ? inside : arranging;
 	}
 
 	/** Asks for what there is to say; the last one asked for is shown. */
@@ -47,6 +69,8 @@ class ChosenBox {
 		const parent = around?.arrangement ? undefined : around?.parent;
 		const outer = parent && (await store.core.answers.boxView(parent.ref, width));
 		if (turn !== this.turn) return;
+		const key = (one: BoxView | undefined): string => JSON.stringify(one?.ref);
+		if (key(view) !== key(this.view) || key(whole) !== key(this.whole)) this.wantsAround = false;
 		this.outer = outer;
 		this.view = view;
 		this.whole = whole;

@@ -18,16 +18,8 @@
 		type FollowedLink,
 		type MeasuredTracks
 	} from '$browser/frame.ts';
-	import {
-		byId,
-		isElement,
-		numberIn,
-		numbered,
-		partsOf,
-		rectOf,
-		setScrollbars
-	} from '$browser/dom.ts';
-	import { openDrawers } from '$browser/drawers.ts';
+	import { byId, isElement, numberIn, partsOf, scrolledTo, setScrollbars } from '$browser/dom.ts';
+	import { openDrawers, turnDrawer } from '$browser/drawers.ts';
 	import { frameScrolled, scrollFrame, type FrameScroll } from '$browser/scrolled.ts';
 	import { outside } from '$views/frame/outside.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
@@ -42,6 +34,7 @@
 	import { choice } from '../choice.svelte.ts';
 	import { chosenNode } from '../chosen-node.svelte.ts';
 	import { putPicture } from '../pictures/put-picture.svelte.ts';
+	import { chosenDrawer, rectsOfNode, type ChosenDrawer } from './chosen-on-page.ts';
 	import { pieceFrame } from './piece-frame.svelte.ts';
 	import { menu } from '../../commands/menu.svelte.ts';
 	import { measures } from './measures.svelte.ts';
@@ -111,7 +104,10 @@
 	let labels = $state.raw<readonly (LabelPlace | undefined)[]>([]);
 	/** Where the chosen element stands; of one that repeats in a list, so many times at most. */
 	let nodeAt = $state.raw<readonly Rect[]>([]);
-	const mostRects = 50;
+	/** px of the page that stay free above what is scrolled to, such as for a head that sticks. */
+	const edgeRoom = 80;
+	/** The chosen region, where it is a drawer at this width, and how that stands. */
+	let drawer = $state.raw<ChosenDrawer | undefined>();
 	/** Words of the page that are being written anew. */
 	let words = $state.raw<(PageWords & WrittenWords) | undefined>();
 
@@ -184,9 +180,28 @@
 		if (showInFrame(frame, html, page.address, measure)) measure();
 	});
 
+	// What was gone to by its name is scrolled into sight.
+	$effect(() => {
+		const box = main ? boxOf(choice.sought) : undefined;
+		const inner = frame?.contentDocument;
+		if (!box || !inner) return;
+		choice.sought = undefined;
+		if (box.y < 0 || box.y + Math.min(box.height, height) > height) {
+			scrollFrame(inner, { px: scrolledTo(inner).y + box.y - edgeRoom, within: undefined });
+		}
+	});
+
 	$effect(() => {
 		// Another width or height lays the page out anew.
-		void [look.width, look.overlay, look.tracks, height, chosenBox.tracked, chosenNode.view];
+		void [
+			look.width,
+			look.overlay,
+			look.tracks,
+			height,
+			chosenBox.view,
+			chosenBox.tracked,
+			chosenNode.view
+		];
 		measure();
 	});
 
@@ -226,7 +241,8 @@
 			measured = measureBoxes(inner);
 			if (look.overlay) labels = placeLabels(inner, overlayBoxes(measured, marks), scale);
 			if (!main) return;
-			nodeAt = nodeRects(inner);
+			nodeAt = rectsOfNode(inner, chosenNode.view);
+			drawer = chosenDrawer(inner, chosenBox.view);
 			chosenBox.noteSpaces(measureSpaces(inner));
 			const around = arrangingOfView(chosenBox.tracked);
 			const found = around && measureTracks(inner, around);
@@ -238,13 +254,11 @@
 		});
 	}
 
-	/** Where what is chosen in the markup of a piece stands on the page. */
-	function nodeRects(inner: Document): Rect[] {
-		const body = partsOf(inner)?.body;
-		return (chosenNode.view?.shown ?? []).slice(0, mostRects).flatMap((number) => {
-			const found = body && numbered(body, number);
-			return found ? [rectOf(found)] : [];
-		});
+	function turn(): void {
+		const inner = frame?.contentDocument;
+		if (!inner || !drawer) return;
+		turnDrawer(inner, drawer.layout, drawer.region);
+		measure();
 	}
 
 	function hasSameTracks(one: MeasuredTracks, other: MeasuredTracks): boolean {
@@ -413,6 +427,8 @@
 			chosen={chosenBox.view}
 			chosenBox={chosenAt}
 			words={covered}
+			other={chosenBox.trackedElse}
+			onOther={() => (chosenBox.wantsAround = !chosenBox.wantsAround)}
 		/>
 	{/if}
 	{#if main}
@@ -424,6 +440,11 @@
 			edge={putPicture.over}
 			{scale}
 		/>
+	{/if}
+	{#if main && drawer}
+		<button class="drawer on-page" onclick={turn}
+			>{drawer.region} is a drawer here: {drawer.state === 'open' ? 'shut it' : 'open it'}</button
+		>
 	{/if}
 	{#if main && commands.preview?.html !== undefined}
 		<span class="as-if on-page" role="status">as it would be</span>
@@ -468,6 +489,17 @@
 		background: var(--cedar);
 		color: var(--on-cedar);
 		pointer-events: none;
+	}
+	.drawer {
+		position: absolute;
+		z-index: 4;
+		right: 0;
+		bottom: 0;
+		padding: 2px 8px;
+		font-size: 11px;
+		background: var(--cedar-wash);
+		color: var(--cedar);
+		border: 1px solid var(--cedar);
 	}
 	.empty-place {
 		position: absolute;

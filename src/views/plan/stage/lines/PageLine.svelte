@@ -95,7 +95,7 @@
 		<button
 			class="field"
 			aria-pressed={look.tracks}
-			title="Columns and rows of the box around what is chosen"
+			title="Columns and rows of what is chosen, or of the box around it"
 			onclick={() => (look.tracks = !look.tracks)}>Tracks</button
 		>
 		<button

@@ -30,8 +30,12 @@
 			| undefined;
 		/** Words and pictures of the page, px: sizes stand where they cover none, if there is such a place. */
 		words: readonly Rect[];
+		/** Another box whose tracks could be drawn. */
+		other: BoxView | undefined;
+		/** Draws those. */
+		onOther: () => void;
 	}
-	const { view, tracks, scale, rtl, chosen, chosenBox, words }: Props = $props();
+	const { view, tracks, scale, rtl, chosen, chosenBox, words, other, onOther }: Props = $props();
 
 	type Axis = 'columns' | 'rows';
 	/** No box is called so: a view without one draws no tracks. */
@@ -106,6 +110,16 @@
 		return { x: (spot?.x ?? x) * scale, y: (spot?.y ?? tracks.y) * scale };
 	}
 
+	/** Where the sizes of columns stand, px of the page: nothing may cover their buttons. */
+	const columnPlates = $derived(
+		tracks.columns.flatMap((column, index): Rect[] => {
+			if (!arrangement?.columns[index]) return [];
+			const { x, y } = columnSpot(column);
+			const width = Math.min(plateWidth, (column.to - column.from) * scale) / scale;
+			return [{ x: x / scale, y: y / scale, width, height: plateHeight / scale }];
+		})
+	);
+
 	/** The same for a row: at the end of its line, or at the lines of the columns. */
 	function rowSpot({ from, to }: Stretch, low: number): { x: number; y: number } {
 		const width = plateWidth / scale;
@@ -113,10 +127,8 @@
 		const y = (from + to - height) / 2;
 		const end = tracks.x + tracks.width - width - (3 + low * 66) / scale;
 		const starts = [end, ...tracks.columns.flatMap((column) => [column.to - width, column.from])];
-		const spot = freeSpot(
-			starts.map((x) => ({ x, y, width, height })),
-			words
-		);
+		const spots = starts.map((x) => ({ x, y, width, height }));
+		const spot = freeSpot(spots, words, columnPlates);
 		return { x: (spot?.x ?? end) * scale, y: y * scale };
 	}
 
@@ -127,7 +139,7 @@
 		const places = [tracks.y - height, tracks.y + tracks.height, tracks.y + tracks.height - height]
 			.filter((y) => y >= 0)
 			.map((y) => ({ x: tracks.x, y, width, height }));
-		return freeSpot(places, words) ?? { x: tracks.x, y: tracks.y };
+		return freeSpot(places, words, columnPlates) ?? { x: tracks.x, y: tracks.y };
 	});
 
 	/** One column less or more: of equal ones another number, of those with sizes of their own the last, or one behind it. */
@@ -223,6 +235,11 @@
 				: `from ${arrangement.band}`}{arrangement.by === undefined
 				? ''
 				: `, said by ${arrangement.by}`}
+			{#if other}
+				<button class="other" title="Draw the tracks of {other.name} instead" onclick={onOther}
+					>{other.name} instead</button
+				>
+			{/if}
 		</span>
 		{#each tracks.columns as column, index (index)}
 			{@const size = arrangement.columns[index]}
@@ -414,6 +431,13 @@
 		background: var(--ink);
 		color: var(--sheet);
 		z-index: 3;
+	}
+	.other {
+		pointer-events: auto;
+		font: inherit;
+		color: inherit;
+		text-decoration: underline;
+		padding: 0 2px;
 	}
 	.column,
 	.row {
