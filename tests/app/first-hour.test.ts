@@ -239,6 +239,7 @@ async function openFile(path: string): Promise<void> {
 
 test('a file that cannot be opened gets a sentence, and the open site stays', async () => {
 	await app.open('/plan?route=/visit');
+	await until('the page is there', async () => (await stageText('h1')) === 'Visit us');
 	await writeFile(join(folder, 'broken.zip'), 'PK but not a zip');
 	await writeFile(join(folder, 'latin.eave'), new Uint8Array([0x73, 0xe9, 0x20]));
 	for (const [file, sentence] of [
