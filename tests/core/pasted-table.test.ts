@@ -75,3 +75,11 @@ test('pasted members are the file that is made; one that is there, and a URL, ar
 	);
 	assert.match(refused('data/beds.json', 'a\tb\n1\t2\t3'), /Row 2 has 3 cells/);
 });
+
+test('words with as many commas in each line are a list, unless the first line names columns', () => {
+	assert.deepEqual(pastedMembers('Peas, green\nBeans, brown'), ['Peas, green', 'Beans, brown']);
+	const sentences = ['Come in, sit down.', 'Take one, bring one back.'];
+	assert.deepEqual(pastedMembers(sentences.join('\n')), sentences);
+	assert.deepEqual(pastedMembers('name, town\nAda, Leeds'), [{ name: 'Ada', town: 'Leeds' }]);
+	assert.deepEqual(pastedMembers('Peas,green\nBeans,brown'), [{ peas: 'Beans', green: 'brown' }]);
+});

@@ -33,7 +33,20 @@ function isList(text: string): boolean {
 	if (text.includes('\t')) return false;
 	const { data } = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy' });
 	const counts = new Set(data.map((row) => row.length));
-	return data.length < 2 || counts.size > 1 || counts.has(1);
+	const isTable = data.length >= 2 && counts.size === 1 && !counts.has(1);
+	return !isTable || isProse(text, data[0] ?? []);
+}
+
+/**
+ * Lines of words with as many commas each: a blank follows all of them, as in a sentence, and the first line reads as no
+ * names of columns do. Those are short, and all of them begin with a capital letter or none does.
+ */
+function isProse(text: string, head: readonly string[]): boolean {
+	if (/[,;](?! )/.test(text)) return false;
+	const names = head.map((cell) => cell.trim());
+	const areShort = names.every((name) => name.split(/\s+/).length <= 3 && !/[.!?:]$/.test(name));
+	const capitals = names.filter((name) => /^\p{Lu}/u.test(name)).length;
+	return !areShort || (capitals > 0 && capitals < names.length);
 }
 
 /** What stands in a line of a list, without the sign that it begins with. */
