@@ -87,7 +87,7 @@ function askFor(site: CheckedSite, command: Command): Outcome {
 
 /** Commands that ask for just that. */
 const takesAway =
-	/^(remove-|unwrap|set-markup|set-stand-in|edit-words|set-fill|set-part-markup|set-data|set-words|set-aside)/;
+	/^(remove-|unwrap|set-markup|set-stand-in|edit-words|write-markup|open-block|set-fill|set-part-markup|set-part-style|set-data|set-words|set-aside)/;
 
 function isSentence(words: string): boolean {
 	const said = words.replaceAll(/"[^"]*"|\{[^}]*\}/g, '');
@@ -100,6 +100,9 @@ function pagesOf({ site }: CheckedSite): string {
 
 /** A text as it is with what a command renames under its new name: what uses it is written anew. */
 function renamedBy(command: Command): (text: string) => string {
+	if (command.kind === 'rename-column') {
+		return (text) => text.replaceAll(command.column, command.to);
+	}
 	if (command.kind !== 'rename-data' && command.kind !== 'rename-part') return (text) => text;
 	return (text) => text.replaceAll(command.name, command.to);
 }

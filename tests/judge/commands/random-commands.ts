@@ -14,6 +14,7 @@ import type { BoxRef, HolderRef, LayerRef, PieceRef, RegionRef, Command } from '
 import { allSettings } from '../../../src/core/settings/list.ts';
 import { writtenWords } from '../../../src/core/view-models/markup/written-words.ts';
 import type { Random } from '../fuzz/random.ts';
+import { randomMarkupCommand } from './random-markup-commands.ts';
 
 /** Commands as drawings make them, for whatever a site has, with values that suit and values that do not. */
 
@@ -121,6 +122,12 @@ const route = (random: Random, { site }: CheckedSite): string =>
 const layout = (random: Random, { site }: CheckedSite): string =>
 	random.of([...site.layouts.map(({ name }) => name.text), 'no-layout']);
 
+const data = (random: Random, { site }: CheckedSite): string =>
+	random.of([...site.data.map(({ name }) => name.text), 'none']);
+const part = (random: Random, { site }: CheckedSite): string =>
+	random.of([...site.parts.map(({ name }) => name.text), 'none']);
+const columns = ['name', 'slug', 'title', 'id', 'label'];
+
 const makers: readonly Maker[] = [
 	(random, site) => ({ kind: 'set-setting', box: random.once(3) ? (piece(random, site) ?? box(random, site)) : box(random, site), setting: random.of(settingKinds), value: random.once(5) ? undefined : random.of(values), band: band(random, site) }),
 	(random, site) => ({ kind: 'move-setting', box: box(random, site), setting: random.of(settingKinds), from: band(random, site), to: band(random, site) }),
@@ -171,13 +178,26 @@ const makers: readonly Maker[] = [
 	withPiece((random, { holder, piece: name }) => ({ kind: 'set-stand-in', holder, name, of: random.of(['short', 'long'] as const), markup: random.maybe([...markups]) })),
 	(random, site) => ({ kind: 'edit-words', name: random.of(names), ...wordsSomewhere(random, site), after: random.of(markups) }),
 	(random) => ({ kind: 'add-data', name: random.of(names), from: random.of(['data/extra.json', 'https://seeds.example/x', '']) }),
-	(random, site) => ({ kind: 'rename-data', name: random.of([...site.site.data.map(({ name }) => name.text), 'none']), to: random.of(names) }),
+	(random, site) => ({ kind: 'rename-data', name: data(random, site), to: random.of(names) }),
 	(random) => ({ kind: 'add-state', state: random.of(stateKinds), at: random.of(patterns) }),
 	(random, site) => ({ kind: 'remove-state', name: random.of([...site.site.states.map(layerName), 'none at /']) }),
-	(random, site) => ({ kind: 'remove-data', name: random.of([...site.site.data.map(({ name }) => name.text), 'none']) }),
+	(random, site) => ({ kind: 'remove-data', name: data(random, site) }),
 	(random) => ({ kind: 'add-part', name: random.of(names) }),
-	(random, site) => ({ kind: 'rename-part', name: random.of([...site.site.parts.map(({ name }) => name.text), 'none']), to: random.of(names) }),
-	(random, site) => ({ kind: 'remove-part', name: random.of([...site.site.parts.map(({ name }) => name.text), 'none']) }),
+	(random, site) => ({ kind: 'rename-part', name: part(random, site), to: random.of(names) }),
+	(random, site) => ({ kind: 'remove-part', name: part(random, site) }),
+	randomMarkupCommand,
+	randomMarkupCommand,
+	withPiece((_, { holder, piece: name }) => ({ kind: 'copy-pieces', holder, pieces: [name, 'none'] })),
+	withPiece((random, { holder, piece: name }, site) => ({ kind: 'move-pieces', holder, pieces: [name], to: random.once(2) ? holder : (piece(random, site)?.holder ?? holder), beside: { name: piece(random, site)?.piece ?? name, where: random.of(['before', 'after'] as const) } })),
+	withPiece((random, { holder, piece: name }) => ({ kind: 'group-pieces', holder, pieces: [name], name: random.of(names) })),
+	withPiece((_, { holder, piece: name }) => ({ kind: 'ungroup', holder, name })),
+	(random, site) => ({ kind: 'copy-settings', of: piece(random, site) ?? box(random, site), boxes: [box(random, site)] }),
+	(random, site) => ({ kind: 'add-column', name: data(random, site), path: [], column: random.of(names) }),
+	(random, site) => ({ kind: 'rename-column', name: data(random, site), path: [], column: random.of(columns), to: random.of([...names, ...columns]) }),
+	(random, site) => ({ kind: 'remove-column', name: data(random, site), path: [], column: random.of(columns) }),
+	(random, site) => ({ kind: 'add-parameter', part: part(random, site), name: random.of(names), values: random.of([[], ['plain', 'very ripe'], ['"']]) }),
+	(random, site) => ({ kind: 'add-variant', part: part(random, site), parameter: random.of(['tone', 'title', 'none']), value: random.of([...names, 'a "b"']) }),
+	(random, site) => ({ kind: 'set-part-style', name: part(random, site), css: random.of([':scope { margin: 0 }', '', '"""', 'p {', '.x { color: red }\n/* } */']) }),
 	(random, site) => ({ kind: 'add-rule', label: 'Let long words break', in: layer(random, site), css: random.of(['* { overflow-wrap: anywhere; }', 'img { max-width: 100%; height: auto; }']) }),
 	(random, site) => ({ kind: 'set-aside', code: random.of(['heading-twice', 'image-no-alt', 'no-code']), in: layer(random, site), reason: random.of(['It is meant.', '', 'a "b"']) })
 ]; // prettier-ignore
