@@ -162,6 +162,38 @@ for (const mode of ['day', 'night'] as const) {
 		await app.page.keyboard.press('Escape');
 	});
 
+	test(`what is chosen in markup and of several pages, parts and lists, by ${mode}`, async () => {
+		await app.open('/plan?route=/catalogue');
+		const block = '[role=gridcell][aria-label^="/catalogue, main"]';
+		await (await app.page.waitForSelector(block))?.click();
+		await (await app.page.waitForSelector('b[data-piece=shelf]'))?.click();
+		for (const [node, field] of [
+			['<div>', 'select[aria-label="A value for class"]'],
+			['for each v', 'select[aria-label="The list"]'],
+			['part seed-card', 'select[aria-label="A value for title"]']
+		] as const) {
+			const found = await app.page.waitForSelector(`.listed button::-p-text(${node})`);
+			await found?.click();
+			await app.page.waitForSelector(field);
+			await check(`${node} in the markup of a piece`);
+			await app.page.click('nav[aria-label="What it stands in"] button');
+		}
+		await app.page.focus('[role=listbox]');
+		await app.page.keyboard.down('Shift');
+		await app.page.keyboard.press('ArrowDown');
+		await app.page.keyboard.up('Shift');
+		await app.page.waitForSelector('aside ::-p-text(2 pages)');
+		await check('several pages');
+		await app.open('/material?of=parts');
+		await (await named(app.page, 'button', 'Edit it')).click();
+		await app.page.waitForSelector('textarea');
+		await check('the style and variants of a part');
+		await app.open('/material?of=data');
+		await (await app.page.waitForSelector('.sources button::-p-text(varieties)'))?.click();
+		await app.page.waitForSelector('table[aria-label="data.varieties"]');
+		await check('a list as a table');
+	});
+
 	test(`what a piece is filled with, by ${mode}`, async () => {
 		await app.open('/plan?route=/catalogue');
 		const block = '[role=gridcell][aria-label^="/catalogue, main"]';

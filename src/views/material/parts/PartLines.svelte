@@ -35,11 +35,8 @@
 	value={typed ?? text}
 	oninput={(event) => (typed = event.currentTarget.value)}></textarea>
 <div class="line">
-	<button
-		class="field"
-		aria-label="Take the {label.toLowerCase()} of {of}"
-		disabled={typed === undefined}
-		onclick={() => void take()}>Take it</button
+	<button class="field" disabled={typed === undefined} onclick={() => void take()}
+		>Take the {label.toLowerCase()}</button
 	>
 	{#if refused}<span class="small refused" role="alert">{refused}</span>{/if}
 </div>
