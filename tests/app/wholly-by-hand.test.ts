@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { unzipSync } from 'fflate';
 import { decodeUtf8 } from '../../src/core/lib/utf8.ts';
-import { named, startApp, until, type App } from '../lib/app.ts';
+import { startApp, until, type App } from '../lib/app.ts';
 import { Hand } from '../lib/hand.ts';
 
 /**
