@@ -36,9 +36,9 @@ const pictures: readonly Picture[] = [
 	},
 	{
 		name: 'plan-1024',
-		path: '/plan?route=/catalogue/:variety&width=1180',
+		path: '/plan?route=/catalogue&width=1180',
 		size: [1024, 768],
-		prepare: chooseBlock('commons, menu')
+		prepare: chooseInMarkup
 	},
 	{
 		name: 'plan-1920',
@@ -60,8 +60,8 @@ const pictures: readonly Picture[] = [
 	{ name: 'sheet-night', path: '/sheet?only=side&group=route&colours=night', prepare: holdAtNight },
 	{ name: 'changes', path: '/plan?route=/catalogue&width=1100', prepare: changeAndCompare },
 	{ name: 'sweep', path: '/sweep?route=/desk/loans&width=420', prepare: waitForSweep },
-	{ name: 'material-data', path: '/material?route=/catalogue&of=data', prepare: waitABit },
-	{ name: 'material-parts', path: '/material?route=/catalogue&of=parts', prepare: waitABit },
+	{ name: 'material-data', path: '/material?route=/catalogue&of=data', prepare: showTable },
+	{ name: 'material-parts', path: '/material?route=/catalogue&of=parts', prepare: editPart },
 	{ name: 'findings', path: '/findings', prepare: showFindings },
 	{ name: 'findings-mend', path: '/findings', prepare: showMend },
 	{ name: 'access', path: '/access', prepare: chooseCell('/desk/loans, member') },
@@ -154,6 +154,26 @@ function chooseBlock(name: string): (page: Page) => Promise<void> {
 		await block?.click();
 		await page.mouse.move(640, 20);
 	};
+}
+
+/** Chooses what a piece shows a part with. */
+async function chooseInMarkup(page: Page): Promise<void> {
+	await chooseBlock('/catalogue, main')(page);
+	await (await page.waitForSelector('b[data-piece=shelf]'))?.click();
+	await (await page.waitForSelector('.listed button::-p-text(for each v)'))?.click();
+	await (await page.waitForSelector('aside .inside button'))?.click();
+	await page.waitForSelector('select[aria-label="A value for title"]');
+	await page.mouse.move(640, 20);
+}
+
+async function showTable(page: Page): Promise<void> {
+	await (await page.waitForSelector('.sources button::-p-text(varieties)'))?.click();
+	await waitABit();
+}
+
+async function editPart(page: Page): Promise<void> {
+	await (await page.waitForSelector('article button::-p-text(Edit it)'))?.click();
+	await waitABit();
 }
 
 /** Shows the text of a block beside the page. */

@@ -150,3 +150,37 @@ test('pieces that are alike are chosen, ordered as a group by dragging, copied a
 	for (let step = 0; step < 3; step++) await hand.press('button', 'undo');
 	await order(['one', 'two', 'line', 'three']);
 });
+
+test('pasted rows are pieces, which are chosen one after the other by keyboard and dragged together on the page', async () => {
+	await open(cards.replace('"Cards"', '"Rows"'), 'Rows');
+	await app.open('/plan?route=/');
+	const hand = new Hand(app);
+	await hand.block('/, main');
+	await hand.press('button', 'Add piece …');
+	const field = await app.page.waitForSelector('[role=dialog] textarea');
+	await field?.type('Kind\tSown\nKale\tMay\nLeek\tJune');
+	await hand.press('button', 'Add it');
+	await order(['one', 'two', 'line', 'three', 'kale', 'leek']);
+	await app.page.waitForSelector('aside ::-p-text(2 chosen)');
+	await hand.block('/, main');
+	await app.page.keyboard.press('.');
+	await app.page.waitForSelector('aside ::-p-text(a piece of /)');
+	await app.page.keyboard.down('Shift');
+	await app.page.keyboard.press('Period');
+	await app.page.keyboard.up('Shift');
+	await app.page.waitForSelector('aside ::-p-text(2 chosen)');
+	const label = async (name: string) => {
+		const found = await app.page.waitForSelector(`::-p-xpath(//span[contains(@class, "box-name")][normalize-space(text())="${name}"])`); // prettier-ignore
+		assert.ok(found);
+		return atRest(app, found);
+	};
+	const from = await label('two');
+	const to = await (await app.page.waitForSelector('.box[data-name="three"]'))?.boundingBox();
+	assert.ok(from && to);
+	await app.page.mouse.move(from.x + 4, from.y + 4);
+	await app.page.mouse.down();
+	await app.page.mouse.move(to.x + to.width / 2, to.y + to.height - 2, { steps: 8 });
+	await app.page.waitForSelector('::-p-text(one and two below three)');
+	await app.page.mouse.up();
+	await order(['line', 'three', 'one', 'two', 'kale', 'leek']);
+});

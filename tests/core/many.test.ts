@@ -206,3 +206,23 @@ test('several pages say what they have in common, are set together, and moved wi
 	const patterns = moved.resolved.site.routes.map(({ pattern }) => pattern.text);
 	assert.deepEqual(patterns, ['/', '/old/x', '/old/x/y', '/old/w']);
 });
+
+test('a pasted table or list becomes a piece for each row or line, with names of their own', () => {
+	const text = 'Kind\tSown\tNote\nKale\tMay\t{new} & <old>\nKale\tJune\t\n';
+	const { resolved, text: written } = makeOn(five, { kind: 'paste-pieces', holder: inX, text });
+	assert.deepEqual(namesOf(resolved), ['one', 'two', 'three', 'four', 'kale', 'kale-2']);
+	assert.match(
+		written,
+		/piece kale """\s+<h2>Kale<\/h2>\s+<p>May<\/p>\s+<p>\\\{new\} &amp; &lt;old><\/p>\s+"""/
+	);
+	assert.match(written, /piece kale-2 """\s+<h2>Kale<\/h2>\s+<p>June<\/p>\s+"""/);
+	const list = makeOn(five, {
+		kind: 'paste-pieces',
+		holder: inX,
+		text: 'Come in by the yard.\n- one\n12'
+	});
+	assert.deepEqual(namesOf(list.resolved).slice(4), ['come-in-by-the-yard', 'one-2', 'piece']);
+	assert.match(list.text, /<p>12<\/p>/);
+	assert.match(refusal(five, { kind: 'paste-pieces', holder: inX, text: ' ' }), /nothing in what was pasted/); // prettier-ignore
+	assert.match(refusal(five, { kind: 'paste-pieces', holder: inX, text: 'a\tb\n1\t2\t3' }), /Row 2 has 3 cells/); // prettier-ignore
+});

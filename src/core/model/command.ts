@@ -336,6 +336,8 @@ export type PieceCommand =
 			/** The empty area that it takes, in one band; without, it gets a row of its own. */
 			readonly area?: PaintedArea;
 	  }
+	/** A piece for each row of a table, or line of a list, that was pasted. */
+	| { readonly kind: 'paste-pieces'; readonly holder: HolderRef; readonly text: string }
 	| {
 			readonly kind: 'rename-piece';
 			readonly holder: HolderRef;

@@ -167,6 +167,15 @@ export function askWrap(layout: string, members: readonly string[]): void {
 	};
 }
 
+const pastedLabel =
+	'Or a piece for each row, pasted: a table with names in its first row, or a text a line';
+
+/** Chooses the pieces that came to stand behind those that were there. */
+async function pickNew(holder: HolderRef, before: number): Promise<void> {
+	const all = await store.core.answers.piecesIn(holder);
+	choice.pickPieces(all.slice(before).map(({ name: piece }) => ({ holder, piece })));
+}
+
 const starts = ['markup', 'a list of links', 'a copy of another piece'] as const;
 
 export function askNewPiece(holder: HolderRef, areaOf?: (name: string) => PaintedArea): void {
@@ -175,10 +184,19 @@ export function askNewPiece(holder: HolderRef, areaOf?: (name: string) => Painte
 		says: 'By its name a piece is found again; it is unique where it stands. Several names with commas between make as many pieces. A list of links grows with the routes.',
 		fields: [
 			{ label: 'Name', value: '', mono: true },
-			{ label: 'It is', value: starts[0], options: starts }
+			{ label: 'It is', value: starts[0], options: starts },
+			// Where a place for one is given, there is one.
+			...(areaOf ? [] : [{ label: pastedLabel, value: '', lines: true }])
 		],
 		act: 'Add it',
-		answer: async ([name = '', start = '']) => {
+		answer: async ([name = '', start = '', pasted = '']) => {
+			if (pasted !== '' && name === '') {
+				const before = await store.core.answers.piecesIn(holder);
+				return made({ kind: 'paste-pieces', holder, text: pasted }, () => {
+					void pickNew(holder, before.length);
+				});
+			}
+			if (pasted !== '') return 'Names come from what is pasted: leave the name empty.';
 			if (start === starts[2]) {
 				askWhichCopy(holder, name);
 				// Another question stands in its place now.

@@ -44,6 +44,8 @@ export const keyGroups: readonly KeyGroup[] = [
 		keys: [
 			['↑ ↓ Home End', 'go from page to page'],
 			['← →', 'fold and unfold a branch'],
+			['Shift with an arrow key or click', 'chooses all pages up to another'],
+			['Ctrl or Cmd with a click', 'chooses a page beside those that are'],
 			['Enter', 'shows what the route says of itself'],
 			['U', 'what it sits under'],
 			['F2', 'renames or moves it'],
@@ -59,7 +61,7 @@ export const keyGroups: readonly KeyGroup[] = [
 			['L R', 'locked, required'],
 			['F H', 'fill or hug, in a row or stack'],
 			['S W', 'beside or below, in columns'],
-			[', .', 'go from piece to piece'],
+			[', .', 'go from piece to piece, with Shift choose one more'],
 			['Enter', 'edits the pieces'],
 			['M', 'measures from here, and to there'],
 			['Shift, Ctrl or Cmd with a click', 'chooses something beside what is chosen'],
@@ -89,6 +91,7 @@ export const keyGroups: readonly KeyGroup[] = [
 			['Shift, Ctrl or Cmd with a click', 'chooses something beside what is chosen'],
 			['Shift and draw', 'chooses all pieces in the frame'],
 			['a second click', 'chooses the piece in a region'],
+			['a third click', 'chooses the element in a piece'],
 			['a double click', 'writes words anew'],
 			['a right click', 'shows what can be done']
 		]

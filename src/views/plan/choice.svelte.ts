@@ -94,6 +94,17 @@ class Choice {
 		this.also = without.length < this.also.length ? without : [...this.also, ref];
 	}
 
+	/** The pieces that are chosen together with one, itself among them, in the order of choice; it alone where it is not chosen. */
+	togetherWith({ holder, piece }: PieceRef): string[] {
+		const { subject } = this;
+		const first = subject.kind === 'piece' ? [subject.piece] : [];
+		const here = JSON.stringify(holder);
+		const chosen = [...first, ...this.also.filter((ref): ref is PieceRef => isPieceRef(ref))]
+			.filter((ref) => JSON.stringify(ref.holder) === here)
+			.map((ref) => ref.piece);
+		return chosen.includes(piece) ? chosen : [piece];
+	}
+
 	pickLayer(layer: LayerRef): void {
 		this.choose({ kind: 'layer', layer });
 	}

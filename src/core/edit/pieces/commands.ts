@@ -9,6 +9,7 @@ import {
 	movePiece,
 	movePieces,
 	namesListed,
+	pastePieces,
 	removePiece,
 	removePieces,
 	renamePiece,
@@ -31,6 +32,10 @@ export const pieceCommands: CommandKinds<PieceCommand> = {
 			namesListed(name).length > 1 ? `Add the pieces ${name}` : `Add the piece ${name}`,
 		carryOut: (resolved, surgery, { holder, name, start, area }) =>
 			addPiece(resolved, surgery, holder, name, start ?? firstWords, area)
+	},
+	'paste-pieces': {
+		label: () => 'Add a piece for each row',
+		carryOut: (resolved, surgery, { holder, text }) => pastePieces(resolved, surgery, holder, text)
 	},
 	'rename-piece': {
 		label: ({ name, to }) => `Rename the piece ${name} to ${to}`,

@@ -22,6 +22,7 @@ import {
 import { checkPattern } from '../layers/layouts.ts';
 import { stretched } from '../../emit/html/stretch.ts';
 import { Surgery } from '../surgery.ts';
+import { pastedPieces, type PastedPiece } from './pasted-pieces.ts';
 import { startLines } from './start.ts';
 import { markupIn, replaceBlock } from './blocks.ts';
 import type {
@@ -68,6 +69,33 @@ export function addPiece(
 		lines: startLines(resolved, surgery, holder, name, start)
 	}));
 	insertPieces(resolved, surgery, holder, pieces, { area });
+}
+
+/** Writes a piece for each row of a table, or line of a list, as it was pasted. */
+export function pastePieces(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	holder: HolderRef,
+	text: string
+): void {
+	const there = piecesAt(resolved, { ...holder, group: undefined });
+	const taken = new Set(withInner(there?.pieces ?? []).map(({ name }) => name.text));
+	const pasted = readPasted(text, taken);
+	if (pasted.length === 0) throw new CommandRefused('There is nothing in what was pasted.');
+	const pieces = pasted.map(({ name, markup }) => ({
+		name,
+		lines: startLines(resolved, surgery, holder, name, { kind: 'markup', markup })
+	}));
+	insertPieces(resolved, surgery, holder, pieces);
+}
+
+function readPasted(text: string, taken: ReadonlySet<string>): PastedPiece[] {
+	try {
+		return pastedPieces(text, taken);
+	} catch (failure) {
+		if (failure instanceof RangeError) throw new CommandRefused(failure.message);
+		throw failure;
+	}
 }
 
 /** A piece that is to stand somewhere. */

@@ -113,14 +113,26 @@
 		drawing.querySelector<HTMLElement>(`[data-cell="${at.layer} ${at.column}"]`)?.focus();
 	}
 
-	/** Goes to a piece of the block, the first where none is chosen. */
-	function nextPiece(by: -1 | 1): void {
+	/** Goes to a piece of the block, the first where none is chosen; `also`: chooses the next beside those that are. */
+	function nextPiece(by: -1 | 1, also: boolean): void {
 		const holder = facts?.holder;
 		const pieces = facts?.entry?.pieces ?? [];
 		const { subject } = choice;
+		if (also && holder && subject.kind === 'piece') {
+			const chosen = choice.togetherWith(subject.piece).map((name) => pieces.indexOf(name));
+			const next = pieces[by === 1 ? Math.max(...chosen) + 1 : Math.min(...chosen) - 1];
+			if (next !== undefined) choice.toggle({ holder, piece: next });
+			return;
+		}
 		const at = subject.kind === 'piece' ? pieces.indexOf(subject.piece.piece) : by === 1 ? -1 : 0;
 		const piece = pieces[(at + by + pieces.length) % pieces.length];
 		if (holder && piece !== undefined) choice.pickPiece({ holder, piece });
+	}
+
+	/** Comma and full stop go from piece to piece; with Shift, of which each keyboard makes other signs, by the key itself. */
+	function pieceKey({ key, code, shiftKey }: KeyboardEvent): -1 | 1 | undefined {
+		if (key === '.' || (shiftKey && code === 'Period')) return 1;
+		return key === ',' || (shiftKey && code === 'Comma') ? -1 : undefined;
 	}
 
 	function onKey(event: KeyboardEvent): void {
@@ -135,12 +147,13 @@
 			ArrowDown: { layer: Math.min(rows - 1, place.layer + 1), column: place.column }
 		};
 		const step = steps[event.key];
+		const by = pieceKey(event);
 		if (step && event.shiftKey) extendTo(step);
 		else if (step) focusOn(step);
 		else if (event.key === 'ContextMenu' || (event.shiftKey && event.key === 'F10'))
 			openMenu(event);
 		else if (!facts) return;
-		else if (event.key === ',' || event.key === '.') nextPiece(event.key === '.' ? 1 : -1);
+		else if (by !== undefined) nextPiece(by, event.shiftKey);
 		else if (event.key === 'Escape' && choice.subject.kind !== 'place') choice.pick(place);
 		else if (event.key.toLowerCase() === 'm') measures.pick(traceOf(facts));
 		else if (event.key === 'Enter' && facts.holder) choice.editPieces();

@@ -1,6 +1,6 @@
 import type { CrossSection } from '$core/view-models/cross-section.ts';
 import { listWords } from '$core/messages/problem.ts';
-import { isPieceRef, type Command, type HolderRef, type PieceRef } from '$core/model/command.ts';
+import type { Command, HolderRef, PieceRef } from '$core/model/command.ts';
 import { commands } from '$store/commands.svelte.ts';
 import { drag } from '$views/shell/drag.ts';
 import { cellFacts, choice, holderOf, type CellPlace } from '../choice.svelte.ts';
@@ -50,7 +50,7 @@ class SectionDrag {
 	/** A piece goes into another block, with all that it says, or beside another one of its own; all that are chosen go along. */
 	piece(event: PointerEvent, section: CrossSection, grabbed: PieceRef): void {
 		const { holder } = grabbed;
-		const dragged = together(grabbed);
+		const dragged = choice.togetherWith(grabbed);
 		const names = listWords(dragged);
 		const goes = dragged.length > 1 ? 'go' : 'goes';
 		this.begin(event, (next) => {
@@ -109,17 +109,6 @@ function cellUnder(event: PointerEvent): CellPlace | undefined {
 function pieceUnder(event: PointerEvent): string | undefined {
 	const found = document.elementFromPoint(event.clientX, event.clientY);
 	return found?.closest<HTMLElement>('[data-piece]')?.dataset['piece'];
-}
-
-/** The pieces that go along: all that are chosen, where the one that is dragged is among them. */
-function together({ holder, piece }: PieceRef): string[] {
-	const { subject, also } = choice;
-	const first = subject.kind === 'piece' ? [subject.piece] : [];
-	const here = JSON.stringify(holder);
-	const chosen = [...first, ...also.filter((ref): ref is PieceRef => isPieceRef(ref))]
-		.filter((ref) => JSON.stringify(ref.holder) === here)
-		.map((ref) => ref.piece);
-	return chosen.includes(piece) ? chosen : [piece];
 }
 
 /** Pieces go in front of another one of their block, or behind it where they stood in front. */

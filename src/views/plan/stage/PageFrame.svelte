@@ -352,13 +352,22 @@
 
 	/** A region is dragged by its name: onto another to change places, to one of its sides to stand there. */
 	function onDragStart(event: PointerEvent, box: MeasuredBox): void {
-		onPick(box.trace, true);
+		if (!isTogether(box.trace)) onPick(box.trace, true);
 		// The boxes as they are now: what the drag previews moves them.
 		const begun = measured;
 		regionDrag.start(event, box.trace, () => {
 			const sheet = frame?.getBoundingClientRect();
 			return sheet && { measured: begun, sheet, scale };
 		});
+	}
+
+	/** It is one of several pieces that are chosen, which are dragged together. */
+	function isTogether({ piece, kind, layer: name }: Trace): boolean {
+		const { subject } = choice;
+		if (piece === undefined || subject.kind !== 'piece' || choice.also.length === 0) return false;
+		const { holder } = subject.piece;
+		const isSame = holder.layer.kind === kind && holder.layer.name === name;
+		return isSame && choice.togetherWith({ holder, piece }).length > 1;
 	}
 
 	function scrollTo(id: string): void {

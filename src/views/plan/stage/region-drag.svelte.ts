@@ -2,9 +2,11 @@ import { arrangingOfView, sizedOfView } from '$core/view-models/box-view.ts';
 import type { MeasuredBox } from '$core/view-models/overlay.ts';
 import { sideAt } from '$core/view-models/track-gestures.ts';
 import type { Trace } from '$core/model/trace.ts';
-import { isPieceRef, type Side, type Command } from '$core/model/command.ts';
+import { listWords } from '$core/messages/problem.ts';
+import { isPieceRef, type Command, type HolderRef, type Side } from '$core/model/command.ts';
 import { drag } from '$views/shell/drag.ts';
 import { commands } from '$store/commands.svelte.ts';
+import { choice } from '../choice.svelte.ts';
 import { chosenBox } from '../chosen-box.svelte.ts';
 
 /** The page as it stands on the screen while something is dragged over it. */
@@ -57,6 +59,19 @@ function inText(member: string, target: string, side: Side): Command | undefined
 	return { kind: 'move-piece', holder, name: member, to: holder, beside: { name: target, where } };
 }
 
+/** Several pieces go beside another in their order; in areas each has a place of its own, so there they go one by one. */
+function asGroup(
+	holder: HolderRef,
+	pieces: readonly string[],
+	target: string,
+	side: Side
+): Command | undefined {
+	const isPlaced = chosenBox.around?.arrangement?.kind === 'areas';
+	if (isPlaced || side === 'swap' || pieces.includes(target)) return undefined;
+	const where = side === 'left' || side === 'above' ? 'before' : 'after';
+	return { kind: 'move-pieces', holder, pieces, to: holder, beside: { name: target, where } };
+}
+
 /** A region or piece that is dragged by its name over others of what it stands in. */
 class RegionDrag {
 	zone = $state.raw<DropZone | undefined>();
@@ -94,6 +109,9 @@ class RegionDrag {
 
 	private over(event: PointerEvent, trace: Trace, member: string, page: Sheet): void {
 		const { view } = chosenBox;
+		const { subject } = choice;
+		const holder = subject.kind === 'piece' ? subject.piece.holder : undefined;
+		const group = holder ? choice.togetherWith({ holder, piece: member }) : [member];
 		const x = (event.clientX - page.sheet.left) / page.scale;
 		const y = (event.clientY - page.sheet.top) / page.scale;
 		const target = page.measured.findLast(
@@ -105,9 +123,13 @@ class RegionDrag {
 		const name = target && nameOf(target.trace);
 		const side = target && sideAt(target, { x, y });
 		const command =
-			name === undefined || name === member || !side || view?.name !== member
+			name === undefined || name === member || !side
 				? undefined
-				: (withinArrangement(member, name, side) ?? inText(member, name, side));
+				: holder && group.length > 1
+					? asGroup(holder, group, name, side)
+					: view?.name === member
+						? (withinArrangement(member, name, side) ?? inText(member, name, side))
+						: undefined;
 		if (!target || !side || !command) {
 			if (this.key !== '') commands.forget();
 			this.key = '';
@@ -118,7 +140,10 @@ class RegionDrag {
 		if (key === this.key) return;
 		this.key = key;
 		this.command = command;
-		this.zone = { ...halfOf(target, side), words: `${member} ${sideWords[side]} ${name}` };
+		this.zone = {
+			...halfOf(target, side),
+			words: `${listWords(group)} ${sideWords[side]} ${name}`
+		};
 		commands.look(this.command);
 	}
 }

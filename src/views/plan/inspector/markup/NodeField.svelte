@@ -96,36 +96,42 @@
 
 <style>
 	.line {
-		display: grid;
-		grid-template-columns: 52px minmax(0, 1fr) 72px 12px;
+		display: flex;
+		flex-wrap: wrap;
 		gap: 2px 4px;
 		align-items: center;
-		margin: 2px 0;
+		margin: 3px 0;
 	}
-	label {
+	.line > label:first-child {
+		flex: 0 0 52px;
 		overflow: hidden;
 		text-overflow: ellipsis;
 	}
-	input,
-	select {
+	input {
+		flex: 1 1 92px;
 		min-width: 0;
-		width: 100%;
 	}
+	/* In a narrow pane it stands below, in line with what is typed. */
 	.value {
+		flex: 0 1 84px;
+		min-width: 0;
 		padding-inline: 4px;
 		font-size: var(--text-small);
 	}
 	.as {
-		grid-column: 2 / -1;
+		display: flex;
+		gap: 4px;
+		align-items: center;
+		min-width: 0;
 	}
 	.as select {
-		width: auto;
+		min-width: 0;
 	}
 	.act {
 		padding: 0 2px;
 	}
 	.refused {
-		grid-column: 1 / -1;
+		flex-basis: 100%;
 		color: var(--fault);
 	}
 </style>
