@@ -324,7 +324,7 @@ export function copyPieces(
 }
 
 /** What a copy is called: the name with the next number that is free. */
-export function copyName(name: string, taken: ReadonlySet<string>): string {
+function copyName(name: string, taken: ReadonlySet<string>): string {
 	const [, base = name, last = '1'] = /^(.*?)-(\d+)$/.exec(name) ?? [];
 	for (let number = Number(last) + 1; ; number++) {
 		if (!taken.has(`${base}-${number}`)) return `${base}-${number}`;
