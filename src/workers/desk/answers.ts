@@ -1,4 +1,4 @@
-import { piecesIn, type PieceView } from '$core/edit/pieces/pieces.ts';
+import { piecesIn, type PieceView } from '$core/edit/pieces/piece-view.ts';
 import { underChoices, type UnderChoice } from '$core/edit/layers/under-choices.ts';
 import type { ArrangedRef, SizedRef, HolderRef, LayerRef, PieceRef } from '$core/model/command.ts';
 import { CommandRefused } from '$core/edit/proposal.ts';

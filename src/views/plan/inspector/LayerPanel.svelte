@@ -277,16 +277,6 @@
 		float: left;
 		width: 80px;
 	}
-	.actions {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 2px;
-		margin: 6px 0;
-	}
-	.actions .act {
-		font-size: var(--text-small);
-		padding: 1px 3px;
-	}
 	.link {
 		color: var(--cedar);
 		text-decoration: underline;

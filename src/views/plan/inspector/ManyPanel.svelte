@@ -157,16 +157,4 @@
 		font-weight: 600;
 		color: var(--cedar);
 	}
-	.actions {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 3px;
-		align-items: center;
-		margin-top: 4px;
-	}
-	.actions .act {
-		font-size: var(--text-small);
-		padding: 1px 3px;
-		text-align: start;
-	}
 </style>

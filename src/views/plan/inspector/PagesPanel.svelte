@@ -115,14 +115,4 @@
 		padding: 4px 0;
 		border: 0;
 	}
-	.actions {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 3px;
-		margin-top: 4px;
-	}
-	.actions .act {
-		font-size: var(--text-small);
-		padding: 1px 3px;
-	}
 </style>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
 	import { placeQuery, readPlace } from '$store/address.ts';
-	import type { PieceView } from '$core/edit/pieces/pieces.ts';
+	import type { PieceView } from '$core/edit/pieces/piece-view.ts';
 	import { standInKinds } from '$core/model/trial.ts';
 	import { isPieceRef, type Command, type NavSaid, type PieceRef } from '$core/model/command.ts';
 	import { sizedOfView } from '$core/view-models/box-view.ts';
@@ -275,16 +275,6 @@
 	.values a {
 		color: var(--cedar);
 		text-decoration: underline;
-	}
-	.actions {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 2px;
-		margin: 5px 0;
-	}
-	.actions .act {
-		font-size: var(--text-small);
-		padding: 1px 3px;
 	}
 	kbd {
 		font: 10px var(--mono);

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import type { HolderRef } from '$core/model/command.ts';
-	import type { PieceView } from '$core/edit/pieces/pieces.ts';
+	import type { PieceView } from '$core/edit/pieces/piece-view.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { askNewPiece } from '../../commands/asking.ts';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { PieceView } from '$core/edit/pieces/pieces.ts';
+	import type { PieceView } from '$core/edit/pieces/piece-view.ts';
 	import { standInKinds, type StandIn } from '$core/model/trial.ts';
 	import type { HolderRef } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';

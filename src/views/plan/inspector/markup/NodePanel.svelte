@@ -212,16 +212,6 @@
 		font-size: var(--text-small);
 		padding: 0 2px;
 	}
-	.actions {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 2px;
-		margin: 6px 0 0;
-	}
-	.actions .act {
-		font-size: var(--text-small);
-		padding: 1px 3px;
-	}
 	.refused {
 		color: var(--fault);
 	}

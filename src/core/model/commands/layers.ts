@@ -1,0 +1,61 @@
+import type { FillKind, StateKind } from '../site.ts';
+import type { LayerRef, RegionRef } from './refs.ts';
+
+/** Which pages there are of a route, as one chooses it. */
+export type PagesChoice =
+	| { readonly kind: 'one' }
+	/** `data` is the path of a list, `data.NAME`. */
+	| { readonly kind: 'each'; readonly data: string; readonly field: string }
+	| { readonly kind: 'samples'; readonly values: readonly string[] };
+
+/** Edits of routes, layouts and of what they say. */
+export type LayerCommand =
+	| { readonly kind: 'add-route'; readonly pattern: string; readonly title: string }
+	| { readonly kind: 'move-route'; readonly pattern: string; readonly to: string }
+	| { readonly kind: 'remove-route'; readonly pattern: string }
+	/** What is drawn where a page of a route, or one below it, is missing, denied, failed or not there yet. */
+	| { readonly kind: 'add-state'; readonly state: StateKind; readonly at: string }
+	/** `name` is as in `layerName`: `not-found at /`. */
+	| { readonly kind: 'remove-state'; readonly name: string }
+	| { readonly kind: 'set-pages'; readonly pattern: string; readonly pages: PagesChoice }
+	| {
+			readonly kind: 'add-layout';
+			readonly name: string;
+			readonly at: string;
+			readonly onRequest?: boolean;
+	  }
+	| { readonly kind: 'rename-layout'; readonly name: string; readonly to: string }
+	| { readonly kind: 'move-layout'; readonly name: string; readonly at: string }
+	| { readonly kind: 'remove-layout'; readonly name: string }
+	| { readonly kind: 'set-on-request'; readonly name: string; readonly on: boolean }
+	| { readonly kind: 'set-measure'; readonly name: string; readonly by: 'screen' | 'space' }
+	/** `undefined`: under the nearest layout that covers it. */
+	| { readonly kind: 'set-under'; readonly layer: LayerRef; readonly under: string | undefined }
+	/** A title or description as it is written in quotes; `undefined` takes it back. */
+	| {
+			readonly kind: 'set-words';
+			readonly layer: LayerRef;
+			readonly part: 'title' | 'description';
+			readonly value: string | undefined;
+	  }
+	| { readonly kind: 'set-admit'; readonly layer: LayerRef; readonly roles: readonly string[] }
+	| {
+			readonly kind: 'change-access';
+			readonly route: string;
+			readonly role: string;
+			readonly opens: boolean;
+	  }
+	| {
+			readonly kind: 'set-fill';
+			readonly layer: LayerRef;
+			readonly region: RegionRef;
+			readonly fill: FillKind;
+	  }
+	| { readonly kind: 'remove-fill'; readonly layer: LayerRef; readonly region: RegionRef }
+	/** For whom it is what a layer puts into a region; everyone where no role is named. */
+	| {
+			readonly kind: 'set-fill-seen-by';
+			readonly layer: LayerRef;
+			readonly region: RegionRef;
+			readonly roles: readonly string[];
+	  };
