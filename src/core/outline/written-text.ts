@@ -31,9 +31,14 @@ const boolean: ReadonlySet<string> = new Set(
 	)
 );
 
+/** Whether an attribute says all by being there. */
+export function isBooleanAttribute(name: string): boolean {
+	return boolean.has(name);
+}
+
 /** An attribute as it is written. */
 export function encodeAttribute(name: string, text: string): string {
-	return text === '' && boolean.has(name) ? name : `${name}="${encodeValue(text)}"`;
+	return text === '' && isBooleanAttribute(name) ? name : `${name}="${encodeValue(text)}"`;
 }
 
 function betweenTags(text: string, change: (plain: string) => string): string {

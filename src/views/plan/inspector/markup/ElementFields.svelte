@@ -2,6 +2,7 @@
 	import { setAttribute, setWords } from '$core/outline/element-edits.ts';
 	import type { AttributeField } from '$core/outline/element-fields.ts';
 	import type { OutlineElement } from '$core/outline/outline.ts';
+	import { isBooleanAttribute } from '$core/outline/written-text.ts';
 	import { usualAttributes } from '$core/outline/usual-attributes.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { chosenNode, furtherAttributes } from '../../chosen-node.svelte.ts';
@@ -11,9 +12,11 @@
 	const { node }: { node: OutlineElement } = $props();
 
 	const values = $derived(chosenNode.scope.values);
+	/** Those that were asked for, until they say something. */
+	let more = $state.raw<readonly string[]>([]);
 	const has = $derived(node.attributes.map(({ name }) => name));
 	/** Those that it has, and those that it is mostly given. */
-	const names = $derived([...new Set([...has, ...usualAttributes(node.name)])]);
+	const names = $derived([...new Set([...has, ...usualAttributes(node.name), ...more])]);
 	const routes = $derived(
 		store.roofline.rows.flatMap(({ kind, page }) => (kind === 'route' ? [page] : []))
 	);
@@ -22,10 +25,20 @@
 		return node.attributes.find((one) => one.name === name);
 	}
 
+	/** One that says all by being there is written at once; another has its field. */
+	function ask(name: string): void {
+		if (isBooleanAttribute(name)) void chosenNode.write(setAttribute(node, name, ''));
+		else more = [...more, name];
+	}
+
 	/** An empty alternative says that a picture is decoration; of all others nothing is left. */
 	function said(name: string, text: string): Promise<string | undefined> {
 		return chosenNode.write(
-			setAttribute(node, name, text === '' && name !== 'alt' ? undefined : text)
+			setAttribute(
+				node,
+				name,
+				text === '' && name !== 'alt' && !isBooleanAttribute(name) ? undefined : text
+			)
 		);
 	}
 </script>
@@ -69,7 +82,7 @@
 		onchange={(event) => {
 			const { value: name } = event.currentTarget;
 			event.currentTarget.value = '';
-			if (name !== '') void chosenNode.write(setAttribute(node, name, ''));
+			if (name !== '') ask(name);
 		}}
 	>
 		<option value="">choose …</option>
