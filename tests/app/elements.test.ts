@@ -69,8 +69,11 @@ test('an element chosen on the page gives its words and attributes to be changed
 	await shows(/<h2>Hours &amp; days<\/h2>/);
 	await type('class', 'quiet');
 	await shows(/<h2 class="quiet[^"]*">Hours &amp; days<\/h2>/);
-	await hand.press('button', 'undo');
-	await hand.press('button', 'undo');
+	const more = await app.page.waitForSelector('label.more select');
+	await more?.select('id');
+	await type('id', 'hours');
+	await shows(/<h2 (class="quiet[^"]*" id="hours"|id="hours" class="quiet[^"]*")>/);
+	for (let step = 0; step < 3; step++) await hand.press('button', 'undo');
 	await shows(/<h2>Hours<\/h2>/);
 });
 
@@ -128,4 +131,31 @@ test('a part is put behind an element, and the way up is gone by keyboard', asyn
 	await app.page.waitForSelector('aside ::-p-text(a piece of /visit)');
 	await hand.press('button', 'undo');
 	await shows(/<h2>Hours<\/h2>\s*<table/);
+});
+
+test('in a chosen piece a link is chosen, led elsewhere and followed; elsewhere it is followed at once', async () => {
+	await app.load('/plan?route=/');
+	const hand = new Hand(app);
+	await hand.block('/, main');
+	await (await app.page.waitForSelector('b[data-piece=welcome]'))?.click();
+	await app.page.waitForSelector('.listed button::-p-text(<a>)');
+	await choose('main a.go', '<a>');
+	const href = await named(app.page, 'combobox', 'href');
+	await href.click({ count: 3 });
+	await app.page.keyboard.type('/visit');
+	await app.page.keyboard.press('Enter');
+	await shows(/<a class="go[^"]*" href="[^"]*visit[^"]*">/);
+	await hand.press('button', 'Follow the link');
+	await until(
+		'it leads there',
+		async () => new URL(app.page.url()).searchParams.get('route') === '/visit'
+	);
+	await hand.press('button', 'undo');
+	await app.open('/plan?route=/');
+	await hand.block('commons, foot');
+	await clickOnPage('main a.go');
+	await until(
+		'it is followed',
+		async () => new URL(app.page.url()).searchParams.get('route') === '/catalogue'
+	);
 });

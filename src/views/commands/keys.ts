@@ -91,7 +91,7 @@ export const keyGroups: readonly KeyGroup[] = [
 			['Shift, Ctrl or Cmd with a click', 'chooses something beside what is chosen'],
 			['Shift and draw', 'chooses all pieces in the frame'],
 			['a second click', 'chooses the piece in a region'],
-			['a third click', 'chooses the element in a piece'],
+			['a third click', 'chooses the element in a piece, links too'],
 			['a double click', 'writes words anew'],
 			['a right click', 'shows what can be done']
 		]

@@ -326,6 +326,13 @@
 
 	function onClick(event: Event): void {
 		const link = followedLink(event, page.address);
+		const pointed = link && traceAt(event);
+		if (pointed && isWorkedOn(pointed)) {
+			// In a piece that is worked on, a link is an element like any other.
+			event.preventDefault();
+			onPick(pointed, false, elementAt(event));
+			return;
+		}
 		if (link) {
 			event.preventDefault();
 			if (link.kind === 'place') scrollTo(link.id);
@@ -341,6 +348,16 @@
 		} else {
 			onPick(trace, false, elementAt(event));
 		}
+	}
+
+	/** It is the chosen piece, and there is markup of it to choose from. */
+	function isWorkedOn({ piece, kind, layer: name }: Trace): boolean {
+		const { subject } = choice;
+		if (!main || subject.kind !== 'piece' || !chosenNode.outline) return false;
+		const { holder } = subject.piece;
+		return (
+			subject.piece.piece === piece && holder.layer.kind === kind && holder.layer.name === name
+		);
 	}
 
 	/** Which element of the page's body an event happened to. */

@@ -4,6 +4,7 @@
 	import { putAround, setTag, takeAway } from '$core/outline/element-edits.ts';
 	import { forText } from '$core/outline/tag-text.ts';
 	import type { NodeView } from '$core/view-models/markup/outline-view.ts';
+	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { askPart } from '../../../commands/asking-content.ts';
 	import { choice } from '../../choice.svelte.ts';
@@ -31,6 +32,13 @@
 	$effect(() => {
 		void view;
 		if (document.activeElement === document.body) current.focus();
+	});
+
+	/** Where a link of the site leads, so far as it is written there. */
+	const leads = $derived.by(() => {
+		if (node.kind !== 'element') return undefined;
+		const href = node.attributes.find(({ name }) => name === 'href')?.text ?? '';
+		return href.startsWith('/') && !href.includes('{') ? href : undefined;
 	});
 
 	const up = $derived(chosenNode.way.slice(0, -1));
@@ -101,7 +109,7 @@
 		</p>
 	{/if}
 	{#if node.kind === 'element'}
-		<ElementFields {node} />
+		{#key `${part} ${choice.node?.at}`}<ElementFields {node} />{/key}
 	{:else if node.tag.kind === 'for'}
 		{@const { name, list } = node.tag}
 		<label class="list small"
@@ -167,6 +175,9 @@
 			<button class="act" onclick={open}
 				>{node.tag.kind === 'for' ? 'Keep only its first' : 'Show it always'}</button
 			>
+		{/if}
+		{#if leads !== undefined}
+			<button class="act" onclick={() => void store.follow(leads)}>Follow the link</button>
 		{/if}
 		<button class="act" onclick={() => void remove()}>Remove</button>
 		<button class="act" onclick={() => choice.editPieces()}>Edit the markup</button>
