@@ -171,7 +171,7 @@ test('a second browser is a device: it follows an edit, and is a mark on the rul
 		await (
 			await app.page.waitForSelector('[aria-label="Sources"] button::-p-text(varieties)')
 		)?.click();
-		const field = await app.page.waitForSelector('[aria-label="data.varieties.0.name"]');
+		const field = await app.page.waitForSelector('[aria-label="name of member 1"]');
 		await field?.click({ count: 3 });
 		await app.page.keyboard.type('Broad bean, early');
 		await app.page.keyboard.press('Enter');
