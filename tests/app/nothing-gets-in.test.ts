@@ -94,6 +94,9 @@ test('links of SVG lead the stage nowhere but to routes, and names in markup fre
 		)
 	)?.click();
 	assert.ok(await app.page.$('.overlay .box'));
+	// In a chosen piece a link is an element: of a chosen region it is followed.
+	await (await app.page.waitForSelector('[role=gridcell][aria-label^="frame, main"]'))?.click();
+	await app.page.waitForSelector('aside[aria-label="Inspector"] ::-p-text(the slot)');
 	const links = await stage.$$('svg a text');
 	await links[1]?.evaluate((one) =>
 		one.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }))
