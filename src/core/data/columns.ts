@@ -22,8 +22,17 @@ function membersAt(text: string, path: JsonPath): object[] {
 	});
 }
 
+/** A column is a name that a path in markup can have. */
+function checkName(column: string): void {
+	if (/^[a-zA-Z0-9_-]+$/.test(column)) return;
+	throw new ColumnRefused(
+		`"${column}" cannot be a name in markup: write letters, digits, hyphens and underscores.`
+	);
+}
+
 /** Gives each member a value of that name, an empty text; a list without members gets its first. */
 export function addColumn(text: string, path: JsonPath, column: string): string {
+	checkName(column);
 	const members = membersAt(text, path);
 	if (members.length === 0) return editJson(text, [...path, 0], { [column]: '' });
 	if (members.some((member) => Object.hasOwn(member, column)))
@@ -47,6 +56,7 @@ export function removeColumn(text: string, path: JsonPath, column: string): stri
 
 /** Calls the value of each member something else; it keeps its place among the others. */
 export function renameColumn(text: string, path: JsonPath, column: string, to: string): string {
+	checkName(to);
 	const members = membersAt(text, path);
 	if (members.some((member) => Object.hasOwn(member, to)))
 		throw new ColumnRefused(`There is a column ${to} already.`);

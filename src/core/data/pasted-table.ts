@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { nameFrom } from '../model/name.ts';
+import { freeName, nameFrom } from '../model/name.ts';
 
 /** The members of a list as they were pasted: texts and numbers, or one for each row by the names of its columns. */
 export type PastedMember = string | number | Readonly<Record<string, string | number>>;
@@ -66,9 +66,7 @@ function valueOf(cell: string): string | number {
 function namesOf(head: readonly string[]): string[] {
 	const taken = new Set<string>();
 	return head.map((cell, index) => {
-		const base = nameFrom(cell) || `column-${index + 1}`;
-		let name = base;
-		for (let number = 2; taken.has(name); number++) name = `${base}-${number}`;
+		const name = freeName(nameFrom(cell) || `column-${index + 1}`, taken);
 		taken.add(name);
 		return name;
 	});

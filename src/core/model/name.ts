@@ -13,3 +13,11 @@ export function nameFrom(words: string): string {
 		.replace(/[^a-z0-9]+/g, '-')
 		.replace(/^[^a-z]+|-+$/g, '');
 }
+
+/** A name that none of `taken` has: the name itself, or with the first number that is free. */
+export function freeName(base: string, taken: { has(name: string): boolean }): string {
+	for (let number = 1; ; number++) {
+		const name = number === 1 ? base : `${base}-${number}`;
+		if (!taken.has(name)) return name;
+	}
+}

@@ -1,7 +1,7 @@
 import type { Span } from '../model/span.ts';
 import type { WrittenField } from './element-fields.ts';
 import type { OutlineElement, OutlineNode } from './outline.ts';
-import { encodeAttribute, encodeWords, keepsLines } from './written-text.ts';
+import { encodeAttribute, encodeWords, isBooleanAttribute, keepsLines } from './written-text.ts';
 
 /** Other markup in the place of some. */
 export interface MarkupEdit {
@@ -28,6 +28,15 @@ export function setAttribute(
 			? lead + before.slice(to)
 			: `${said ? before.slice(0, from) : `${lead} `}${encodeAttribute(name, text)}${before.slice(to)}`;
 	return { place: startTag, before, after };
+}
+
+/**
+ * An attribute says a text that was typed. Emptied it goes, but for an alternative, which then says that a picture is
+ * decoration, and one that says all by being there.
+ */
+export function typeAttribute(node: OutlineElement, name: string, text: string): MarkupEdit {
+	const goes = text === '' && name !== 'alt' && !isBooleanAttribute(name);
+	return setAttribute(node, name, goes ? undefined : text);
 }
 
 /** Words say something else; `field`: those that stand there, undefined where it has none yet. */

@@ -22,7 +22,7 @@ export function usualAttributes(element: string): readonly string[] {
 }
 
 /** Others that any element can have (HTML standard, section 3.2.6), to choose from. */
-export const otherAttributes: readonly string[] = [
+const otherAttributes: readonly string[] = [
 	'id',
 	'title',
 	'lang',
@@ -37,3 +37,9 @@ export const otherAttributes: readonly string[] = [
 	'target',
 	'rel'
 ];
+
+/** Attributes that could be added to an element, those first that it is mostly given. */
+export function furtherAttributes(name: string, has: readonly string[]): string[] {
+	const all = [...new Set([...usualAttributes(name), ...otherAttributes])];
+	return all.filter((one) => !has.includes(one));
+}

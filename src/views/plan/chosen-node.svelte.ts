@@ -1,4 +1,3 @@
-import { otherAttributes, usualAttributes } from '$core/outline/usual-attributes.ts';
 import type { MarkupEdit } from '$core/outline/element-edits.ts';
 import { wayTo, type OutlineNode } from '$core/outline/outline.ts';
 import type { PieceRef } from '$core/model/command.ts';
@@ -85,12 +84,6 @@ function asking({ holder, piece }: PieceRef, part: string | undefined): OutlineA
 	return part === undefined
 		? { kind: 'piece', layer: holder.layer.name, piece }
 		: { kind: 'part', part };
-}
-
-/** Attributes that could be added to an element, those first that it is mostly given. */
-export function furtherAttributes(name: string, has: readonly string[]): string[] {
-	const all = [...new Set([...usualAttributes(name), ...otherAttributes])];
-	return all.filter((one) => !has.includes(one));
 }
 
 export const chosenNode = new ChosenNode();

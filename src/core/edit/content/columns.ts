@@ -18,7 +18,6 @@ export interface ColumnRef {
 }
 
 export function addColumn(resolved: ResolvedSite, surgery: Surgery, at: ColumnRef): void {
-	checkColumn(at.column);
 	change(resolved, surgery, at, (text) => json.addColumn(text, at.path, at.column));
 }
 
@@ -42,7 +41,7 @@ export function renameColumn(
 	at: ColumnRef,
 	to: string
 ): void {
-	checkColumn(to);
+	change(resolved, surgery, at, (text) => json.renameColumn(text, at.path, at.column, to));
 	const uses = usesOfColumn(resolved, at);
 	const all = valueUses(resolved.site);
 	for (const { span, path, owner } of uses) {
@@ -63,21 +62,12 @@ export function renameColumn(
 		const written = surgery.textOf(span);
 		surgery.replace(span, written.replace(word, `$1${to}`));
 	}
-	change(resolved, surgery, at, (text) => json.renameColumn(text, at.path, at.column, to));
 }
 
 function usesOfColumn({ site }: ResolvedSite, { name, path, column }: ColumnRef): ValueUse[] {
 	const general = [name, generalPath(path), '*', column].filter((one) => one !== '').join('.');
 	return valueUses(site).filter(
 		(use) => use.path === general || use.path.startsWith(`${general}.`)
-	);
-}
-
-/** A column is a name that a path in markup can have. */
-function checkColumn(column: string): void {
-	if (/^[a-zA-Z0-9_-]+$/.test(column)) return;
-	throw new CommandRefused(
-		`"${column}" cannot be a name in markup: write letters, digits, hyphens and underscores.`
 	);
 }
 

@@ -1,5 +1,5 @@
 import { pastedMembers, type PastedMember } from '../../data/pasted-table.ts';
-import { nameFrom } from '../../model/name.ts';
+import { freeName, nameFrom } from '../../model/name.ts';
 import { encodeWords } from '../../outline/written-text.ts';
 
 /** A piece as a row of a table, or a line of a list, says it. */
@@ -20,7 +20,7 @@ export function pastedPieces(text: string, taken: ReadonlySet<string>): PastedPi
 	const names = new Set(taken);
 	return (pastedMembers(text) ?? []).map((member) => {
 		const [first = '', ...others] = cellsOf(member);
-		const name = freeName(first, names);
+		const name = freeName(nameFrom(first.slice(0, longestName)) || 'piece', names);
 		names.add(name);
 		const isRow = typeof member === 'object';
 		const head = element(isRow ? 'h2' : 'p', first);
@@ -36,12 +36,4 @@ function cellsOf(member: PastedMember): string[] {
 /** What was pasted is text: a brace in it is one. */
 function element(name: string, text: string): string {
 	return `<${name}>${encodeWords(text.replaceAll('{', '\\{'))}</${name}>`;
-}
-
-function freeName(words: string, taken: ReadonlySet<string>): string {
-	const base = nameFrom(words.slice(0, longestName)) || 'piece';
-	for (let number = 1; ; number++) {
-		const name = number === 1 ? base : `${base}-${number}`;
-		if (!taken.has(name)) return name;
-	}
 }

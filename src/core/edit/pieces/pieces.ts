@@ -1,4 +1,5 @@
 import type { AreaRow, Arrangement } from '../../model/arrange.ts';
+import { freeName } from '../../model/name.ts';
 import { withInner, type Piece } from '../../model/site.ts';
 import { bandPlace } from '../../resolve/bands.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
@@ -34,10 +35,7 @@ import { CommandRefused } from '../proposal.ts';
 
 /** A name for a new piece that none of `taken` has. */
 export function newPieceName(taken: readonly string[]): string {
-	for (let number = 1; ; number++) {
-		const name = number === 1 ? 'new' : `new-${number}`;
-		if (!taken.includes(name)) return name;
-	}
+	return freeName('new', new Set(taken));
 }
 
 /** The names in a list of them, with commas or lines between. */

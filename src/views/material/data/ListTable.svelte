@@ -26,7 +26,9 @@
 			says:
 				column === undefined
 					? `Each member of data.${table.label} gets a value of that name, to be filled.`
-					: 'Wherever it is shown is changed with it.',
+					: source.isUrl
+						? 'It is renamed at its source; what shows it here keeps the old name until you change it.'
+						: 'Wherever it is shown is changed with it.',
 			fields: [{ label: 'Name', value: column ?? '', mono: true }],
 			act: column === undefined ? 'Add it' : 'Rename it',
 			answer: ([to = '']) =>

@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { setAttribute, setWords } from '$core/outline/element-edits.ts';
+	import { setAttribute, setWords, typeAttribute } from '$core/outline/element-edits.ts';
 	import type { AttributeField } from '$core/outline/element-fields.ts';
 	import type { OutlineElement } from '$core/outline/outline.ts';
 	import { isBooleanAttribute } from '$core/outline/written-text.ts';
-	import { usualAttributes } from '$core/outline/usual-attributes.ts';
+	import { furtherAttributes, usualAttributes } from '$core/outline/usual-attributes.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { chosenNode, furtherAttributes } from '../../chosen-node.svelte.ts';
+	import { chosenNode } from '../../chosen-node.svelte.ts';
 	import NodeField from './NodeField.svelte';
 
 	/** The words of an element and what its attributes say. */
@@ -29,17 +29,6 @@
 	function ask(name: string): void {
 		if (isBooleanAttribute(name)) void chosenNode.write(setAttribute(node, name, ''));
 		else more = [...more, name];
-	}
-
-	/** An empty alternative says that a picture is decoration; of all others nothing is left. */
-	function said(name: string, text: string): Promise<string | undefined> {
-		return chosenNode.write(
-			setAttribute(
-				node,
-				name,
-				text === '' && name !== 'alt' && !isBooleanAttribute(name) ? undefined : text
-			)
-		);
 	}
 </script>
 
@@ -70,7 +59,7 @@
 		{values}
 		{...name === 'href' || name === 'action' ? { offered: routes } : {}}
 		placeholder={name === 'alt' && field ? 'decoration' : 'not said'}
-		take={(text) => said(name, text)}
+		take={(text) => chosenNode.write(typeAttribute(node, name, text))}
 		remove={field && (() => void chosenNode.write(setAttribute(node, name, undefined)))}
 	/>
 {/each}
