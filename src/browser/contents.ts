@@ -1,5 +1,5 @@
-import type { PieceKey, PieceName } from '$core/model/piece-key.ts';
-import { all, around, attribute, elementsIn, isInside, parent } from './dom.ts';
+import { wholeKey, type PieceKey, type PieceName } from '$core/model/piece-key.ts';
+import { all, around, attribute, elementsIn, isInside, parent, partsOf } from './dom.ts';
 
 /** What has one size: a piece or opener by itself, or a run with the element that holds it. */
 export interface Content {
@@ -32,6 +32,8 @@ function collide({ element: one }: Content, { element: other }: Content): boolea
 
 /** Pieces and openers, and runs: elements that stand in a region or group one after the other. */
 function contentsOf(inner: Document): Content[] {
+	const whole = wholeOf(inner);
+	if (whole) return [whole];
 	const alone = all(inner, '[data-piece]:not([data-part]), [data-opener]').map((element) => {
 		return { key: keyOf(regionAround(parent(element)), [element]), element, held: [element] };
 	});
@@ -42,6 +44,15 @@ function contentsOf(inner: Document): Content[] {
 		runsIn(element).map((held) => ({ key: keyOf(regionAround(element), held), element, held }))
 	);
 	return [...alone, ...runs];
+}
+
+/** All of a page in a frame of own markup, which is measured as it is; undefined of any other page. */
+export function wholeOf(inner: Document): Content | undefined {
+	const parts = partsOf(inner);
+	const layout = parts && attribute(parts.body, 'data-framed');
+	return !parts || layout === undefined
+		? undefined
+		: { key: wholeKey(layout), element: parts.root, held: [] };
 }
 
 /** The region that something stands in, in groups or not; of a page without layouts there is none. */

@@ -164,6 +164,11 @@ export function scrollOf(element: Element): { readonly across: number; readonly 
 	};
 }
 
+/** The height of a document's root with all that one can scroll to, px. */
+export function heightOfAll(root: Element): number {
+	return scrollOf(root).down > 0 ? scrollHeightOf(root) : rectOf(root).height;
+}
+
 /** Whether lines of an element run from right to left. */
 export function isMirrored(element: Element): boolean {
 	return getComputedStyle(element).direction === 'rtl';

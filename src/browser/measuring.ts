@@ -1,6 +1,6 @@
 import type { Answers, Ask, Asked } from '$core/measure/asks.ts';
 import { pieceKeyWord } from '$core/model/piece-key.ts';
-import { Contents, type Content } from './contents.ts';
+import { Contents, wholeOf, type Content } from './contents.ts';
 import {
 	all,
 	appendTo,
@@ -8,8 +8,10 @@ import {
 	create,
 	lengthSet,
 	partsOf,
+	heightOfAll,
 	rectOf,
 	remove,
+	scrollOf,
 	setLength,
 	setMark,
 	clearMark,
@@ -37,6 +39,9 @@ const showAll = `
 	[data-holds]::before, [data-holds]::after { content: none !important; }
 	[data-holds] > :not([data-held]) { display: none !important; }
 `;
+
+/** A page that is measured as it is keeps all that it shows. */
+const hideScrollbar = 'html { overflow: hidden !important; }';
 
 /** ms of work before the page itself gets its turn. */
 const slice = 12;
@@ -77,7 +82,7 @@ export class Measuring {
 		if (signal.aborted) return undefined;
 		const style = create(inner, 'style');
 		setMark(style, 'data-measuring');
-		style.textContent = showAll;
+		style.textContent = wholeOf(inner) ? hideScrollbar : showAll;
 		appendTo(head, style);
 		return new Measuring(frame, inner, new Contents(inner));
 	}
@@ -171,11 +176,17 @@ function measureRound(
 		const step = steps[round];
 		return step ? [{ element, held, step }] : [];
 	});
-	for (const { element, step } of now) {
+	for (const { element, held, step } of now) {
+		// A page as a whole is as wide as its screen.
+		if (held.length === 0) continue;
 		if (typeof step.width === 'number') setLength(element, 'width', step.width);
 		else lengthSet(element, 'width', step.width);
 	}
 	for (const { element, held, step } of now) {
+		if (held.length === 0) {
+			found[step.at] = wholeSizes(element, step);
+			continue;
+		}
 		const { width, height } = rectOf(element);
 		if (typeof step.width !== 'number') found[step.at] = [...(found[step.at] ?? []), width];
 		else {
@@ -184,6 +195,13 @@ function measureRound(
 			found[step.at] = [height, x, y, endMargin(element), cutText(element), outermost];
 		}
 	}
+}
+
+/** The sizes of a page as it lies on its screen: it takes all of the width, and sticks out where it is wider. */
+function wholeSizes(root: HTMLElement, { width }: Step): readonly number[] {
+	if (typeof width !== 'number') return [0, rectOf(root).width];
+	const { across } = scrollOf(root);
+	return [heightOfAll(root), Math.max(0, across), 0, 0, 0, 0];
 }
 
 function takeAway(contents: readonly Content[]): void {

@@ -12,6 +12,8 @@ const mostActive = 2 * 1024 * 1024;
  */
 export class AssetUrls {
 	private readonly known = new Map<string, string>();
+	/** Those of files that are no longer there: a page that was drawn with them may still be loading them. */
+	private leaving: string[] = [];
 
 	private assets: ReadonlyMap<string, Uint8Array> = new Map();
 
@@ -31,10 +33,11 @@ export class AssetUrls {
 
 	/** Other files take the place of these; a file that stays keeps its URL. */
 	changeTo(assets: ReadonlyMap<string, Uint8Array>): void {
+		for (const url of this.leaving.splice(0)) URL.revokeObjectURL(url);
 		for (const [path, url] of this.known) {
 			if (assets.get(path) === this.assets.get(path)) continue;
 			this.known.delete(path);
-			if (url.startsWith('blob:')) URL.revokeObjectURL(url);
+			if (url.startsWith('blob:')) this.leaving.push(url);
 		}
 		this.assets = assets;
 	}

@@ -36,6 +36,9 @@ const site = (inner: string): Case => ({
 });
 const whole = (text: string): Case => ({ whole: true, text });
 const list = { 'list.json': '[{"slug": "kale", "no": {}}, {"slug": "bean"}]' };
+const framed = (markup: string, more: string): Case => ({
+	text: `layout x at /x { frame """${markup}"""; ${more} }`
+});
 const withList = (text: string): Case => ({
 	text: `data list from "list.json"\n${text}`,
 	files: list
@@ -61,7 +64,6 @@ const cases: Readonly<Partial<Record<Code, Case>>> = {
 	'open-and-locked': box('open; locked'),
 	'listed-twice': site('roles { visitor; visitor }'),
 	'unknown-statement': page('hight 20px'),
-	'not-yet': layout('sheet "css/own.css"'),
 	'name-missing': page('piece """a"""'),
 	'name-invalid': page('piece Big """a"""'),
 	'block-missing': { text: 'layout x at /x' },
@@ -87,6 +89,15 @@ const cases: Readonly<Partial<Record<Code, Case>>> = {
 	'fill-share-invalid': layout('arrange row { }; region s as div { size fill 0 }'),
 	'expression-unclosed': page('title "{site.name"'),
 	'expression-invalid': page('title "{1 + 2}"'),
+	'frame-arranged': framed('{slot}', 'gap 8px'),
+	'frame-style': framed('{slot}', 'style """p { color: green }"""'),
+	'frame-no-place': framed('{slot}', 'region side { locked }'),
+	'frame-place-repeated': {
+		text: `data list from "list.json"\n${framed('{for x in data.list}{region r}{end}{end}{slot}', '').text}`,
+		files: list
+	},
+	'frame-place-inside': framed('{region r}{slot}{end}', ''),
+	'attributes-invalid': page('attributes body """class="a"><b"""'),
 	'tag-invalid': page('piece a """{for x of y}"""'),
 	'loop-name-taken': withList('route /x { piece a """{for item in data.list}{end}""" }'),
 	'format-unknown': page('title "{year as money}"'),

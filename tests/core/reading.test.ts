@@ -1,6 +1,5 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
 import fc from 'fast-check';
 import { readFile } from '../../src/core/source/read/file.ts';
 import { around, codes, marked, only, resolve, sound } from '../lib/site.ts';
@@ -150,21 +149,6 @@ test('a block that is never closed ends with its indentation, and the rest is re
 	const [, a, b] = resolved.site.routes;
 	assert.deepEqual(a?.title?.parts, ['after']);
 	assert.equal(b?.pieces.length, 1);
-});
-
-test('what the language has but this version has not says so at its place', () => {
-	const later: [string, string][] = [
-		['layout x at /x { region main as main { slot }; sheet "css/own.css" }', 'sheet'],
-		['route /x { script "js/menu.js" }', 'script']
-	];
-	for (const [declaration, words] of later) {
-		const resolved = resolve(around(declaration));
-		const first = resolved.problems.find((problem) => problem.code === 'not-yet');
-		assert.ok(first, declaration);
-		const text = resolved.reading.files.texts.get('site.eave') ?? '';
-		assert.equal(text.slice(first.span.from, first.span.to), words);
-		assert.match(sentenceOf(first), /not supported yet/);
-	}
 });
 
 test('expressions in text: paths, escapes, and mistakes at their own place', () => {

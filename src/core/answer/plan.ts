@@ -3,8 +3,9 @@ import { Memory } from '../lib/memory.ts';
 import { hasParameters, matchPattern } from '../model/pattern.ts';
 import { copyPath, type Layout, type Page, type Route, pagesOf } from '../model/site.ts';
 import { layoutSheetPath, pageSheet, layoutSheet } from '../emit/css/sheets.ts';
-import { siteSheet, siteSheetPath } from '../emit/css/site-sheet.ts';
-import { needsPartSheet, partSheet, partSheetPath } from '../emit/css/author/part-styles.ts';
+import { sheetsOfPage } from '../emit/css/page-sheets.ts';
+import { baseSheet, baseSheetPath, siteSheet, siteSheetPath } from '../emit/css/site-sheet.ts';
+import { partSheet, partSheetPath } from '../emit/css/author/part-styles.ts';
 import { assetPath, pageFile } from '../emit/paths.ts';
 import { routeFor, type PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
@@ -87,6 +88,7 @@ class Plan implements AnswerPlan {
 	sheetAt(path: string): string | undefined {
 		const { site, structure } = this.resolved;
 		if (path === siteSheetPath) return siteSheet(site, structure).css;
+		if (path === baseSheetPath) return baseSheet(site, structure).css;
 		if (path === partSheetPath) return partSheet(site)?.css;
 		const layout = this.layouts.get(path);
 		if (layout) return layoutSheet(layout, site, structure).css;
@@ -101,14 +103,7 @@ class Plan implements AnswerPlan {
 	}
 
 	sheetsOf(page: Page): readonly string[] {
-		const { site, structure } = this.resolved;
-		const own = pageSheet(page, site, structure);
-		return [
-			siteSheetPath,
-			...(needsPartSheet(page, structure) ? [partSheetPath] : []),
-			...structure.chainOf(page).map(layoutSheetPath),
-			...(own ? [own.path] : [])
-		];
+		return sheetsOfPage(page, this.resolved.structure).map(({ path }) => path);
 	}
 
 	fileAt(path: string): Uint8Array | undefined {

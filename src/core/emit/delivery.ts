@@ -7,10 +7,11 @@ import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { writtenFor } from '../resolve/roles.ts';
 import { layoutsInOrder } from '../resolve/structure.ts';
-import { layoutSheet, layoutSheetPath, pageSheet } from './css/sheets.ts';
-import { siteSheet, siteSheetPath } from './css/site-sheet.ts';
+import { hasSheet, sheetsOfPage } from './css/page-sheets.ts';
+import { layoutSheet, pageSheet } from './css/sheets.ts';
+import { baseSheet, baseSheetPath, siteSheet, siteSheetPath } from './css/site-sheet.ts';
 import type { StyleSheet } from './css/style-sheet.ts';
-import { needsPartSheet, partSheet, partSheetPath } from './css/author/part-styles.ts';
+import { partSheet } from './css/author/part-styles.ts';
 import { pageHtml } from './html/page.ts';
 import { tracedPage, type MarkMode, type TracedPage } from './html/marks.ts';
 import { accessFile, accessPath } from './access-file.ts';
@@ -68,11 +69,7 @@ export function deliverPage(
 
 /** The style sheets a page brings in, outermost layer first. */
 export function sheetsOf(page: Page, resolved: ResolvedSite): StyleSheet[] {
-	const { site, structure } = resolved;
-	const own = pageSheet(page, site, structure);
-	const chain = structure.chainOf(page).map((layout) => layoutSheet(layout, site, structure));
-	const parts = needsPartSheet(page, structure) ? partSheet(site) : undefined;
-	return [siteSheet(site, structure), ...(parts ? [parts] : []), ...chain, ...(own ? [own] : [])];
+	return sheetsOfPage(page, resolved.structure).flatMap((sheet) => sheet.write() ?? []);
 }
 
 class Delivery {
@@ -109,10 +106,10 @@ class Delivery {
 	*styles(): Generator<DeliveredFile> {
 		const { site, structure } = this.resolved;
 		const sheets: (StyleSheet | undefined)[] = [
-			siteSheet(site, structure),
+			...this.sharedSheets(),
 			partSheet(site),
 			...layoutsInOrder(structure)
-				.filter((layout) => this.isUsed(layout))
+				.filter((layout) => hasSheet(layout) && this.isUsed(layout))
 				.map((layout) => this.layoutSheet(layout)),
 			...pagesOf(site)
 				.filter((page) => isDelivered({ page }, this.resolved))
@@ -157,13 +154,15 @@ class Delivery {
 		return '';
 	}
 
-	/** The paths of the sheets a page brings in, outermost layer first. */
-	private pathsOf(page: Page): string[] {
+	/** What pages have whatever they show: of each kind of page that there is. */
+	private *sharedSheets(): Generator<StyleSheet> {
 		const { site, structure } = this.resolved;
-		const chain = structure.chainOf(page).map(layoutSheetPath);
-		const own = pageSheet(page, site, structure);
-		const parts = needsPartSheet(page, structure) ? [partSheetPath] : [];
-		return [siteSheetPath, ...parts, ...chain, ...(own ? [own.path] : [])];
+		const pages = pagesOf(site).filter((page) => isDelivered({ page }, this.resolved));
+		const first = new Set(pages.map((page) => sheetsOfPage(page, structure)[0]?.path));
+		if (first.has(siteSheetPath) || site.layouts.every(({ frame }) => !frame)) {
+			yield siteSheet(site, structure);
+		}
+		if (first.has(baseSheetPath)) yield baseSheet(site, structure);
 	}
 
 	private layoutSheet(layout: Layout): StyleSheet {
@@ -179,7 +178,7 @@ class Delivery {
 		const up = this.plan.up(path);
 		let sheets = this.sheetPaths.get(instance.page);
 		if (!sheets) {
-			sheets = this.pathsOf(instance.page);
+			sheets = sheetsOfPage(instance.page, this.resolved.structure).map(({ path }) => path);
 			this.sheetPaths.set(instance.page, sheets);
 		}
 		const canonical = canonicalUrl(instance, this.resolved.site.settings);

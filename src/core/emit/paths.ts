@@ -110,6 +110,9 @@ export function trimSlash(path: string): string {
 	return path.length > 1 && path.endsWith('/') ? path.slice(0, -1) : path;
 }
 
+/** A route that names a file of HTML is that file, so that a page can stay where it always was. */
+const namesFile = /\.html?$/i;
+
 /** The file of a page. The missing page at `/` is `404.html`, as static servers expect. */
 export function pageFile(
 	{ page, address }: Pick<PageInstance, 'page' | 'address'>,
@@ -118,6 +121,7 @@ export function pageFile(
 	const name = assetPath(address.slice(1));
 	const folder = address === '/' ? '' : `${name}/`;
 	if (page.kind === 'route') {
+		if (namesFile.test(name)) return name;
 		return urls === 'files' && address !== '/' ? `${name}.html` : `${folder}index.html`;
 	}
 	if (page.state.text === 'not-found' && address === '/') return '404.html';

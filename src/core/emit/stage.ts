@@ -3,6 +3,7 @@ import type { ResolvedSite } from '../resolve/site.ts';
 import { sheetsOf } from './delivery.ts';
 import { assetPath } from './paths.ts';
 import { pageHtml } from './html/page.ts';
+import { stagedHead } from './staged-head.ts';
 import { triedCss, triedRoot } from './css/tried.ts';
 import { withUrls } from './css/author/style-urls.ts';
 
@@ -20,9 +21,15 @@ export function stageHtml(
 	const sheets = sheetsOf(instance.page, resolved);
 	const root = triedRoot(trial);
 	const link = (url: string): string => assetUrls.get(assetPath(url.replace(/^\//, ''))) ?? url;
+	const { assets } = resolved.reading.files;
+	const files = {
+		bytes: (path: string) => assets.get(path),
+		url: (path: string) => assetUrls.get(path)
+	};
 	return pageHtml(instance, resolved, {
 		link,
 		marks: 'all',
+		head: (said) => stagedHead(said, files, (css) => triedCss(css, trial, tokens)),
 		headLines: [
 			...(root === '' ? [] : [`<style data-sheet="tried">${root}</style>`]),
 			...sheets.map(({ path, css }) => {

@@ -3,8 +3,8 @@ import { type Surroundings } from '../box-styles/surroundings.ts';
 import { bareBox, frameOf, type Box, type Frame } from '../box-styles/frame.ts';
 import { declaredScrolled } from '../box-styles/scrolled.ts';
 import { type Layout, type Site } from '../model/site.ts';
-import type { PieceName } from '../model/piece-key.ts';
-import type { ResolvedPage, ResolvedRegion } from '../resolve/page.ts';
+import { wholeKey, type PieceName } from '../model/piece-key.ts';
+import { isFramed, type ResolvedPage, type ResolvedRegion } from '../resolve/page.ts';
 import { landedIn, namesIn, standingIn, type Standing } from '../resolve/boxes/runs.ts';
 import type { Declarations } from '../settings/declarations.ts';
 import type { Lookup } from '../size/tokens.ts';
@@ -94,7 +94,16 @@ class BoxMaker {
 		const { page } = this.given;
 		const lookup = this.styles.lookupIn(this.screenBand);
 		const [outermost] = page.chain;
+		if (outermost && isFramed(page)) return this.whole(outermost, lookup);
 		return outermost ? this.layoutOrSpace(outermost, undefined, lookup) : this.bare(lookup);
+	}
+
+	/** A page whose boxes lie as its sheets say: all of it has one size, which is measured. */
+	private whole({ name: { text: layout } }: Layout, lookup: Lookup): LayoutBox {
+		const size = this.given.sizes(wholeKey(layout), []);
+		const style = this.styles.style(nothing, lookup);
+		const leaf = makeBox({ ...noName, kind: 'run', layout }, style, [], size);
+		return makeBox({ ...noName, kind: 'layout', layout }, style, [leaf]);
 	}
 
 	private bare(lookup: Lookup): LayoutBox {

@@ -1,17 +1,18 @@
 import { pieceHtmlOf } from '../emit/html/page.ts';
+import { documentsOf } from '../emit/html/said-head.ts';
 import type { OpenDrawers, PageContent, Scrolled } from '../geometry/page.ts';
 import { PageLayout, type PlacedBox } from '../geometry/page-layout.ts';
 import type { SpaceBand } from '../geometry/pieces/piece-size.ts';
 import type { Stretch, Sweep } from '../geometry/widths/sweep.ts';
 import { fingerprint } from '../lib/fingerprint.ts';
-import { pieceKeyWord, type PieceKey } from '../model/piece-key.ts';
+import { isWhole, pieceKeyWord, type PieceKey } from '../model/piece-key.ts';
 import { trialWords } from '../model/trial.ts';
 import { authorRules } from '../author-styles/author-rules.ts';
 import { outward, pageTree, type Element } from '../author-styles/page-tree.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { ContentSize } from '../measure/content-size.ts';
-import { PageDependences } from '../measure/dependence.ts';
+import { PageDependences, type Dependence } from '../measure/dependence.ts';
 import type { Basis } from './basis.ts';
 import { drawersIn, drawerScreens, withDrawers } from './open-drawers.ts';
 import { Guesses, type ContentText } from './guesses.ts';
@@ -51,7 +52,7 @@ export class MeasuredPage {
 		const values = tokens.map(({ name, value, band }) => [name.text, value.text, band?.text]);
 		const starts = bands.map(({ name, from }) => [name.text, from]);
 		const ways = trialWords({ ...trial, content: 'typical', drawersOpen: false });
-		const far = this.isWhole(said) && tree.html;
+		const far = this.isFar(said) && tree.html;
 		this.style = JSON.stringify([lang, dir, ways, said, values, starts, far]);
 	}
 
@@ -148,13 +149,14 @@ export class MeasuredPage {
 		const word = `${pieceKeyWord(key)} ${spaces.map(({ layout, band }) => `${layout}@${band}`).join(' ')}`;
 		let known = this.contents.get(word);
 		if (!known) {
-			const dependence = this.dependences.of(key.region, key.pieces);
+			const dependence = isWhole(key) ? onEachScreen : this.dependences.of(key.region, key.pieces);
 			const html = this.htmlOf(key);
 			const follows = [
 				html,
 				this.around(key),
 				this.style,
 				this.filesIn(html),
+				isWhole(key) && this.sheets(),
 				spaces,
 				dependence.byHeight && this.screen.height,
 				this.screen.scrollbar ?? 0
@@ -187,11 +189,22 @@ export class MeasuredPage {
 		);
 	}
 
+	/** The sheets of the site's own that the page may have, as they are now. */
+	private sheets(): string[] {
+		const { assets } = this.resolved.reading.files;
+		const said = documentsOf(this.instance.page, this.resolved).map(({ head }) => head.length);
+		const css = [...assets].filter(([path]) => path.endsWith('.css'));
+		return [...said.map(String), ...css.flatMap(([path, bytes]) => [path, fingerprint(bytes)])];
+	}
+
 	/** Whether the style asks for what stands far away from an element. */
-	private isWhole(said: unknown): boolean {
+	private isFar(said: unknown): boolean {
 		return JSON.stringify(said).includes(':has(');
 	}
 }
+
+/** What is measured as a whole may be another on each screen. */
+const onEachScreen: Dependence = { breakpoints: [], fluid: true, byHeight: true };
 
 /** An element as selectors know it; of content itself, only what it is. */
 function opening({ name, attribs }: Element, isContent: boolean): string {

@@ -29,7 +29,6 @@ export const errors = {
 	'listed-twice': (what: string, name: string) => `${what} ${name} is listed twice.`,
 	'unknown-statement': (word: string, where: string, known: string, isMeant = false) =>
 		`"${word}" is nothing that ${where} can say. ${isMeant ? `Is ${known} meant?` : `It can say ${known}.`}`,
-	'not-yet': (what: string) => `${what} is not supported yet.`,
 	'name-missing': (what: string) => `${what} needs a name here.`,
 	'name-invalid': (name: string) =>
 		`"${name}" cannot be a name: names are small letters, digits and hyphens, and start with a letter.`,
@@ -74,6 +73,8 @@ export const errors = {
 	'tag-not-here': (text: string) =>
 		`{${text}} cannot stand here: lists, conditions and parts stand between elements, and lists and conditions in values of attributes too.`,
 	'content-outside': () => '{content} stands only in a part: it is what the part wraps.',
+	'place-outside': (text: string) =>
+		`{${text}} stands only in the frame of a layout, and {slot} in a head, too.`,
 	'content-twice': (part: string) =>
 		`The part ${part} has {content} twice; what it wraps can be there once.`,
 	'loop-name-taken': (name: string) =>
@@ -125,6 +126,18 @@ export const errors = {
 		`The state ${state} at ${at} is given twice; the other is at ${place}.`,
 	'data-twice': (name: string, place: string) =>
 		`There are two data sources named ${name}; the other is at ${place}.`,
+	'frame-arranged': (layout: string, word: string) =>
+		`The layout ${layout} has a frame of its own markup, whose boxes lie as its sheets say: "${word}" has no effect there. Say it in a sheet, or take the frame out and arrange regions.`,
+	'frame-style': (layout: string) =>
+		`The layout ${layout} has a frame of its own markup, and a style in it would have no end where other layers begin. Write style global, or a sheet.`,
+	'frame-no-place': (region: string, layout: string) =>
+		`The frame of ${layout} has no place for ${region}. Write {region ${region}}{end} in it where that is.`,
+	'frame-place-repeated': (region: string) =>
+		`The place of ${region} stands in a list, which would repeat it. A region is once on a page.`,
+	'frame-place-inside': (region: string) =>
+		`This place stands in the default of ${region}. A default is markup; places stand in the frame itself.`,
+	'attributes-invalid': (element: string) =>
+		`These are no attributes of ${element}: they are written as in its tag, such as class="wide" data-page="{page.address}".`,
 	'region-twice': (name: string, layout: string) =>
 		`The layout ${layout} has two regions named ${name}.`,
 	'piece-twice': (name: string, where: string) => `There are two pieces named ${name} in ${where}.`,

@@ -14,6 +14,15 @@ export interface PieceKey {
 	readonly opener: boolean;
 }
 
+/** All that a page shows, where a layout around it has a frame of own markup: its boxes are measured together. */
+export function wholeKey(outermost: string): PieceKey {
+	return { layout: outermost, region: undefined, pieces: [], opener: false };
+}
+
+export function isWhole({ region, pieces }: PieceKey): boolean {
+	return region === undefined && pieces.length === 0;
+}
+
 /** One word for a key. */
 export function pieceKeyWord({ layout, region, pieces, opener }: PieceKey): string {
 	const names = pieces.map(({ piece, owner }) => `${owner}:${piece}`);

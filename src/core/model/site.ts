@@ -23,6 +23,7 @@ export interface SiteSettings {
 	readonly urls: 'folders' | 'files';
 	/** Who visitors can be. */
 	readonly roles: readonly Named[];
+	readonly document: DocumentSays;
 	/** What its pages are tried with; nothing, as it is read. */
 	readonly trial: Trial;
 	/** Findings that are set aside for all of it. */
@@ -72,6 +73,8 @@ export interface Layout {
 	readonly measure: 'screen' | 'space';
 	readonly settings: readonly Setting[];
 	readonly arrangements: readonly Arrangement[];
+	/** Markup of its own that its regions stand in; undefined where it is made of boxes, which it arranges. */
+	readonly frame: OwnFrame | undefined;
 	/** Regions and wrappers as they are written, from the outside in. */
 	readonly members: readonly Member[];
 	/** All regions, those in wrappers too, in reading order. */
@@ -81,7 +84,66 @@ export interface Layout {
 	readonly title: Template | undefined;
 	readonly description: Template | undefined;
 	readonly styles: readonly Style[];
+	readonly document: DocumentSays;
 	readonly allows: readonly Allowance[];
+	readonly span: Span;
+}
+
+/**
+ * The markup of a layout whose boxes lie as its sheets say. Each region is a place in it: `{region name}` or `{slot}`;
+ * what was written as the default of one is a piece of that region.
+ */
+export interface OwnFrame {
+	readonly markup: Template;
+	/** As it is written, with defaults in their places. */
+	readonly written: Template;
+	readonly span: Span;
+}
+
+/** What a layer, or the site, says of the document around the body: its head, and attributes of `html` and `body`. */
+export interface DocumentSays {
+	/** In the order in which they are written. */
+	readonly head: readonly HeadItem[];
+	readonly attributes: readonly Attributes[];
+}
+
+export type HeadItem = Sheet | Script | HeadMarkup;
+
+/** A style sheet of the site's own, or one from elsewhere; delivered as it is. */
+export interface Sheet {
+	readonly kind: 'sheet';
+	/** Path from the site's folder, or a whole URL. */
+	readonly from: Named;
+	/** A media query list (Media Queries 4); undefined where it is for all. */
+	readonly media: Named | undefined;
+	readonly span: Span;
+}
+
+/** A script of the site's own, or one from elsewhere. It is delivered, and never run here. */
+export interface Script {
+	readonly kind: 'script';
+	readonly from: Named;
+	/** As in the HTML standard, section 4.12.1: what it is, and when it runs. */
+	readonly words: readonly (typeof scriptWords)[number][];
+	readonly span: Span;
+}
+
+export const scriptWords = ['module', 'defer', 'async'] as const;
+
+/** Markup in the head; `{slot}` in it is the place of what layers further in say. */
+export interface HeadMarkup {
+	readonly kind: 'head';
+	readonly markup: Template;
+	readonly span: Span;
+}
+
+export const documentElements = ['html', 'body'] as const;
+
+/** Attributes of an element that no layer writes itself. */
+export interface Attributes {
+	readonly element: Named<(typeof documentElements)[number]>;
+	/** An element that has them, as markup. */
+	readonly markup: Template;
 	readonly span: Span;
 }
 
@@ -119,6 +181,11 @@ export interface Region {
 	readonly arrangements: readonly Arrangement[];
 	readonly pieces: readonly Piece[];
 	readonly styles: readonly Style[];
+	/**
+	 * How it stands in a frame of own markup: as an element that holds nothing else, or as some of what an element holds.
+	 * Undefined in a layout of boxes.
+	 */
+	readonly inFrame: 'element' | 'among' | undefined;
 	readonly span: Span;
 }
 
@@ -251,6 +318,7 @@ export interface Route extends Brings {
 	readonly fills: readonly Fill[];
 	readonly adjusts: readonly Adjust[];
 	readonly styles: readonly Style[];
+	readonly document: DocumentSays;
 	readonly allows: readonly Allowance[];
 	readonly span: Span;
 }
@@ -270,6 +338,7 @@ export interface State extends Brings {
 	readonly fills: readonly Fill[];
 	readonly adjusts: readonly Adjust[];
 	readonly styles: readonly Style[];
+	readonly document: DocumentSays;
 	readonly allows: readonly Allowance[];
 	readonly span: Span;
 }
@@ -359,6 +428,16 @@ export function pagesOf({ routes, states }: Pick<Site, 'routes' | 'states'>): Pa
 /** All layouts and pages. */
 export function layersOf(site: Pick<Site, 'layouts' | 'routes' | 'states'>): Layer[] {
 	return [...site.layouts, ...pagesOf(site)];
+}
+
+/** The texts of a layer that are markup, beside its pieces: what it says of the document, and its frame. */
+export function documentTexts(layer: Layer): Template[] {
+	const { head, attributes } = layer.document;
+	return [
+		...head.flatMap((one) => (one.kind === 'head' ? [one.markup] : [])),
+		...attributes.map(({ markup }) => markup),
+		...(layer.kind === 'layout' && layer.frame ? [layer.frame.markup] : [])
+	];
 }
 
 /** How a layer is called in messages and drawings. */

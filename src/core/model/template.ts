@@ -78,9 +78,24 @@ interface WordTag<W extends string> {
 
 export type ContentTag = WordTag<'content'>;
 
+/**
+ * `{region name}`: in a frame, the place of a region; what follows, up to `{end}`, is its default. `{slot}` and `{slot name}`:
+ * the place of what lands in the layout; in a head, of what layers further in put there.
+ */
+export interface PlaceTag {
+	readonly kind: 'region' | 'slot';
+	/** Undefined of a slot that has no name of its own. */
+	readonly name: Named | undefined;
+	readonly span: Span;
+	readonly text: string;
+}
+
+/** How a slot is called that has no name of its own. */
+export const slotName = 'slot';
+
 /** What stands between braces in text. */
 export type Tag =
-	Expression | ForTag | IfTag | UseTag | ContentTag | WordTag<'else'> | WordTag<'end'>;
+	Expression | ForTag | IfTag | UseTag | ContentTag | PlaceTag | WordTag<'else'> | WordTag<'end'>;
 
 /**
  * Text with tags in it: literal stretches and the tags between them, in order. Which tags belong together

@@ -1,6 +1,6 @@
 /** The `data-` attributes by which an element leads back to the text. */
 export const markNames = [
-	'layout', 'route', 'state', 'space', 'region', 'wrapper', 'group', 'whole', 'piece', 'part', 'opener', 'slot'
+	'layout', 'framed', 'route', 'state', 'space', 'region', 'wrapper', 'group', 'whole', 'piece', 'part', 'opener', 'slot'
 ] as const; // prettier-ignore
 export type MarkName = (typeof markNames)[number];
 

@@ -60,6 +60,11 @@ export interface ResolvedPage {
 	readonly bare: readonly LandedPiece[];
 }
 
+/** Whether a layout around a page has a frame of own markup: then its boxes are measured, not computed. */
+export function isFramed({ chain }: Pick<ResolvedPage, 'chain'>): boolean {
+	return chain.some(({ frame }) => frame !== undefined);
+}
+
 /**
  * Works out what lands in each region of a page. Fills apply from the outermost layer inward.
  * A fill that may not be changes nothing; `checkPage` reports it. For a role, only what it sees is there.

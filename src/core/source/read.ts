@@ -14,6 +14,7 @@ import {
 import { placeWords, type Span } from '../model/span.ts';
 import { noTrial } from '../model/trial.ts';
 import { decodeUtf8 } from '../lib/utf8.ts';
+import { framed } from './read/boxes/frame.ts';
 import { readFile, type FileReading } from './read/file.ts';
 
 /** A site's files, what they say, and what is wrong with them. */
@@ -55,6 +56,7 @@ export function readSiteFiles(
 		readings.set(path, before?.text === text ? before : readFile(path, text, before));
 	}
 	const collector = new Collector(readings);
+	collector.frameAll();
 	const json = new Map<string, JsonReading>();
 	const read = new Map<string, unknown>();
 	for (const source of collector.data) {
@@ -103,6 +105,15 @@ class Collector {
 		for (const reading of readings.values()) {
 			this.problems.push(...reading.problems);
 			for (const declaration of reading.declarations) this.add(declaration);
+		}
+	}
+
+	/** Regions of frames are known once it is known which parts wrap something. */
+	frameAll(): void {
+		for (const [index, layout] of this.layouts.entries()) {
+			const made = framed(layout, this.parts);
+			this.layouts[index] = made.layout;
+			this.problems.push(...made.problems);
 		}
 	}
 
@@ -189,6 +200,7 @@ function nameless(span: Span): SiteSettings {
 		tokens: [],
 		night: [],
 		roles: [],
+		document: { head: [], attributes: [] },
 		trial: noTrial,
 		langSpan: undefined,
 		allows: [],

@@ -1,3 +1,4 @@
+import { releaseUrl } from './object-url.ts';
 import { look } from '../ways/look.svelte.ts';
 import { store } from '../site.svelte.ts';
 
@@ -28,5 +29,5 @@ export function saveFile(name: string, content: Blob): void {
 	link.href = url;
 	link.download = name;
 	link.click();
-	setTimeout(() => URL.revokeObjectURL(url), 10_000);
+	releaseUrl(url);
 }

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import mime from 'mime';
+	import { releaseUrl } from '$store/files/object-url.ts';
 	import { store } from '$store/site.svelte.ts';
 
 	/** A picture of the site, small. What is in it never runs: it is only an image. */
@@ -13,7 +14,7 @@
 		const type = mime.getType(path) ?? 'application/octet-stream';
 		const made = URL.createObjectURL(new Blob([new Uint8Array(bytes)], { type }));
 		url = made;
-		return () => URL.revokeObjectURL(made);
+		return () => releaseUrl(made);
 	});
 </script>
 

@@ -1,7 +1,7 @@
 import { plainFrame, plainPage } from '../example.ts';
 import { Memory } from '../../lib/memory.ts';
 import type { Problem } from '../../messages/problem.ts';
-import { markupsOf, type Layer, type Site } from '../../model/site.ts';
+import { documentTexts, markupsOf, type Layer, type Site } from '../../model/site.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { LayerCheck } from '../check.ts';
@@ -102,6 +102,7 @@ function findProblems(layer: Layer, pages: readonly PageInstance[], site: Site):
 		walk.template(layer.title, isPage ? knownIn(layer, pages, site, false) : known);
 	}
 	if (layer.description) walk.template(layer.description, known);
+	for (const template of documentTexts(layer)) walk.template(template, known);
 	for (const piece of piecesIn(layer)) {
 		for (const template of markupsOf(piece)) walk.template(template, known);
 	}

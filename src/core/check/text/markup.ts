@@ -1,7 +1,7 @@
 import { plainPage } from '../example.ts';
 import { error, type Problem } from '../../messages/problem.ts';
 import { Memory } from '../../lib/memory.ts';
-import { markupsOf, type Layer, type Part } from '../../model/site.ts';
+import { documentTexts, markupsOf, type Layer, type Part } from '../../model/site.ts';
 import type { Template } from '../../model/template.ts';
 import { nestBlocks } from '../../resolve/markup/blocks.ts';
 import { compileMarkup } from '../../resolve/markup/compile.ts';
@@ -21,6 +21,7 @@ export const markup: LayerCheck = {
 		'tag-crossed',
 		'tag-not-here',
 		'content-outside',
+		'place-outside',
 		'said-twice',
 		'nested-too-deep'
 	],
@@ -55,6 +56,10 @@ export const markup: LayerCheck = {
 			wrong: plainPage('<h1>Seed</h1>{content}'),
 			mended: plainPage('<h1>Seed</h1>')
 		},
+		'place-outside': {
+			wrong: plainPage('<h1>Seed</h1>{slot}'),
+			mended: plainPage('<h1>Seed</h1>')
+		},
 		'said-twice': {
 			wrong: plainPage('<h1>Seed</h1>{if site.name}a{else}b{else}c{end}'),
 			mended: plainPage('<h1>Seed</h1>{if site.name}a{else}b{end}')
@@ -73,8 +78,23 @@ function problemsIn(layer: Layer, parts: readonly Part[]): readonly Problem[] {
 		...texts.flatMap((text) => textProblems(text, parts)),
 		...piecesIn(layer)
 			.flatMap(markupsOf)
-			.flatMap((markup) => [...compileMarkup(markup, parts).problems, ...contentIn(markup)])
+			.flatMap((markup) => [...markupProblems(markup, parts), ...placesIn(markup)]),
+		...documentTexts(layer).flatMap((markup) => markupProblems(markup, parts)),
+		...[...layer.document.attributes.map(({ markup }) => markup)].flatMap(placesIn)
 	];
+}
+
+function markupProblems(markup: Template, parts: readonly Part[]): Problem[] {
+	return [...compileMarkup(markup, parts).problems, ...contentIn(markup)];
+}
+
+/** Places of regions, where no region can be. */
+function placesIn({ parts }: Template): Problem[] {
+	return parts.flatMap((one) =>
+		typeof one !== 'string' && (one.kind === 'region' || one.kind === 'slot')
+			? [error('place-outside', one.span, one.text)]
+			: []
+	);
 }
 
 /** Titles and descriptions are text: neither parts nor what they wrap can stand in them. */
@@ -82,7 +102,12 @@ function textProblems(text: Template, parts: readonly Part[]): Problem[] {
 	const uses = text.parts.flatMap((one) =>
 		typeof one !== 'string' && one.kind === 'use' ? [error('tag-not-here', one.span, one.text)] : []
 	);
-	return [...nestBlocks(text, partBook(parts)).problems, ...uses, ...contentIn(text)];
+	return [
+		...nestBlocks(text, partBook(parts)).problems,
+		...uses,
+		...contentIn(text),
+		...placesIn(text)
+	];
 }
 
 function contentIn({ parts }: Template): Problem[] {

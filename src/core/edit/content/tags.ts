@@ -1,4 +1,4 @@
-import { layersOf, markupsOf, type Site } from '../../model/site.ts';
+import { documentTexts, layersOf, markupsOf, type Site } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import type { Tag, Template } from '../../model/template.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
@@ -9,6 +9,7 @@ export function templatesOf(site: Site): Template[] {
 	const ofLayers = layersOf(site).flatMap((layer) => [
 		...(layer.title ? [layer.title] : []),
 		...(layer.description ? [layer.description] : []),
+		...documentTexts(layer),
 		...piecesIn(layer).flatMap(markupsOf)
 	]);
 	return [...ofLayers, ...site.parts.map(({ markup }) => markup)];

@@ -41,6 +41,7 @@ import { layoutStyles, pageStyles } from './author/styles.ts';
 
 /** The sheet of one layout: how its boxes lie in each band, and its own styles. */
 export function layoutSheet(layout: Layout, site: Site, structure: Structure): StyleSheet {
+	if (layout.frame) return framedSheet(layout, site, structure);
 	const { bands } = site.settings;
 	// What stands around it is what the layout itself has made of it.
 	const outer = adjustedChain(layout, structure);
@@ -98,6 +99,25 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 		group(`@layer ${cascadeName(layout)}`, rules) || `@layer ${cascadeName(layout)} {\n}`
 	];
 	return { path: layoutSheetPath(layout), css: css.join('\n') + '\n' };
+}
+
+/** The sheet of a layout whose frame is its own markup: only what it brings elsewhere, and its styles. */
+function framedSheet(layout: Layout, site: Site, structure: Structure): StyleSheet {
+	const adjusted = adjustedCss(layout, site, structure);
+	const brought = broughtIn(layout, site, structure);
+	const { bands } = site.settings;
+	const rules = [
+		...bandedCss(broughtRules(layout, brought, { selectors: new Selectors(site), bands }), bands),
+		...adjusted.rules,
+		...layoutStyles(layout, structure)
+	];
+	const css = [
+		`/* The layout ${layout.name.text}, which stands at ${layout.at.text}. */`,
+		group('@layer site', [flowRule([...broughtFlow(layout, brought), ...adjusted.flow])]),
+		group(`@layer ${cascadeName(layout)}`, rules)
+	];
+	const path = layoutSheetPath(layout);
+	return { path, css: css.filter((part) => part !== '').join('\n') + '\n' };
 }
 
 /** Where the sheet of a layout is. */
@@ -207,7 +227,9 @@ function broughtRules(
 	{ selectors, bands }: { readonly selectors: Selectors; readonly bands: Bands }
 ): BandedRule[] {
 	return brought.flatMap(({ pieces, place, fills }) => [
-		...(fills ? [keptRule(layer, fills.layout, fills.region, selectors, bands)] : []),
+		...(fills && !fills.layout.frame
+			? [keptRule(layer, fills.layout, fills.region, selectors, bands)]
+			: []),
 		...pieceRules(pieces, layer, place)
 	]);
 }

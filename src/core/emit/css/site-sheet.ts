@@ -3,7 +3,15 @@ import { layersOf, pagesOf, type Site, type Token } from '../../model/site.ts';
 import { isDrawer } from '../../resolve/boxes/drawers.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
 import { layoutsInOrder, type Structure } from '../../resolve/structure.ts';
-import { apartClass, closerClass, drawerClass, listClass, pageClass, skipClass } from '../names.ts';
+import {
+	apartClass,
+	classNames,
+	closerClass,
+	drawerClass,
+	listClass,
+	pageClass,
+	skipClass
+} from '../names.ts';
 import { bandQuery } from './boxes/banded.ts';
 import { group, rule } from './css-text.ts';
 import { hasStyle, partLayer } from './author/part-styles.ts';
@@ -14,14 +22,46 @@ import type { StyleSheet } from './style-sheet.ts';
 /** Where the sheet is that every page has. */
 export const siteSheetPath = 'styles/site.css';
 
-/** The sheet that every page has: the order of the layers, the reset, and the site's tokens. */
-export function siteSheet(site: Site, structure: Structure): StyleSheet {
+/** Where the sheet is that pages in frames of own markup have in its place. */
+export const baseSheetPath = 'styles/base.css';
+
+/** What such a page needs besides its own sheets: the order of the layers and the tokens. Nothing is reset. */
+export function baseSheet(site: Site, structure: Structure): StyleSheet {
+	const roots = site.layouts.filter(({ frame }) => !frame);
+	const names = classNames(site);
+	const boxes = roots.map((layout) => `.${names.layout(layout)}`);
+	// What is computed of boxes takes their padding as a part of them.
+	const sizing = boxes.flatMap((root) => [root, `${root} *`]);
+	const rules = [
+		...rootRules(site),
+		sizing.length > 0 ? rule(`:where(${sizing.join(', ')})`, ['box-sizing: border-box;']) : '',
+		...commonRules(site, structure)
+	];
+	const css = [
+		`/* ${titleOf(site)}: what pages in frames of their own markup have. */`,
+		layerOrder(site, structure),
+		group('@layer site', rules)
+	];
+	return { path: baseSheetPath, css: css.join('\n\n') + '\n' };
+}
+
+function titleOf({ settings }: Site): string {
+	return settings.name.text.replaceAll('*/', '* /');
+}
+
+/** The layers of the cascade, outer ones first. */
+function layerOrder(site: Site, structure: Structure): string {
 	const nearest = site.parts.some(hasStyle) ? [partLayer] : [];
 	const layers = ['site', ...layoutsInOrder(structure).map(cascadeName), 'pages', ...nearest];
+	return `@layer ${layers.join(', ')};`;
+}
+
+/** The sheet that every page has: the order of the layers, the reset, and the site's tokens. */
+export function siteSheet(site: Site, structure: Structure): StyleSheet {
 	const rules = [...rootRules(site), reset, ...commonRules(site, structure)];
 	const css = [
-		`/* ${site.settings.name.text.replaceAll('*/', '* /')}: what every page has. */`,
-		`@layer ${layers.join(', ')};`,
+		`/* ${titleOf(site)}: what every page has. */`,
+		layerOrder(site, structure),
 		// CSS View Transitions 2, section 2.3: pages that share a region keep it standing.
 		group(whereMotion, ['@view-transition {\n  navigation: auto;\n}']),
 		group('@layer site', rules)

@@ -1,5 +1,6 @@
 import { encodeSegment } from '../../model/address.ts';
 import type { Part } from '../../model/site.ts';
+import type { PlaceTag } from '../../model/template.ts';
 import {
 	compileMarkup,
 	type CompiledBlock,
@@ -26,6 +27,16 @@ export interface MarkupTarget {
 	readonly names: ClassNames;
 	/** Elements say where they are written. */
 	readonly origins?: boolean;
+	/** What stands in the places of a frame or head; undefined in other markup, where places are nothing. */
+	readonly places?: Places;
+}
+
+/** What is written where a region or a slot is. */
+export interface Places {
+	/** `line`: what stands before it on its line. */
+	content(tag: PlaceTag, line: string): string;
+	/** Marks of an element that is the place, to be written behind its attributes. */
+	marks(tag: PlaceTag): string;
 }
 
 /** What outermost elements are given: marks behind their attributes, and classes. */
@@ -85,7 +96,10 @@ class Renderer {
 		let written = '';
 		for (const part of parts) {
 			if (typeof part === 'string') written += part;
-			else written += asDeep(this.part(part, scope, roots, wrapped), part, written, scope);
+			else if (part.kind === 'block' && part.node.kind === 'place') {
+				const line = written.slice(written.lastIndexOf('\n') + 1);
+				written += this.target.places?.content(part.node.tag, line) ?? '';
+			} else written += asDeep(this.part(part, scope, roots, wrapped), part, written, scope);
 		}
 		return written;
 	}
@@ -109,6 +123,8 @@ class Renderer {
 				const classes = part.hasClass ? '' : classesOf(roots).join(' ');
 				return (classes === '' ? '' : ` class="${escapeHtml(classes)}"`) + roots.marks;
 			}
+			case 'holder':
+				return this.target.places?.marks(part.tag) ?? '';
 			case 'origin':
 				return originText(part.file, part.at);
 			case 'classes':
@@ -126,6 +142,7 @@ class Renderer {
 		roots: Roots,
 		wrapped: Wrapped | undefined
 	): string {
+		if (node.kind === 'place') return '';
 		if (node.kind === 'content') return wrapped ? this.content(wrapped, roots) : '';
 		if (node.kind !== 'use') {
 			const shown = choose(node, scope);

@@ -1,14 +1,21 @@
 import { layoutsGrowIn } from '../../box-styles/declare.ts';
 import { frameOf } from '../../box-styles/frame.ts';
-import { pieceKeyWord, type PieceKey } from '../../model/piece-key.ts';
-import type { Layout, Member, Region } from '../../model/site.ts';
+import { pieceKeyWord, wholeKey, type PieceKey } from '../../model/piece-key.ts';
+import type { DocumentSays, Layout, Member, OwnFrame, Region } from '../../model/site.ts';
+import { isPlain, slotName, type PlaceTag, type Template } from '../../model/template.ts';
 import type { Bands } from '../../resolve/bands.ts';
 import type { Opener } from '../../resolve/boxes/drawers.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
-import type { Landed, ResolvedPage, ResolvedRegion } from '../../resolve/page.ts';
+import {
+	isFramed,
+	type Landed,
+	type ResolvedPage,
+	type ResolvedRegion
+} from '../../resolve/page.ts';
 import { namesIn, standingThroughout } from '../../resolve/boxes/runs.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { slotOf } from '../../resolve/structure.ts';
+import { compileMarkup } from '../../resolve/markup/compile.ts';
 import { hasScope, isBody, openSlot } from '../style-scope.ts';
 import {
 	broughtClass,
@@ -24,7 +31,10 @@ import {
 import { escapeHtml } from './escape.ts';
 import { HtmlLines } from './lines.ts';
 import { marksText, ownerMark, type Marks } from './marks.ts';
-import { PieceWriter, placeIn } from './piece.ts';
+import { renderMarkup } from './markup.ts';
+import { PieceWriter, placeIn, type PieceContext } from './piece.ts';
+import { attributesText, saidAttributes } from './said-attributes.ts';
+import { documentsOf, saidHead, says, type HeadContext } from './said-head.ts';
 import { longerText } from './stretch.ts';
 import type { PageTarget } from './target.ts';
 import { asWords, pageHead, pageScope } from './words.ts';
@@ -54,6 +64,8 @@ class PageWriter {
 	private readonly pieces: PieceWriter;
 	private readonly page: ResolvedPage;
 	private readonly names: ClassNames;
+	private readonly context: PieceContext & HeadContext;
+	private readonly documents: readonly DocumentSays[];
 	/** Whether a main part has been written. */
 	private hasMain = false;
 
@@ -65,27 +77,56 @@ class PageWriter {
 		this.page = resolved.page(instance.page);
 		this.names = classNames(resolved.site);
 		const scope = pageScope(instance, resolved, target.year);
-		const context = { instance, resolved, target, scope, names: this.names };
-		this.pieces = new PieceWriter(context, this.lines);
+		const link = (url: string): string => target.link(url);
+		this.context = { instance, resolved, target, scope, names: this.names, link };
+		this.documents = documentsOf(instance.page, resolved);
+		this.pieces = new PieceWriter(this.context, this.lines);
 	}
 
 	document(): string {
-		const { lang, dir } = this.resolved.site.settings;
-		const head = pageHead(this.instance, this.resolved, this.target.year);
 		this.write(0, '<!DOCTYPE html>');
-		this.write(0, `<html lang="${escapeHtml(lang)}"${dir === 'rtl' ? ' dir="rtl"' : ''}>`);
+		this.write(0, `<html${this.saidOf('html', this.htmlAttributes())}>`);
 		this.write(1, '<head>');
-		this.write(2, '<meta charset="utf-8">');
-		this.write(2, '<meta name="viewport" content="width=device-width, initial-scale=1">');
-		this.write(2, `<title>${escapeHtml(head.title)}</title>`);
-		if (head.description) {
-			this.write(2, `<meta name="description" content="${escapeHtml(head.description)}">`);
-		}
-		for (const line of this.target.headLines) this.write(2, line);
+		for (const line of this.head()) this.write(2, line);
 		this.write(1, '</head>');
 		this.body();
 		this.write(0, '</html>');
 		return this.lines.take() + '\n';
+	}
+
+	/** The outermost layout has a frame of own markup: nothing is added to the page that no layer says. */
+	private get isOwn(): boolean {
+		return this.page.chain[0]?.frame !== undefined;
+	}
+
+	private htmlAttributes(): Map<string, string> {
+		const { lang, langSpan, dir } = this.resolved.site.settings;
+		const own = new Map<string, string>();
+		if (langSpan || !this.isOwn) own.set('lang', lang);
+		if (dir === 'rtl') own.set('dir', dir);
+		return own;
+	}
+
+	/** What a head says by itself is not said again. */
+	private head(): string[] {
+		const { instance, resolved, target, context, documents } = this;
+		// Who puts sheets into the page has to know which they are.
+		const said = saidHead(documents, target.head ? { ...context, link: asWritten } : context);
+		const { title, description } = pageHead(instance, resolved, target.year);
+		const own: string[] = [];
+		if (!says('charset', said)) own.push('<meta charset="utf-8">');
+		if (!this.isOwn && !says('viewport', said)) {
+			own.push('<meta name="viewport" content="width=device-width, initial-scale=1">');
+		}
+		if (!says('title', said)) own.push(`<title>${escapeHtml(title)}</title>`);
+		if (description && !says('description', said)) {
+			own.push(`<meta name="description" content="${escapeHtml(description)}">`);
+		}
+		return [...own, ...target.headLines, ...(target.head?.(said) ?? said)];
+	}
+
+	private saidOf(element: 'html' | 'body', own: ReadonlyMap<string, string>): string {
+		return attributesText(saidAttributes(element, this.documents, own, this.context));
 	}
 
 	/**
@@ -94,21 +135,76 @@ class PageWriter {
 	 */
 	private body(): void {
 		const [outermost] = this.page.chain;
-		if (outermost && isBody(outermost)) {
-			const { attributes, content } = this.root(outermost, []);
-			this.write(1, `<body${attributes}>`);
+		const framed = outermost && isFramed(this.page) ? { framed: outermost.name.text } : {};
+		if (outermost?.frame) {
+			const marks = this.marks({ ...ownerMark(outermost), ...framed });
+			this.write(1, `<body${this.saidOf('body', new Map())}${marks}>`);
+			this.lines.write(0, this.framed(outermost, outermost.frame, ''));
+		} else if (outermost && isBody(outermost)) {
+			const { classes, content } = this.root(outermost, []);
+			const own = new Map([['class', classes]]);
+			const marks = this.marks({ ...ownerMark(outermost), ...framed });
+			this.write(1, `<body${this.saidOf('body', own)}${marks}>`);
 			content(2);
 		} else {
-			this.write(1, '<body>');
+			this.write(1, `<body${this.saidOf('body', new Map())}${this.marks(framed)}>`);
 			if (outermost) this.layer(outermost, undefined, 2);
 			else this.barePage();
 		}
 		this.write(1, '</body>');
 	}
 
+	/** The markup of a frame, with what lands in its places. */
+	private framed(layout: Layout, { markup }: OwnFrame, marks: string): string {
+		const regionOf = (tag: PlaceTag): ResolvedRegion | undefined =>
+			this.page.regions.find(
+				(one) => one.layout === layout && one.region.name.text === (tag.name?.text ?? slotName)
+			);
+		const places = {
+			content: (tag: PlaceTag, line: string): string => {
+				const resolved = regionOf(tag);
+				return resolved ? this.inPlace(resolved, line) : '';
+			},
+			marks: (tag: PlaceTag): string => {
+				const region = regionOf(tag)?.region;
+				if (!region) return '';
+				const slot = region.slot && { slot: '' };
+				return this.marks({ ...ownerMark(layout), region: region.name.text, ...slot });
+			}
+		};
+		if (hasMainPart(markup)) this.hasMain = true;
+		const { origins } = this.target;
+		const { parts } = compileMarkup(markup, this.resolved.site.parts, origins);
+		const { scope, names, link } = this.context;
+		const html = renderMarkup(
+			parts,
+			scope,
+			{ link, names, places, ...(origins && { origins }) },
+			marks
+		);
+		return isPlain(markup) ? html : html.replace(/^[ \t]+$/gm, '');
+	}
+
+	/** What lands in a place of a frame, in the lines around it. */
+	private inPlace(resolved: ResolvedRegion, line: string): string {
+		const written = this.lines.apart(() => {
+			for (const one of resolved.landed) this.landed(one, resolved, 0);
+		});
+		const isDeep = /^[ \t]*$/.test(line) && !/<(?:pre|textarea|script|style)\b/i.test(written);
+		return isDeep ? written.replaceAll('\n', `\n${line}`) : written;
+	}
+
 	/** The HTML of every piece, run and opener, by its key. */
 	parts(): Map<string, string> {
 		const parts = new Map<string, string>();
+		const [outermost] = this.page.chain;
+		if (outermost && isFramed(this.page)) {
+			parts.set(
+				pieceKeyWord(wholeKey(outermost.name.text)),
+				this.lines.apart(() => this.body())
+			);
+			return parts;
+		}
 		const add = (key: PieceKey, write: () => void): void => {
 			write();
 			parts.set(pieceKeyWord(key), this.lines.take());
@@ -144,6 +240,11 @@ class PageWriter {
 	/** A layout's root, in a box of its own where its bands look at the space it gets. */
 	private layer(layout: Layout, host: ResolvedRegion | undefined, depth: number): void {
 		const landed = host ? landedClasses(host, this.resolved.site.settings.bands) : [];
+		if (layout.frame) {
+			const marks = this.marks({ ...ownerMark(layout), part: '' });
+			this.lines.write(0, this.framed(layout, layout.frame, marks));
+			return;
+		}
 		const space = layout.measure === 'space';
 		const inner = space ? depth + 1 : depth;
 		if (space) {
@@ -151,21 +252,20 @@ class PageWriter {
 			const words = [this.names.space(layout), ...landed].join(' ');
 			this.write(depth, `<div class="${words}"${marks}>`);
 		}
-		const { attributes, content } = this.root(layout, space ? [] : landed);
-		this.write(inner, `<div${attributes}>`);
+		const { classes, content } = this.root(layout, space ? [] : landed);
+		this.write(inner, `<div class="${classes}"${this.marks(ownerMark(layout))}>`);
 		content(inner + 1);
 		this.write(inner, '</div>');
 		if (space) this.write(depth, '</div>');
 	}
 
-	/** What the element of a layout's root has, and what is in it. */
+	/** The classes of a layout's root, and what is in it. */
 	private root(
 		layout: Layout,
 		classes: readonly string[]
-	): { attributes: string; content: (depth: number) => void } {
-		const words = [this.names.layout(layout), ...classes].join(' ');
+	): { classes: string; content: (depth: number) => void } {
 		return {
-			attributes: ` class="${words}"${this.marks(ownerMark(layout))}`,
+			classes: [this.names.layout(layout), ...classes].join(' '),
 			content: (depth) => {
 				this.skipLink(layout, depth);
 				for (const member of layout.members) this.member(member, layout, depth);
@@ -294,6 +394,14 @@ function labelOf({ settings, element, name }: Region): string | undefined {
 	const label = settings.find((setting) => setting.kind === 'label');
 	if (label) return label.value;
 	return element.text === 'nav' ? asWords(name.text) : undefined;
+}
+
+function asWritten(url: string): string {
+	return url;
+}
+
+function hasMainPart({ parts }: Template): boolean {
+	return parts.some((part) => typeof part === 'string' && /<main[\s>]/i.test(part));
 }
 
 function skipOf({ settings }: Layout): string | undefined {

@@ -150,6 +150,8 @@ export class PieceWriter {
 
 	private wrapping(piece: Piece, owner: Layer, place: PiecePlace): Wrapping | undefined {
 		const isOwn = hasOwnBox(piece, place.holder, place.beside);
+		// A frame of own markup has just what is written.
+		if (!isOwn && place.holder?.kind === 'region' && place.holder.inFrame) return undefined;
 		const classes = this.classes(piece, owner, place);
 		const isNav = piece.kind === 'nav' && place.holder?.element.text !== 'nav';
 		const isText =

@@ -6,6 +6,8 @@ export interface PageTarget {
 	link(url: string): string;
 	/** The last lines in the head, which bring in the style sheets among others. */
 	readonly headLines: readonly string[];
+	/** What layers say of the head as it is to stand there; as it is where nothing is said. */
+	readonly head?: (said: readonly string[]) => readonly string[];
 	/** Whether elements say what made them. */
 	readonly marks: MarkMode;
 	readonly year: number;

@@ -1,8 +1,11 @@
+import { parseFragment } from 'parse5';
 import { layerName } from '../../model/site.ts';
 import { templateText } from '../../model/template.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { evaluateText, mostRepeats, type Scope } from '../../resolve/content/values.ts';
+import { classNames } from '../names.ts';
+import { documentsOf, saidHead, titleIn } from './said-head.ts';
 
 /** What a page is called, and the values that its expressions have. */
 
@@ -16,9 +19,27 @@ export function pageHead(
 	const chain = resolved.structure.chainOf(instance.page);
 	const pattern = chain.findLast((layout) => layout.title)?.title;
 	return {
-		title: pattern ? evaluateText(pattern, scope) : scope.title,
+		title:
+			titleSaid(instance, resolved, scope) ??
+			(pattern ? evaluateText(pattern, scope) : scope.title),
 		description: scope.description
 	};
+}
+
+/** The title as the head of a layer has it by itself. */
+function titleSaid(
+	{ page }: PageInstance,
+	resolved: ResolvedSite,
+	scope: Scope
+): string | undefined {
+	const documents = documentsOf(page, resolved).filter(({ head }) => head.length > 0);
+	if (documents.length === 0) return undefined;
+	const names = classNames(resolved.site);
+	const title = titleIn(saidHead(documents, { scope, names, link: (url) => url }));
+	if (title === undefined) return undefined;
+	const [text] = parseFragment(`<title>${title}</title>`).childNodes;
+	const [only] = text && 'childNodes' in text ? text.childNodes : [];
+	return only && 'value' in only ? only.value.trim() : '';
 }
 
 /** What expressions on the page can refer to, its own title and description included. */

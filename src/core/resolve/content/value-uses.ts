@@ -1,5 +1,12 @@
 import { Memory } from '../../lib/memory.ts';
-import { layersOf, markupsOf, type Layer, type Part, type Site } from '../../model/site.ts';
+import {
+	documentTexts,
+	layersOf,
+	markupsOf,
+	type Layer,
+	type Part,
+	type Site
+} from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import type { GivenValue, Template } from '../../model/template.ts';
 import { nestBlocks, type Body } from '../markup/blocks.ts';
@@ -60,6 +67,7 @@ function usesIn(layer: Layer, parts: readonly Part[]): ValueUse[] {
 	};
 	if (layer.title) walk(layer.title, undefined);
 	if (layer.description) walk(layer.description, undefined);
+	for (const template of documentTexts(layer)) walk(template, undefined);
 	for (const piece of piecesIn(layer)) {
 		for (const template of markupsOf(piece)) walk(template, piece.name.text);
 	}
@@ -84,7 +92,7 @@ class Walk {
 
 	private body(body: Body, names: Names): void {
 		for (const node of body) {
-			if (node.kind === 'literal' || node.kind === 'content') continue;
+			if (node.kind === 'literal' || node.kind === 'content' || node.kind === 'place') continue;
 			if (node.kind === 'value') this.use(node.path, node.span, names);
 			else if (node.kind === 'if') {
 				for (const { value } of node.tag.tests) this.use(value.path, value.span, names);

@@ -5,6 +5,7 @@ import type {
 	ForTag,
 	IfTag,
 	ContentTag,
+	PlaceTag,
 	Tag,
 	Template,
 	UseTag,
@@ -19,7 +20,8 @@ export type Node =
 	| { readonly kind: 'for'; readonly tag: ForTag; readonly each: Body; readonly otherwise: Body }
 	| { readonly kind: 'if'; readonly tag: IfTag; readonly then: Body; readonly otherwise: Body }
 	| { readonly kind: 'use'; readonly tag: UseTag; readonly content: Body | undefined }
-	| { readonly kind: 'content'; readonly tag: ContentTag };
+	| { readonly kind: 'content'; readonly tag: ContentTag }
+	| { readonly kind: 'place'; readonly tag: PlaceTag };
 
 /** A stretch of text without tags. */
 export interface Literal {
@@ -95,6 +97,7 @@ class Nesting {
 		else if (part.kind === 'end') this.end(part.span);
 		else if (part.kind === 'else') this.otherwise(part.span);
 		else if (part.kind === 'content') this.add({ kind: 'content', tag: part });
+		else if (isPlace(part)) this.add({ kind: 'place', tag: part });
 		else if (part.kind === 'use' && !this.parts.wraps(part.part.text)) {
 			this.add({ kind: 'use', tag: part, content: undefined });
 		} else if (this.open.length === deepestBlocks) {
@@ -133,6 +136,10 @@ class Nesting {
 	}
 }
 
+function isPlace(part: Literal | Tag): part is PlaceTag {
+	return part.kind === 'region' || part.kind === 'slot';
+}
+
 function nodeOf({ tag, first, otherwise = [] }: Open): Node {
 	switch (tag.kind) {
 		case 'for':
@@ -154,6 +161,7 @@ export function bodiesOf(node: BlockNode): readonly Body[] {
 		case 'use':
 			return node.content ? [node.content] : [];
 		case 'content':
+		case 'place':
 			return [];
 	}
 }

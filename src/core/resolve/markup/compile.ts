@@ -4,7 +4,13 @@ import { lastBefore } from '../../lib/last-before.ts';
 import { Memory } from '../../lib/memory.ts';
 import type { Part } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
-import { isPlain, placeInRows, type Expression, type Template } from '../../model/template.ts';
+import {
+	isPlain,
+	placeInRows,
+	type Expression,
+	type PlaceTag,
+	type Template
+} from '../../model/template.ts';
 import { partBook, type PartBook } from '../content/parts.ts';
 import { looseTags, optionalEnds } from './balance.ts';
 import {
@@ -24,6 +30,7 @@ import {
 	MARK_CLOSE,
 	MARK_OPEN,
 	parseOnce,
+	placeOfRegion,
 	reserved,
 	type Foreign,
 	type ParsedMarkup
@@ -56,7 +63,9 @@ export type MarkupPart =
 	| { readonly kind: 'classes' }
 	/** The end of the attributes of an element, where it is asked for: where its tag is written, as an offset in its file. */
 	| { readonly kind: 'origin'; readonly file: string; readonly at: number }
-	/** A list, a condition, a part or what a part wraps, between elements. */
+	/** The end of the attributes of an element that holds nothing but a place. */
+	| { readonly kind: 'holder'; readonly tag: PlaceTag }
+	/** A list, a condition, a part, what a part wraps, or the place of a region, between elements. */
 	| CompiledBlock;
 
 /** A block with what is in it. */
@@ -143,7 +152,9 @@ class Compiler {
 				if (typeof piece === 'string') return piece;
 				const tag = tags[piece];
 				const stays = !tag || tag.kind === 'value' || inText.has(piece) || refused.includes(piece);
-				return stays ? MARK_OPEN + piece + MARK_CLOSE : blockPlace(piece, this.firstElement([tag]));
+				if (stays) return MARK_OPEN + piece + MARK_CLOSE;
+				if (tag.kind === 'place') return placeOfRegion(piece);
+				return blockPlace(piece, this.firstElement([tag]));
 			});
 			parsed = parseOnce(placed.join(''), within, this.origins);
 		}
@@ -183,7 +194,7 @@ class Compiler {
 		for (const match of text.matchAll(anyMark)) {
 			if (match.index > last) parts.push(text.slice(last, match.index));
 			last = match.index + match[0].length;
-			const { value, url, comment, element, root, classes, origin } = match.groups ?? {};
+			const { value, url, comment, element, root, classes, origin, holder } = match.groups ?? {};
 			if (value !== undefined) {
 				const tag = tags[Number(value)];
 				if (tag) parts.push(this.value(tag, inStyle.has(Number(value))));
@@ -196,6 +207,9 @@ class Compiler {
 			} else if (origin !== undefined) {
 				const at = written(Number(origin));
 				if (at !== undefined) parts.push({ kind: 'origin', file: this.span.file, at });
+			} else if (holder !== undefined) {
+				const tag = tags[Number(holder)];
+				if (tag?.kind === 'place') parts.push({ kind: 'holder', tag: tag.tag });
 			} else {
 				const index = Number(comment ?? element);
 				const tag = tags[index];
@@ -283,8 +297,8 @@ class Compiler {
 			const name = /^\s*<([a-z][a-z0-9]*)/i.exec(first.text)?.[1]?.toLowerCase();
 			return name !== undefined && placing.has(name) ? name : undefined;
 		}
-		if (!first || first.kind === 'value' || first.kind === 'content' || depth > 40)
-			return undefined;
+		if (!first || first.kind === 'value' || depth > 40) return undefined;
+		if (first.kind === 'content' || first.kind === 'place') return undefined;
 		if (first.kind === 'use') {
 			const part = this.book.get(first.tag.part.text);
 			return part && this.firstElement(nestBlocks(part.markup, this.book).nodes, depth + 1);

@@ -14,16 +14,18 @@ const ROOT = '\ue005';
 const BLOCK = '\ue006';
 const CLASS_END = '\ue007';
 const ORIGIN = '\ue008';
+const PLACE = '\ue009';
+const HOLDER = '\ue00a';
 /** All characters that mark something here or on the stage; what authors write has none of them. */
 export const reserved = /[\ue000-\ue012]/g;
 /** The place of a value, by its number. */
 export const mark = /\ue000(\d+)\ue001/g;
 /** An element that stands for a block ends at once; one that is empty by nature has no end tag. */
 const blockMark =
-	'<!--\\ue006(?<comment>\\d+)-->|<(?<name>[a-z0-9]+) \\ue006="(?<element>\\d+)"(?: \\ue005="")?>(?:<\\/\\k<name>>)?';
+	'<!--[\\ue006\\ue009](?<comment>\\d+)-->|<(?<name>[a-z0-9]+) \\ue006="(?<element>\\d+)"(?: \\ue005="")?>(?:<\\/\\k<name>>)?';
 /** Values, URLs, classes of outermost elements, ends of their attributes, origins and blocks, as groups by their names. */
 export const anyMark = new RegExp(
-	`\\ue000(?<value>\\d+)\\ue001|\\ue002(?<url>\\d+)\\ue003|${blockMark}| \\ue005="(?<root>c?)"|(?<classes>\\ue007)| \\ue008="(?<origin>\\d+)"`,
+	`\\ue000(?<value>\\d+)\\ue001|\\ue002(?<url>\\d+)\\ue003|${blockMark}| \\ue005="(?<root>c?)"|(?<classes>\\ue007)| \\ue008="(?<origin>\\d+)"| \\ue00a="(?<holder>\\d+)"`,
 	'g'
 );
 
@@ -83,6 +85,11 @@ export const deepestMarkup = 256;
 
 const mostParsed = 20_000;
 const byText = new Map<string, ParsedMarkup>();
+
+/** What stands where a region or a slot will be. */
+export function placeOfRegion(index: number): string {
+	return `<!--${PLACE}${index}-->`;
+}
 
 /** What stands where a block will be: an element of the kind it begins with, or a comment. */
 export function blockPlace(index: number, element: string | undefined): string {
@@ -194,6 +201,7 @@ class Walk {
 			else this.element(node);
 		} else if (node.nodeName === '#comment' && 'data' in node) {
 			if (node.data.startsWith(BLOCK)) this.block(Number(node.data.slice(1)), parent);
+			if (node.data.startsWith(PLACE)) this.place(node, parent);
 			this.refuse(node.data);
 			node.data = node.data.replace(mark, '');
 		}
@@ -204,6 +212,16 @@ class Walk {
 		if (!('namespaceURI' in parent)) return;
 		if (parent.namespaceURI === html.NS.SVG) this.foreign.set(index, 'svg');
 		if (parent.namespaceURI === html.NS.MATHML) this.foreign.set(index, 'math');
+	}
+
+	/** A place that is all of an element is that element, which says so. */
+	private place(node: Tree.CommentNode, parent: Tree.ParentNode): void {
+		this.block(Number(node.data.slice(1)), parent);
+		const others = parent.childNodes.filter(
+			(one) => one !== node && !('value' in one && one.value.trim() === '')
+		);
+		if (!('tagName' in parent) || others.length > 0) return;
+		parent.attrs.push({ name: HOLDER, value: node.data.slice(1) });
 	}
 
 	private element(node: Tree.Element): void {

@@ -16,8 +16,6 @@ export interface Vocabulary {
 	/** How the block is called in a sentence, such as "a region". */
 	readonly name: string;
 	readonly statements: Readonly<Record<string, (cursor: Cursor) => void>>;
-	/** Words of the language that this version does not read, with what to call them. */
-	readonly later?: Readonly<Record<string, string>>;
 }
 
 /** Hands each statement of a block to what reads it, and reports words that mean nothing here. */
@@ -31,11 +29,8 @@ export function readBlock(
 		const cursor = new Cursor(statement, context.problems);
 		const first = statement.atoms[0];
 		const read = first?.kind === 'word' ? own(vocabulary.statements, cursor.head) : undefined;
-		const later = first?.kind === 'word' ? own(vocabulary.later ?? {}, cursor.head) : undefined;
 		if (read) {
 			read(cursor);
-		} else if (later) {
-			cursor.notYet(later);
 		} else {
 			const words = Object.keys(vocabulary.statements);
 			const meant = first?.kind === 'word' ? nearest(cursor.head, words) : undefined;
@@ -55,12 +50,12 @@ export function readBlock(
 /** CSS has a colon behind a property's name; here it is an error with a mend, and read as if it were not there. */
 function withoutColon(
 	statement: Statement,
-	{ statements, later = {} }: Vocabulary,
+	{ statements }: Vocabulary,
 	{ text, problems }: ReadContext
 ): Statement {
 	const [first, colon, ...rest] = statement.atoms;
 	if (first?.kind !== 'word' || colon?.kind !== 'symbol' || colon.text !== ':') return statement;
-	if (!Object.hasOwn(statements, first.text) && !Object.hasOwn(later, first.text)) return statement;
+	if (!Object.hasOwn(statements, first.text)) return statement;
 	const [start, end] = [rest[0], rest.at(-1)];
 	const value = start && end ? text.slice(start.span.from, end.span.to) : '';
 	const shown = value === '' ? '' : ` ${value.length > 40 ? `${value.slice(0, 40)}…` : value}`;

@@ -220,11 +220,6 @@ export class Cursor {
 		}
 	}
 
-	/** Reports that this statement is part of the language, but not of what works today. */
-	notYet(what: string): void {
-		this.problems.push(error('not-yet', this.headSpan, what));
-	}
-
 	/** Where the next thing should stand. */
 	private place(): Span {
 		const atom = this.peek();

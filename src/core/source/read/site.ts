@@ -6,6 +6,7 @@ import { noTrial } from '../../model/trial.ts';
 import type { Named } from '../../model/span.ts';
 import { plainText } from '../text/template.ts';
 import { AllowReader } from './layers/allow.ts';
+import { DocumentReader } from './layers/document.ts';
 import { Once, readBlock, type ReadContext } from './block.ts';
 import { Cursor } from './cursor.ts';
 
@@ -21,6 +22,7 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 	const night: Token[] = [];
 	const roles: Named[] = [];
 	const allow = new AllowReader();
+	const document = new DocumentReader(context);
 	cursor.finish({ block: true });
 	readBlock(
 		cursor.statement.block,
@@ -60,6 +62,7 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 					inner.finish({ block: true });
 					readTokens(inner, tokens, night, context);
 				},
+				...document.statements,
 				allow: allow.read
 			}
 		},
@@ -86,6 +89,7 @@ export function readSite(cursor: Cursor, context: ReadContext): SiteSettings {
 		tokens,
 		night,
 		roles,
+		document: document.document,
 		trial: noTrial,
 		allows: allow.allows,
 		span: cursor.statement.span

@@ -22,6 +22,7 @@ const shapes = {
 		'y'
 	),
 	use: /^use\s+([a-zA-Z0-9_-]+)(?=\s|$)/,
+	place: /^(region|slot)(?:\s+([a-zA-Z0-9_-]+))?$/,
 	given: new RegExp(`\\s+([a-zA-Z0-9_-]+)\\s*=\\s*(?:(${quoted})|(${pathText}))`, 'y')
 };
 
@@ -30,12 +31,27 @@ const forms: ReadonlyMap<string, string> = new Map(
 	Object.entries<string>({
 		for: 'a list is written {for name in path} … {end}',
 		if: `a condition is written {if path} or {if path is "text"} (or ${listWords(comparisons.slice(1), 'or')} "text"), several with "and" between them, then … {end}`,
-		use: 'a part is written {use name key="value"}'
+		use: 'a part is written {use name key="value"}',
+		region: 'the place of a region is written {region name} … {end}',
+		slot: 'the place of what lands in a layout is written {slot} or {slot name}'
 	})
 );
 
 /** Words that begin a tag, and so are no path by themselves. */
-const words = new Set(['for', 'if', 'use', 'else', 'end', 'content', 'as', 'is', 'in', 'and']);
+const words = new Set([
+	'for',
+	'if',
+	'use',
+	'else',
+	'end',
+	'content',
+	'region',
+	'slot',
+	'as',
+	'is',
+	'in',
+	'and'
+]);
 /** What values already begin with; a name in a list cannot be one of these. */
 export const valueRoots: readonly string[] = ['site', 'page', 'route', 'item', 'data', 'year'];
 
@@ -62,6 +78,7 @@ export function readTag(place: TagPlace): Tag | undefined {
 	if (word === 'for' && /^for\s/.test(text)) return readFor(text, place);
 	if (word === 'if' && /^if\s/.test(text)) return readIf(text, place);
 	if (word === 'use' && /^use(\s|$)/.test(text)) return readUse(text, place);
+	if (/^(region|slot)(\s|$)/.test(text)) return readPlace(text, place);
 	const [, path, format, otherwise] = shapes.value.exec(text) ?? [];
 	if (path === undefined || words.has(path)) {
 		const form = forms.get(word);
@@ -85,6 +102,20 @@ export function readTag(place: TagPlace): Tag | undefined {
 		otherwise: otherwise === undefined ? undefined : unquoted(otherwise),
 		text
 	};
+}
+
+function readPlace(text: string, { span, problems, ...place }: TagPlace): Tag | undefined {
+	const [, word, name] = shapes.place.exec(text) ?? [];
+	const kind = word === 'slot' ? 'slot' : 'region';
+	if (word === undefined || (kind === 'region' && name === undefined)) {
+		problems.push(error('tag-invalid', span, text, forms.get(kind) ?? ''));
+		return undefined;
+	}
+	if (name === undefined) return { kind, name, span, text };
+	const named = nameIn(name, place, span);
+	if (isName(name)) return { kind, name: named, span, text };
+	problems.push(error('name-invalid', named.span, name));
+	return undefined;
 }
 
 function readFor(text: string, { span, problems, ...place }: TagPlace): Tag | undefined {

@@ -5,6 +5,7 @@
 	import { isPicturePath, largestOf } from '$core/pictures/picture.ts';
 	import { pictureMarkup } from '$core/pictures/picture-markup.ts';
 	import { sizeRules, sizesText } from '$core/pictures/sizes.ts';
+	import { releaseUrl } from '$store/files/object-url.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import Question from '$views/shell/dialogs/Question.svelte';
@@ -37,7 +38,7 @@
 	$effect(() => {
 		const url = source;
 		return () => {
-			if (url !== undefined) URL.revokeObjectURL(url);
+			if (url !== undefined) releaseUrl(url);
 		};
 	});
 

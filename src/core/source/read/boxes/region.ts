@@ -1,7 +1,7 @@
 import { error } from '../../../messages/problem.ts';
 import type { Region, Style } from '../../../model/site.ts';
 import { ArrangementsReader } from './arrange.ts';
-import { readBlock, type ReadContext } from '../block.ts';
+import { readBlock, type ReadContext, type Vocabulary } from '../block.ts';
 import type { Cursor } from '../cursor.ts';
 import { takeElement } from './element.ts';
 import { PiecesReader } from '../layers/piece.ts';
@@ -13,17 +13,7 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 	const name = cursor.takeName('A region');
 	if (!name) return undefined;
 	const styles: Style[] = [];
-	const said = new Set<string>();
-	const flag = (inner: Cursor): void => {
-		if (said.has(inner.head)) {
-			context.problems.push(error('said-twice', inner.headSpan, `"${inner.head}"`));
-		}
-		said.add(inner.head);
-		if (inner.head !== 'slot' && said.has('open') && said.has('locked')) {
-			context.problems.push(error('open-and-locked', inner.headSpan, name.text));
-		}
-		inner.finish();
-	};
+	const flags = new FlagsReader(name.text, context);
 	const hasElement = cursor.needWord('as', `The region ${name.text}`);
 	const element = hasElement ? takeElement(cursor, `The region ${name.text}`) : undefined;
 	const settings = new SettingsReader('region', context);
@@ -37,10 +27,8 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 			statements: {
 				...settings.statements,
 				arrange: arrangements.read,
-				slot: flag,
-				open: flag,
-				locked: flag,
-				required: flag,
+				slot: flags.read,
+				...flags.statements,
 				...pieces.statements,
 				style(inner) {
 					const style = readStyle(inner, context);
@@ -54,13 +42,67 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 		kind: 'region',
 		name,
 		element: element ?? { text: 'div', span: name.span },
-		slot: said.has('slot'),
-		locked: said.has('locked'),
-		required: said.has('required'),
+		slot: flags.said.has('slot'),
+		locked: flags.said.has('locked'),
+		required: flags.said.has('required'),
 		settings: settings.settings,
 		arrangements: arrangements.arrangements,
 		pieces: pieces.pieces,
 		styles,
+		inFrame: undefined,
 		span: cursor.statement.span
+	};
+}
+
+/** `region NAME { locked; required; open }` beside a frame of own markup: what its place cannot say by itself. */
+export function readPlacedRegion(cursor: Cursor, context: ReadContext): Region | undefined {
+	const name = cursor.takeName('A region');
+	if (!name) return undefined;
+	const flags = new FlagsReader(name.text, context);
+	cursor.finish({ block: true });
+	const what = `the region ${name.text} of a frame`;
+	readBlock(
+		cursor.needBlock(`The region ${name.text}`),
+		{ name: what, statements: flags.statements },
+		context
+	);
+	return {
+		kind: 'region',
+		name,
+		element: { text: 'div', span: name.span },
+		slot: false,
+		locked: flags.said.has('locked'),
+		required: flags.said.has('required'),
+		settings: [],
+		arrangements: [],
+		pieces: [],
+		styles: [],
+		inFrame: 'among',
+		span: cursor.statement.span
+	};
+}
+
+/** Who may fill a region, and who has to: a word each, said once. */
+class FlagsReader {
+	readonly said = new Set<string>();
+	readonly statements: Vocabulary['statements'];
+
+	constructor(
+		private readonly region: string,
+		private readonly context: ReadContext
+	) {
+		this.statements = { open: this.read, locked: this.read, required: this.read };
+	}
+
+	readonly read = (inner: Cursor): void => {
+		const { said, context } = this;
+		if (said.has(inner.head)) {
+			context.problems.push(error('said-twice', inner.headSpan, `"${inner.head}"`));
+		}
+		said.add(inner.head);
+		if (inner.head !== 'slot' && said.has('open') && said.has('locked')) {
+			context.problems.push(error('open-and-locked', inner.headSpan, this.region));
+		}
+		inner.finish();
 	};
 }

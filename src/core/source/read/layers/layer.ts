@@ -1,6 +1,14 @@
 import { isName } from '../../../model/name.ts';
 import { error } from '../../../messages/problem.ts';
-import type { Adjust, Allowance, Fill, FillKind, Style, Under } from '../../../model/site.ts';
+import type {
+	Adjust,
+	Allowance,
+	DocumentSays,
+	Fill,
+	FillKind,
+	Style,
+	Under
+} from '../../../model/site.ts';
 import type { Span } from '../../../model/span.ts';
 import type { Template } from '../../../model/template.ts';
 import { readRoles } from './admit.ts';
@@ -8,17 +16,10 @@ import { AllowReader } from './allow.ts';
 import { ArrangementsReader } from '../boxes/arrange.ts';
 import { Once, readBlock, type ReadContext, type Vocabulary } from '../block.ts';
 import type { Cursor } from '../cursor.ts';
+import { DocumentReader } from './document.ts';
 import { BringsReader } from './piece.ts';
 import { SettingsReader } from '../boxes/setting.ts';
 import { readStyle } from './style.ts';
-
-/** What a layer will be able to say, with what to call it. */
-export const laterOfLayers: Vocabulary['later'] = {
-	sheet: 'A sheet of the site’s own',
-	script: 'A script of the site’s own',
-	head: 'Markup in the head',
-	attributes: 'Attributes of a layer'
-};
 
 /** What layouts, routes and states can all say: title, description, fills, styles, and what is set aside. */
 export class LayerBody {
@@ -28,8 +29,17 @@ export class LayerBody {
 	private readonly titleOnce = new Once<Template>('The title');
 	private readonly descriptionOnce = new Once<Template>('The description');
 	private readonly allowReader = new AllowReader();
+	private readonly documentReader: DocumentReader;
+	readonly statements: Vocabulary['statements'];
 
-	constructor(private readonly context: ReadContext) {}
+	constructor(private readonly context: ReadContext) {
+		this.documentReader = new DocumentReader(context);
+		this.statements = { ...this.own, ...this.documentReader.statements };
+	}
+
+	get document(): DocumentSays {
+		return this.documentReader.document;
+	}
 
 	get title(): Template | undefined {
 		return this.titleOnce.value;
@@ -43,7 +53,7 @@ export class LayerBody {
 		return this.allowReader.allows;
 	}
 
-	readonly statements: Vocabulary['statements'] = {
+	private readonly own: Vocabulary['statements'] = {
 		title: (cursor) => {
 			this.titleOnce.set(cursor.takeTemplate('The title'), cursor);
 			cursor.finish();

@@ -1,13 +1,17 @@
-import type { Layout } from '../../../model/site.ts';
+import { error } from '../../../messages/problem.ts';
+import type { Layout, OwnFrame, Region } from '../../../model/site.ts';
+import { settingsOn } from '../../../settings/list.ts';
+import { readMarkupTemplate } from '../../text/template.ts';
 import { ArrangementsReader } from '../boxes/arrange.ts';
-import { Once, readBlock, type ReadContext } from '../block.ts';
+import { MembersReader, regionsOf } from '../boxes/member.ts';
+import { readPlacedRegion } from '../boxes/region.ts';
+import { SettingsReader } from '../boxes/setting.ts';
+import { Once, readBlock, type ReadContext, type Vocabulary } from '../block.ts';
 import type { Cursor } from '../cursor.ts';
 import { AdmitReader } from './admit.ts';
-import { laterOfLayers, LayerBody, UnderReader } from './layer.ts';
-import { MembersReader, regionsOf } from '../boxes/member.ts';
-import { SettingsReader } from '../boxes/setting.ts';
+import { LayerBody, UnderReader } from './layer.ts';
 
-/** `layout NAME at ROUTE [on-request] { … }`. */
+/** `layout NAME at ROUTE [on-request] { fills, settings, and regions in an arrangement or in a frame }`. */
 export function readLayout(cursor: Cursor, context: ReadContext): Layout | undefined {
 	const name = cursor.takeName('A layout');
 	if (!name || !cursor.needWord('at', `The layout ${name.text}`)) return undefined;
@@ -18,32 +22,27 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 	const body = new LayerBody(context);
 	const under = new UnderReader();
 	const admit = new AdmitReader();
-	const measure = new Once<Layout['measure']>('What the bands look at');
-	const settings = new SettingsReader('layout', context);
-	const arrangements = new ArrangementsReader(context);
-	const members = new MembersReader(name.text, context);
+	const block = cursor.needBlock(`The layout ${name.text}`);
+	const hasFrame = block?.statements.some(({ atoms }) => atoms[0]?.text === 'frame') ?? false;
+	const made = hasFrame
+		? new FramedReader(name.text, context)
+		: new BoxesReader(name.text, context);
 	readBlock(
-		cursor.needBlock(`The layout ${name.text}`),
+		block,
 		{
 			name: `the layout ${name.text}`,
 			statements: {
 				...body.statements,
 				under: under.read,
 				admit: admit.read,
-				...settings.statements,
-				...members.statements,
-				arrange: arrangements.read,
-				measure(inner) {
-					inner.needWord('by', 'What the bands look at');
-					const by = inner.takeChoice('measure of bands', ['screen', 'space'])?.text;
-					measure.set(by, inner);
-					inner.finish();
-				}
-			},
-			later: laterOfLayers
+				...made.statements
+			}
 		},
 		context
 	);
+	// What lands in a frame of own markup has no element that could end the reach of a style.
+	const [own] = hasFrame ? body.styles.filter(({ global }) => !global) : [];
+	if (own) context.problems.push(error('frame-style', own.span, name.text));
 	return {
 		kind: 'layout',
 		name,
@@ -52,17 +51,98 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 		onRequest,
 		under: under.value,
 		admit: admit.roles,
-		measure: measure.value ?? 'screen',
-		settings: settings.settings,
-		arrangements: arrangements.arrangements,
-		members: members.members,
-		regions: regionsOf(members.members),
+		...made.value,
 		fills: body.fills,
 		adjusts: body.adjusts,
 		title: body.title,
 		description: body.description,
-		styles: body.styles,
+		styles: hasFrame ? body.styles.filter(({ global }) => global) : body.styles,
+		document: body.document,
 		allows: body.allows,
 		span: cursor.statement.span
 	};
+}
+
+/** What a layout is made of. */
+type Made = Pick<Layout, 'measure' | 'settings' | 'arrangements' | 'frame' | 'members' | 'regions'>;
+
+/** A layout of boxes that it arranges. */
+class BoxesReader {
+	readonly statements: Vocabulary['statements'];
+	private readonly measure = new Once<Layout['measure']>('What the bands look at');
+	private readonly settings: SettingsReader;
+	private readonly arrangements: ArrangementsReader;
+	private readonly members: MembersReader;
+
+	constructor(layout: string, context: ReadContext) {
+		this.settings = new SettingsReader('layout', context);
+		this.arrangements = new ArrangementsReader(context);
+		this.members = new MembersReader(layout, context);
+		this.statements = {
+			...this.settings.statements,
+			...this.members.statements,
+			arrange: this.arrangements.read,
+			measure: (inner) => {
+				inner.needWord('by', 'What the bands look at');
+				const by = inner.takeChoice('measure of bands', ['screen', 'space'])?.text;
+				this.measure.set(by, inner);
+				inner.finish();
+			}
+		};
+	}
+
+	get value(): Made {
+		const { members } = this.members;
+		return {
+			measure: this.measure.value ?? 'screen',
+			settings: this.settings.settings,
+			arrangements: this.arrangements.arrangements,
+			frame: undefined,
+			members,
+			regions: regionsOf(members)
+		};
+	}
+}
+
+/** A layout whose frame is markup of its own: its boxes lie as its sheets say, and its regions are places in it. */
+class FramedReader {
+	readonly statements: Vocabulary['statements'];
+	private readonly frame = new Once<OwnFrame>('The frame');
+	private readonly regions: Region[] = [];
+
+	constructor(layout: string, context: ReadContext) {
+		const refuse = (cursor: Cursor): void => {
+			context.problems.push(error('frame-arranged', cursor.headSpan, layout, cursor.head));
+		};
+		const words = [...settingsOn('layout'), 'arrange', 'wrapper', 'measure'];
+		this.statements = {
+			...Object.fromEntries(words.map((word) => [word, refuse])),
+			frame: (cursor) => {
+				cursor.finish({ markup: true });
+				const block = cursor.needMarkup('A frame');
+				const markup = block && readMarkupTemplate(block, context.problems);
+				const { span } = cursor.statement;
+				this.frame.set(markup && { markup, written: markup, span }, cursor);
+			},
+			region: (cursor) => {
+				const region = readPlacedRegion(cursor, context);
+				if (!region) return;
+				const { text, span } = region.name;
+				const isThere = this.regions.some((one) => one.name.text === text);
+				if (isThere) context.problems.push(error('region-twice', span, text, layout));
+				else this.regions.push(region);
+			}
+		};
+	}
+
+	get value(): Made {
+		return {
+			measure: 'screen',
+			settings: [],
+			arrangements: [],
+			frame: this.frame.value,
+			members: this.regions,
+			regions: this.regions
+		};
+	}
 }

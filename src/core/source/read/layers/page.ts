@@ -5,7 +5,7 @@ import { plainText } from '../../text/template.ts';
 import { Once, readBlock, type ReadContext } from '../block.ts';
 import type { Cursor } from '../cursor.ts';
 import { AdmitReader } from './admit.ts';
-import { laterOfLayers, LayerBody, UnderReader } from './layer.ts';
+import { LayerBody, UnderReader } from './layer.ts';
 import { BringsReader } from './piece.ts';
 
 /** `route PATTERN { title, under, each or samples, pieces, fills }`. */
@@ -29,8 +29,7 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 				...brings.statements,
 				each: (inner) => pages.set(readEach(inner), inner),
 				samples: (inner) => pages.set(readSamples(inner, context), inner)
-			},
-			later: laterOfLayers
+			}
 		},
 		context
 	);
@@ -48,6 +47,7 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 		fills: body.fills,
 		adjusts: body.adjusts,
 		styles: body.styles,
+		document: body.document,
 		allows: body.allows,
 		span: cursor.statement.span
 	};
@@ -89,6 +89,7 @@ export function readState(cursor: Cursor, context: ReadContext): State | undefin
 		fills: body.fills,
 		adjusts: body.adjusts,
 		styles: body.styles,
+		document: body.document,
 		allows: body.allows,
 		span: cursor.statement.span
 	};
