@@ -12,8 +12,8 @@ before(async () => {
 	await app.page.setViewport({ width: 1280, height: 800 });
 });
 after(async () => {
-	assert.deepEqual(app.faults, []);
 	await app.close();
+	assert.deepEqual(app.faults, []);
 });
 
 /** Clicks the middle of what an element of the page has first, where it is seen. */

@@ -22,8 +22,8 @@ before(async () => {
 	app = await startApp();
 });
 after(async () => {
-	assert.deepEqual(app.faults, []);
 	await app.close();
+	assert.deepEqual(app.faults, []);
 });
 
 const doubtful = `site "Doubtful" { lang en; bands { narrow 0; wide 1000 } }

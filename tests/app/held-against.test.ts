@@ -10,8 +10,8 @@ before(async () => {
 	app = await startApp();
 });
 after(async () => {
-	assert.deepEqual(app.faults, []);
 	await app.close();
+	assert.deepEqual(app.faults, []);
 });
 
 const site = `site "Moved" { }

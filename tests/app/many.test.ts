@@ -14,8 +14,8 @@ before(async () => {
 	await app.page.setViewport({ width: 1280, height: 800 });
 });
 after(async () => {
-	assert.deepEqual(app.faults, []);
 	await app.close();
+	assert.deepEqual(app.faults, []);
 });
 
 async function row(page: string): Promise<ElementHandle> {

@@ -13,8 +13,8 @@ before(async () => {
 });
 after(async () => {
 	await app.page.emulateMediaFeatures([]);
-	assert.deepEqual(app.faults, []);
 	await app.close();
+	assert.deepEqual(app.faults, []);
 });
 
 /** By how much the window is wider than the screen, px. */

@@ -17,9 +17,9 @@ before(async () => {
 	folder = await mkdtemp(join(tmpdir(), 'eave-pictures-'));
 });
 after(async () => {
-	assert.deepEqual(app.faults, []);
 	await app.close();
 	await rm(folder, { recursive: true });
+	assert.deepEqual(app.faults, []);
 });
 
 /** Files of a picture, by their widths. */

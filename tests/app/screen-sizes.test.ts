@@ -17,9 +17,9 @@ before(async () => {
 	folder = await mkdtemp(join(tmpdir(), 'eave-delivered-'));
 });
 after(async () => {
-	assert.deepEqual(app.faults, []);
 	await app.close();
 	await rm(folder, { recursive: true, force: true });
+	assert.deepEqual(app.faults, []);
 });
 
 /** Delivers a site into a folder and opens its first page in a window of some size. */

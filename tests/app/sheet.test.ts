@@ -11,8 +11,8 @@ before(async () => {
 	app = await startApp();
 });
 after(async () => {
-	assert.deepEqual(app.faults, []);
 	await app.close();
+	assert.deepEqual(app.faults, []);
 });
 
 /** Waits until all pages are measured; gives how many drawings were made so far. */

@@ -9,8 +9,8 @@ before(async () => {
 	app = await startApp();
 });
 after(async () => {
-	assert.deepEqual(app.faults, []);
 	await app.close();
+	assert.deepEqual(app.faults, []);
 });
 
 function ruler(): Promise<string> {

@@ -12,8 +12,8 @@ before(async () => {
 	app = await startApp();
 });
 after(async () => {
-	assert.deepEqual(app.faults, []);
 	await app.close();
+	assert.deepEqual(app.faults, []);
 });
 
 async function swept(route: string): Promise<void> {

@@ -21,8 +21,8 @@ before(async () => {
 	hand = new Hand(app);
 });
 after(async () => {
-	assert.deepEqual(app.faults, []);
 	await app.close();
+	assert.deepEqual(app.faults, []);
 });
 
 /** The steps since the last task was done are no more than those. */

@@ -2,7 +2,7 @@ import { layoutsGrowIn } from '../../box-styles/declare.ts';
 import { frameOf } from '../../box-styles/frame.ts';
 import { pieceKeyWord, wholeKey, type PieceKey } from '../../model/piece-key.ts';
 import type { DocumentSays, Layout, Member, OwnFrame, Region } from '../../model/site.ts';
-import { isPlain, slotName, type PlaceTag, type Template } from '../../model/template.ts';
+import { slotName, type PlaceTag, type Template } from '../../model/template.ts';
 import type { Bands } from '../../resolve/bands.ts';
 import type { Opener } from '../../resolve/boxes/drawers.ts';
 import type { PageInstance } from '../../resolve/instance.ts';
@@ -118,11 +118,17 @@ class PageWriter {
 		if (!this.isOwn && !says('viewport', said)) {
 			own.push('<meta name="viewport" content="width=device-width, initial-scale=1">');
 		}
-		if (!says('title', said)) own.push(`<title>${escapeHtml(title)}</title>`);
+		if (!says('title', said) && this.hasTitle) own.push(`<title>${escapeHtml(title)}</title>`);
 		if (description && !says('description', said)) {
 			own.push(`<meta name="description" content="${escapeHtml(description)}">`);
 		}
 		return [...own, ...target.headLines, ...(target.head?.(said) ?? said)];
+	}
+
+	/** A page in a frame of own markup has a title only where some layer says one. */
+	private get hasTitle(): boolean {
+		const { page, chain } = this.page;
+		return !this.isOwn || page.title !== undefined || chain.some(({ title }) => title);
 	}
 
 	private saidOf(element: 'html' | 'body', own: ReadonlyMap<string, string>): string {
@@ -176,13 +182,12 @@ class PageWriter {
 		const { origins } = this.target;
 		const { parts } = compileMarkup(markup, this.resolved.site.parts, origins);
 		const { scope, names, link } = this.context;
-		const html = renderMarkup(
+		return renderMarkup(
 			parts,
 			scope,
 			{ link, names, places, ...(origins && { origins }) },
 			marks
 		);
-		return isPlain(markup) ? html : html.replace(/^[ \t]+$/gm, '');
 	}
 
 	/** What lands in a place of a frame, in the lines around it. */

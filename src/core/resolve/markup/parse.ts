@@ -228,6 +228,7 @@ class Walk {
 		this.refuse(node.tagName);
 		if (['pre', 'textarea', 'script', 'style'].includes(node.tagName)) this.indentable = false;
 		if (['script', 'base'].includes(node.tagName)) this.active.add(`<${node.tagName}>`);
+		if (cutsFirstBreak.has(node.tagName)) keepFirstBreak(node);
 		for (const attribute of node.attrs) this.attribute(attribute, node);
 		const place = node.sourceCodeLocation;
 		if (place) node.attrs.push({ name: ORIGIN, value: String(place.startOffset) });
@@ -292,6 +293,14 @@ class Walk {
 	private refuse(text: string): void {
 		for (const [, index] of text.matchAll(mark)) this.refused.push(Number(index));
 	}
+}
+
+/** HTML, section 13.1.2.5: a line break with which their text begins is not there unless there are two. */
+const cutsFirstBreak = new Set(['pre', 'textarea', 'listing']);
+
+function keepFirstBreak({ childNodes }: Tree.Element): void {
+	const [first] = childNodes;
+	if (first && 'value' in first && first.value.startsWith('\n')) first.value = `\n${first.value}`;
 }
 
 /** SVG 2, section 19.2.2: animations set attributes, links among them, to values they list. */

@@ -1,0 +1,106 @@
+import { isBlank, sizeOf, trimmed, wordOf, type BroughtNode } from './brought-node.ts';
+
+/** What several pages share, with places where they differ. */
+export type FrameNode =
+	| { readonly kind: 'same'; readonly node: BroughtNode }
+	| {
+			readonly kind: 'element';
+			readonly tag: string;
+			readonly attributes: readonly { readonly name: string; readonly value: string }[];
+			readonly children: readonly FrameNode[];
+	  }
+	| FramePlace
+	| FrameChoice
+	/** What each page is called. */
+	| { readonly kind: 'title'; readonly blankBefore: boolean; readonly blankBehind: boolean };
+
+/** A place that pages fill, each with something of its own, or with what most of them have there. */
+export interface FramePlace {
+	readonly kind: 'place';
+	/** What each page has there, in the order of the pages. */
+	readonly lists: readonly (readonly BroughtNode[])[];
+	/** What most of them have there, where at least two have the same. */
+	readonly usual: readonly BroughtNode[] | undefined;
+	/** Blank text stands in front of it, and behind it, on most pages. */
+	readonly blankBefore: boolean;
+	readonly blankBehind: boolean;
+}
+
+/** What is another on single pages, such as the marked link of a menu. */
+export interface FrameChoice {
+	readonly kind: 'choice';
+	readonly usual: readonly BroughtNode[];
+	readonly cases: readonly { readonly page: number; readonly nodes: readonly BroughtNode[] }[];
+}
+
+/* Bytes of the source that a thing costs besides the markup in it: `fill name { piece name """…""" }` and the like. */
+/** Of what a page is called, `{page.title}`. */
+export const titleCost = 12;
+const placeCost = 28;
+const fillCost = 44;
+const caseCost = 48;
+
+/** A place of what pages have there; undefined where none has anything. */
+export function placeOf(lists: readonly (readonly BroughtNode[])[]): FramePlace {
+	const kept = lists.map(trimmed);
+	const counts = new Map<string, number>();
+	for (const list of kept) {
+		const word = wordOf(list);
+		counts.set(word, (counts.get(word) ?? 0) + 1);
+	}
+	const [most, count] = [...counts].reduce((a, b) => (b[1] > a[1] ? b : a), ['', 0]);
+	const usual = count > 1 ? kept.find((list) => wordOf(list) === most) : undefined;
+	const filled = lists.filter((list) => list.length > 0);
+	const isMost = (blanks: number): boolean => blanks * 2 > filled.length;
+	return {
+		kind: 'place',
+		lists: kept,
+		usual,
+		blankBefore: isMost(filled.filter((list) => isBlank(list[0])).length),
+		blankBehind: isMost(filled.filter((list) => isBlank(list.at(-1))).length)
+	};
+}
+
+/** What a place costs as source, bytes. */
+export function costOfPlace({ lists, usual }: Pick<FramePlace, 'lists' | 'usual'>): number {
+	const word = usual && wordOf(usual);
+	return lists.reduce(
+		(sum, list) => (wordOf(list) === word ? sum : sum + fillCost + sizeOf(list)),
+		placeCost + (usual ? sizeOf(usual) : 0)
+	);
+}
+
+/** What a frame costs as source, bytes: the shorter of two explanations is the better one. */
+export function costOf(nodes: readonly FrameNode[]): number {
+	return nodes.reduce((sum, node) => sum + costOfNode(node), 0);
+}
+
+function costOfNode(node: FrameNode): number {
+	switch (node.kind) {
+		case 'same':
+			return node.node.size;
+		case 'element': {
+			const said = node.attributes.reduce(
+				(sum, { name, value }) => sum + name.length + value.length + 4,
+				0
+			);
+			return 2 * node.tag.length + 5 + said + costOf(node.children);
+		}
+		case 'place':
+			return costOfPlace(node);
+		case 'title':
+			return titleCost;
+		case 'choice':
+			return node.cases.reduce(
+				(sum, { nodes }) => sum + caseCost + sizeOf(nodes),
+				sizeOf(node.usual)
+			);
+	}
+}
+
+/** All places of a frame, in the order of reading. */
+export function placesIn(nodes: readonly FrameNode[]): FramePlace[] {
+	return nodes.flatMap((node) =>
+		node.kind === 'place' ? [node] : node.kind === 'element' ? placesIn(node.children) : []
+	);
+}
