@@ -123,10 +123,10 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 	program
 		.command('compare')
 		.description(
-			'Say which pages two states of a site draw differently, on which screens, and by how much.'
+			'Say which pages two states of a site draw differently, on which screens, and by how much; of pages of HTML and a site, which are the same.'
 		)
-		.argument('<old>', 'a folder, a .eave file, or a zip of a folder')
-		.argument('<new>', 'the same, later')
+		.argument('<old>', 'a folder, a .eave file, or a zip of a folder; or a folder of HTML pages')
+		.argument('<new>', 'the same, later; or the site that has those pages')
 		.option('--widths <list>', 'widths beside those at which bands begin, px: 390,1440')
 		.option('--height <px>', 'height of the screens', '800')
 		.option(
@@ -143,10 +143,29 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 				options: Omit<CompareOptions, 'json'> & { json?: true }
 			) => {
 				const { json = false, ...others } = options;
+				const { comparePages, pagesAt } = await import('./compare-pages.ts');
+				const pages = await pagesAt(before);
+				if (pages) {
+					code = await comparePages(pages, after, json, streams);
+					return;
+				}
 				const { compareCommand } = await import('./compare.ts');
 				code = await compareCommand(before, after, { ...others, json }, streams);
 			}
 		);
+	program
+		.command('bring-in')
+		.description(
+			'Make a site of pages one has: what they share becomes frames, and they stay the same.'
+		)
+		.argument('<pages>', 'a folder of HTML pages, a zip of one, or a page')
+		.requiredOption('--out <site>', 'the folder for the site, which is new or empty')
+		.option('--json', 'what was found, as JSON', false)
+		.exitOverride()
+		.action(async (pages: string, options: { out: string; json: boolean }) => {
+			const { bringInCommand } = await import('./bring-in.ts');
+			code = await bringInCommand(pages, options, streams);
+		});
 	program
 		.command('boxes')
 		.description(

@@ -1,0 +1,36 @@
+import { stat } from 'node:fs/promises';
+import { prove, proofWords } from '../core/bring-in/proof.ts';
+import { isPage } from '../core/bring-in/links.ts';
+import { isEaveFile } from '../core/model/files.ts';
+import { proofReport } from './bring-in.ts';
+import { openSite } from './open-site.ts';
+import { readPagesPath } from './site-path.ts';
+import type { Streams } from './streams.ts';
+
+/** The files of a folder that has pages of HTML and is no site; undefined of anything else. */
+export async function pagesAt(path: string): Promise<ReadonlyMap<string, Uint8Array> | undefined> {
+	const info = await stat(path).catch(() => undefined);
+	if (!info?.isDirectory()) return undefined;
+	const files = await readPagesPath(path, () => undefined);
+	const paths = [...files.keys()];
+	return paths.some(isPage) && !paths.some(isEaveFile) ? files : undefined;
+}
+
+/** Holds each page of a folder against what a site delivers at its path; 0 all are the same, 1 some are not, 2 wrong usage. */
+export async function comparePages(
+	files: ReadonlyMap<string, Uint8Array>,
+	sitePath: string,
+	json: boolean,
+	streams: Streams
+): Promise<number> {
+	const site = await openSite(sitePath, streams);
+	if (typeof site === 'number') return 2;
+	const proof = prove(files, site, new Date().getFullYear());
+	const pages = proof.pages.map((one) => ({
+		path: one.path,
+		kind: one.kind,
+		words: proofWords(one)
+	}));
+	streams.out(json ? `${JSON.stringify(pages, null, 1)}\n` : proofReport(proof));
+	return proof.same === proof.pages.length ? 0 : 1;
+}
