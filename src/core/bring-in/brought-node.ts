@@ -42,7 +42,8 @@ export function textIn({ children }: BroughtElement): string {
 	return plain(children.map(textOf).join(''));
 }
 
-function textOf(node: BroughtNode): string {
+/** The text of a node, with white space as it is. */
+export function textOf(node: BroughtNode): string {
 	if (node.kind === 'text') return node.text;
 	return node.kind === 'element' ? node.children.map(textOf).join('') : '';
 }

@@ -46,26 +46,41 @@ const leastPages = 3;
 export function findFrames(pages: readonly BroughtPage[]): FoundFrame[] {
 	const names = new Set<string>();
 	const groups = groupsOf(pages).filter((group) => group.length > 1);
-	const others = new Map(
-		pages.map((page) => [page, groups.findIndex((group) => group.includes(page))])
-	);
-	return groups.map((group, index) => {
-		const folder = commonFolder(group);
-		const isMain = index === 0;
-		const isAlone = [...others].every(([page, of]) => of === index || !isIn(page, folder));
-		const name = freeName(
-			isMain ? 'site' : nameFrom(folder.split('/').at(-1) ?? '') || 'page',
-			names
-		);
-		const at = isMain ? '/' : isAlone ? `/${folder}` : '/';
+	const main = mainGroup(groups, pages);
+	return groups.map((group) => {
+		const isMain = group === main;
+		const folder = isMain ? '' : commonFolder(group);
+		const covers = isMain || (folder !== '' && isAloneIn(folder, group, pages));
+		const last = nameFrom(folder.split('/').at(-1) ?? '') || 'page';
+		const name = freeName(isMain ? 'site' : last, names);
+		const at = covers ? `/${folder}` : '/';
 		return frameFor(group, {
-			...{ name, at, covers: isMain || (isAlone && folder !== ''), isOutermost: true },
+			...{ name, at, covers, isOutermost: true, folder, names },
 			lists: group.map(({ content }) => content),
-			folder: isMain ? '' : folder,
-			names,
 			titles: titlesOf(group)
 		});
 	});
+}
+
+/** The group whose frame covers all of the site: the largest that has no folder to itself. */
+function mainGroup(
+	groups: readonly BroughtPage[][],
+	pages: readonly BroughtPage[]
+): BroughtPage[] | undefined {
+	const open = groups.find((group) => {
+		const folder = commonFolder(group);
+		return folder === '' || !isAloneIn(folder, group, pages);
+	});
+	return open ?? groups[0];
+}
+
+/** Whether all pages of a folder are in a group. */
+function isAloneIn(
+	folder: string,
+	group: readonly BroughtPage[],
+	pages: readonly BroughtPage[]
+): boolean {
+	return pages.every((page) => !isIn(page, folder) || group.includes(page));
 }
 
 interface Placed extends Pick<FoundFrame, 'name' | 'at' | 'covers' | 'isOutermost'> {
@@ -194,18 +209,18 @@ function nameOf({ lists, usual }: FramePlace, around: Tagged | undefined): strin
 		const element = list.find((node) => node.kind === 'element');
 		return element ? [element] : [];
 	});
-	const said = commonWords(inside);
-	if (said !== '') return said;
-	for (const element of [...(around ? [around] : []), ...inside.slice(0, 3)]) {
-		const words = [attributeOf(element, 'id'), attributeOf(element, 'class')?.split(/\s+/)[0]];
-		for (const word of words) {
-			const name = nameFrom(word ?? '');
-			if (name !== '') return name;
-		}
-		const landmark = landmarks[element.tag];
-		if (landmark !== undefined) return landmark;
-	}
-	return 'place';
+	const elements = [...(around ? [around] : []), ...inside.slice(0, 3)];
+	const names = [
+		...elements.map((element) => nameFrom(attributeOf(element, 'id') ?? '')),
+		...(around ? [nameFrom(firstClass(around)), landmarks[around.tag] ?? ''] : []),
+		commonWords(inside),
+		...elements.flatMap((element) => [nameFrom(firstClass(element)), landmarks[element.tag] ?? ''])
+	];
+	return names.find((name) => name !== '') ?? 'place';
+}
+
+function firstClass(element: Tagged): string {
+	return attributeOf(element, 'class')?.split(/\s+/)[0] ?? '';
 }
 
 /** Letters of a name that is made of words. */

@@ -6,6 +6,8 @@ import type { BroughtPage } from './read-page.ts';
 const leastShared = 160;
 /** Bytes; what is smaller is in every page by chance. */
 const leastNode = 20;
+/** Kinds of pages that are told apart in one group. */
+const mostKinds = 8;
 /** Bytes of what two pages share beyond which more of it says nothing more. */
 const mostTelling = 4000;
 /** Pages that are looked at to find the one that is most like the others. */
@@ -20,12 +22,40 @@ export function groupsOf(pages: readonly BroughtPage[]): BroughtPage[][] {
 		if (!center) break;
 		const known = wordsOf(center);
 		const group = left.filter((page) => page === center || sharedWith(page, known) >= leastShared);
-		const alike = group.length > 1 ? withoutOdd(group) : group;
+		const alike = group.length > 1 ? withoutOdd(nearest(group, center)) : group;
 		groups.push(alike);
 		const taken = new Set(alike);
 		left = left.filter((page) => !taken.has(page));
 	}
 	return groups.sort((a, b) => b.length - a.length);
+}
+
+/**
+ * Those of some pages that are more like their center than like any that is least like it: pages of two kinds may share a
+ * head, and nothing else.
+ */
+function nearest(group: readonly BroughtPage[], center: BroughtPage): BroughtPage[] {
+	const known = wordsOf(center);
+	const shared = new Map(group.map((page) => [page, sharedWith(page, known)]));
+	let near = [...group];
+	for (let tries = 0; tries < mostKinds; tries++) {
+		const other = near.reduce<BroughtPage | undefined>(
+			(least, page) =>
+				page !== center && (!least || (shared.get(page) ?? 0) < (shared.get(least) ?? 0))
+					? page
+					: least,
+			undefined
+		);
+		if (!other) return near;
+		const others = wordsOf(other);
+		const gone = near.filter(
+			(page) => page !== other && sharedWith(page, others) > (shared.get(page) ?? 0) + leastShared
+		);
+		if (gone.length === 0) return near;
+		const left = new Set([other, ...gone]);
+		near = near.filter((page) => page === center || !left.has(page));
+	}
+	return near;
 }
 
 /** Of that share of the pages a part has to be in for those without it to stand aside. */

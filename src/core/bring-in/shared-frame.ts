@@ -2,6 +2,7 @@ import {
 	isBlank,
 	plain,
 	sizeOf,
+	textOf,
 	trimmed,
 	wordOf,
 	type BroughtElement,
@@ -14,7 +15,8 @@ import {
 	placeOf,
 	titleCost,
 	type FrameChoice,
-	type FrameNode
+	type FrameNode,
+	type FramePlace
 } from './frame-node.ts';
 
 type Lists = readonly (readonly BroughtNode[])[];
@@ -140,10 +142,18 @@ class Sharing {
 		if (lists.every((list) => trimmed(list).length === 0)) return blanksOf(lists);
 		if (isSame(lists)) return (lists[0] ?? []).map((node) => ({ kind: 'same', node }));
 		const place = placeOf(lists);
-		if (!this.isTitle(lists)) return [place];
+		if (!this.isTitle(lists)) return around(place, ofColumn([place]));
 		const { blankBefore, blankBehind } = place;
 		return [{ kind: 'title', blankBefore, blankBehind }];
 	}
+}
+
+/** A condition in the place of a place has the blanks around it. */
+function around(place: FramePlace, made: readonly FrameNode[]): FrameNode[] {
+	const [only] = made;
+	if (only?.kind !== 'choice') return [...made];
+	const blank: FrameNode = { kind: 'same', node: { kind: 'text', text: '\n', word: -1, size: 1 } };
+	return [...(place.blankBefore ? [blank] : []), only, ...(place.blankBehind ? [blank] : [])];
 }
 
 /** What stands between columns, in front of the first and behind the last, in each list. */
@@ -200,11 +210,19 @@ function choiceOf(gap: Segment, next: Segment | undefined): FrameChoice | undefi
 	);
 	const others = gap.lists.filter((list) => trimmed(list).length > 0).length;
 	if (others > cases.length || cases.some(({ nodes }) => nodes.length === 0)) return undefined;
-	return isFew(cases) ? { kind: 'choice', usual: place.usual, cases } : undefined;
+	const { usual } = place;
+	return isMarked(usual, cases) ? { kind: 'choice', usual, cases } : undefined;
 }
 
-function isFew(cases: FrameChoice['cases']): boolean {
-	return cases.length <= mostCases && cases.every(({ nodes }) => sizeOf(nodes) <= largestCase);
+/** Whether some cases say the same as what is usual, marked in another way: as a menu marks the page it is on. */
+function isMarked(usual: readonly BroughtNode[], cases: FrameChoice['cases']): boolean {
+	const words = plain(usual.map(textOf).join(''));
+	return (
+		cases.length <= mostCases &&
+		cases.every(
+			({ nodes }) => sizeOf(nodes) <= largestCase && plain(nodes.map(textOf).join('')) === words
+		)
+	);
 }
 
 /** What is the same on all but a few pages is a condition where it is small. */
@@ -216,7 +234,7 @@ function ofColumn(column: readonly FrameNode[]): readonly FrameNode[] {
 		wordOf(nodes) === wordOf(usual) ? [] : [{ page, nodes }]
 	);
 	const isOwn = cases.every(({ nodes }) => nodes.length > 0) && lists.length > 2 * cases.length;
-	return isOwn && isFew(cases) ? [{ kind: 'choice', usual, cases }] : column;
+	return isOwn && isMarked(usual, cases) ? [{ kind: 'choice', usual, cases }] : column;
 }
 
 /** Blank text as most lists have it. */

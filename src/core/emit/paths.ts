@@ -1,5 +1,6 @@
 import { canonicalPath, decodeSegment, encodePath } from '../model/address.ts';
-import type { SiteSettings } from '../model/site.ts';
+import { hasParameters } from '../model/pattern.ts';
+import type { Route, SiteSettings } from '../model/site.ts';
 import { keptOutBy } from '../resolve/roles.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { PageInstance } from '../resolve/instance.ts';
@@ -52,12 +53,15 @@ export function planPaths(resolved: ResolvedSite): PathPlan {
 		linked.add(path);
 		return encodePath(path);
 	};
+	/** Those of fixed segments alone are pages by their addresses. */
+	const open = resolved.site.routes.filter(({ pattern }) => hasParameters(pattern));
 	/** What a URL leads to, from the root; undefined where it leads to nothing of the site. */
 	const targetOf = (url: string): string | undefined => {
 		const [, path = '', tail = ''] = /^([^?#]*)(.*)$/s.exec(url) ?? [];
 		const asset = assetPath(path);
 		if (path.startsWith('/') && !path.startsWith('//')) {
-			const target = byAddress.get(canonicalPath(trimSlash(path))) ?? onlyPageFor(path, resolved);
+			const target =
+				byAddress.get(canonicalPath(trimSlash(path))) ?? onlyPageFor(path, open, resolved);
 			if (target !== undefined) return (toFolders ? folderOf(target) : encodePath(target)) + tail;
 			if (assets.has(asset.slice(1))) return fileLink(asset.slice(1)) + tail;
 		} else if (assets.has(asset)) {
@@ -97,8 +101,12 @@ export function assetPath(url: string): string {
 }
 
 /** A route without samples is delivered as one page, which serves all its addresses. */
-function onlyPageFor(path: string, resolved: ResolvedSite): string | undefined {
-	const route = routeFor(resolved.site.routes, trimSlash(path));
+function onlyPageFor(
+	path: string,
+	routes: readonly Route[],
+	resolved: ResolvedSite
+): string | undefined {
+	const route = routeFor(routes, trimSlash(path));
 	if (route?.pages.kind !== 'one') return undefined;
 	const [instance] = resolved.instances(route);
 	if (!instance || !isDelivered(instance, resolved)) return undefined;
