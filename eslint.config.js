@@ -27,6 +27,7 @@ const coreOrder = [
 	'answer',
 	'view-models',
 	'starter',
+	'bring-in',
 	'pictures',
 	'scroll',
 	'sweep',

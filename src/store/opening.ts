@@ -1,9 +1,11 @@
 import { reasonOf } from '$core/messages/problem.ts';
-import type { SiteFiles } from '$core/model/files.ts';
+import { isPage } from '$core/bring-in/links.ts';
+import { isEaveFile, type SiteFiles } from '$core/model/files.ts';
 import type { PageRequest } from '$workers/messages.ts';
 import { fetchSite, openedLast } from './keep/listing.ts';
 import { bytesOf } from './files/read-file.ts';
 import { store, tabKey } from './site.svelte.ts';
+import { bringing } from './ways/bringing.svelte.ts';
 
 /** The ways in which a site comes to be open. Whatever cannot be opened, a notice says why, and the open site stays. */
 
@@ -41,8 +43,13 @@ export async function openFile(file: File): Promise<boolean> {
 	return bytes !== undefined && openBytes(file.name, bytes);
 }
 
-/** Opens the files of a folder, by their paths from it. */
+/** Opens the files of a folder, by their paths from it; where there are pages and no site among them, they are brought in. */
 export async function openFolder(files: ReadonlyMap<string, Uint8Array>): Promise<boolean> {
+	if (hasPagesAlone(files)) {
+		const [first = ''] = files.keys();
+		await bringing.begin(first.split('/')[0] ?? '', files);
+		return true;
+	}
 	return openTaken(await store.core.takeInFolder(files));
 }
 
@@ -78,6 +85,11 @@ async function openTaken(taken: SiteFiles | { readonly refused: string }): Promi
 	}
 	await store.adopt(taken);
 	return true;
+}
+
+function hasPagesAlone(files: ReadonlyMap<string, Uint8Array>): boolean {
+	const paths = [...files.keys()];
+	return paths.some(isPage) && !paths.some(isEaveFile);
 }
 
 async function lastOpened(): Promise<string | undefined> {

@@ -2,6 +2,8 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
+import type { Command } from '../../src/core/model/command.ts';
+import { propose } from '../../src/core/edit/propose.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import { pageNamed, resolve, sound } from '../lib/site.ts';
@@ -232,3 +234,30 @@ route / {
 function escape(text: string): string {
 	return text.replaceAll('&', '&amp;');
 }
+
+test('what would change a frame by its boxes is refused; what layers bring to its places is made as anywhere', () => {
+	const text = `${shell}route / { title "Home"; piece body """<h1>Home</h1>""" }`;
+	const resolved = resolve(text);
+	const region = { layout: 'shell', region: 'menu' };
+	const page = { kind: 'route', name: '/' } as const;
+	const layout = { kind: 'layout', name: 'shell' } as const;
+	const refused: readonly Command[] = [
+		{ kind: 'rename-region', region, to: 'links' },
+		{ kind: 'set-flag', region, flag: 'locked', on: true },
+		{ kind: 'add-region', layout: 'shell', name: 'side', element: 'aside' },
+		{ kind: 'remove-piece', holder: { layer: layout, region }, name: 'menu' },
+		{
+			kind: 'add-piece',
+			holder: { layer: layout, region },
+			name: 'more',
+			start: { kind: 'markup', markup: '<p>x</p>' }
+		}
+	];
+	for (const command of refused) {
+		const proposal = propose(resolved, command);
+		assert.equal(proposal.kind, 'refused', command.kind);
+		assert.match(proposal.kind === 'refused' ? proposal.sentence : '', /frame of its own markup/);
+	}
+	const fill = propose(resolved, { kind: 'set-fill', layer: page, region, fill: 'empty' });
+	assert.equal(fill.kind, 'edit');
+});

@@ -22,18 +22,27 @@ export interface BroughtSite {
 /** Bytes; a page that is larger is none that anyone wrote. */
 const largestPage = 16 * 1024 * 1024;
 
+/** How far bringing in is: pages that are read, of all that there are. */
+export interface BringingIn {
+	readonly read: number;
+	readonly of: number;
+}
+
+export type Brought = BroughtSite | { readonly notTaken: readonly NotTaken[] };
+
 /**
  * Makes a site of the files of a folder, by their paths: pages become frames, fills and pages; all other files stay as
- * they are. Undefined where there is no page among them.
+ * they are. Without a site where there is no page among them. Says after each page how far it is.
  */
-export function bringIn(
+export function* bringInEach(
 	files: ReadonlyMap<string, Uint8Array>,
 	folder: string
-): BroughtSite | { readonly notTaken: readonly NotTaken[] } {
+): Generator<BringingIn, Brought> {
 	const reader = new PageReader(new Links(new Set(files.keys())));
 	const pages: BroughtPage[] = [];
 	const notTaken: NotTaken[] = [];
 	const assets = new Map<string, Uint8Array>();
+	const of = [...files.keys()].filter(isPage).length;
 	for (const [path, bytes] of [...files].sort(([a], [b]) => (a < b ? -1 : 1))) {
 		if (!isPage(path)) {
 			assets.set(path, bytes);
@@ -46,9 +55,19 @@ export function bringIn(
 		} else {
 			pages.push(read);
 		}
+		yield { read: pages.length + notTaken.length, of };
 	}
 	if (pages.length === 0) return { notTaken };
 	const frames = findFrames(pages);
 	const texts = writeSite(siteName(frames, folder), pages, frames);
 	return { files: { texts, assets }, pages, frames, notTaken };
+}
+
+/** The same at once. */
+export function bringIn(files: ReadonlyMap<string, Uint8Array>, folder: string): Brought {
+	const steps = bringInEach(files, folder);
+	for (;;) {
+		const step = steps.next();
+		if (step.done) return step.value;
+	}
 }

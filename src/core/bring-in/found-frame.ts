@@ -8,6 +8,7 @@ import {
 	type BroughtElement,
 	type BroughtNode
 } from './brought-node.ts';
+import { frameOfOne } from './frame-of-one.ts';
 import { costOf, placesIn, placeOf, type FrameNode, type FramePlace } from './frame-node.ts';
 import { groupsOf } from './page-groups.ts';
 import type { BroughtPage } from './read-page.ts';
@@ -44,6 +45,8 @@ const leastPages = 3;
 
 /** The frames of some pages; those that share nothing with others are in none. */
 export function findFrames(pages: readonly BroughtPage[]): FoundFrame[] {
+	const [only] = pages;
+	if (only && pages.length === 1) return frameAlone(only);
 	const names = new Set<string>();
 	const groups = groupsOf(pages).filter((group) => group.length > 1);
 	const main = mainGroup(groups, pages);
@@ -60,6 +63,14 @@ export function findFrames(pages: readonly BroughtPage[]): FoundFrame[] {
 			titles: titlesOf(group)
 		});
 	});
+}
+
+/** The frame of a page alone, where it has a main part that can be told. */
+function frameAlone(page: BroughtPage): FoundFrame[] {
+	const nodes = frameOfOne(page.content);
+	if (!nodes) return [];
+	const own = { name: 'site', at: '/', covers: true, isOutermost: true };
+	return [{ ...own, nodes, regions: regionsOf(nodes), pages: [page], inner: [] }];
 }
 
 /** The group whose frame covers all of the site: the largest that has no folder to itself. */
@@ -91,8 +102,9 @@ interface Placed extends Pick<FoundFrame, 'name' | 'at' | 'covers' | 'isOutermos
 }
 
 function frameFor(pages: readonly BroughtPage[], placed: Placed): FoundFrame {
-	const { lists, folder, names, titles, ...own } = placed;
-	names.add(own.name);
+	const { lists, names, titles, name, at, covers, isOutermost } = placed;
+	const own = { name, at, covers, isOutermost };
+	names.add(name);
 	const nodes = withSlot(sharedFrame(lists, pages.map(titles)), lists.length);
 	const regions = regionsOf(nodes);
 	const slot = regions.find(({ isSlot }) => isSlot)?.place.lists ?? [];
@@ -199,9 +211,16 @@ function isBlankNode(node: FrameNode): boolean {
 }
 
 /** What landmarks are called where nothing else names them. */
-const landmarks: Readonly<Record<string, string>> = {
-	header: 'head', nav: 'menu', main: 'main', aside: 'side', footer: 'foot', title: 'title', h1: 'heading', h2: 'heading'
-}; // prettier-ignore
+const landmarks: ReadonlyMap<string, string> = new Map([
+	['header', 'head'],
+	['nav', 'menu'],
+	['main', 'main'],
+	['aside', 'side'],
+	['footer', 'foot'],
+	['title', 'title'],
+	['h1', 'heading'],
+	['h2', 'heading']
+]);
 
 /** A name for a place: by the element that it is, or by what most pages have there. */
 function nameOf({ lists, usual }: FramePlace, around: Tagged | undefined): string {
@@ -212,9 +231,12 @@ function nameOf({ lists, usual }: FramePlace, around: Tagged | undefined): strin
 	const elements = [...(around ? [around] : []), ...inside.slice(0, 3)];
 	const names = [
 		...elements.map((element) => nameFrom(attributeOf(element, 'id') ?? '')),
-		...(around ? [nameFrom(firstClass(around)), landmarks[around.tag] ?? ''] : []),
+		...(around ? [nameFrom(firstClass(around)), landmarks.get(around.tag) ?? ''] : []),
 		commonWords(inside),
-		...elements.flatMap((element) => [nameFrom(firstClass(element)), landmarks[element.tag] ?? ''])
+		...elements.flatMap((element) => [
+			nameFrom(firstClass(element)),
+			landmarks.get(element.tag) ?? ''
+		])
 	];
 	return names.find((name) => name !== '') ?? 'place';
 }

@@ -6,6 +6,7 @@ import { mendCommands } from './mending/commands.ts';
 import { pieceCommands } from './pieces/commands.ts';
 import { sharedCommands } from './content/commands.ts';
 import { siteCommands } from './site/commands.ts';
+import { refuseInOwnFrame } from './own-frames.ts';
 import type { Surgery } from './surgery.ts';
 import { sizedName, type CommandKinds, type CommandOf } from './command-kind.ts';
 import { copySettings } from './boxes/copied.ts';
@@ -44,6 +45,7 @@ export function carryOut(
 	surgery: Surgery,
 	command: Command
 ): readonly string[] {
+	refuseInOwnFrame(resolved, command);
 	return carryOutKind(command.kind, resolved, surgery, command) ?? [];
 }
 

@@ -1,5 +1,6 @@
 import type { BoxName } from '../geometry/layout-box.ts';
 import type { PlacedBox } from '../geometry/page-layout.ts';
+import { isWhole } from '../model/piece-key.ts';
 
 /** A box as a browser shows it, px from the corner of the page before anything is scrolled. */
 export interface ShownBox {
@@ -55,6 +56,9 @@ export function differencesOf(
 	computed: readonly PlacedBox[],
 	shown: readonly ShownBox[]
 ): BoxDifference[] {
+	// A page that is measured as a whole has no box that was computed.
+	if (computed.some(({ name }) => name.kind === 'run' && isWhole({ ...name, opener: false })))
+		return [];
 	const there = new Map(shown.map((box) => [box.word, box]));
 	return computed.flatMap((box): BoxDifference[] => {
 		const { kind } = box.name;

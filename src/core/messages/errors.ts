@@ -136,6 +136,8 @@ export const errors = {
 		`The place of ${region} stands in a list, which would repeat it. A region is once on a page.`,
 	'frame-place-inside': (region: string) =>
 		`This place stands in the default of ${region}. A default is markup; places stand in the frame itself.`,
+	'adjust-in-frame': (box: string, layout: string) =>
+		`${box} is a place in the frame of ${layout}, which is its own markup: its box lies as the sheets of the page say. Say it in a sheet of these pages.`,
 	'attributes-invalid': (element: string) =>
 		`These are no attributes of ${element}: they are written as in its tag, such as class="wide" data-page="{page.address}".`,
 	'region-twice': (name: string, layout: string) =>

@@ -37,6 +37,7 @@ export function adjustTarget(
 		if (box.kind === 'region' && box.locked) {
 			return error('adjust-locked', targetSpan, name, layout.name.text, layerName(layer));
 		}
+		if (layout.frame) return error('adjust-in-frame', targetSpan, name, layout.name.text);
 		return { layout, box };
 	}
 	const open = meant.flatMap(({ members }) =>

@@ -8,7 +8,7 @@
 	import ProblemList from '$views/shell/ProblemList.svelte';
 	import FileList from './FileList.svelte';
 	import ScriptLine from './ScriptLine.svelte';
-	import { sizeText } from './size-text.ts';
+	import { sizeText } from '$views/shell/size-text.ts';
 
 	let delivery = $state.raw<DeliveryView | undefined>();
 	/** It could not be worked out: why. */

@@ -3,7 +3,7 @@
 	import { goto } from '$app/navigation';
 	import { store } from '$store/site.svelte.ts';
 	import { openView } from '$views/commands/commands.ts';
-	import { sizeText } from './size-text.ts';
+	import { sizeText } from '$views/shell/size-text.ts';
 
 	const { name, files }: { name: string; files: readonly DeliveredView[] } = $props();
 

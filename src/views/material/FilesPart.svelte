@@ -6,7 +6,7 @@
 	import { addFiles, replaceFile } from '$store/files/files.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import { sizeText } from '$views/deliver/size-text.ts';
+	import { sizeText } from '$views/shell/size-text.ts';
 	import MaterialSection from './MaterialSection.svelte';
 	import Picture from './Picture.svelte';
 	import Uses from './Uses.svelte';

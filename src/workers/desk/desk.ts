@@ -25,6 +25,7 @@ import { Settlings } from '../settling.ts';
 import { Sheets } from '../sheets.ts';
 import { Answers } from './answers.ts';
 import { Boxes } from './boxes.ts';
+import { BringIn } from './bringing-in.ts';
 import { DataSources } from './data-sources.ts';
 import { DrawnPages } from './drawn-pages.ts';
 import { HandingOver } from './handing-over.ts';
@@ -50,6 +51,7 @@ export class Desk {
 	readonly findings: Room<FindingsDesk>;
 	readonly sources: Room<DataSources>;
 	readonly proposals: Room<Proposals>;
+	readonly bringIn: Room<BringIn>;
 	private readonly site: OpenSite;
 	private readonly pages: DrawnPages;
 	private readonly settlings: Settlings;
@@ -87,6 +89,7 @@ export class Desk {
 		this.findings = proxy(new FindingsDesk(site, settlings, sheets, () => void this.checked()));
 		this.sources = proxy(sources);
 		this.proposals = proxy(new Proposals(site));
+		this.bringIn = proxy(new BringIn(year));
 	}
 
 	/** Sizes of content that were measured, by whatever site. */

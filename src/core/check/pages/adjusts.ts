@@ -9,9 +9,12 @@ import { nothing, type LayerCheck } from '../check.ts';
 const seed = (adjust: string, foot = ''): string =>
 	`layout frame at / {\n  description "Seed that is lent."\n  region main as main { slot }\n  region foot as footer { ${foot}height 60px; piece small """<p>Seed</p>""" }\n}\nroute / { title "Home"; ${adjust}piece text """<h1>Seed</h1>""" }`;
 
+const framed = (adjust: string): string =>
+	`layout frame at / {\n  description "Seed that is lent."\n  head """<meta name="viewport" content="width=device-width">"""\n  frame """<main>{slot}</main><footer>{region foot}<p>Seed</p>{end}</footer>"""\n}\nroute / { title "Home"; ${adjust}piece text """<h1>Seed</h1>""" }`;
+
 export const adjusts: LayerCheck = {
 	of: 'layer',
-	codes: ['adjust-no-box', 'adjust-no-layout', 'adjust-locked', 'adjust-shrink'],
+	codes: ['adjust-no-box', 'adjust-no-layout', 'adjust-locked', 'adjust-shrink', 'adjust-in-frame'],
 	what: 'What a layer adjusts is there, further out, and may be another on some pages.',
 	why: 'What is said of it would hold on no page.',
 	examples: {
@@ -26,6 +29,10 @@ export const adjusts: LayerCheck = {
 		'adjust-locked': {
 			wrong: seed('adjust foot { height 90px }; ', 'locked; '),
 			mended: seed('adjust foot { height 90px }; ')
+		},
+		'adjust-in-frame': {
+			wrong: framed('adjust foot { height 90px }; '),
+			mended: framed('')
 		},
 		'adjust-shrink': {
 			wrong: seed('adjust foot { shrink 90px to 40px }; '),

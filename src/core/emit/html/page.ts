@@ -182,12 +182,7 @@ class PageWriter {
 		const { origins } = this.target;
 		const { parts } = compileMarkup(markup, this.resolved.site.parts, origins);
 		const { scope, names, link } = this.context;
-		return renderMarkup(
-			parts,
-			scope,
-			{ link, names, places, ...(origins && { origins }) },
-			marks
-		);
+		return renderMarkup(parts, scope, { link, names, places, ...(origins && { origins }) }, marks);
 	}
 
 	/** What lands in a place of a frame, in the lines around it. */

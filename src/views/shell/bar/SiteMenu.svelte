@@ -1,9 +1,10 @@
 <script lang="ts">
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
-	import { isLeftOut } from '$core/model/files.ts';
-	import { bytesOf } from '$store/files/read-file.ts';
+	import { filesOfFolder } from '$store/files/chosen-files.ts';
 	import { openDemo, openFile, openFolder, switchTo } from '$store/opening.ts';
 	import { store } from '$store/site.svelte.ts';
+	import { bringing } from '$store/ways/bringing.svelte.ts';
+	import BringInDialog from '../dialogs/bring-in/BringInDialog.svelte';
 	import KeptSites from '../dialogs/KeptSites.svelte';
 	import DeviceDialog from '../dialogs/DeviceDialog.svelte';
 	import NewSite from '../dialogs/new-site/NewSite.svelte';
@@ -22,6 +23,7 @@
 		if (value === 'new') asking = true;
 		else if (value === 'open') fileInput.click();
 		else if (value === 'folder') folderInput.click();
+		else if (value === 'bring-in') bringing.ask();
 		else if (value === 'list') listing = true;
 		else if (value === 'device') onDevice = true;
 		else if (value === 'demo') void openDemo();
@@ -35,17 +37,10 @@
 	}
 
 	async function openChosenFolder(): Promise<void> {
-		const files = new Map<string, Uint8Array>();
 		const chosen = [...(folderInput.files ?? [])];
 		folderInput.value = '';
-		for (const file of chosen) {
-			if (isLeftOut(file.webkitRelativePath)) continue;
-			const bytes = await bytesOf(file);
-			// A folder without one of its files would be another site.
-			if (!bytes) return;
-			files.set(file.webkitRelativePath, bytes);
-		}
-		if (files.size > 0) await openFolder(files);
+		const files = await filesOfFolder(chosen);
+		if (files && files.size > 0) await openFolder(files);
 	}
 </script>
 
@@ -71,6 +66,9 @@
 				</Menu.Item>
 				<Menu.Item class="menu-item" value="folder">
 					<Menu.ItemText>Open a folder …</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="bring-in">
+					<Menu.ItemText>Bring in pages (HTML) …</Menu.ItemText>
 				</Menu.Item>
 				<Menu.Item class="menu-item" value="demo">
 					<Menu.ItemText>Open the demo site</Menu.ItemText>
@@ -111,6 +109,7 @@
 </div>
 
 <NewSite bind:open={asking} />
+<BringInDialog />
 <DeviceDialog open={onDevice} onClose={() => (onDevice = false)} />
 <KeptSites bind:open={listing} />
 

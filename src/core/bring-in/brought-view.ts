@@ -1,0 +1,68 @@
+import type { BroughtSite, NotTaken } from './bring-in.ts';
+import type { FoundFrame } from './found-frame.ts';
+import { costOf } from './frame-node.ts';
+import { wordOf } from './brought-node.ts';
+
+/** What was found in pages, as it is shown before it is taken. */
+export interface BroughtView {
+	readonly frames: readonly FrameView[];
+	readonly pages: number;
+	/** Paths of pages that are in no frame. */
+	readonly alone: readonly string[];
+	readonly notTaken: readonly NotTaken[];
+	/** Bytes of the pages that came in, and letters of the text of the site. */
+	readonly bytes: number;
+	readonly letters: number;
+}
+
+export interface FrameView {
+	readonly name: string;
+	readonly at: string;
+	readonly covers: boolean;
+	/** How many frames are around it. */
+	readonly depth: number;
+	readonly pages: number;
+	/** Bytes that stood in each of its pages and are said once now. */
+	readonly saved: number;
+	readonly regions: readonly RegionView[];
+}
+
+export interface RegionView {
+	readonly name: string;
+	/** How many pages have something of their own there. */
+	readonly filled: number;
+}
+
+export function broughtView({ frames, pages, files, notTaken }: BroughtSite): BroughtView {
+	const inFrames = new Set(frames.flatMap((frame) => frame.pages));
+	return {
+		frames: frames.flatMap((frame) => frameViews(frame, 0)),
+		pages: pages.length,
+		alone: pages.filter((page) => !inFrames.has(page)).map(({ path }) => path),
+		notTaken,
+		bytes: pages.reduce((sum, { bytes }) => sum + bytes, 0),
+		letters: [...files.texts.values()].reduce((sum, { length }) => sum + length, 0)
+	};
+}
+
+function frameViews(frame: FoundFrame, depth: number): FrameView[] {
+	const { name, at, covers, pages, regions, inner } = frame;
+	const own: FrameView = {
+		...{ name, at, covers, depth },
+		pages: pages.length,
+		saved: sharedBytes(frame) * Math.max(0, pages.length - 1),
+		regions: regions
+			.filter(({ isSlot }) => !isSlot)
+			.map((region) => {
+				const usual = wordOf(region.place.usual ?? []);
+				const filled = region.place.lists.filter((list) => wordOf(list) !== usual).length;
+				return { name: region.name, filled };
+			})
+	};
+	return [own, ...inner.flatMap((one) => frameViews(one, depth + 1))];
+}
+
+/** Bytes of what is in a frame itself. */
+function sharedBytes({ nodes, regions }: FoundFrame): number {
+	return Math.max(0, costOf(nodes) - regions.reduce((sum, { place }) => sum + costOf([place]), 0));
+}

@@ -1,0 +1,88 @@
+import { proxy } from 'comlink';
+import type { BringingIn } from '$core/bring-in/bring-in.ts';
+import type { BroughtView } from '$core/bring-in/brought-view.ts';
+import { encodeUtf8 } from '$core/lib/utf8.ts';
+import type { ProofView } from '$workers/desk/bringing-in.ts';
+import { store } from '../site.svelte.ts';
+
+/** Pages that are brought in: what is found in them is shown before it becomes the open site. */
+class Bringing {
+	/** Its dialog is open. */
+	isOpen = $state(false);
+	/** How far reading is; undefined where nothing is read. */
+	progress = $state.raw<BringingIn | undefined>();
+	found = $state.raw<BroughtView | undefined>();
+	/** What is known so far of which pages come out the same. */
+	proof = $state.raw<ProofView | undefined>();
+	isProving = $state(false);
+	/** Why nothing was found, as a sentence. */
+	refused = $state<string | undefined>();
+
+	ask(): void {
+		this.forget();
+		this.isOpen = true;
+	}
+
+	/** Finds what pages share, and holds them against what they would become. */
+	async begin(name: string, files: ReadonlyMap<string, Uint8Array>): Promise<void> {
+		this.forget();
+		this.isOpen = true;
+		this.progress = { read: 0, of: 0 };
+		try {
+			const { bringIn } = store.core;
+			const answer = await bringIn.find(
+				name,
+				files,
+				proxy((progress: BringingIn) => void (this.progress = progress))
+			);
+			this.progress = undefined;
+			if (answer === 'stopped') return;
+			if ('refused' in answer) this.refused = answer.refused;
+			else await this.prove(answer);
+		} catch (failure) {
+			store.sayFailure('These pages could not be brought in', failure);
+			this.close();
+		}
+	}
+
+	/** The markup of one page, as it was pasted. */
+	beginText(html: string): Promise<void> {
+		return this.begin('page.html', new Map([['index.html', encodeUtf8(html)]]));
+	}
+
+	private async prove(found: BroughtView): Promise<void> {
+		this.found = found;
+		this.isProving = true;
+		const proof = await store.core.bringIn.prove(
+			proxy((known: ProofView) => void (this.proof = known))
+		);
+		this.proof = proof ?? this.proof;
+		this.isProving = false;
+	}
+
+	async stop(): Promise<void> {
+		await store.core.bringIn.stop();
+		this.forget();
+	}
+
+	/** Opens what was found as a site; the one that is open now stays in this browser. */
+	async take(): Promise<void> {
+		await store.core.bringIn.stop();
+		const files = await store.core.bringIn.take();
+		this.close();
+		if (files) await store.adopt(files);
+	}
+
+	close(): void {
+		this.isOpen = false;
+		this.forget();
+		void store.core.bringIn.stop();
+	}
+
+	private forget(): void {
+		this.progress = this.found = this.proof = this.refused = undefined;
+		this.isProving = false;
+	}
+}
+
+export const bringing = new Bringing();

@@ -1,0 +1,136 @@
+import { bringInEach, type BringingIn, type BroughtSite } from '$core/bring-in/bring-in.ts';
+import { broughtView, type BroughtView } from '$core/bring-in/brought-view.ts';
+import { isPage } from '$core/bring-in/links.ts';
+import { proofWords, proveEach } from '$core/bring-in/proof.ts';
+import { reasonOf } from '$core/messages/problem.ts';
+import type { SiteFiles } from '$core/model/files.ts';
+import { resolveSite } from '$core/resolve/site.ts';
+import { looksLikeZip } from '$core/source/intake.ts';
+import { checkPath, IntakeError, mostBytes, tooLarge } from '$core/source/limits.ts';
+import { readSiteFiles } from '$core/source/read.ts';
+import { unpack } from '$core/source/unpack.ts';
+
+/** Pages that came in, held against what would be delivered. */
+export interface ProofView {
+	readonly same: number;
+	readonly of: number;
+	/** Of those that are not the same, what differs: goes on from the path. */
+	readonly others: readonly { readonly path: string; readonly words: string }[];
+}
+
+/** What became of bringing in: what was found, a sentence why nothing was, or that it was stopped. */
+export type BroughtAnswer = BroughtView | { readonly refused: string } | 'stopped';
+
+/** ms of work before somebody else is heard. */
+const slice = 40;
+/** Pages of which is said what differs; there are more on the command line. */
+const mostOthers = 200;
+
+/** Pages that are made a site of, before anyone has taken it. What is open stays as it is. */
+export class BringIn {
+	private files: ReadonlyMap<string, Uint8Array> = new Map();
+	private found: BroughtSite | undefined;
+	/** Counts up whenever what goes on is to stop. */
+	private turn = 0;
+
+	constructor(private readonly year: number) {}
+
+	/** Finds what the pages among some files share; `name`: of the folder, zip or page that they came in. */
+	async find(
+		name: string,
+		files: ReadonlyMap<string, Uint8Array>,
+		onProgress: (progress: BringingIn) => void
+	): Promise<BroughtAnswer> {
+		const turn = ++this.turn;
+		this.found = undefined;
+		try {
+			this.files = unpacked(name, files);
+			const steps = bringInEach(this.files, name.replace(/\.(zip|html?)$/i, ''));
+			for (let since = performance.now(); ;) {
+				const step = steps.next();
+				if (step.done) {
+					if (!('pages' in step.value))
+						return { refused: nothingFound(step.value.notTaken.length) };
+					this.found = step.value;
+					return broughtView(step.value);
+				}
+				if (performance.now() - since < slice) continue;
+				onProgress(step.value);
+				if (!(await this.goesOn(turn))) return 'stopped';
+				since = performance.now();
+			}
+		} catch (failure) {
+			if (failure instanceof IntakeError) return { refused: failure.message };
+			return { refused: `These pages could not be brought in: ${reasonOf(failure)}.` };
+		}
+	}
+
+	/** Holds each page that came in against what would be delivered; undefined where it was stopped. */
+	async prove(onProgress: (proof: ProofView) => void): Promise<ProofView | undefined> {
+		const turn = ++this.turn;
+		if (!this.found) return undefined;
+		const of = this.found.pages.length;
+		const others: { path: string; words: string }[] = [];
+		let same = 0;
+		const resolved = resolveSite(readSiteFiles(this.found.files));
+		let since = performance.now();
+		for (const proof of proveEach(this.files, resolved, this.year)) {
+			if (proof.kind === 'same') same++;
+			else if (proof.kind !== 'unread' && others.length < mostOthers) {
+				others.push({ path: proof.path, words: proofWords(proof) });
+			}
+			if (performance.now() - since < slice) continue;
+			onProgress({ same, of, others });
+			if (!(await this.goesOn(turn))) return undefined;
+			since = performance.now();
+		}
+		return { same, of, others };
+	}
+
+	stop(): void {
+		this.turn++;
+	}
+
+	/** The site that was made; undefined where none is. */
+	take(): SiteFiles | undefined {
+		const files = this.found?.files;
+		this.found = undefined;
+		this.files = new Map();
+		return files;
+	}
+
+	private async goesOn(turn: number): Promise<boolean> {
+		await new Promise((resolve) => setTimeout(resolve));
+		return this.turn === turn;
+	}
+}
+
+function nothingFound(notTaken: number): string {
+	return notTaken > 0
+		? 'None of these pages can be read as HTML with a body.'
+		: 'There is no page among these files: pages are files whose names end with .html or .htm.';
+}
+
+/** The files themselves, or those of a zip that is all there is. Throws an IntakeError. */
+function unpacked(
+	name: string,
+	files: ReadonlyMap<string, Uint8Array>
+): ReadonlyMap<string, Uint8Array> {
+	const [[, bytes] = []] = files;
+	const inside = files.size === 1 && bytes && looksLikeZip(bytes) ? unpack(name, bytes) : files;
+	let total = 0;
+	for (const [path, content] of inside) {
+		checkPath(path);
+		total += content.length;
+	}
+	if (total > mostBytes) throw tooLarge();
+	return withoutFolder(inside);
+}
+
+/** A folder that everything is in is no part of where pages stand. */
+function withoutFolder(files: ReadonlyMap<string, Uint8Array>): ReadonlyMap<string, Uint8Array> {
+	const [first = ''] = [...files.keys()].filter(isPage);
+	const folder = first.includes('/') ? `${first.split('/')[0]}/` : '';
+	if (folder === '' || ![...files.keys()].every((path) => path.startsWith(folder))) return files;
+	return new Map([...files].map(([path, bytes]) => [path.slice(folder.length), bytes]));
+}
