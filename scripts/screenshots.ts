@@ -1,9 +1,10 @@
 // npm run screenshots: takes the pictures of docs/screenshots from the demo site in the built application.
-import { mkdtemp, readdir, readFile, rm, stat, writeFile } from 'node:fs/promises';
+import { mkdir, mkdtemp, readdir, readFile, rm, stat, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { zipSync } from 'fflate';
 import type { Page } from 'puppeteer-core';
+import { oldPage, type OldPage } from '../tests/lib/brought.ts';
 import { openBrowser } from './lib/browser.ts';
 import { build, serve } from './lib/setup.js';
 
@@ -40,12 +41,7 @@ const pictures: readonly Picture[] = [
 		size: [1024, 768],
 		prepare: chooseInMarkup
 	},
-	{
-		name: 'plan-1920',
-		path: '/plan?route=/catalogue/:variety&width=1180',
-		size: [1920, 1080],
-		prepare: showText('commons, foot')
-	},
+	{ name: 'bring-in', path: '/plan', prepare: bringPagesIn },
 	{
 		name: 'plan-night',
 		path: '/plan?route=/catalogue/:variety&width=1180',
@@ -176,15 +172,6 @@ async function editPart(page: Page): Promise<void> {
 	await waitABit();
 }
 
-/** Shows the text of a block beside the page. */
-function showText(block: string): (page: Page) => Promise<void> {
-	return async (page) => {
-		await chooseBlock(block)(page);
-		await (await page.waitForSelector('.folded[title="Show Text"]'))?.click();
-		await new Promise((resolve) => setTimeout(resolve, 1000));
-	};
-}
-
 function byNight(block: string): (page: Page) => Promise<void> {
 	return async (page) => {
 		await (await page.waitForSelector('::-p-text(by night)'))?.click();
@@ -197,6 +184,40 @@ function byNight(block: string): (page: Page) => Promise<void> {
 async function waitForSheet(page: Page): Promise<void> {
 	await page.waitForFunction("Number(document.querySelector('.sheet')?.dataset.measured) >= 19");
 	await waitABit();
+}
+
+/** Pages of the library as they were before, looked through. */
+async function bringPagesIn(page: Page): Promise<void> {
+	const folder = await mkdtemp(join(tmpdir(), 'eave-pages-'));
+	for (const [path, html] of oldSite()) {
+		await mkdir(dirname(join(folder, path)), { recursive: true });
+		await writeFile(join(folder, path), html);
+	}
+	await (await page.waitForSelector('.site-name'))?.click();
+	await (await page.waitForSelector('::-p-text(Bring in pages)'))?.click();
+	await page.waitForSelector('.question textarea');
+	const input = await page.$('input[aria-label="A folder of pages"]');
+	await input?.uploadFile(folder);
+	await page.waitForFunction("document.body.innerText.includes('come out the same')");
+	await waitABit();
+	await rm(folder, { recursive: true });
+}
+
+/** Pages of two kinds, by their paths. */
+function oldSite(): Map<string, string> {
+	const names = ['kale', 'bean', 'leek', 'pea', 'chard', 'beet'];
+	const seeds = names.map((name): OldPage => ({
+		path: `seeds/${name}.html`,
+		title: name,
+		content: `<p class="crumbs"><a href="../index.html">Home</a> &gt; <a href="kale.html">All the seeds that the library lends, from A to Z</a></p><h1>${name}</h1><p>How ${name} is sown, and when its seed is kept.</p><form action="../lend"><label>How many packets of these seeds would you like to borrow this spring? <input name="n"></label><button>Put them aside for me</button></form>`
+	}));
+	const others = ['index', 'about', 'visit/index', 'visit/hours'].map((name): OldPage => ({
+		path: `${name}.html`,
+		title: name,
+		content: `<h1>${name}</h1><p>Some words of ${name}.</p>`,
+		...(name === 'about' && { aside: '<p>Founded in a shed.</p>' })
+	}));
+	return new Map([...seeds, ...others].map((one) => [one.path, oldPage(one, 'floats')]));
 }
 
 async function goByNight(page: Page): Promise<void> {

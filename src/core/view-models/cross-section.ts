@@ -41,6 +41,8 @@ export interface SectionRegion {
 	readonly slot: boolean;
 	readonly locked: boolean;
 	readonly required: boolean;
+	/** It is a place in a frame of own markup: its box is measured, and no setting is said of it. */
+	readonly inFrame: boolean;
 }
 
 export interface SectionCell {
@@ -157,7 +159,8 @@ function sectionRegion({ layout, region }: ResolvedRegion): SectionRegion {
 		element: region.element.text,
 		slot: region.slot,
 		locked: region.locked,
-		required: region.required
+		required: region.required,
+		inFrame: region.inFrame !== undefined
 	};
 }
 

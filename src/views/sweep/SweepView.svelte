@@ -122,6 +122,11 @@
 		saveFile(name, new Blob([text], { type: 'text/csv' }));
 	}
 
+	const isFramed = $derived(
+		store.page?.section.columns.some(({ regions }) => regions.some(({ inFrame }) => inFrame)) ??
+			false
+	);
+
 	function toggle(key: string): void {
 		if (!hidden.delete(key)) hidden.add(key);
 	}
@@ -135,7 +140,11 @@
 			options={pages}
 			choose={(name) => go(name, undefined)}
 		/>
-		<p class="small">every width from 280 to 1760 px, worked out from computed boxes</p>
+		<p class="small">
+			{isFramed
+				? 'a frame of own markup: the page is measured as a whole, without its regions'
+				: 'every width from 280 to 1760 px, worked out from computed boxes'}
+		</p>
 		<div class="controls">
 			<Choices
 				label="measure"

@@ -29,13 +29,13 @@
 	/** The sizes of this very region, once they are known. */
 	const view = $derived.by(() => {
 		const { view: found } = chosenBox;
-		if (!found || isPieceRef(found.ref)) return undefined;
+		if (!found || isPieceRef(found.ref) || region?.inFrame) return undefined;
 		const isThis = found.ref.layout === region?.layout && found.ref.box === region?.name;
 		const only = facts.isOwn ? undefined : facts.layer.name;
 		return isThis && found.ref.only?.name === only ? found : undefined;
 	});
 	const actions = $derived.by((): readonly Action[] => {
-		if (!region) return [];
+		if (!region || isPlace) return [];
 		if (!facts.isOwn) {
 			const sizes = view ? sizeActions(view) : [];
 			return [...fillActions(facts.layer, region, facts.entry), ...sizes];
@@ -44,7 +44,9 @@
 	});
 	const whole = $derived(chosenBox.whole && arrangingOfView(chosenBox.whole));
 	const scopes = $derived(region ? scopesOf(section, region) : []);
-	const holder = $derived(holderOf(facts));
+	/** A place in a frame of own markup has no box of its own that one could say something of. */
+	const isPlace = $derived(facts.isOwn && region?.inFrame === true);
+	const holder = $derived(isPlace ? undefined : holderOf(facts));
 
 	function look(command: Command): void {
 		commands.look(command);
@@ -115,7 +117,14 @@
 			{/if}
 		</div>
 	{/if}
-	{#if facts.isOwn && ref && region}
+	{#if isPlace && region}
+		<p class="small said">
+			A place in the frame of {region.layout}, which is its own markup: its box lies as the sheets
+			of the page say, and is measured. What pages bring here is changed on their own blocks; the
+			frame itself in Source.
+		</p>
+	{/if}
+	{#if facts.isOwn && ref && region && !isPlace}
 		<div class="actions">
 			<label class="small"
 				>as <select
