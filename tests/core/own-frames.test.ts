@@ -6,6 +6,7 @@ import type { Command } from '../../src/core/model/command.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
+import { lookOver } from '../lib/findings.ts';
 import { pageNamed, resolve, sound } from '../lib/site.ts';
 
 /** Frames of a layout's own markup, and what layers say of the document around the body. */
@@ -260,4 +261,23 @@ test('what would change a frame by its boxes is refused; what layers bring to it
 	}
 	const fill = propose(resolved, { kind: 'set-fill', layer: page, region, fill: 'empty' });
 	assert.equal(fill.kind, 'edit');
+});
+
+test('a sheet or script that is not there is told where it is named, and what lies elsewhere is known to be', () => {
+	const text = `site "Seeds" { lang en; bands { narrow 0 }; script "js/none.js" }
+layout shell at / {
+  head """<link rel="stylesheet" href="css/lost.css"><link rel="icon" href="pod.svg">"""
+  sheet "css/site.css"
+  sheet "https://type.example/one.css"
+  frame """<main>{slot}</main>"""
+}
+route / { title "Home"; piece body """<h1>x</h1>""" }`;
+	const files = { 'css/site.css': 'h1 { background: url(../pod.svg) }', 'pod.svg': '<svg/>' };
+	const found = lookOver(text, files).findings.map(({ problem }) => problem);
+	const told = found.filter(({ code }) => /^document-|asset-unused/.test(code));
+	assert.deepEqual(told.map(({ code, details }) => [code, details[0]]).sort(), [
+		['document-elsewhere', 'https://type.example/one.css'],
+		['document-file-missing', 'css/lost.css'],
+		['document-file-missing', 'js/none.js']
+	]);
 });

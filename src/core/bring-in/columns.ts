@@ -8,7 +8,7 @@ export interface Columns {
 }
 
 /** Of that share of the lists something has to be in to be common to all. */
-const commonFrom = 0.6;
+const commonFrom = 0.75;
 
 /**
  * Finds what stands in most of some lists of nodes, in the same order, and once in each: it is equal, or an element of the

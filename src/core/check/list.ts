@@ -23,6 +23,7 @@ import { measureTooLong, measureTooShort } from './fit/measures.ts';
 import { orderDiffers } from './fit/order-differs.ts';
 import { drawerTooNarrow } from './fit/drawer-too-narrow.ts';
 import { formNoButton, labelMissing } from './html/controls.ts';
+import { documentFiles } from './html/document-files.ts';
 import { fileMissing } from './html/file-missing.ts';
 import { idTwice, referenceNowhere } from './html/identities.ts';
 import { focusUnseen } from './style/focus-unseen.ts';
@@ -133,6 +134,7 @@ export const checks: readonly Check[] = [
 	referenceNowhere,
 	labelMissing,
 	formNoButton,
+	documentFiles,
 	fileMissing,
 	titleMissing,
 	langMissing,

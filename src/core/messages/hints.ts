@@ -61,6 +61,8 @@ export const hints = {
 	'order-styled': (words: string) =>
 		`"${words}" draws in another order than the keyboard goes, which is that of the text.`,
 	'token-unused': (token: string) => `Nothing uses the token ${token}.`,
+	'document-elsewhere': (url: string) =>
+		`Pages depend on ${url}, which lies elsewhere: here they are drawn without it.`,
 	'asset-unused': (file: string) =>
 		`Nothing names the file ${file}, and it is delivered all the same.`,
 

@@ -119,6 +119,8 @@ export const warnings = {
 		`What is in this <${element}> scrolls, and nobody gets there by keyboard.`,
 	'shown-wrong': (element: string, help: string) =>
 		`As it is shown, something is wrong with this <${element}>: ${help}.`,
+	'document-file-missing': (file: string) =>
+		`There is no file ${file} in the site, so pages go without it.`,
 	'file-missing': (file: string) => `There is no file ${file} in the site.`,
 	'markup-character-unknown': () => 'HTML knows no character of this name.',
 

@@ -1,3 +1,4 @@
+import { inFolder } from '../../lib/relative-url.ts';
 import { hint } from '../../messages/problem.ts';
 import { copyPath } from '../../model/site.ts';
 import { plainPage } from '../example.ts';
@@ -21,13 +22,17 @@ export const assetUnused: WholeCheck = {
 	find({ site, reading: { files } }) {
 		if (files.assets.size === 0) return [];
 		const named = new Set<string>(site.data.map(copyPath));
-		const add = (text: string): void => {
-			for (const word of text.split(/["'(),=?#>\s]+/)) named.add(word.replace(/^\.?\//, ''));
+		const add = (text: string, from: string): void => {
+			for (const word of text.split(/["'(),=?#>\s]+/)) {
+				named.add(word.replace(/^\.?\//, ''));
+				const target = from === '' || word === '' ? undefined : inFolder(word, from);
+				if (target) named.add(target.path);
+			}
 		};
-		for (const text of files.texts.values()) add(text);
+		for (const text of files.texts.values()) add(text, '');
 		for (const [path, bytes] of files.assets) {
 			if (/\.(css|js|json|html|svg|webmanifest)$/.test(path) && bytes.length <= mostText)
-				add(latin(bytes));
+				add(latin(bytes), path);
 		}
 		const about = site.settings.name.span;
 		return [...files.assets.keys()]
