@@ -5,6 +5,7 @@ import { Command } from 'commander';
 import { benchAnswers } from './bench/answer.ts';
 import { benchSheet } from './bench/sheet.ts';
 import { benchBoxes } from './bench/boxes.ts';
+import { benchBringingIn } from './bench/bring-in.ts';
 import { benchBrowser } from './bench/browser.ts';
 import { benchCore, benchDelivery, type BenchRow } from './bench/core.ts';
 import { benchCommandLine } from './bench/command-line.ts';
@@ -28,6 +29,7 @@ const rooms: Readonly<Record<string, () => BenchRow[] | Promise<BenchRow[]>>> = 
 	Answers: benchAnswers,
 	Sheet: benchSheet,
 	Findings: benchFindings,
+	'Bringing in': benchBringingIn,
 	Browser: benchBrowser,
 	Heavy: benchHeavy
 };

@@ -104,7 +104,6 @@ const cases: Readonly<Partial<Record<Code, Case>>> = {
 	'parameter-invalid': { text: 'part card(title = = ) """a"""' },
 	'part-twice': { text: 'part card """a"""\npart card """b"""' },
 	'no-site': whole('layout f at / { region main as main { slot } }\nroute / { }'),
-	'no-layout': whole('site "T" { }\nroute / { }'),
 	'no-route': whole('site "T" { }\nlayout f at / { region main as main { slot } }'),
 	'site-twice': { text: 'site "Again" { }' },
 	'layout-twice': { text: 'layout outer at /x { region main as main { slot } }' },

@@ -281,3 +281,10 @@ route / { title "Home"; piece body """<h1>x</h1>""" }`;
 		['document-file-missing', 'js/none.js']
 	]);
 });
+
+test('a site that has no layout yet is a site of pages by themselves', () => {
+	const files = delivered(
+		'site "Seeds" { lang en; bands { narrow 0 } }\nroute / { title "Home"; piece body """<h1>Home</h1>""" }'
+	);
+	assert.ok(outline(files.get('index.html') ?? '').includes('..main class=page'));
+});

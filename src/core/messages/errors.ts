@@ -115,7 +115,6 @@ export const errors = {
 
 	// The site as a whole
 	'no-site': () => 'The site has no name: a declaration site "Name" { } is missing.',
-	'no-layout': () => 'The site has no layout, so there is no frame to show.',
 	'no-route': () => 'The site has no route, so there is no page to show.',
 	'site-twice': (place: string) => `The site is described twice; the other place is ${place}.`,
 	'layout-twice': (name: string, place: string) =>

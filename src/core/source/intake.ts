@@ -42,7 +42,6 @@ export function takeInFiles(files: ReadonlyMap<string, Uint8Array>): SiteFiles {
 /** Problems with which there is nothing to show, so that the site is not opened at all. */
 const unusable: ReadonlySet<string> = new Set([
 	'no-site',
-	'no-layout',
 	'no-route',
 	'line-too-long'
 ]);

@@ -120,7 +120,6 @@ class Collector {
 	finish() {
 		const start = { file: this.readings.keys().next().value ?? 'site.eave', from: 0, to: 0 };
 		if (!this.settings) this.problems.push(error('no-site', start));
-		if (this.layouts.length === 0) this.problems.push(error('no-layout', start));
 		if (this.routes.length === 0) this.problems.push(error('no-route', start));
 		return {
 			settings: this.settings ?? nameless(start),
