@@ -23,6 +23,14 @@ export interface KnownNames {
 
 const allowWord = 'sets findings of one kind aside, with the reason';
 
+/** What is said of the document around the body. */
+const documentWords = {
+	sheet: 'a style sheet of the site’s own, or a URL',
+	script: 'a script that is delivered; it never runs here',
+	head: 'markup in the head; {slot} in it is the place of what layers further in say',
+	attributes: 'attributes of html or body'
+};
+
 const layerWords = {
 	title: 'the page’s title, or a pattern for the titles of all pages inside',
 	description: 'what search engines show',
@@ -30,7 +38,8 @@ const layerWords = {
 	adjust: 'says something else of a region further out, for the pages inside',
 	style: 'CSS that reaches only what this layer wrote',
 	allow: allowWord,
-	under: 'picks what this sits under'
+	under: 'picks what this sits under',
+	...documentWords
 };
 
 /** A wrapper that stands where pieces do. */
@@ -90,6 +99,7 @@ export const blockWords: ReadonlyMap<string, Words> = new Map(
 			bands: 'ranges of width',
 			roles: 'who visitors can be',
 			tokens: 'values that everything is built from',
+			...documentWords,
 			allow: allowWord
 		},
 		layout: {
@@ -99,6 +109,7 @@ export const blockWords: ReadonlyMap<string, Words> = new Map(
 			wrapper: 'a box around some regions',
 			admit: 'lets in only visitors of these roles',
 			region: 'a named part of the frame',
+			frame: 'markup of its own in place of boxes, with {region name} … {end} and {slot}',
 			...layerWords
 		},
 		region: {
@@ -146,6 +157,7 @@ export const blockWords: ReadonlyMap<string, Words> = new Map(
 			fill: layerWords.fill,
 			adjust: layerWords.adjust,
 			style: layerWords.style,
+			...documentWords,
 			allow: allowWord
 		},
 		...arrangedWords
