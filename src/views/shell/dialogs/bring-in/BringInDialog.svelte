@@ -42,7 +42,7 @@
 				<button class="primary" onclick={() => void take()}>Open as a site</button>
 				<Dialog.CloseTrigger class="act">Not now</Dialog.CloseTrigger>
 			</div>
-		{:else}
+		{:else if bringing.isOpen}
 			{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
 			<ChoosePages />
 			<div class="buttons">
