@@ -40,11 +40,7 @@ export function takeInFiles(files: ReadonlyMap<string, Uint8Array>): SiteFiles {
 }
 
 /** Problems with which there is nothing to show, so that the site is not opened at all. */
-const unusable: ReadonlySet<string> = new Set([
-	'no-site',
-	'no-route',
-	'line-too-long'
-]);
+const unusable: ReadonlySet<string> = new Set(['no-site', 'no-route', 'line-too-long']);
 
 /** Throws an IntakeError where the files hold no site that could be shown, however much of it were mended. */
 export function refuseUnusable(files: SiteFiles): void {
