@@ -8,6 +8,7 @@ import { after, before, test } from 'node:test';
 import { Worker } from 'node:worker_threads';
 import { zipSync } from 'fflate';
 import { serve } from '../../src/cli/serve/serve.ts';
+import { ServedSite } from '../../src/cli/serve/served-site.ts';
 import { packSource } from '../../src/core/emit/delivery.ts';
 import { isoMs } from '../../src/core/lib/utc.ts';
 import type { Device } from '../../src/server/previews/device.ts';
@@ -161,6 +162,40 @@ test('a source that says that it changed is asked then, and not before', async (
 		assert.equal(asks, 3);
 	} finally {
 		await serving.close();
+		service.closeAllConnections();
+		service.close();
+	}
+});
+
+test('what is asked for within the millisecond of a notice is newer than that, and is not asked for again', async () => {
+	let asks = 0;
+	const service = createServer((_, response) => {
+		asks++;
+		response.setHeader('content-type', 'application/json');
+		response.end('{"now": "here"}');
+	});
+	await new Promise<void>((resolve) => service.listen(0, '127.0.0.1', resolve));
+	const bound = service.address();
+	const port = typeof bound === 'object' && bound ? bound.port : 0;
+	const at = join(folder, 'same-moment');
+	await mkdir(at);
+	const source = `data tale from "http://127.0.0.1:${port}/" { fresh notice }`;
+	await writeFile(
+		join(at, 'site.eave'),
+		`${around(source)}\nroute /tale { piece says """<p>{data.tale.now}</p>""" }`
+	);
+	const streams = { out: () => undefined, errors: () => undefined };
+	// Time stands still.
+	const site = new ServedSite(at, streams, () => 5000);
+	await site.open();
+	const request = { method: 'GET', target: '/tale/', headers: {}, role: undefined, time: 5000 };
+	try {
+		await site.answer(request);
+		assert.equal(site.notice('tale'), 'taken');
+		await site.answer(request);
+		await site.answer(request);
+		assert.equal(asks, 2);
+	} finally {
 		service.closeAllConnections();
 		service.close();
 	}

@@ -174,9 +174,10 @@ export class ServedSite {
 		const failed = this.failedAt.get(name);
 		if (decision.kind === 'use') return false;
 		if (failed !== undefined && time - failed < waitAfterFailure) return false;
-		const requested = this.now();
+		// What is asked for after a notice is newer than that, also within its millisecond.
+		const requested = Math.max(this.now(), (this.noticed.get(name) ?? -1) + 1);
 		const outcome = await ask(source.from.text, decision.headers, waitForSource);
-		const at = { requested, received: this.now() };
+		const at = { requested, received: Math.max(requested, this.now()) };
 		const taken = outcome.kind === 'failed' ? outcome : take(copy, outcome.response, at);
 		if (taken.kind === 'failed') {
 			this.failedAt.set(name, time);
