@@ -3,10 +3,11 @@ import { basename, dirname, join, resolve } from 'node:path';
 import { bringIn, type BroughtSite, type NotTaken } from '../core/bring-in/bring-in.ts';
 import type { FoundFrame } from '../core/bring-in/found-frame.ts';
 import { prove, proofWords, type Proof } from '../core/bring-in/proof.ts';
+import { takePages } from '../core/bring-in/take-pages.ts';
 import { counted, sentenceOf } from '../core/messages/problem.ts';
 import { placeWords } from '../core/model/span.ts';
 import { resolveSite } from '../core/resolve/site.ts';
-import { IntakeError, mostBytes, tooLarge } from '../core/source/limits.ts';
+import { IntakeError } from '../core/source/limits.ts';
 import { readSiteFiles } from '../core/source/read.ts';
 import { systemSentence } from './open-site.ts';
 import { readPagesPath } from './site-path.ts';
@@ -26,12 +27,12 @@ export async function bringInCommand(
 			streams.errors(`${out} is there already, and not empty. Give a folder that is new.\n`);
 			return 2;
 		}
-		const files = await readPagesPath(path, (file) => {
+		const name = basename(resolve(path));
+		const read = await readPagesPath(path, (file) => {
 			streams.errors(`${file} is a symbolic link and is left out.\n`);
 		});
-		const total = [...files.values()].reduce((sum, { length }) => sum + length, 0);
-		if (total > mostBytes) throw tooLarge();
-		const site = bringIn(files, basename(resolve(path)));
+		const files = takePages(name, read, false);
+		const site = bringIn(files, name.replace(/\.(zip|html?)$/i, ''));
 		sayNotTaken(site.notTaken, streams);
 		if (!('pages' in site)) {
 			streams.errors(`There is no page in ${path} that could be brought in.\n`);

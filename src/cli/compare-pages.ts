@@ -1,7 +1,6 @@
 import { stat } from 'node:fs/promises';
 import { prove, proofWords } from '../core/bring-in/proof.ts';
-import { isPage } from '../core/bring-in/links.ts';
-import { isEaveFile } from '../core/model/files.ts';
+import { hasPagesAlone } from '../core/bring-in/take-pages.ts';
 import { proofReport } from './bring-in.ts';
 import { openSite } from './open-site.ts';
 import { readPagesPath } from './site-path.ts';
@@ -12,8 +11,7 @@ export async function pagesAt(path: string): Promise<ReadonlyMap<string, Uint8Ar
 	const info = await stat(path).catch(() => undefined);
 	if (!info?.isDirectory()) return undefined;
 	const files = await readPagesPath(path, () => undefined);
-	const paths = [...files.keys()];
-	return paths.some(isPage) && !paths.some(isEaveFile) ? files : undefined;
+	return hasPagesAlone([...files.keys()]) ? files : undefined;
 }
 
 /** Holds each page of a folder against what a site delivers at its path; 0 all are the same, 1 some are not, 2 wrong usage. */

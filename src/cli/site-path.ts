@@ -1,8 +1,7 @@
 import { readdir, readFile, stat } from 'node:fs/promises';
 import { basename, join, relative, sep } from 'node:path';
 import { isLeftOut, type SiteFiles } from '../core/model/files.ts';
-import { commonFolder, looksLikeZip, takeIn, takeInFiles } from '../core/source/intake.ts';
-import { unpack } from '../core/source/unpack.ts';
+import { commonFolder, takeIn, takeInFiles } from '../core/source/intake.ts';
 
 /**
  * Reads a site from a folder, a single `.eave` file or a zip. Throws an IntakeError or a system error.
@@ -27,15 +26,14 @@ export async function readSiteFolder(
 	return { files: new Map(inside), within };
 }
 
-/** All files of a folder, or of a zip of one, by their paths: pages that are to be brought in, and what they show. */
+/** All files of a folder by their paths, or the one file that is named: pages that are to be brought in, and what they show. */
 export async function readPagesPath(
 	path: string,
 	leftOut: (file: string) => void
 ): Promise<ReadonlyMap<string, Uint8Array>> {
 	const info = await stat(path);
 	if (info.isDirectory()) return filesIn(path, leftOut);
-	const bytes = await readFile(path);
-	return looksLikeZip(bytes) ? unpack(basename(path), bytes) : new Map([[basename(path), bytes]]);
+	return new Map([[basename(path), await readFile(path)]]);
 }
 
 async function filesIn(

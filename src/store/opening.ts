@@ -1,6 +1,6 @@
 import { reasonOf } from '$core/messages/problem.ts';
-import { isPage } from '$core/bring-in/links.ts';
-import { isEaveFile, type SiteFiles } from '$core/model/files.ts';
+import { hasPagesAlone } from '$core/bring-in/take-pages.ts';
+import type { SiteFiles } from '$core/model/files.ts';
 import type { PageRequest } from '$workers/messages.ts';
 import { fetchSite, openedLast } from './keep/listing.ts';
 import { bytesOf } from './files/read-file.ts';
@@ -45,7 +45,7 @@ export async function openFile(file: File): Promise<boolean> {
 
 /** Opens the files of a folder, by their paths from it; where there are pages and no site among them, they are brought in. */
 export async function openFolder(files: ReadonlyMap<string, Uint8Array>): Promise<boolean> {
-	if (hasPagesAlone(files)) {
+	if (hasPagesAlone([...files.keys()])) {
 		const [first = ''] = files.keys();
 		await bringing.begin(first.split('/')[0] ?? '', files);
 		return true;
@@ -85,11 +85,6 @@ async function openTaken(taken: SiteFiles | { readonly refused: string }): Promi
 	}
 	await store.adopt(taken);
 	return true;
-}
-
-function hasPagesAlone(files: ReadonlyMap<string, Uint8Array>): boolean {
-	const paths = [...files.keys()];
-	return paths.some(isPage) && !paths.some(isEaveFile);
 }
 
 async function lastOpened(): Promise<string | undefined> {

@@ -4,7 +4,9 @@ import fc from 'fast-check';
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import type { Command } from '../../src/core/model/command.ts';
 import { propose } from '../../src/core/edit/propose.ts';
-import { deliver } from '../../src/core/emit/delivery.ts';
+import { sourcesOf } from '../../src/core/answer/freshness.ts';
+import { deliver, sheetsOf } from '../../src/core/emit/delivery.ts';
+import { activeMarkup } from '../../src/core/resolve/content/active.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import { lookOver } from '../lib/findings.ts';
 import { pageNamed, resolve, sound } from '../lib/site.ts';
@@ -287,4 +289,32 @@ test('a site that has no layout yet is a site of pages by themselves', () => {
 		'site "Seeds" { lang en; bands { narrow 0 } }\nroute / { title "Home"; piece body """<h1>Home</h1>""" }'
 	);
 	assert.ok(outline(files.get('index.html') ?? '').includes('..main class=page'));
+});
+
+test('what stands in a frame alone counts: a part in it has its style, a source is asked for, scripts are told of', () => {
+	const text = `site "Seeds" { lang en; bands { narrow 0 } }
+data bins from "https://stock.example/bins" { fresh 60s }
+part badge { style """b { color: green }""" } """<b>Open</b>"""
+layout shell at / {
+  script "js/menu.js"
+  frame """<header>{use badge} {data.bins.now ?? "none"}</header><main>{slot}</main><script>1</script>"""
+}
+route / { title "Home"; piece body """<h1>Home</h1>""" }`;
+	const resolved = resolve(text, { 'js/menu.js': '', 'copies/bins.json': '{"now": "3"}' });
+	const page = pageNamed(resolved, '/');
+	assert.deepEqual(
+		sheetsOf(page, resolved).map(({ path }) => path),
+		['styles/base.css', 'styles/parts.css']
+	);
+	assert.deepEqual(
+		sourcesOf(page, resolved).map(({ name }) => name.text),
+		['bins']
+	);
+	assert.deepEqual(
+		activeMarkup(resolved).map(({ what, layer, piece }) => [what, layer, piece]),
+		[
+			['<script>', 'shell', 'head'],
+			['<script>', 'shell', 'frame']
+		]
+	);
 });

@@ -1,5 +1,5 @@
 import { Memory } from '../lib/memory.ts';
-import { markupsOf, type DataSource, type Layer, type Page } from '../model/site.ts';
+import { documentTexts, markupsOf, type DataSource, type Layer, type Page } from '../model/site.ts';
 import type { Template, ValuePath } from '../model/template.ts';
 import { partsUsed } from '../resolve/content/parts.ts';
 import { piecesIn } from '../resolve/content/pieces.ts';
@@ -14,7 +14,7 @@ export function sourcesOf(page: Page, { site, structure }: ResolvedSite): DataSo
 	const names = layers.map((layer) =>
 		inLayer.get(layer, [site.parts], () => {
 			const own = [layer.title, layer.description].filter((one) => one !== undefined);
-			const markup = piecesIn(layer).flatMap(markupsOf);
+			const markup = [...documentTexts(layer), ...piecesIn(layer).flatMap(markupsOf)];
 			const parts = markup.flatMap((one) => partsUsed(one, site.parts).map((part) => part.markup));
 			const each =
 				layer.kind === 'route' && layer.pages.kind === 'each' ? [layer.pages.data.text] : [];

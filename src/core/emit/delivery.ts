@@ -157,11 +157,13 @@ class Delivery {
 	/** What pages have whatever they show: of each kind of page that there is. */
 	private *sharedSheets(): Generator<StyleSheet> {
 		const { site, structure } = this.resolved;
+		if (site.layouts.every(({ frame }) => !frame)) {
+			yield siteSheet(site, structure);
+			return;
+		}
 		const pages = pagesOf(site).filter((page) => isDelivered({ page }, this.resolved));
 		const first = new Set(pages.map((page) => sheetsOfPage(page, structure)[0]?.path));
-		if (first.has(siteSheetPath) || site.layouts.every(({ frame }) => !frame)) {
-			yield siteSheet(site, structure);
-		}
+		if (first.has(siteSheetPath)) yield siteSheet(site, structure);
 		if (first.has(baseSheetPath)) yield baseSheet(site, structure);
 	}
 

@@ -1,14 +1,12 @@
 import { bringInEach, type BringingIn, type BroughtSite } from '$core/bring-in/bring-in.ts';
 import { broughtView, type BroughtView } from '$core/bring-in/brought-view.ts';
-import { isPage } from '$core/bring-in/links.ts';
 import { proofWords, proveEach } from '$core/bring-in/proof.ts';
+import { takePages } from '$core/bring-in/take-pages.ts';
 import { reasonOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { resolveSite } from '$core/resolve/site.ts';
-import { looksLikeZip } from '$core/source/intake.ts';
-import { checkPath, IntakeError, mostBytes, tooLarge } from '$core/source/limits.ts';
+import { IntakeError } from '$core/source/limits.ts';
 import { readSiteFiles } from '$core/source/read.ts';
-import { unpack } from '$core/source/unpack.ts';
 
 /** Pages that came in, held against what would be delivered. */
 export interface ProofView {
@@ -44,7 +42,7 @@ export class BringIn {
 		const turn = ++this.turn;
 		this.found = undefined;
 		try {
-			this.files = unpacked(name, files);
+			this.files = takePages(name, files, true);
 			const steps = bringInEach(this.files, name.replace(/\.(zip|html?)$/i, ''));
 			for (let since = performance.now(); ;) {
 				const step = steps.next();
@@ -109,28 +107,4 @@ function nothingFound(notTaken: number): string {
 	return notTaken > 0
 		? 'None of these pages can be read as HTML with a body.'
 		: 'There is no page among these files: pages are files whose names end with .html or .htm.';
-}
-
-/** The files themselves, or those of a zip that is all there is. Throws an IntakeError. */
-function unpacked(
-	name: string,
-	files: ReadonlyMap<string, Uint8Array>
-): ReadonlyMap<string, Uint8Array> {
-	const [[, bytes] = []] = files;
-	const inside = files.size === 1 && bytes && looksLikeZip(bytes) ? unpack(name, bytes) : files;
-	let total = 0;
-	for (const [path, content] of inside) {
-		checkPath(path);
-		total += content.length;
-	}
-	if (total > mostBytes) throw tooLarge();
-	return withoutFolder(inside);
-}
-
-/** A folder that everything is in is no part of where pages stand. */
-function withoutFolder(files: ReadonlyMap<string, Uint8Array>): ReadonlyMap<string, Uint8Array> {
-	const [first = ''] = [...files.keys()].filter(isPage);
-	const folder = first.includes('/') ? `${first.split('/')[0]}/` : '';
-	if (folder === '' || ![...files.keys()].every((path) => path.startsWith(folder))) return files;
-	return new Map([...files].map(([path, bytes]) => [path.slice(folder.length), bytes]));
 }

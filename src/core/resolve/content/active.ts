@@ -1,4 +1,4 @@
-import { layerName, layersOf } from '../../model/site.ts';
+import { documentTexts, layerName, layersOf } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { compileMarkup } from '../markup/compile.ts';
 import { piecesIn } from './pieces.ts';
@@ -21,6 +21,18 @@ export function activeMarkup({ site }: ResolvedSite): ActiveMarkup[] {
 			return { what, layer: 'part', piece: name.text, span };
 		})
 	);
+	const ofDocuments = layersOf(site).flatMap((layer) => {
+		const layerIs = layerName(layer);
+		const scripts = layer.document.head.flatMap(({ kind, span }) =>
+			kind === 'script' ? [{ what: '<script>', layer: layerIs, piece: 'head', span }] : []
+		);
+		const markup = documentTexts(layer).flatMap((text) =>
+			compileMarkup(text, site.parts).active.map((what) => {
+				return { what, layer: layerIs, piece: 'frame', span: text.span };
+			})
+		);
+		return [...scripts, ...markup];
+	});
 	const ofLayers = layersOf(site).flatMap((layer) =>
 		piecesIn(layer).flatMap((piece) => {
 			if (piece.kind !== 'markup') return [];
@@ -30,5 +42,5 @@ export function activeMarkup({ site }: ResolvedSite): ActiveMarkup[] {
 			});
 		})
 	);
-	return [...ofLayers, ...ofParts];
+	return [...ofLayers, ...ofDocuments, ...ofParts];
 }

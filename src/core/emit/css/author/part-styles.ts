@@ -1,5 +1,12 @@
 import { Memory } from '../../../lib/memory.ts';
-import type { Layer, Page, Part, Site } from '../../../model/site.ts';
+import {
+	documentTexts,
+	markupsOf,
+	type Layer,
+	type Page,
+	type Part,
+	type Site
+} from '../../../model/site.ts';
 import { partsUsed } from '../../../resolve/content/parts.ts';
 import { piecesIn } from '../../../resolve/content/pieces.ts';
 import type { Structure } from '../../../resolve/structure.ts';
@@ -47,8 +54,8 @@ const styled = new Memory<Layer, boolean>();
 
 function usesStyled(layer: Layer, parts: readonly Part[]): boolean {
 	return styled.get(layer, [parts], () =>
-		piecesIn(layer).some(
-			(piece) => piece.kind === 'markup' && partsUsed(piece.markup, parts).some(hasStyle)
+		[...documentTexts(layer), ...piecesIn(layer).flatMap(markupsOf)].some((markup) =>
+			partsUsed(markup, parts).some(hasStyle)
 		)
 	);
 }
