@@ -1,4 +1,5 @@
 import type { Answers, Ask, Asked } from '$core/measure/asks.ts';
+import { markedElements } from '$core/model/trace.ts';
 import { pieceKeyWord } from '$core/model/piece-key.ts';
 import { Contents, wholeOf, type Content } from './contents.ts';
 import {
@@ -15,6 +16,9 @@ import {
 	setLength,
 	setMark,
 	clearMark,
+	elementsNamed,
+	parent,
+	styleOfElement,
 	unset
 } from './dom.ts';
 import { showInFrame, stageOf } from './frame.ts';
@@ -201,7 +205,27 @@ function measureRound(
 function wholeSizes(root: HTMLElement, { width }: Step): readonly number[] {
 	if (typeof width !== 'number') return [0, rectOf(root).width];
 	const { across } = scrollOf(root);
-	return [heightOfAll(root), Math.max(0, across), 0, 0, 0, 0];
+	return [heightOfAll(root), Math.max(0, across), 0, 0, 0, 0, ...markedIn(root)];
+}
+
+/** Where each marked element is, px of the page, and whether something around it hides or scrolls what sticks out. */
+function markedIn(root: HTMLElement): number[] {
+	const holding = new Map<Element, boolean>();
+	const isHeld = (element: Element): boolean => {
+		const around = parent(element);
+		if (!around || !parent(around) || parent(around) === root) return false;
+		let held = holding.get(around);
+		if (held === undefined) {
+			held = styleOfElement(around).overflowX !== 'visible' || isHeld(around);
+			holding.set(around, held);
+		}
+		return held;
+	};
+	const { x: left, y: top } = rectOf(root);
+	return elementsNamed(root, markedElements).flatMap((element) => {
+		const { x, y, width, height } = rectOf(element);
+		return [x - left, y - top, width, height, isHeld(element) ? 1 : 0];
+	});
 }
 
 function takeAway(contents: readonly Content[]): void {

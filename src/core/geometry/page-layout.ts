@@ -1,3 +1,4 @@
+import { isWhole } from '../model/piece-key.ts';
 import { remOf } from '../model/trial.ts';
 import type { Viewport } from '../size/length.ts';
 import { exceeds, larger, noteTurns, smaller, type Turns } from '../size/turns.ts';
@@ -7,6 +8,7 @@ import { notedBand } from './widths/noted-band.ts';
 import { isFlat } from './reach.ts';
 import { boxesInBand, isScrolled, type PageContent, type Scrolled } from './page.ts';
 import { padAcross, padDown, usedWidth } from './sizing.ts';
+import { measuredBoxes, type MarkedBox } from './pieces/marked-boxes.ts';
 
 /**
  * Where a box is on the page at one width, px from the top left of what it scrolls with: where nothing sticks it is the
@@ -98,7 +100,8 @@ export class PageLayout {
 		layout.lay(root, width, undefined, room);
 		root.x = 0;
 		root.y = 0;
-		const placer = new Placer(view, settings.dir === 'rtl', this.content.scrolled);
+		const { scrolled, marked = [] } = this.content;
+		const placer = new Placer(view, settings.dir === 'rtl', scrolled, marked);
 		placer.place(root, 0, 0, placer.screen);
 		for (const drawer of placer.drawers) {
 			layFixed(drawer, layout);
@@ -196,7 +199,8 @@ class Placer {
 	constructor(
 		private readonly view: Viewport,
 		private readonly mirrored: boolean,
-		private readonly scrolled: Scrolled | undefined
+		private readonly scrolled: Scrolled | undefined,
+		private readonly marked: readonly MarkedBox[]
 	) {
 		const by = this.scrolledBy(undefined);
 		this.screen = { top: by, bottom: by + heightOf(view) };
@@ -268,6 +272,14 @@ class Placer {
 		};
 	}
 
+	/** What is measured as a whole has its boxes where the browser has them. */
+	private placeMarked({ name, leaf }: LayoutBox, room: number): void {
+		const place = this.around.at(-1);
+		if (this.marked.length === 0 || place === undefined || !isWhole(name)) return;
+		const numbers = leaf?.markedAt?.(room, this.view) ?? [];
+		this.placed.push(...measuredBoxes(this.marked, numbers, { place, width: room }));
+	}
+
 	private cutIn({ leaf, style, width, laidBase }: LayoutBox): number {
 		if (!leaf?.cutAt) return 0;
 		const pads = style.padStart.at(laidBase, this.view) + style.padEnd.at(laidBase, this.view);
@@ -283,6 +295,7 @@ class Placer {
 			const room = larger(0, box.width - padStart - style.padEnd.at(laidBase, this.view));
 			const out = box.leaf.overflowAt(room, this.view);
 			const height = box.leaf.heightAt(room, this.view);
+			this.placeMarked(box, room);
 			return { x: inner.x + room + out.x, y: inner.y + height + out.y };
 		}
 		const children = box.chosen ? [box.chosen] : box.children;

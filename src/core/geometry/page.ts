@@ -10,6 +10,7 @@ import type { Declarations } from '../settings/declarations.ts';
 import type { Lookup } from '../size/tokens.ts';
 import { BoxStyles } from './box-styles.ts';
 import type { BoxName, LayoutBox } from './layout-box.ts';
+import type { MarkedBox } from './pieces/marked-boxes.ts';
 import type { PieceSize, PieceSizes, SpaceBand } from './pieces/piece-size.ts';
 import { notedBand } from './widths/noted-band.ts';
 import { widthsDepend, type Style } from './style.ts';
@@ -48,6 +49,8 @@ export interface PageContent {
 	readonly site: Site;
 	readonly sizes: PieceSizes;
 	readonly open: OpenDrawers;
+	/** The boxes of a page that is measured as a whole, as its marked elements make them. */
+	readonly marked?: readonly MarkedBox[];
 	/** Nothing is put into boxes but drawers: what they hold follows from the screen alone. */
 	readonly only?: 'drawers';
 	/** What a classic scrollbar at the side takes of the screen, px; bands look at all of the screen. */

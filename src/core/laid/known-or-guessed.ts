@@ -21,6 +21,8 @@ export function knownOrGuessed(
 		overflowAt: (width, view) =>
 			(known.knowsHeight(width, view) ? size : guessed()).overflowAt(width, view),
 		cutAt: (width, view) =>
-			(known.knowsHeight(width, view) ? size : guessed()).cutAt?.(width, view) ?? 0
+			(known.knowsHeight(width, view) ? size : guessed()).cutAt?.(width, view) ?? 0,
+		markedAt: (width, view) =>
+			(known.knowsHeight(width, view) ? size : guessed()).markedAt?.(width, view) ?? []
 	};
 }

@@ -9,6 +9,9 @@ import { isWhole, pieceKeyWord, type PieceKey } from '../model/piece-key.ts';
 import { trialWords } from '../model/trial.ts';
 import { authorRules } from '../author-styles/author-rules.ts';
 import { outward, pageTree, type Element } from '../author-styles/page-tree.ts';
+import type { MarkedBox } from '../geometry/pieces/marked-boxes.ts';
+import { isFramed } from '../resolve/page.ts';
+import { markedBoxes } from './marked-boxes.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { ContentSize } from '../measure/content-size.ts';
@@ -28,6 +31,8 @@ export class MeasuredPage {
 	private readonly dependences: PageDependences;
 	private readonly htmlOf: (key: PieceKey) => string;
 	private readonly guesses: Guesses;
+	/** Its boxes, where it is measured as a whole. */
+	private readonly marked: readonly MarkedBox[];
 	/** All that the style of the page says. */
 	private readonly style: string;
 
@@ -46,6 +51,8 @@ export class MeasuredPage {
 		const target = { link: (url: string) => url, headLines: [], marks: 'all' as const, year };
 		this.htmlOf = pieceHtmlOf(instance, resolved, target);
 		this.guesses = new Guesses(instance, resolved, year);
+		const page = resolved.page(instance.page);
+		this.marked = isFramed(page) ? markedBoxes(tree, page) : [];
 		const { lang, dir, tokens, bands, trial } = resolved.site.settings;
 		const styles = new Set(rules.map(({ style }) => style));
 		const said = [...styles].map(({ css, band, global }) => [css, band?.text, global]);
@@ -113,6 +120,7 @@ export class MeasuredPage {
 			site: resolved.site,
 			open,
 			scrollbar,
+			marked: this.marked,
 			...(scrolled && { scrolled }),
 			sizes: (key, spaces) =>
 				knownOrGuessed(this.sizeOf(key, spaces), () => this.guesses.once(key), onGuess)
@@ -140,6 +148,7 @@ export class MeasuredPage {
 			page: resolved.page(instance.page),
 			site: resolved.site,
 			scrollbar,
+			marked: this.marked,
 			...opened
 		};
 		return new AskingPage(content, (key, spaces) => this.sizeOf(key, spaces));
@@ -156,7 +165,7 @@ export class MeasuredPage {
 				this.around(key),
 				this.style,
 				this.filesIn(html),
-				isWhole(key) && this.sheets(),
+				isWhole(key) && [this.marked.length, this.sheets()],
 				spaces,
 				dependence.byHeight && this.screen.height,
 				this.screen.scrollbar ?? 0

@@ -19,6 +19,7 @@ export interface Asked {
 /**
  * What was measured, in the order of what was asked: least and greatest width, or height, how far content
  * sticks out across and down, the margin at its end, how far its text is cut off, and
- * how far its outermost elements stick out; px. Undefined for content that is not there.
+ * how far its outermost elements stick out; px. Of a page that is measured as a whole, behind that `numbersEach` numbers
+ * for each marked element in it. Undefined for content that is not there.
  */
 export type Answers = readonly (readonly (readonly number[] | undefined)[])[];

@@ -57,8 +57,7 @@ export function differencesOf(
 	shown: readonly ShownBox[]
 ): BoxDifference[] {
 	// A page that is measured as a whole has no box that was computed.
-	if (computed.some(({ name }) => name.kind === 'run' && isWhole({ ...name, opener: false })))
-		return [];
+	if (computed.some(({ name }) => name.kind === 'run' && isWhole(name))) return [];
 	const there = new Map(shown.map((box) => [box.word, box]));
 	return computed.flatMap((box): BoxDifference[] => {
 		const { kind } = box.name;

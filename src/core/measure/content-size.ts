@@ -107,11 +107,14 @@ export class ContentSize {
 		return size;
 	}
 
-	/** Takes in what was measured of a height: gives it with what sticks out or is cut off, and keeps the margin at its end. */
-	taken([height = 0, x = 0, y = 0, margin = 0, cut = 0, outermost = x]: Values): Values {
+	/**
+	 * Takes in what was measured of a height: gives it with what sticks out or is cut off and with what is known of
+	 * marked elements in it, and keeps the margin at its end.
+	 */
+	taken([height = 0, x = 0, y = 0, margin = 0, cut = 0, outermost = x, ...marked]: Values): Values {
 		this.endMargin = Math.min(this.endMargin ?? Infinity, margin);
 		if (cut > 0) this.cuts = true;
-		return [height, x, y, cut, outermost];
+		return [height, x, y, cut, outermost, ...marked];
 	}
 
 	/** All that was measured, to be kept. */
@@ -150,7 +153,8 @@ export class ContentSize {
 				return this.valuesAt(width, view)[0] ?? 0;
 			},
 			overflowAt: (width, view) => this.overflowAt(width, view),
-			cutAt: (width, view) => (this.cuts ? (this.valuesAt(width, view)[3] ?? 0) : 0)
+			cutAt: (width, view) => (this.cuts ? (this.valuesAt(width, view)[3] ?? 0) : 0),
+			markedAt: (width, view) => this.valuesAt(width, view).slice(5)
 		};
 	}
 

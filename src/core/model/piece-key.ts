@@ -19,7 +19,8 @@ export function wholeKey(outermost: string): PieceKey {
 	return { layout: outermost, region: undefined, pieces: [], opener: false };
 }
 
-export function isWhole({ region, pieces }: PieceKey): boolean {
+/** Whether it is that; `layout` is not looked at, so boxes can be asked too. */
+export function isWhole({ region, pieces }: Pick<PieceKey, 'region' | 'pieces'>): boolean {
 	return region === undefined && pieces.length === 0;
 }
 

@@ -8,6 +8,7 @@ import type { Paint } from '../author-styles/paint.ts';
 import type { Marks, Mark } from '../view-models/marks.ts';
 import type { ResolvedPage } from '../resolve/page.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
+import { isWhole } from '../model/piece-key.ts';
 import { slotOf } from '../resolve/structure.ts';
 
 /** What a layer brought; a page's own matter has no mark. */
@@ -70,7 +71,7 @@ export function drawMiniature(
 	const shapes: Shape[] = [];
 	for (const box of boxes) {
 		if (box.y > depth) continue;
-		const shape = shapeOf(box, page, marks, text, depth);
+		const shape = frameShape(box, boxes, page, marks) ?? shapeOf(box, page, marks, text, depth);
 		if (shape) shapes.push(shape);
 	}
 	const isMirrored = resolved.site.settings.dir === 'rtl';
@@ -84,6 +85,35 @@ export function drawMiniature(
 		estimated
 	};
 }
+
+/**
+ * A frame of own markup where it was measured: all of it is the layout's, but for the regions that lie on it.
+ * Undefined for every other box.
+ */
+function frameShape(
+	{ name, x, y, width, height }: PlacedBox,
+	{ length }: readonly PlacedBox[],
+	page: ResolvedPage,
+	marks: Marks
+): ContentShape | undefined {
+	const { kind, layout } = name;
+	const isMeasured = kind === 'run' && isWhole(name) && length > wholeAlone;
+	const isInner =
+		kind === 'layout' && page.chain.slice(1).some((one) => one.frame && one.name.text === layout);
+	if ((!isMeasured && !isInner) || layout === undefined) return undefined;
+	const at = { x, y, width, height };
+	return {
+		kind: 'content',
+		...at,
+		mark: marks.get(layout),
+		guest: true,
+		region: undefined,
+		rows: []
+	};
+}
+
+/** The boxes of a page of which only the size of all of it is known: the layout, and what is in it. */
+const wholeAlone = 2;
 
 function shapeOf(
 	box: PlacedBox,

@@ -1,5 +1,6 @@
 import { layerName, type Layer } from '../../model/site.ts';
 import type { MarkName } from '../../model/trace.ts';
+import type { RegionOf } from '../../resolve/fill-target.ts';
 import { escapeHtml } from './escape.ts';
 
 /**
@@ -31,6 +32,11 @@ export function marksText(mode: MarkMode, marks: Marks): string {
 /** The mark of the layer that wrote an element. */
 export function ownerMark(owner: Layer): Marks {
 	return owner.kind === 'layout' ? { layout: owner.name.text } : { [owner.kind]: layerName(owner) };
+}
+
+/** What stands among other markup of a frame, in a place that is no element of its own, says which it is. */
+export function amongMark({ layout, region }: RegionOf): Marks {
+	return region.inFrame === 'among' ? { among: `${layout.name.text} ${region.name.text}` } : {};
 }
 
 /** A page as it is delivered, with the way from each of its places to the same page with marks. */

@@ -30,7 +30,7 @@ import {
 } from '../names.ts';
 import { escapeHtml } from './escape.ts';
 import { HtmlLines } from './lines.ts';
-import { marksText, ownerMark, type Marks } from './marks.ts';
+import { amongMark, marksText, ownerMark, type Marks } from './marks.ts';
 import { renderMarkup } from './markup.ts';
 import { PieceWriter, placeIn, type PieceContext } from './piece.ts';
 import { attributesText, saidAttributes } from './said-attributes.ts';
@@ -203,7 +203,6 @@ class PageWriter {
 				pieceKeyWord(wholeKey(outermost.name.text)),
 				this.lines.apart(() => this.body())
 			);
-			return parts;
 		}
 		const add = (key: PieceKey, write: () => void): void => {
 			write();
@@ -240,20 +239,22 @@ class PageWriter {
 	/** A layout's root, in a box of its own where its bands look at the space it gets. */
 	private layer(layout: Layout, host: ResolvedRegion | undefined, depth: number): void {
 		const landed = host ? landedClasses(host, this.resolved.site.settings.bands) : [];
+		const among = host ? amongMark(host) : {};
 		if (layout.frame) {
-			const marks = this.marks({ ...ownerMark(layout), part: '' });
+			const marks = this.marks({ ...ownerMark(layout), part: '', ...among });
 			this.lines.write(0, this.framed(layout, layout.frame, marks));
 			return;
 		}
 		const space = layout.measure === 'space';
 		const inner = space ? depth + 1 : depth;
 		if (space) {
-			const marks = this.marks({ space: layout.name.text });
+			const marks = this.marks({ space: layout.name.text, ...among });
 			const words = [this.names.space(layout), ...landed].join(' ');
 			this.write(depth, `<div class="${words}"${marks}>`);
 		}
 		const { classes, content } = this.root(layout, space ? [] : landed);
-		this.write(inner, `<div class="${classes}"${this.marks(ownerMark(layout))}>`);
+		const marks = this.marks({ ...ownerMark(layout), ...(space ? {} : among) });
+		this.write(inner, `<div class="${classes}"${marks}>`);
 		content(inner + 1);
 		this.write(inner, '</div>');
 		if (space) this.write(depth, '</div>');

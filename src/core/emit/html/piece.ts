@@ -18,7 +18,7 @@ import { broughtClasses } from '../style-scope.ts';
 import { apartClass, hasPieceClass, listClass, type ClassNames } from '../names.ts';
 import { escapeHtml } from './escape.ts';
 import { HtmlLines } from './lines.ts';
-import { marksText, ownerMark } from './marks.ts';
+import { amongMark, marksText, ownerMark, type Marks } from './marks.ts';
 import { renderMarkup } from './markup.ts';
 import { stretched } from './stretch.ts';
 import type { PageTarget } from './target.ts';
@@ -46,6 +46,11 @@ export interface PiecePlace {
 /** The place of what stands directly in a region, or on a page without layouts. */
 export function placeIn(host: ResolvedRegion | undefined, beside: readonly Landed[]): PiecePlace {
 	return { host, holder: host?.region, beside };
+}
+
+/** What stands directly in a region says so where that has no element. */
+function amongIn(host: ResolvedRegion | undefined, holder: PiecesHolder | undefined): Marks {
+	return host && holder === host.region ? amongMark(host) : {};
 }
 
 /** The element that a piece has around its content. */
@@ -93,7 +98,8 @@ export class PieceWriter {
 		const marks = {
 			...ownerMark(owner),
 			group: group.name.text,
-			...(group.isWhole && { whole: '' })
+			...(group.isWhole && { whole: '' }),
+			...amongIn(place.host, place.holder)
 		};
 		const attributes = ` class="${classes}"${marksText(this.context.target.marks, marks)}`;
 		const inner = landedIn(landed);
@@ -177,8 +183,8 @@ export class PieceWriter {
 	}
 
 	/** Marks of the element that is the piece's box, or of each that is a part of a run. */
-	private marks(piece: Piece, owner: Layer, { holder, beside }: PiecePlace): string {
-		const own = { ...ownerMark(owner), piece: piece.name.text };
+	private marks(piece: Piece, owner: Layer, { host, holder, beside }: PiecePlace): string {
+		const own = { ...ownerMark(owner), piece: piece.name.text, ...amongIn(host, holder) };
 		const isBox = hasOwnBox(piece, holder, beside);
 		return marksText(this.context.target.marks, isBox ? own : { ...own, part: '' });
 	}

@@ -1,3 +1,4 @@
+import type { Values } from './curve.ts';
 import type { PieceKey } from '../../model/piece-key.ts';
 import type { Viewport } from '../../size/length.ts';
 import { larger, noteStep } from '../../size/turns.ts';
@@ -31,6 +32,8 @@ export interface PieceSize {
 	overflowAt(width: number, view: Viewport): Overflow;
 	/** How far its text is cut off there by what hides it, px; not there where it never is. */
 	cutAt?(width: number, view: Viewport): number;
+	/** What was measured of the marked elements in it, `numbersEach` numbers for each; not there where none was. */
+	markedAt?(width: number, view: Viewport): Values;
 }
 
 /** Content of one size, whatever room it has. */
