@@ -177,7 +177,8 @@
 	<main data-ready={store.ready || undefined}>
 		<h1 class="unseen">{viewName} of {store.site?.name || 'a site'}</h1>
 		{#if store.ready}
-			<Drawing name="This view">{@render children()}</Drawing>
+			<!-- A view that stopped takes none of the others with it. -->
+			{#key page.url.pathname}<Drawing name="This view">{@render children()}</Drawing>{/key}
 		{:else}
 			<p class="failure small" role="status">Opening the site …</p>
 		{/if}

@@ -15,6 +15,7 @@ import { madeFrom } from '$core/edit/touches.ts';
 import type { Problem } from '$core/messages/problem.ts';
 import { layerName, pagesOf, type Layer } from '$core/model/site.ts';
 import type { MeasuredPage } from '$core/laid/measured-page.ts';
+import { isFramed } from '$core/resolve/page.ts';
 import type { PageInstance } from '$core/resolve/instance.ts';
 import { seeingWord, seenAs, type ResolvedSite, type Seeing } from '$core/resolve/site.ts';
 import { fileRow, type FileRow } from '$core/sheet/sheet-file.ts';
@@ -116,16 +117,19 @@ export class Sheets {
 		return { rows, total: pages.length, next, made, changed };
 	}
 
-	/** What of some pages does not fit by guesses alone, of as many of them as there is time for, in their order. */
+	/**
+	 * What of some pages does not fit by guesses alone, of as many of them as there is time for, in their order.
+	 * Where a frame of own markup is around one nothing can be guessed.
+	 */
 	guessedMisfitsOf(
 		names: readonly string[],
 		shown: CheckedSite,
 		request: Pick<SheetRequest, 'screen' | 'role' | 'trial'>
-	): Misfit[][] {
+	): (Misfit[] | undefined)[] {
 		const seen = seenAs(shown, request);
 		const pages = new Map(pagesOf(seen.site).map((page) => [layerName(page), page]));
 		const until = performance.now() + mostAtOnce;
-		const found: Misfit[][] = [];
+		const found: (Misfit[] | undefined)[] = [];
 		for (const name of names) {
 			if (found.length > 0 && performance.now() > until) break;
 			const page = pages.get(name);
@@ -135,7 +139,12 @@ export class Sheets {
 		return found;
 	}
 
-	private guessedMisfits(instance: PageInstance, seen: ResolvedSite, screen: ScreenKind): Misfit[] {
+	private guessedMisfits(
+		instance: PageInstance,
+		seen: ResolvedSite,
+		screen: ScreenKind
+	): Misfit[] | undefined {
+		if (isFramed(seen.page(instance.page))) return undefined;
 		const guesses = new Guesses(instance, seen, this.year);
 		const boxes = boxesBy('guessed', (key) => guesses.of(key), instance, seen, screen);
 		return misfitsIn(boxes, seen.site.settings.dir === 'rtl');

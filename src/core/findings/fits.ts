@@ -11,6 +11,7 @@ import { boxesBy, type LaidBoxes } from '../laid/laid-boxes.ts';
 import type { Code } from '../messages/catalogue.ts';
 import type { PieceKey } from '../model/piece-key.ts';
 import { layerName, type Layer } from '../model/site.ts';
+import { isFramed } from '../resolve/page.ts';
 import { namesIn, standingThroughout } from '../resolve/boxes/runs.ts';
 import { runningText } from './running-text.ts';
 
@@ -56,6 +57,8 @@ export class GuessedFits {
 	/** What is found on a page, with a rest after each time it was laid out at all widths. */
 	*of(written: WrittenPage): Generator<undefined, Occurrence[]> {
 		const { instance, resolved, year } = written;
+		// Where sheets of the site's own put the boxes nothing can be guessed: it is told once they are measured.
+		if (isFramed(written.page)) return [];
 		const guesses = new Guesses(instance, resolved, year);
 		const sizeOf = (key: PieceKey): PieceSize => guesses.of(key);
 		const word = this.wordOf(written, sizeOf);

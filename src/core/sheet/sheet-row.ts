@@ -6,6 +6,7 @@ import { severities, type Severity } from '../messages/catalogue.ts';
 import { sentenceOf, type Problem } from '../messages/problem.ts';
 import { layerName, layersOf, type Layer } from '../model/site.ts';
 import type { PageInstance } from '../resolve/instance.ts';
+import { isFramed } from '../resolve/page.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { Column } from './columns.ts';
 import { alikeWord } from './alike.ts';
@@ -30,6 +31,8 @@ export interface SheetRow {
 	readonly alike: string;
 	/** It rests on sizes that were guessed. */
 	readonly estimated: boolean;
+	/** A frame of own markup is around it, so its boxes lie where the browser has them: none is computed. */
+	readonly framed: boolean;
 }
 
 export interface Found {
@@ -65,8 +68,18 @@ export function sheetRow(
 			...troubleWords(troubles).map((sentence) => ({ severity: 'warning' as const, sentence }))
 		],
 		alike: alikeWord(page, boxes, troubles),
-		estimated: isEstimate(by)
+		estimated: isEstimate(by),
+		framed: isFramed(page)
 	};
+}
+
+/** What says the same in several places of a page once, the first of it. */
+export function saidOnce(found: readonly Found[]): Found[] {
+	const bySentence = new Map<string, Found>();
+	for (const { severity, sentence } of found) {
+		if (!bySentence.has(sentence)) bySentence.set(sentence, { severity, sentence });
+	}
+	return [...bySentence.values()];
 }
 
 /** What was found in each layer, by where it is written; the worst first. */

@@ -78,7 +78,7 @@ export function drawingStyle(palette: Palette): string {
 	const drawn = [
 		`.page{fill:${sheet};stroke:${rule};stroke-width:1}`,
 		'.ground,.picture,.control{stroke-width:.7}',
-		`.open{fill:none;stroke:${mix(graphite, 0.55, sheet)};stroke-width:.7}`,
+		`.open{fill:${sheet};stroke:${mix(graphite, 0.55, sheet)};stroke-width:.7}`,
 		`text{font:9px ${palette.sans};stroke-width:2.4;paint-order:stroke;stroke-linejoin:round}`,
 		`.fold{fill:none;stroke:${accent};stroke-width:1;stroke-dasharray:3 2}`,
 		`.torn{fill:${sheet};stroke:${rule};stroke-width:.8}`,

@@ -3,7 +3,7 @@ import { sweepFrom, sweepTo } from '../geometry/widths/jumps.ts';
 import type { PageLayout } from '../geometry/page-layout.ts';
 import type { Sweep } from '../geometry/widths/sweep.ts';
 import type { SiteSettings } from '../model/site.ts';
-import type { ResolvedPage } from '../resolve/page.ts';
+import { isFramed, type ResolvedPage } from '../resolve/page.ts';
 import { jumpsIn, type Jump } from './jump-words.ts';
 import { misfitsIn, misfitWords, type Misfit } from '../check/fit/misfits.ts';
 import { regionKey } from '../check/fit/box-words.ts';
@@ -16,6 +16,8 @@ export interface SweepView {
 	readonly regions: readonly RegionLine[];
 	readonly jumps: readonly Jump[];
 	readonly misfits: readonly Misfit[];
+	/** A frame of own markup is around the page: its boxes are measured at all widths, none is computed. */
+	readonly framed: boolean;
 }
 
 /** `leastOn` gives the least widths that regions need on a screen of some width, px. */
@@ -37,7 +39,8 @@ export function sweepView(
 		to: sweepTo,
 		regions: regionLines(sweep, page, marks, least),
 		jumps: jumpsIn(sweep),
-		misfits: misfitsIn(sweep, dir === 'rtl')
+		misfits: misfitsIn(sweep, dir === 'rtl'),
+		framed: isFramed(page)
 	};
 }
 

@@ -3,7 +3,7 @@
 	import { counted } from '$core/messages/problem.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import TileMark from '$views/shell/TileMark.svelte';
-	import type { Found, SheetRow } from '$core/sheet/sheet-row.ts';
+	import { saidOnce, type Found, type SheetRow } from '$core/sheet/sheet-row.ts';
 	import type { DrawnPage } from '$workers/sheets.ts';
 	import type { SheetItem } from './sheet-items.ts';
 	import SvgDrawing from '$views/sheet/SvgDrawing.svelte';
@@ -44,8 +44,7 @@
 
 	function foundOf({ page, found: seen }: SheetRow): readonly Found[] {
 		const all = found.on(page);
-		const sentences = new Set(all.map(({ sentence }) => sentence));
-		return [...all, ...seen.filter(({ sentence }) => !sentences.has(sentence))];
+		return saidOnce([...all, ...seen]);
 	}
 </script>
 

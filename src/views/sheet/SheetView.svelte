@@ -91,7 +91,14 @@
 		const at = counted(columns.length, 'width');
 		const rest =
 			estimated > 0 ? `; ${estimated} rest on estimates and are drawn lighter until measured` : '';
-		return `${counted(rows.length, 'page')} at ${at}, drawn from computed boxes${rest}`;
+		const framed = rows.filter((row) => row.framed).length;
+		const boxes =
+			framed === 0
+				? 'computed boxes'
+				: framed === rows.length
+					? 'measured boxes, since frames of own markup are around all of them'
+					: `computed boxes, ${framed} of them from measured ones in frames of own markup`;
+		return `${counted(rows.length, 'page')} at ${at}, drawn from ${boxes}${rest}`;
 	}
 
 	// All rows, again after each edit; those that it did not touch are known.

@@ -122,11 +122,6 @@
 		saveFile(name, new Blob([text], { type: 'text/csv' }));
 	}
 
-	const isFramed = $derived(
-		store.page?.section.columns.some(({ regions }) => regions.some(({ inFrame }) => inFrame)) ??
-			false
-	);
-
 	function toggle(key: string): void {
 		if (!hidden.delete(key)) hidden.add(key);
 	}
@@ -141,8 +136,8 @@
 			choose={(name) => go(name, undefined)}
 		/>
 		<p class="small">
-			{isFramed
-				? 'a frame of own markup: the page is measured as a whole, without its regions'
+			{sweep?.framed
+				? 'every width from 280 to 1760 px; a frame of own markup is around this page, so its boxes are measured in the browser'
 				: 'every width from 280 to 1760 px, worked out from computed boxes'}
 		</p>
 		<div class="controls">

@@ -100,7 +100,11 @@ export class Swept {
 			});
 			if (signal.aborted || found.length === 0) return;
 			const guessed = left.slice(0, found.length);
-			this.roughly = new Map([...this.roughly, ...guessed.map((page, at) => [page, found[at] ?? []] as const)]); // prettier-ignore
+			const told = guessed.flatMap((page, at) => {
+				const misfits = found[at];
+				return misfits ? [[page, misfits] as const] : [];
+			});
+			this.roughly = new Map([...this.roughly, ...told]);
 			left = left.slice(found.length);
 		}
 	}

@@ -32,7 +32,10 @@ export class PageSheet {
 	) {}
 
 	/** What of pages does not fit by guesses alone: of the first ones, as many as there is time for. */
-	guessedMisfits(names: readonly string[], request: Omit<SheetRequest, 'columns'>): Misfit[][] {
+	guessedMisfits(
+		names: readonly string[],
+		request: Omit<SheetRequest, 'columns'>
+	): (Misfit[] | undefined)[] {
 		return this.site.shown ? this.sheets.guessedMisfitsOf(names, this.site.shown, request) : [];
 	}
 
