@@ -1,5 +1,5 @@
 import { bringIn } from '../../src/core/bring-in/bring-in.ts';
-import { prove } from '../../src/core/bring-in/proof.ts';
+import { prove } from '../../src/core/bring-in/proving/proof.ts';
 import { resolveSite } from '../../src/core/resolve/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { folderOf, oldPage } from '../../tests/lib/brought.ts';

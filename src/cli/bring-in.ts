@@ -1,17 +1,25 @@
 import { mkdir, readdir, writeFile } from 'node:fs/promises';
 import { basename, dirname, join, resolve } from 'node:path';
 import { bringIn, type BroughtSite, type NotTaken } from '../core/bring-in/bring-in.ts';
-import type { FoundFrame } from '../core/bring-in/found-frame.ts';
-import { prove, proofWords, type Proof } from '../core/bring-in/proof.ts';
-import { takePages } from '../core/bring-in/take-pages.ts';
+import type { FoundFrame } from '../core/bring-in/finding/found-frame.ts';
+import { proofWords, type Proof } from '../core/bring-in/proving/proof.ts';
+import { takePages } from '../core/bring-in/reading/take-pages.ts';
 import { counted, sentenceOf } from '../core/messages/problem.ts';
 import { placeWords } from '../core/model/span.ts';
 import { resolveSite } from '../core/resolve/site.ts';
 import { IntakeError } from '../core/source/limits.ts';
 import { readSiteFiles } from '../core/source/read.ts';
+import { browserFor, provePages } from './prove-pages.ts';
 import { systemSentence } from './open-site.ts';
 import { readPagesPath } from './site-path.ts';
 import type { Streams } from './streams.ts';
+
+/** What `bring-in` is asked for. */
+interface BringInOptions {
+	readonly out: string;
+	readonly json: boolean;
+	readonly measure: boolean;
+}
 
 /**
  * Makes a site of a folder of pages, and holds every page against what came in; 0 all are the same, 1 some are not, 2 wrong
@@ -19,9 +27,11 @@ import type { Streams } from './streams.ts';
  */
 export async function bringInCommand(
 	path: string,
-	{ out, json }: { readonly out: string; readonly json: boolean },
+	{ out, json, measure }: BringInOptions,
 	streams: Streams
 ): Promise<number> {
+	const chromium = browserFor(measure, streams);
+	if (chromium === false) return 2;
 	try {
 		if (!(await isFree(out))) {
 			streams.errors(`${out} is there already, and not empty. Give a folder that is new.\n`);
@@ -43,8 +53,8 @@ export async function bringInCommand(
 			const place = placeWords(problem.span, site.files.texts);
 			streams.errors(`${place}: ${problem.code}: ${sentenceOf(problem)}\n`);
 		}
-		const proof = prove(files, resolveSite(reading), new Date().getFullYear());
 		await write(out, site);
+		const proof = await provePages(files, resolveSite(reading), chromium, streams);
 		streams.out(json ? `${JSON.stringify(report(site, proof), null, 1)}\n` : words(site, proof));
 		return proof.same === proof.pages.length ? 0 : 1;
 	} catch (failure) {

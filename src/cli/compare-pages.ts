@@ -1,8 +1,9 @@
 import { stat } from 'node:fs/promises';
-import { prove, proofWords } from '../core/bring-in/proof.ts';
-import { hasPagesAlone } from '../core/bring-in/take-pages.ts';
+import { proofWords } from '../core/bring-in/proving/proof.ts';
+import { hasPagesAlone } from '../core/bring-in/reading/take-pages.ts';
 import { proofReport } from './bring-in.ts';
 import { openSite } from './open-site.ts';
+import { browserFor, provePages } from './prove-pages.ts';
 import { readPagesPath } from './site-path.ts';
 import type { Streams } from './streams.ts';
 
@@ -18,12 +19,14 @@ export async function pagesAt(path: string): Promise<ReadonlyMap<string, Uint8Ar
 export async function comparePages(
 	files: ReadonlyMap<string, Uint8Array>,
 	sitePath: string,
-	json: boolean,
+	{ json, measure }: { readonly json: boolean; readonly measure: boolean },
 	streams: Streams
 ): Promise<number> {
+	const chromium = browserFor(measure, streams);
+	if (chromium === false) return 2;
 	const site = await openSite(sitePath, streams);
 	if (typeof site === 'number') return 2;
-	const proof = prove(files, site, new Date().getFullYear());
+	const proof = await provePages(files, site, chromium, streams);
 	const pages = proof.pages.map((one) => ({
 		path: one.path,
 		kind: one.kind,

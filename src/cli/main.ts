@@ -134,7 +134,10 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			'write the pages that changed as SVG, before and after laid over each other'
 		)
 		.option('--json', 'as JSON')
-		.option('--measure', 'measure the content of pages that changed with a Chromium')
+		.option(
+			'--measure',
+			'measure the content of pages that changed with a Chromium; of pages of HTML every box'
+		)
 		.exitOverride()
 		.action(
 			async (
@@ -146,7 +149,8 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 				const { comparePages, pagesAt } = await import('./compare-pages.ts');
 				const pages = await pagesAt(before);
 				if (pages) {
-					code = await comparePages(pages, after, json, streams);
+					const { measure = false } = others;
+					code = await comparePages(pages, after, { json, measure }, streams);
 					return;
 				}
 				const { compareCommand } = await import('./compare.ts');
@@ -161,8 +165,9 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.argument('<pages>', 'a folder of HTML pages, a zip of one, or a page')
 		.requiredOption('--out <site>', 'the folder for the site, which is new or empty')
 		.option('--json', 'what was found, as JSON', false)
+		.option('--measure', 'hold every box against the page that came in, with a Chromium', false)
 		.exitOverride()
-		.action(async (pages: string, options: { out: string; json: boolean }) => {
+		.action(async (pages: string, options: { out: string; json: boolean; measure: boolean }) => {
 			const { bringInCommand } = await import('./bring-in.ts');
 			code = await bringInCommand(pages, options, streams);
 		});

@@ -1,5 +1,5 @@
 import { reasonOf } from '$core/messages/problem.ts';
-import { hasPagesAlone } from '$core/bring-in/take-pages.ts';
+import { hasPagesAlone } from '$core/bring-in/reading/take-pages.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import type { PageRequest } from '$workers/messages.ts';
 import { fetchSite, openedLast } from './keep/listing.ts';

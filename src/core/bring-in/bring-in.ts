@@ -1,8 +1,8 @@
 import type { SiteFiles } from '../model/files.ts';
-import { findFrames, type FoundFrame } from './found-frame.ts';
-import { isPage, Links } from './links.ts';
-import { PageReader, type BroughtPage } from './read-page.ts';
-import { siteName, writeSite } from './write-site.ts';
+import { findFrames, type FoundFrame } from './finding/found-frame.ts';
+import { isPage, Links } from './reading/links.ts';
+import { PageReader, type BroughtPage } from './reading/read-page.ts';
+import { siteName, writeSite } from './writing/write-site.ts';
 
 /** A file that is no page although it is called one, and why. */
 export interface NotTaken {

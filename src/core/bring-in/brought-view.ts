@@ -1,7 +1,7 @@
 import type { BroughtSite, NotTaken } from './bring-in.ts';
-import type { FoundFrame } from './found-frame.ts';
-import { costOf } from './frame-node.ts';
-import { wordOf } from './brought-node.ts';
+import type { FoundFrame } from './finding/found-frame.ts';
+import { costOf } from './finding/frame-node.ts';
+import { wordOf } from './reading/brought-node.ts';
 
 /** What was found in pages, as it is shown before it is taken. */
 export interface BroughtView {

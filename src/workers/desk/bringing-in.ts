@@ -1,7 +1,7 @@
 import { bringInEach, type BringingIn, type BroughtSite } from '$core/bring-in/bring-in.ts';
 import { broughtView, type BroughtView } from '$core/bring-in/brought-view.ts';
-import { proofWords, proveEach } from '$core/bring-in/proof.ts';
-import { takePages } from '$core/bring-in/take-pages.ts';
+import { proofWords, proveEach } from '$core/bring-in/proving/proof.ts';
+import { takePages } from '$core/bring-in/reading/take-pages.ts';
 import { reasonOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { resolveSite } from '$core/resolve/site.ts';

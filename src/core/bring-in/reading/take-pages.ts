@@ -1,7 +1,7 @@
-import { isEaveFile } from '../model/files.ts';
-import { looksLikeZip } from '../source/intake.ts';
-import { checkPath, mostBytes, tooLarge } from '../source/limits.ts';
-import { unpack } from '../source/unpack.ts';
+import { isEaveFile } from '../../model/files.ts';
+import { looksLikeZip } from '../../source/intake.ts';
+import { checkPath, mostBytes, tooLarge } from '../../source/limits.ts';
+import { unpack } from '../../source/unpack.ts';
 import { isPage } from './links.ts';
 
 /** Whether some files are pages that could be brought in, and no site is among them. */

@@ -1,4 +1,9 @@
-import { attributeOf, textIn, type BroughtElement, type BroughtNode } from './brought-node.ts';
+import {
+	attributeOf,
+	textIn,
+	type BroughtElement,
+	type BroughtNode
+} from '../reading/brought-node.ts';
 import type { FrameNode, FramePlace } from './frame-node.ts';
 
 /** Landmarks (HTML-AAM 1.0) that are offered as regions, by their elements and roles. */

@@ -1,13 +1,16 @@
-import { deliverEach } from '../emit/delivery.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
-import { decodePage } from './decode-page.ts';
-import { isPage } from './links.ts';
+import { deliverEach } from '../../emit/delivery.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import type { BoxShift } from './box-shift.ts';
+import { decodePage } from '../reading/decode-page.ts';
+import { isPage } from '../reading/links.ts';
 import { pageDifference, type Difference } from './same-page.ts';
 
 /** What became of a page that came in, held against the page as it would be delivered. */
 export type PageProof = { readonly path: string } & (
 	| { readonly kind: 'same' }
 	| { readonly kind: 'different'; readonly difference: Difference }
+	/** It has the same elements, but a browser shows a box elsewhere, or of another size. */
+	| { readonly kind: 'shifted'; readonly shift: BoxShift; readonly element: string }
 	/** The site delivers no page at that path. */
 	| { readonly kind: 'missing' }
 	/** It is no page that could be read. */
@@ -44,13 +47,17 @@ export function* proveEach(
 	}
 }
 
+/** Pages that were held against others, and how many are the same. */
+export function proofOf(pages: readonly PageProof[]): Proof {
+	return { pages, same: pages.filter(({ kind }) => kind === 'same').length };
+}
+
 export function prove(
 	files: ReadonlyMap<string, Uint8Array>,
 	resolved: ResolvedSite,
 	year: number
 ): Proof {
-	const pages = [...proveEach(files, resolved, year)];
-	return { pages, same: pages.filter(({ kind }) => kind === 'same').length };
+	return proofOf([...proveEach(files, resolved, year)]);
 }
 
 /** What became of a page, as a sentence that goes on from its path; empty where it is the same. */
@@ -58,6 +65,11 @@ export function proofWords(proof: PageProof): string {
 	switch (proof.kind) {
 		case 'same':
 			return '';
+		case 'shifted': {
+			const { side, by, width } = proof.shift;
+			const px = Math.round(Math.abs(by) * 10) / 10;
+			return `has ${proof.element} ${shifts[side][by > 0 ? 0 : 1].replace('%', `${px} px`)} on a screen of ${width} px`;
+		}
 		case 'missing':
 			return 'is not delivered at this path';
 		case 'unread':
@@ -68,6 +80,13 @@ export function proofWords(proof: PageProof): string {
 		}
 	}
 }
+
+const shifts: Readonly<Record<BoxShift['side'], readonly [string, string]>> = {
+	x: ['% further right', '% further left'],
+	y: ['% further down', '% further up'],
+	width: ['% wider', '% narrower'],
+	height: ['% taller', '% lower']
+};
 
 /** Letters of what differs that a sentence shows. */
 const longest = 80;

@@ -1,8 +1,8 @@
-import { nameFrom } from '../model/name.ts';
-import type { SiteFiles } from '../model/files.ts';
-import { wordOf, type BroughtAttribute, type BroughtNode } from './brought-node.ts';
-import type { FoundFrame, FoundRegion } from './found-frame.ts';
-import type { FrameNode } from './frame-node.ts';
+import { nameFrom } from '../../model/name.ts';
+import type { SiteFiles } from '../../model/files.ts';
+import { wordOf, type BroughtAttribute, type BroughtNode } from '../reading/brought-node.ts';
+import type { FoundFrame, FoundRegion } from '../finding/found-frame.ts';
+import type { FrameNode } from '../finding/frame-node.ts';
 import {
 	attributesText,
 	block,
@@ -13,7 +13,7 @@ import {
 	quoted,
 	type Within
 } from './markup-text.ts';
-import type { BroughtPage } from './read-page.ts';
+import type { BroughtPage } from '../reading/read-page.ts';
 import {
 	fileOf,
 	headParts,
@@ -22,7 +22,7 @@ import {
 	titlePattern,
 	type HeadPart,
 	type TitlePattern
-} from './shared-head.ts';
+} from '../finding/shared-head.ts';
 
 /** What frames say of a page, from the outside in, until what is left is the page's own. */
 interface OwnOfPage {

@@ -1,5 +1,5 @@
-import { encodeSegment } from '../model/address.ts';
-import { inFolder } from '../lib/relative-url.ts';
+import { encodeSegment } from '../../model/address.ts';
+import { inFolder } from '../../lib/relative-url.ts';
 
 /** HTML, "Attributes" index: attributes whose value is one URL. */
 const urlAttributes = new Set(['href', 'src', 'action', 'formaction', 'poster', 'data', 'cite']);

@@ -1,4 +1,4 @@
-import { isBlank, sizeOf, trimmed, wordOf, type BroughtNode } from './brought-node.ts';
+import { isBlank, sizeOf, trimmed, wordOf, type BroughtNode } from '../reading/brought-node.ts';
 
 /** What several pages share, with places where they differ. */
 export type FrameNode =

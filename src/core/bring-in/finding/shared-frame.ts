@@ -7,7 +7,7 @@ import {
 	wordOf,
 	type BroughtElement,
 	type BroughtNode
-} from './brought-node.ts';
+} from '../reading/brought-node.ts';
 import { columnsOf } from './columns.ts';
 import {
 	costOf,

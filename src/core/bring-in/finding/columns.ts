@@ -1,4 +1,9 @@
-import { attributeOf, isBlank, type BroughtElement, type BroughtNode } from './brought-node.ts';
+import {
+	attributeOf,
+	isBlank,
+	type BroughtElement,
+	type BroughtNode
+} from '../reading/brought-node.ts';
 
 /** What several lists have in common, in their order. */
 export interface Columns {

@@ -1,4 +1,4 @@
-import { freeName, nameFrom } from '../model/name.ts';
+import { freeName, nameFrom } from '../../model/name.ts';
 import {
 	attributeOf,
 	isBlank,
@@ -7,11 +7,11 @@ import {
 	wordOf,
 	type BroughtElement,
 	type BroughtNode
-} from './brought-node.ts';
+} from '../reading/brought-node.ts';
 import { frameOfOne } from './frame-of-one.ts';
 import { costOf, placesIn, placeOf, type FrameNode, type FramePlace } from './frame-node.ts';
 import { groupsOf } from './page-groups.ts';
-import type { BroughtPage } from './read-page.ts';
+import type { BroughtPage } from '../reading/read-page.ts';
 import { sharedFrame } from './shared-frame.ts';
 import { ownTitle, titlePattern } from './shared-head.ts';
 

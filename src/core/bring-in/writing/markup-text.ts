@@ -1,5 +1,5 @@
-import type { BroughtElement, BroughtNode } from './brought-node.ts';
-import { keepsSpace } from './read-page.ts';
+import type { BroughtElement, BroughtNode } from '../reading/brought-node.ts';
+import { keepsSpace } from '../reading/read-page.ts';
 
 /** HTML, section 13.1.2: elements that have no end tag. */
 const empty = new Set(['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'source', 'track', 'wbr', 'basefont', 'bgsound', 'frame', 'keygen', 'param']); // prettier-ignore

@@ -1,5 +1,10 @@
-import { attributeOf, isBlank, type BroughtElement, type BroughtNode } from './brought-node.ts';
-import type { BroughtPage } from './read-page.ts';
+import {
+	attributeOf,
+	isBlank,
+	type BroughtElement,
+	type BroughtNode
+} from '../reading/brought-node.ts';
+import type { BroughtPage } from '../reading/read-page.ts';
 
 /** Something in a head: a node, or the title that a page has of its own between what all titles have. */
 export type HeadPart =

@@ -1,5 +1,5 @@
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
-import { inFolder } from '../lib/relative-url.ts';
+import { inFolder } from '../../lib/relative-url.ts';
 
 /** The first thing in which two pages differ. */
 export interface Difference {

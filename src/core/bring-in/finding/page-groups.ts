@@ -1,6 +1,6 @@
-import type { BroughtNode } from './brought-node.ts';
+import type { BroughtNode } from '../reading/brought-node.ts';
 import { columnsOf } from './columns.ts';
-import type { BroughtPage } from './read-page.ts';
+import type { BroughtPage } from '../reading/read-page.ts';
 
 /** Bytes that two pages have to share before it is worth a frame. */
 const leastShared = 160;
