@@ -1,4 +1,5 @@
 import type { SiteFiles } from '../model/files.ts';
+import type { Choice } from './choosing/choice.ts';
 import { findFrames, type FoundFrame } from './finding/found-frame.ts';
 import { isPage, Links } from './reading/links.ts';
 import { PageReader, type BroughtPage } from './reading/read-page.ts';
@@ -11,12 +12,23 @@ export interface NotTaken {
 	readonly why: string;
 }
 
+/** The pages among some files as they were read, and all else. */
+export interface ReadPages {
+	readonly pages: readonly BroughtPage[];
+	readonly assets: ReadonlyMap<string, Uint8Array>;
+	readonly notTaken: readonly NotTaken[];
+	/** What the folder is called that they came in. */
+	readonly folder: string;
+}
+
 /** A site made of pages, and what was found in them. */
 export interface BroughtSite {
 	readonly files: SiteFiles;
 	readonly pages: readonly BroughtPage[];
 	readonly frames: readonly FoundFrame[];
 	readonly notTaken: readonly NotTaken[];
+	/** Choices that the pages do not allow, and why, as sentences. */
+	readonly unfit: ReadonlyMap<Choice, string>;
 }
 
 /** Bytes; a page that is larger is none that anyone wrote. */
@@ -30,14 +42,11 @@ export interface BringingIn {
 
 export type Brought = BroughtSite | { readonly notTaken: readonly NotTaken[] };
 
-/**
- * Makes a site of the files of a folder, by their paths: pages become frames, fills and pages; all other files stay as
- * they are. Without a site where there is no page among them. Says after each page how far it is.
- */
-export function* bringInEach(
+/** Reads the pages among the files of a folder, by their paths; says after each how far it is. */
+export function* readEach(
 	files: ReadonlyMap<string, Uint8Array>,
 	folder: string
-): Generator<BringingIn, Brought> {
+): Generator<BringingIn, ReadPages> {
 	const reader = new PageReader(new Links(new Set(files.keys())));
 	const pages: BroughtPage[] = [];
 	const notTaken: NotTaken[] = [];
@@ -57,17 +66,29 @@ export function* bringInEach(
 		}
 		yield { read: pages.length + notTaken.length, of };
 	}
-	if (pages.length === 0) return { notTaken };
-	const frames = findFrames(pages);
-	const texts = writeSite(siteName(frames, folder), pages, frames);
-	return { files: { texts, assets }, pages, frames, notTaken };
+	return { pages, assets, notTaken, folder };
 }
 
-/** The same at once. */
+/**
+ * Makes a site of pages: what they share becomes frames, as it is found and as it was chosen; all other files stay as they
+ * are.
+ */
+export function siteOf(
+	{ pages, assets, notTaken, folder }: ReadPages,
+	choices: readonly Choice[] = []
+): BroughtSite {
+	const { frames, unfit } = findFrames(pages, choices);
+	const texts = writeSite(siteName(frames, folder), pages, frames);
+	return { files: { texts, assets }, pages, frames, notTaken, unfit };
+}
+
+/** Makes a site of the files of a folder at once; without a site where there is no page among them. */
 export function bringIn(files: ReadonlyMap<string, Uint8Array>, folder: string): Brought {
-	const steps = bringInEach(files, folder);
+	const steps = readEach(files, folder);
 	for (;;) {
 		const step = steps.next();
-		if (step.done) return step.value;
+		if (!step.done) continue;
+		const { pages, notTaken } = step.value;
+		return pages.length === 0 ? { notTaken } : siteOf(step.value);
 	}
 }

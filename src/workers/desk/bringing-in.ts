@@ -1,4 +1,12 @@
-import { bringInEach, type BringingIn, type BroughtSite } from '$core/bring-in/bring-in.ts';
+import {
+	readEach,
+	siteOf,
+	type BringingIn,
+	type BroughtSite,
+	type ReadPages
+} from '$core/bring-in/bring-in.ts';
+import type { Choice } from '$core/bring-in/choosing/choice.ts';
+import { partAt, partsOnPage, type PartOnPage } from '$core/bring-in/choosing/parts-on-page.ts';
 import { broughtView, type BroughtView } from '$core/bring-in/brought-view.ts';
 import { proofWords, proveEach } from '$core/bring-in/proving/proof.ts';
 import { takePages } from '$core/bring-in/reading/take-pages.ts';
@@ -27,6 +35,7 @@ const mostOthers = 200;
 /** Pages that are made a site of, before anyone has taken it. What is open stays as it is. */
 export class BringIn {
 	private files: ReadonlyMap<string, Uint8Array> = new Map();
+	private read: ReadPages | undefined;
 	private found: BroughtSite | undefined;
 	/** Counts up whenever what goes on is to stop. */
 	private turn = 0;
@@ -43,14 +52,15 @@ export class BringIn {
 		this.found = undefined;
 		try {
 			this.files = takePages(name, files, true);
-			const steps = bringInEach(this.files, name.replace(/\.(zip|html?)$/i, ''));
+			const steps = readEach(this.files, name.replace(/\.(zip|html?)$/i, ''));
 			for (let since = performance.now(); ;) {
 				const step = steps.next();
 				if (step.done) {
-					if (!('pages' in step.value))
-						return { refused: nothingFound(step.value.notTaken.length) };
-					this.found = step.value;
-					return broughtView(step.value);
+					const { pages, notTaken } = step.value;
+					if (pages.length === 0) return { refused: nothingFound(notTaken.length) };
+					this.read = step.value;
+					this.found = siteOf(step.value);
+					return broughtView(this.found);
 				}
 				if (performance.now() - since < slice) continue;
 				onProgress(step.value);
@@ -61,6 +71,33 @@ export class BringIn {
 			if (failure instanceof IntakeError) return { refused: failure.message };
 			return { refused: `These pages could not be brought in: ${reasonOf(failure)}.` };
 		}
+	}
+
+	/**
+	 * Finds the frames again with what was chosen of them, the latest choice last; a sentence where the pages do not allow
+	 * that one, and all stays as it was.
+	 */
+	choose(choices: readonly Choice[]): BroughtView | { readonly refused: string } | undefined {
+		if (!this.read) return undefined;
+		this.turn++;
+		const site = siteOf(this.read, choices);
+		const last = choices.at(-1);
+		const why = last && site.unfit.get(last);
+		if (why !== undefined) return { refused: why };
+		this.found = site;
+		return broughtView(site);
+	}
+
+	/** Whose each element of a page is. */
+	parts(path: string): readonly PartOnPage[] {
+		const page = this.found?.pages.find((one) => one.path === path);
+		return page && this.found ? partsOnPage(page, this.found.frames) : [];
+	}
+
+	/** Whose an element of a page is that stands anywhere in it; undefined where there is none. */
+	partAt(path: string, at: readonly number[]): PartOnPage | undefined {
+		const page = this.found?.pages.find((one) => one.path === path);
+		return page && partAt(page, this.parts(path), at);
 	}
 
 	/** Holds each page that came in against what would be delivered; undefined where it was stopped. */
@@ -92,7 +129,7 @@ export class BringIn {
 	/** The site that was made; undefined where none is. */
 	take(): SiteFiles | undefined {
 		const files = this.found?.files;
-		this.found = undefined;
+		this.found = this.read = undefined;
 		this.files = new Map();
 		return files;
 	}

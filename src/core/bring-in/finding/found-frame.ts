@@ -1,17 +1,15 @@
 import { freeName, nameFrom } from '../../model/name.ts';
-import {
-	attributeOf,
-	isBlank,
-	sizeOf,
-	textIn,
-	wordOf,
-	type BroughtElement,
-	type BroughtNode
-} from '../reading/brought-node.ts';
+import { Unfit, type Choice } from '../choosing/choice.ts';
+import { withChosen } from '../choosing/choose-element.ts';
+import { withGroups, type Groups } from '../choosing/choose-groups.ts';
+import { sizeOf, type BroughtNode } from '../reading/brought-node.ts';
+import { elementAt } from '../reading/element-place.ts';
+import type { BroughtPage } from '../reading/read-page.ts';
+import { commonFolder, foldersIn, isAloneIn, isIn } from './folders.ts';
 import { frameOfOne } from './frame-of-one.ts';
 import { costOf, placesIn, placeOf, type FrameNode, type FramePlace } from './frame-node.ts';
 import { groupsOf } from './page-groups.ts';
-import type { BroughtPage } from '../reading/read-page.ts';
+import { ownBytes, regionsOf, slotIn, type FoundRegion } from './regions.ts';
 import { sharedFrame } from './shared-frame.ts';
 import { ownTitle, titlePattern } from './shared-head.ts';
 
@@ -31,53 +29,237 @@ export interface FoundFrame {
 	readonly inner: readonly FoundFrame[];
 }
 
-export interface FoundRegion {
-	readonly name: string;
-	readonly place: FramePlace;
-	/** What is each page's own, or an inner frame, stands there. */
-	readonly isSlot: boolean;
-}
-
 /** Bytes that a frame in a frame has to save. */
 const leastSaved = 240;
 /** Pages of a branch that may have a frame of their own. */
 const leastPages = 3;
 
-/** The frames of some pages; those that share nothing with others are in none. */
-export function findFrames(pages: readonly BroughtPage[]): FoundFrame[] {
-	const [only] = pages;
-	if (only && pages.length === 1) return frameAlone(only);
-	const names = new Set<string>();
-	const groups = groupsOf(pages).filter((group) => group.length > 1);
-	const main = mainGroup(groups, pages);
-	return groups.map((group) => {
-		const isMain = group === main;
-		const folder = isMain ? '' : commonFolder(group);
-		const covers = isMain || (folder !== '' && isAloneIn(folder, group, pages));
-		const last = nameFrom(folder.split('/').at(-1) ?? '') || 'page';
-		const name = freeName(isMain ? 'site' : last, names);
-		const at = covers ? `/${folder}` : '/';
-		return frameFor(group, {
-			...{ name, at, covers, isOutermost: true, folder, names },
-			lists: group.map(({ content }) => content),
-			titles: titlesOf(group)
-		});
-	});
+/** The frames of some pages, as they were found and as they were chosen. */
+export interface FoundFrames {
+	/** Pages that share nothing with others are in none. */
+	readonly frames: readonly FoundFrame[];
+	/** Choices that the pages do not allow, and why, as sentences. */
+	readonly unfit: ReadonlyMap<Choice, string>;
 }
 
-/** The frame of a page alone, where it has a main part that can be told. */
-function frameAlone(page: BroughtPage): FoundFrame[] {
-	const nodes = frameOfOne(page.content);
-	if (!nodes) return [];
-	const own = { name: 'site', at: '/', covers: true, isOutermost: true };
-	return [{ ...own, nodes, regions: regionsOf(nodes), pages: [page], inner: [] }];
+export function findFrames(
+	pages: readonly BroughtPage[],
+	choices: readonly Choice[] = []
+): FoundFrames {
+	const finder = new FrameFinder(pages, choices);
+	return { frames: finder.find(), unfit: finder.unfit };
+}
+
+interface Placed extends Pick<FoundFrame, 'name' | 'at' | 'covers' | 'isOutermost'> {
+	readonly lists: readonly (readonly BroughtNode[])[];
+	readonly folder: string;
+	readonly titles: Titles;
+}
+
+/** What each page is called. */
+type Titles = (page: BroughtPage) => string;
+
+class FrameFinder {
+	readonly unfit = new Map<Choice, string>();
+	private readonly names = new Set<string>();
+	/** Choices of elements that have been made. */
+	private readonly made = new Set<Choice>();
+
+	constructor(
+		private readonly pages: readonly BroughtPage[],
+		private readonly choices: readonly Choice[]
+	) {}
+
+	find(): FoundFrame[] {
+		const { pages, names } = this;
+		const all = this.groups();
+		const groups = all.filter((group) => group.length > 1);
+		const main = mainGroup(groups, pages);
+		const frames = all.flatMap((group): FoundFrame[] => {
+			const [only] = group;
+			if (only && group.length === 1) return this.alone(only);
+			const isMain = group === main;
+			const folder = isMain ? '' : commonFolder(group);
+			const covers = isMain || (folder !== '' && isAloneIn(folder, group, pages));
+			const last = nameFrom(folder.split('/').at(-1) ?? '') || 'page';
+			const name = freeName(isMain ? 'site' : last, names);
+			const at = covers ? `/${folder}` : '/';
+			const lists = group.map(({ content }) => content);
+			const titles = titlesOf(group);
+			return [this.frame(group, { name, at, covers, isOutermost: true, folder, lists, titles })];
+		});
+		for (const choice of this.choices) {
+			if (choice.kind !== 'element' || this.made.has(choice) || this.unfit.has(choice)) continue;
+			this.unfit.set(choice, 'This element is not there in any of the frames.');
+		}
+		return frames;
+	}
+
+	private groups(): Groups {
+		let groups: Groups = groupsOf(this.pages);
+		for (const choice of this.choices) {
+			try {
+				groups = withGroups(groups, choice);
+			} catch (failure) {
+				this.noteUnfit(choice, failure);
+			}
+		}
+		return [...groups].sort((a, b) => b.length - a.length);
+	}
+
+	/**
+	 * The frame of a page that shares nothing with others: of a site of one page where its main part can be told, else
+	 * where something in it was chosen.
+	 */
+	private alone(page: BroughtPage): FoundFrame[] {
+		const isOnly = this.pages.length === 1;
+		const isChosen = this.choices.some((one) => one.kind === 'element' && one.page === page.path);
+		const found = isOnly ? frameOfOne(page.content) : undefined;
+		if (!found && !isChosen) return [];
+		const whole = page.content.map((node): FrameNode => ({ kind: 'same', node, of: [node] }));
+		const titles = titlesOf([page]);
+		const nodes = this.withChosen(found ?? whole, [page], titles, () => true);
+		if (placesIn(nodes).length === 0) return [];
+		const name = freeName(isOnly ? 'site' : nameFrom(lastName(page.path)) || 'page', this.names);
+		this.names.add(name);
+		const own = { name, at: '/', covers: isOnly, isOutermost: true };
+		return [{ ...own, nodes, regions: regionsOf(nodes), pages: [page], inner: [] }];
+	}
+
+	private frame(pages: readonly BroughtPage[], placed: Placed): FoundFrame {
+		const { lists, titles, name, at, covers, isOutermost } = placed;
+		this.names.add(name);
+		const found = sharedFrame(lists, pages.map(titles));
+		const inInner = this.inInner(pages, withSlot(found, lists.length), placed);
+		const chosen = this.withChosen(found, pages, titles, (page) => !inInner.has(page));
+		const nodes = withSlot(chosen, lists.length);
+		const own = { name, at, covers, isOutermost, pages, nodes, regions: regionsOf(nodes) };
+		return { ...own, inner: this.inner(pages, nodes, placed) };
+	}
+
+	/** Pages that have a frame further in, where it matters: what is chosen in the slot of one is that frame's. */
+	private inInner(
+		pages: readonly BroughtPage[],
+		nodes: readonly FrameNode[],
+		placed: Placed
+	): ReadonlySet<BroughtPage> {
+		const isChosen = this.choices.some(
+			(one) => one.kind === 'element' && pages.some(({ path }) => path === one.page)
+		);
+		if (!isChosen) return new Set();
+		const others = new FrameFinder(
+			pages,
+			this.choices.filter(({ kind }) => kind === 'drop')
+		);
+		return new Set(others.inner(pages, nodes, placed).flatMap((frame) => frame.pages));
+	}
+
+	/** A frame for each folder whose pages share more than all pages do. */
+	private inner(
+		pages: readonly BroughtPage[],
+		nodes: readonly FrameNode[],
+		placed: Placed
+	): FoundFrame[] {
+		return this.inSlot(pages, slotIn(nodes)?.lists ?? [], placed);
+	}
+
+	private inSlot(
+		pages: readonly BroughtPage[],
+		slot: FramePlace['lists'],
+		placed: Placed
+	): FoundFrame[] {
+		const { folder, titles } = placed;
+		return foldersIn(pages, folder).flatMap((inside): FoundFrame[] => {
+			const places = pages.flatMap((page, index) => (isIn(page, inside) ? [index] : []));
+			if (places.length < leastPages) return [];
+			const group = places.flatMap((index) => pages[index] ?? []);
+			const lists = places.map((index) => slot[index] ?? []);
+			const whole = lists.reduce((sum, list) => sum + sizeOf(list), 0);
+			const isLittle = whole - costOf(sharedFrame(lists, group.map(titles))) < leastSaved;
+			if (isLittle || this.isDropped(inside, group)) {
+				return this.inSlot(group, lists, { ...placed, folder: inside });
+			}
+			const name = freeName(nameFrom(lastName(inside)) || 'branch', this.names);
+			const own = { name, at: `/${inside}`, covers: true, isOutermost: false };
+			return [this.frame(group, { ...own, lists, folder: inside, titles })];
+		});
+	}
+
+	private isDropped(folder: string, group: readonly BroughtPage[]): boolean {
+		return this.choices.some(
+			(one) =>
+				one.kind === 'drop' && one.folder === folder && group.some(({ path }) => path === one.page)
+		);
+	}
+
+	/** A frame with what was chosen of its elements; what is in its slot only where that is the page's own. */
+	private withChosen(
+		found: readonly FrameNode[],
+		pages: readonly BroughtPage[],
+		titles: Titles,
+		isOwn: (page: BroughtPage) => boolean
+	): readonly FrameNode[] {
+		let nodes = found;
+		for (const choice of this.choices) {
+			if (choice.kind !== 'element') continue;
+			// What is each page's own is so in a frame further in, too.
+			if (this.made.has(choice) && choice.as !== 'own') continue;
+			const page = pages.findIndex(({ path }) => path === choice.page);
+			const brought = pages[page];
+			const element = brought && elementAt(brought.content, choice.at);
+			if (!brought || !element) continue;
+			const as = this.isOutdone(choice, pages) ? 'region' : choice.as;
+			const before = as === 'slot' ? withoutSlot(nodes) : nodes;
+			const slot = slotIn(before);
+			const chosen = { element, page, as };
+			try {
+				const made = withChosen(before, chosen, pages.map(titles), (place) => place === slot, isOwn(brought)); // prettier-ignore
+				if (!made) continue;
+				nodes = made;
+				this.made.add(choice);
+			} catch (failure) {
+				this.noteUnfit(choice, failure);
+			}
+		}
+		return nodes;
+	}
+
+	/** A frame has one slot: the one that was chosen last. */
+	private isOutdone(
+		choice: Choice & { readonly kind: 'element' },
+		pages: readonly BroughtPage[]
+	): boolean {
+		const later = this.choices.slice(this.choices.indexOf(choice) + 1);
+		return (
+			choice.as === 'slot' &&
+			later.some(
+				(one) =>
+					one.kind === 'element' && one.as === 'slot' && pages.some(({ path }) => path === one.page)
+			)
+		);
+	}
+
+	private noteUnfit(choice: Choice, failure: unknown): void {
+		if (!(failure instanceof Unfit)) throw failure;
+		this.unfit.set(choice, failure.message);
+	}
+}
+
+/** A frame in which nobody has said which place is the slot. */
+function withoutSlot(nodes: readonly FrameNode[]): FrameNode[] {
+	return nodes.map((node): FrameNode => {
+		if (node.kind === 'element') return { ...node, children: withoutSlot(node.children) };
+		if (node.kind !== 'place' || node.chosen !== 'slot') return node;
+		const { kind, lists, usual, blankBefore, blankBehind } = node;
+		return { kind, lists, usual, blankBefore, blankBehind };
+	});
 }
 
 /** The group whose frame covers all of the site: the largest that has no folder to itself. */
 function mainGroup(
-	groups: readonly BroughtPage[][],
+	groups: Groups,
 	pages: readonly BroughtPage[]
-): BroughtPage[] | undefined {
+): readonly BroughtPage[] | undefined {
 	const open = groups.find((group) => {
 		const folder = commonFolder(group);
 		return folder === '' || !isAloneIn(folder, group, pages);
@@ -85,176 +267,19 @@ function mainGroup(
 	return open ?? groups[0];
 }
 
-/** Whether all pages of a folder are in a group. */
-function isAloneIn(
-	folder: string,
-	group: readonly BroughtPage[],
-	pages: readonly BroughtPage[]
-): boolean {
-	return pages.every((page) => !isIn(page, folder) || group.includes(page));
-}
-
-interface Placed extends Pick<FoundFrame, 'name' | 'at' | 'covers' | 'isOutermost'> {
-	readonly lists: readonly (readonly BroughtNode[])[];
-	readonly folder: string;
-	readonly names: Set<string>;
-	readonly titles: Titles;
-}
-
-function frameFor(pages: readonly BroughtPage[], placed: Placed): FoundFrame {
-	const { lists, names, titles, name, at, covers, isOutermost } = placed;
-	const own = { name, at, covers, isOutermost };
-	names.add(name);
-	const nodes = withSlot(sharedFrame(lists, pages.map(titles)), lists.length);
-	const regions = regionsOf(nodes);
-	const slot = regions.find(({ isSlot }) => isSlot)?.place.lists ?? [];
-	return { ...own, nodes, regions, pages, inner: innerFrames(pages, slot, placed) };
-}
-
-/** A frame for each folder whose pages share more than all pages do. */
-function innerFrames(
-	pages: readonly BroughtPage[],
-	slot: FramePlace['lists'],
-	placed: Placed
-): FoundFrame[] {
-	const { folder, names, titles } = placed;
-	return foldersIn(pages, folder).flatMap((inside): FoundFrame[] => {
-		const places = pages.flatMap((page, index) => (isIn(page, inside) ? [index] : []));
-		if (places.length < leastPages) return [];
-		const group = places.flatMap((index) => pages[index] ?? []);
-		const lists = places.map((index) => slot[index] ?? []);
-		const whole = lists.reduce((sum, list) => sum + sizeOf(list), 0);
-		if (whole - costOf(sharedFrame(lists, group.map(titles))) < leastSaved) {
-			return innerFrames(group, lists, { ...placed, folder: inside });
-		}
-		const name = freeName(nameFrom(inside.split('/').at(-1) ?? '') || 'branch', names);
-		const at = `/${inside}`;
-		return [
-			frameFor(group, {
-				name,
-				at,
-				covers: true,
-				isOutermost: false,
-				lists,
-				folder: inside,
-				names,
-				titles
-			})
-		];
-	});
-}
-
-/** What each page is called. */
-type Titles = (page: BroughtPage) => string;
-
 /** What pages of a frame are called, as far as that is their own. */
 function titlesOf(pages: readonly BroughtPage[]): Titles {
 	const pattern = titlePattern(pages);
 	return (page) => (pattern ? ownTitle(page, pattern) : '');
 }
 
-function isIn({ path }: BroughtPage, folder: string): boolean {
-	return folder === '' || path.startsWith(`${folder}/`);
-}
-
-function foldersIn(pages: readonly BroughtPage[], folder: string): string[] {
-	const start = folder === '' ? 0 : folder.length + 1;
-	const found = pages.flatMap(({ path }) => {
-		const [first, ...rest] = path.slice(start).split('/');
-		return first === undefined || rest.length === 0 ? [] : [path.slice(0, start) + first];
-	});
-	return [...new Set(found)];
-}
-
-function commonFolder(pages: readonly BroughtPage[]): string {
-	const folders = pages.map(({ path }) => path.split('/').slice(0, -1));
-	const [first = []] = folders;
-	const length = first.findIndex((name, at) => folders.some((one) => one[at] !== name));
-	return (length === -1 ? first : first.slice(0, length)).join('/');
+function lastName(path: string): string {
+	return (path.split('/').at(-1) ?? '').replace(/\.html?$/i, '');
 }
 
 /** Pages that differ in nothing still need a place for what one of them will have. */
 function withSlot(nodes: readonly FrameNode[], pages: number): readonly FrameNode[] {
-	if (placesIn(nodes).some((place) => ownBytes(place) > 0)) return nodes;
+	const slot = slotIn(nodes);
+	if (slot && (slot.chosen || ownBytes(slot) > 0)) return nodes;
 	return [...nodes, placeOf(Array.from({ length: pages }, () => []))];
-}
-
-/** The places of a frame by their names; the slot is where pages have most of their own. */
-function regionsOf(nodes: readonly FrameNode[]): FoundRegion[] {
-	const names = new Set(['slot']);
-	const places = placesIn(nodes);
-	const own = places.map(ownBytes);
-	const slot = own.lastIndexOf(Math.max(0, ...own));
-	const walk = (list: readonly FrameNode[], around: Tagged | undefined): FoundRegion[] =>
-		list.flatMap((node): FoundRegion[] => {
-			if (node.kind === 'element') return walk(node.children, node);
-			if (node.kind !== 'place') return [];
-			if (places.indexOf(node) === slot) return [{ name: 'slot', place: node, isSlot: true }];
-			const isAlone = list.every((one) => one === node || isBlankNode(one));
-			const name = freeName(nameOf(node, isAlone ? around : undefined), names);
-			names.add(name);
-			return [{ name, place: node, isSlot: false }];
-		});
-	return walk(nodes, undefined);
-}
-
-/** An element by its tag. */
-type Tagged = Pick<BroughtElement, 'tag' | 'attributes'>;
-
-function ownBytes({ lists, usual }: FramePlace): number {
-	const word = usual && wordOf(usual);
-	return lists.reduce((sum, list) => (wordOf(list) === word ? sum : sum + sizeOf(list)), 0);
-}
-
-function isBlankNode(node: FrameNode): boolean {
-	return node.kind === 'same' && isBlank(node.node);
-}
-
-/** What landmarks are called where nothing else names them. */
-const landmarks: ReadonlyMap<string, string> = new Map([
-	['header', 'head'],
-	['nav', 'menu'],
-	['main', 'main'],
-	['aside', 'side'],
-	['footer', 'foot'],
-	['title', 'title'],
-	['h1', 'heading'],
-	['h2', 'heading']
-]);
-
-/** A name for a place: by the element that it is, or by what most pages have there. */
-function nameOf({ lists, usual }: FramePlace, around: Tagged | undefined): string {
-	const inside = [usual ?? [], ...lists].flatMap((list) => {
-		const element = list.find((node) => node.kind === 'element');
-		return element ? [element] : [];
-	});
-	const elements = [...(around ? [around] : []), ...inside.slice(0, 3)];
-	const names = [
-		...elements.map((element) => nameFrom(attributeOf(element, 'id') ?? '')),
-		...(around ? [nameFrom(firstClass(around)), landmarks.get(around.tag) ?? ''] : []),
-		commonWords(inside),
-		...elements.flatMap((element) => [
-			nameFrom(firstClass(element)),
-			landmarks.get(element.tag) ?? ''
-		])
-	];
-	return names.find((name) => name !== '') ?? 'place';
-}
-
-function firstClass(element: Tagged): string {
-	return attributeOf(element, 'class')?.split(/\s+/)[0] ?? '';
-}
-
-/** Letters of a name that is made of words. */
-const longestWords = 20;
-
-/** What most of some elements say, such as "Next", as a name; empty where they do not say the same. */
-function commonWords(elements: readonly BroughtElement[]): string {
-	const counts = new Map<string, number>();
-	for (const element of elements) {
-		const name = nameFrom(textIn(element).slice(0, longestWords + 1));
-		if (name !== '' && name.length <= longestWords) counts.set(name, (counts.get(name) ?? 0) + 1);
-	}
-	const [most, count] = [...counts].reduce((a, b) => (b[1] > a[1] ? b : a), ['', 0]);
-	return count > 2 && count * 2 > elements.length ? most : '';
 }

@@ -1,18 +1,36 @@
-import { isBlank, sizeOf, trimmed, wordOf, type BroughtNode } from '../reading/brought-node.ts';
+import {
+	isBlank,
+	sizeOf,
+	trimmed,
+	wordOf,
+	type BroughtElement,
+	type BroughtNode
+} from '../reading/brought-node.ts';
 
 /** What several pages share, with places where they differ. */
 export type FrameNode =
-	| { readonly kind: 'same'; readonly node: BroughtNode }
-	| {
-			readonly kind: 'element';
-			readonly tag: string;
-			readonly attributes: readonly { readonly name: string; readonly value: string }[];
-			readonly children: readonly FrameNode[];
-	  }
+	| FrameSame
+	| FrameElement
 	| FramePlace
 	| FrameChoice
 	/** What each page is called. */
 	| { readonly kind: 'title'; readonly blankBefore: boolean; readonly blankBehind: boolean };
+
+/** Something that is equal on all pages. */
+export interface FrameSame {
+	readonly kind: 'same';
+	readonly node: BroughtNode;
+	/** The node of each page, in the order of the pages; of blank text maybe none. */
+	readonly of: readonly BroughtNode[];
+}
+
+/** An element that all pages have, with something in it that differs. */
+export interface FrameElement extends Pick<BroughtElement, 'tag' | 'attributes'> {
+	readonly kind: 'element';
+	/** The element of each page, in the order of the pages. */
+	readonly of: readonly BroughtElement[];
+	readonly children: readonly FrameNode[];
+}
 
 /** A place that pages fill, each with something of its own, or with what most of them have there. */
 export interface FramePlace {
@@ -24,6 +42,8 @@ export interface FramePlace {
 	/** Blank text stands in front of it, and behind it, on most pages. */
 	readonly blankBefore: boolean;
 	readonly blankBehind: boolean;
+	/** What someone has said that it is. */
+	readonly chosen?: 'slot' | 'region';
 }
 
 /** What is another on single pages, such as the marked link of a menu. */

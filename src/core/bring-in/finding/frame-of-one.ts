@@ -21,11 +21,12 @@ export function frameOfOne(content: readonly BroughtNode[]): FrameNode[] | undef
 	if (!main) return undefined;
 	const walk = (nodes: readonly BroughtNode[]): FrameNode[] =>
 		nodes.map((node): FrameNode => {
-			if (node.kind !== 'element') return { kind: 'same', node };
+			if (node.kind !== 'element') return { kind: 'same', node, of: [node] };
 			if (node === main) return within(node, placeOf(node.children, undefined));
 			if (holds(node, main))
-				return { kind: 'element', ...tagOf(node), children: walk(node.children) };
-			if (!isLandmark(node) || node.children.length === 0) return { kind: 'same', node };
+				return { kind: 'element', ...tagOf(node), of: [node], children: walk(node.children) };
+			if (!isLandmark(node) || node.children.length === 0)
+				return { kind: 'same', node, of: [node] };
 			return within(node, placeOf(node.children, node.children));
 		});
 	return walk(content);
@@ -74,7 +75,7 @@ function tagOf({ tag, attributes }: BroughtElement): Pick<BroughtElement, 'tag' 
 }
 
 function within(element: BroughtElement, place: FramePlace): FrameNode {
-	return { kind: 'element', ...tagOf(element), children: [place] };
+	return { kind: 'element', ...tagOf(element), of: [element], children: [place] };
 }
 
 function placeOf(

@@ -89,7 +89,7 @@ class Sharing {
 		const [first] = nodes;
 		if (!first || nodes.length < lists.length) return asPlace;
 		if (nodes.every(({ word }) => word === first.word)) {
-			return { lists, column: [{ kind: 'same', node: first }], cost: first.size };
+			return { lists, column: [{ kind: 'same', node: first, of: nodes }], cost: first.size };
 		}
 		const elements = nodes.filter((node) => node.kind === 'element');
 		const [element] = elements;
@@ -98,7 +98,7 @@ class Sharing {
 		if (!isElement) return asPlace;
 		const { tag, attributes } = element;
 		const children = this.frame(elements.map((one) => one.children));
-		const column: FrameNode[] = [{ kind: 'element', tag, attributes, children }];
+		const column: FrameNode[] = [{ kind: 'element', tag, attributes, of: elements, children }];
 		const cost = costOf(column);
 		return cost < asPlace.cost ? { lists, column, cost } : asPlace;
 	}
@@ -140,7 +140,7 @@ class Sharing {
 
 	private ofGap(lists: Lists): FrameNode[] {
 		if (lists.every((list) => trimmed(list).length === 0)) return blanksOf(lists);
-		if (isSame(lists)) return (lists[0] ?? []).map((node) => ({ kind: 'same', node }));
+		if (isSame(lists)) return sameIn(lists);
 		const place = placeOf(lists);
 		if (!this.isTitle(lists)) return around(place, ofColumn([place]));
 		const { blankBefore, blankBehind } = place;
@@ -148,11 +148,24 @@ class Sharing {
 	}
 }
 
+/** What is equal in some lists but for blanks at their ends. */
+function sameIn(lists: Lists): FrameNode[] {
+	const [first = []] = lists;
+	const offset = first.indexOf(trimmed(first)[0] ?? blankText);
+	const kept = lists.map(trimmed);
+	return first.map((node, at): FrameNode => {
+		const of = kept.flatMap((list) => list[at - Math.max(0, offset)] ?? []);
+		return { kind: 'same', node, of: of.length === lists.length ? of : [node] };
+	});
+}
+
+const blankText: BroughtNode = { kind: 'text', text: '\n', word: -1, size: 1 };
+
 /** A condition in the place of a place has the blanks around it. */
 function around(place: FramePlace, made: readonly FrameNode[]): FrameNode[] {
 	const [only] = made;
 	if (only?.kind !== 'choice') return [...made];
-	const blank: FrameNode = { kind: 'same', node: { kind: 'text', text: '\n', word: -1, size: 1 } };
+	const blank: FrameNode = { kind: 'same', node: blankText, of: [] };
 	return [...(place.blankBefore ? [blank] : []), only, ...(place.blankBehind ? [blank] : [])];
 }
 
@@ -178,7 +191,8 @@ function betweenColumns(
 	return Array.from({ length: count + 1 }, (_, gap) => rows.map((row) => row[gap] ?? []));
 }
 
-function isAlike(one: BroughtElement, other: BroughtElement): boolean {
+/** Whether two elements are the same but for what is in them. */
+export function isAlike(one: BroughtElement, other: BroughtElement): boolean {
 	return (
 		one.tag === other.tag &&
 		one.attributes.length === other.attributes.length &&
@@ -241,5 +255,5 @@ function ofColumn(column: readonly FrameNode[]): readonly FrameNode[] {
 function blanksOf(lists: Lists): FrameNode[] {
 	const found = lists.flatMap((list) => list.find(isBlank) ?? []);
 	const [first] = found;
-	return first && found.length * 2 > lists.length ? [{ kind: 'same', node: first }] : [];
+	return first && found.length * 2 > lists.length ? [{ kind: 'same', node: first, of: [] }] : [];
 }

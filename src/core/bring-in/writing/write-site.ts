@@ -1,7 +1,8 @@
 import { nameFrom } from '../../model/name.ts';
 import type { SiteFiles } from '../../model/files.ts';
 import { wordOf, type BroughtAttribute, type BroughtNode } from '../reading/brought-node.ts';
-import type { FoundFrame, FoundRegion } from '../finding/found-frame.ts';
+import type { FoundFrame } from '../finding/found-frame.ts';
+import type { FoundRegion } from '../finding/regions.ts';
 import type { FrameNode } from '../finding/frame-node.ts';
 import {
 	attributesText,
