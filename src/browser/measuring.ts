@@ -1,6 +1,7 @@
 import type { Answers, Ask, Asked } from '$core/measure/asks.ts';
 import { markedElements } from '$core/model/trace.ts';
 import { pieceKeyWord } from '$core/model/piece-key.ts';
+import { arrived } from './arrived.ts';
 import { Contents, wholeOf, type Content } from './contents.ts';
 import {
 	all,
@@ -49,8 +50,6 @@ const hideScrollbar = 'html { overflow: hidden !important; }';
 
 /** ms of work before the page itself gets its turn. */
 const slice = 12;
-/** ms after which pictures and faces that have not come are as good as missing. */
-const patience = 4000;
 /** ms after which a window that is seen has drawn; one that is not seen does not draw. */
 const drawn = 120;
 
@@ -244,26 +243,6 @@ function picturesChosen(inner: Document, screen: number): string {
 	});
 	const bySize = all(inner, '[sizes], [srcset*="w,"], [srcset$="w"]').length > 0;
 	return [...sources, ...(bySize ? [screen] : [])].join(' ');
-}
-
-/** Pictures have their sizes, and text its faces, once they have come; what is to come late comes at once. */
-async function arrived(inner: Document): Promise<void> {
-	const pictures = all(inner, 'img').filter((one): one is HTMLImageElement => 'complete' in one);
-	for (const picture of pictures) picture.loading = 'eager';
-	const waiting = pictures
-		.filter(({ complete }) => !complete)
-		.map(
-			(picture) =>
-				new Promise((done) => {
-					picture.addEventListener('load', done, { once: true });
-					picture.addEventListener('error', done, { once: true });
-				})
-		);
-	const late = new Promise((done) => setTimeout(done, patience));
-	// Faces are asked for once something is laid out with them.
-	const root = partsOf(inner)?.root;
-	if (root) rectOf(root);
-	await Promise.race([Promise.all([...waiting, inner.fonts.ready]), late]);
 }
 
 /** Gives the page its turn whenever a slice of work is done. */

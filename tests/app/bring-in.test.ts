@@ -3,6 +3,8 @@ import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { after, before, test } from 'node:test';
+import { unzipSync } from 'fflate';
+import { pageDifference } from '../../src/core/bring-in/proving/same-page.ts';
 import { named, startApp, until, type App } from '../lib/app.ts';
 import { oldPage } from '../lib/brought.ts';
 import { png } from '../lib/pictures.ts';
@@ -106,4 +108,107 @@ test('what has no page in it is refused in a sentence, and the open site stays',
 	await (await named(app.page, 'button', 'Cancel')).click();
 	const stage = await app.stage();
 	assert.match(await stage.evaluate(() => document.body.textContent ?? ''), /Own/);
+});
+
+test('dropped pages are put right by a click, come out box for box, and are delivered as they came', async () => {
+	const pages = ['index', 'seeds', 'visit'].map((name) => {
+		const path = `${name}.html`;
+		const html = oldPage(
+			{ path, title: name, content: `<h1>${name}</h1><p>Own words of ${name}.</p>` },
+			'tables'
+		);
+		// A picture that does not come along would be asked for, and refused.
+		return { path, html: html.replace(/<img[^>]*>/, '') };
+	});
+	await app.page.evaluate((all) => {
+		const transfer = new DataTransfer();
+		for (const { path, html } of all) transfer.items.add(new File([html], path));
+		const event = { dataTransfer: transfer, bubbles: true, cancelable: true };
+		document.body.dispatchEvent(new DragEvent('drop', event));
+	}, pages);
+	const same = async (): Promise<boolean> => {
+		const text = await dialogText();
+		return (
+			/3 of 3 pages\s+come out the same/.test(text) &&
+			/3 of 3 pages\s+have every box where it was,/.test(text)
+		);
+	};
+	await new Promise((d) => setTimeout(d, 4000));
+	await app.page.screenshot({ path: '/tmp/zz5.png' });
+	console.log(await dialogText());
+	await until('they are the same', same);
+	const frame = await app.page.waitForSelector('.question iframe[title^="The page"]');
+	assert.ok(frame);
+	await until('it shows the page', () =>
+		frame.evaluate((one) => one.contentDocument?.querySelector('#foot') !== null)
+	);
+	const point = await frame.evaluate((one) => {
+		const outer = one.getBoundingClientRect();
+		const foot = one.contentDocument?.querySelector('#foot')?.getBoundingClientRect();
+		const scale = outer.width / one.offsetWidth;
+		return {
+			x: outer.x + ((foot?.x ?? 0) + 20) * scale,
+			y: outer.y + ((foot?.y ?? 0) + 4) * scale
+		};
+	});
+	await app.page.mouse.click(point.x, point.y);
+	await until('it says what it is', async () =>
+		/div#foot is of the frame site: it is said once/.test((await dialogText()).replace(/\s+/g, ' '))
+	);
+	await (await named(app.page, 'button', 'a region')).click();
+	await until('it is a region', async () =>
+		/div#foot is in the region foot of site/.test((await dialogText()).replace(/\s+/g, ' '))
+	);
+	await until('they are still the same', same);
+	await (await named(app.page, 'button', 'Take the last one back')).click();
+	await until('it is as before', async () => !(await dialogText()).includes('chosen by you'));
+	await (await named(app.page, 'button', 'a region')).click();
+	await until('it is a region again', same);
+	await (await named(app.page, 'button', 'Open as a site')).click();
+	await until('it is open', async () => (await app.page.$('[id="row /seeds.html"]')) !== null);
+	await until('its region is in the cross-section', async () =>
+		(await app.page.$eval('main', (main) => main.textContent ?? '')).includes('foot')
+	);
+	await app.open('/deliver');
+	const download = await named(app.page, 'button', 'Download seed-library.zip');
+	await until('there is something to hand over', () =>
+		download.evaluate((one) => !one.hasAttribute('disabled'))
+	);
+	await download.click();
+	const delivered = unzipSync(await app.downloaded('seed-library.zip'));
+	for (const { path, html } of pages) {
+		const now = new TextDecoder().decode(delivered[path]);
+		assert.equal(pageDifference(html, now, path), undefined, path);
+	}
+	await app.open('/plan');
+});
+
+test('a page that is pasted becomes a frame of the open site, which a page of it then fills', async () => {
+	await openDialog();
+	const area = await app.page.waitForSelector('.question textarea');
+	await area?.evaluate((one) => {
+		if (!(one instanceof HTMLTextAreaElement)) return;
+		one.value =
+			'<!DOCTYPE html><title>Shell</title><div class="wrap"><header>Shell head</header><main><h1>Sample</h1></main></div>';
+		one.dispatchEvent(new Event('input', { bubbles: true }));
+	});
+	await (await named(app.page, 'button', 'Bring this page in')).click();
+	await until('it is the same', async () =>
+		/1 of 1 page\s+come out the same/.test(await dialogText())
+	);
+	await (await named(app.page, 'button', 'Add to Seed library …')).click();
+	await (await named(app.page, 'button', 'Add')).click();
+	await until('it is in the site', async () =>
+		(await app.page.$eval('body', (body) => body.textContent ?? '')).includes(
+			'The frame is in the site.'
+		)
+	);
+	await app.page.click('[id="row /visit.html"]');
+	await (await named(app.page, 'button', 'change')).click();
+	await (await named(app.page, 'menuitem', 'frame')).click();
+	const stage = await app.stage();
+	await until('the page stands in it', async () => {
+		const text = await stage.evaluate(() => document.body.textContent ?? '');
+		return text.includes('Shell head') && text.includes('Own words of visit');
+	});
 });

@@ -1,7 +1,11 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { readEach, siteOf, type ReadPages } from '../../src/core/bring-in/bring-in.ts';
+import { guestsOf, readEach, siteOf, type ReadPages } from '../../src/core/bring-in/bring-in.ts';
+import { prepare } from '../../src/core/edit/propose.ts';
+import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
+import type { Command } from '../../src/core/model/command.ts';
+import { around, bodyOf, sound } from '../lib/site.ts';
 import {
 	elementParts,
 	type Choice,
@@ -200,4 +204,33 @@ test('a page alone without a main part gets a frame once its slot is chosen', ()
 	assert.equal(site.frames.length, 1);
 	assert.match(site.files.texts.get('layouts/site.eave') ?? '', /<div class="x">\{slot\}<\/div>/);
 	assert.deepEqual(sameOf(files, pages, [slot]), []);
+});
+
+test('pages come into a site that is there, in a folder of it: they are the same, and what is there stays', () => {
+	const files = garden('floats');
+	const site = sound(around(''));
+	const moved = new Map([...files].map(([path, bytes]) => [`old/${path}`, bytes] as const));
+	const assets = new Map([['old/css/site.css', encodeUtf8('b { color: red }')]]);
+	const pages = read(new Map([...moved, ...assets]));
+	const taken = new Set(site.site.layouts.map(({ name }) => name.text));
+	const { texts } = guestsOf(pages, [], 'en', taken);
+	assert.ok(texts.size > files.size, 'there are pages and frames');
+	const command: Command = {
+		kind: 'add-made',
+		what: 'pages',
+		texts: [...texts],
+		files: [...assets]
+	};
+	const { after, proposal } = prepare(site, command);
+	assert.equal(proposal.kind, 'edit', proposal.kind === 'refused' ? proposal.sentence : '');
+	assert.ok(after);
+	const proof = prove(moved, after, 2026);
+	assert.deepEqual(proof.pages.filter(({ kind }) => kind !== 'same').map(proofWords), []);
+	assert.deepEqual(bodyOf(after, '/'), bodyOf(site, '/'), 'the page that was there is as it was');
+	const again = prepare(after, {
+		...command,
+		texts: [],
+		files: [['old/css/site.css', encodeUtf8('b {}')]]
+	});
+	assert.equal(again.proposal.kind, 'refused', 'another file of the same path is not overwritten');
 });

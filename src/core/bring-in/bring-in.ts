@@ -3,7 +3,7 @@ import type { Choice } from './choosing/choice.ts';
 import { findFrames, type FoundFrame } from './finding/found-frame.ts';
 import { isPage, Links } from './reading/links.ts';
 import { PageReader, type BroughtPage } from './reading/read-page.ts';
-import { siteName, writeSite } from './writing/write-site.ts';
+import { siteName, writeGuests, writeSite } from './writing/write-site.ts';
 
 /** A file that is no page although it is called one, and why. */
 export interface NotTaken {
@@ -80,6 +80,24 @@ export function siteOf(
 	const { frames, unfit } = findFrames(pages, choices);
 	const texts = writeSite(siteName(frames, folder), pages, frames);
 	return { files: { texts, assets }, pages, frames, notTaken, unfit };
+}
+
+/** What pages bring into a site that is there. */
+export interface BroughtGuests {
+	/** Texts of layouts and pages, by the paths that they would like to have. */
+	readonly texts: SiteFiles['texts'];
+	readonly assets: ReadonlyMap<string, Uint8Array>;
+}
+
+/** Makes layouts and pages for a site that is there; `lang`: its language, `taken`: the names of its layouts. */
+export function guestsOf(
+	{ pages, assets }: ReadPages,
+	choices: readonly Choice[],
+	lang: string,
+	taken: ReadonlySet<string>
+): BroughtGuests {
+	const { frames } = findFrames(pages, choices, taken);
+	return { texts: writeGuests(pages, frames, lang, taken), assets };
 }
 
 /** Makes a site of the files of a folder at once; without a site where there is no page among them. */

@@ -21,7 +21,10 @@ export interface FrameView {
 	readonly covers: boolean;
 	/** How many frames are around it. */
 	readonly depth: number;
-	readonly pages: number;
+	/** Paths of the pages that it is around. */
+	readonly pages: readonly string[];
+	/** The folder whose branch it covers in another frame; undefined of an outermost one. */
+	readonly folder: string | undefined;
 	/** Bytes that stood in each of its pages and are said once now. */
 	readonly saved: number;
 	readonly regions: readonly RegionView[];
@@ -49,7 +52,8 @@ function frameViews(frame: FoundFrame, depth: number): FrameView[] {
 	const { name, at, covers, pages, regions, inner } = frame;
 	const own: FrameView = {
 		...{ name, at, covers, depth },
-		pages: pages.length,
+		pages: pages.map(({ path }) => path),
+		folder: depth === 0 ? undefined : at.replace(/^\//, ''),
 		saved: sharedBytes(frame) * Math.max(0, pages.length - 1),
 		regions: regions
 			.filter(({ isSlot }) => !isSlot)

@@ -1,6 +1,9 @@
+import { isPage } from '$core/bring-in/reading/links.ts';
 import { reasonOf } from '$core/messages/problem.ts';
 import { isLeftOut } from '$core/model/files.ts';
 import { mostBytes } from '$core/source/limits.ts';
+import { bringing } from '../ways/bringing.svelte.ts';
+import { filesChosen } from './chosen-files.ts';
 import { addFiles } from './files.ts';
 import { openFile, openFolder } from '../opening.ts';
 import { store } from '../site.svelte.ts';
@@ -11,7 +14,7 @@ export function bringsFiles(event: DragEvent): boolean {
 }
 
 /**
- * Takes what was dropped anywhere in the window: a zip, an `.eave` file or a folder is opened as a site;
+ * Takes what was dropped anywhere in the window: a zip, an `.eave` file or a folder is opened as a site; pages are brought in;
  * anything else becomes a file of the open one. It never becomes text of the open site.
  */
 export async function takeDrop(event: DragEvent): Promise<void> {
@@ -23,11 +26,12 @@ export async function takeDrop(event: DragEvent): Promise<void> {
 	event.stopPropagation();
 	// Entries are there only while the event is.
 	const items = [...(event.dataTransfer?.items ?? [])];
+	const files = [...(event.dataTransfer?.files ?? [])];
 	const entries = items.flatMap((item) => item.webkitGetAsEntry() ?? []);
-	const [file] = event.dataTransfer?.files ?? [];
 	try {
 		// What comes from another page is a file without a place in a folder.
-		if (entries.length === 0 && file) await openOne(file);
+		if (entries.length === 0 && files.some(isHtml) && !files.some(isSite)) await bringInAll(files);
+		else if (entries.length === 0 && files[0]) await openOne(files[0]);
 		else await openEntries(entries);
 	} catch (failure) {
 		const why = reasonOf(failure);
@@ -44,6 +48,7 @@ async function openEntries(entries: readonly FileSystemEntry[]): Promise<void> {
 	if (entries.length === 1 && isFile(first)) return openOne(await fileOf(first));
 	if (entries.every(isFile)) {
 		const files = await Promise.all(entries.filter(isFile).map(fileOf));
+		if (files.some(isHtml) && !files.some(isSite)) return bringInAll(files);
 		if (!files.some(isSite)) return addFiles(files);
 	}
 	const files = new Map<string, Uint8Array>();
@@ -54,8 +59,20 @@ async function openEntries(entries: readonly FileSystemEntry[]): Promise<void> {
 }
 
 async function openOne(file: File): Promise<void> {
-	if (isSite(file)) await openFile(file);
+	if (isHtml(file)) await bringInAll([file]);
+	else if (isSite(file)) await openFile(file);
 	else await addFiles([file]);
+}
+
+/** Pages of HTML, with the files beside them, are looked through before anything is taken. */
+async function bringInAll(files: readonly File[]): Promise<void> {
+	const read = await filesChosen(files);
+	const [first] = read?.keys() ?? [];
+	if (read && first !== undefined) await bringing.begin(first, read);
+}
+
+function isHtml({ name }: File): boolean {
+	return isPage(name);
 }
 
 /** Whether a file is a site of its own, by its name; any other becomes a file of the open one. */

@@ -3,7 +3,11 @@ import type { BringingIn } from '$core/bring-in/bring-in.ts';
 import type { BroughtView } from '$core/bring-in/brought-view.ts';
 import { encodeUtf8 } from '$core/lib/utf8.ts';
 import type { ProofView } from '$workers/desk/bringing-in.ts';
+import { counted } from '$core/messages/problem.ts';
+import { commands } from '../commands.svelte.ts';
 import { store } from '../site.svelte.ts';
+import { Choosing } from './choosing.svelte.ts';
+import { ProvingBoxes } from './proving-boxes.svelte.ts';
 
 /** Pages that are brought in: what is found in them is shown before it becomes the open site. */
 class Bringing {
@@ -15,6 +19,12 @@ class Bringing {
 	/** What is known so far of which pages come out the same. */
 	proof = $state.raw<ProofView | undefined>();
 	isProving = $state(false);
+	/** What of it is put right before it is taken. */
+	readonly choosing = new Choosing((found) => void this.prove(found));
+	/** The boxes of the pages that are the same, in this browser. */
+	readonly boxes = new ProvingBoxes();
+	/** Why it was not added to the open site, as a sentence. */
+	notAdded = $state('');
 	/** Why nothing was found, as a sentence. */
 	refused = $state<string | undefined>();
 
@@ -38,7 +48,11 @@ class Bringing {
 			this.progress = undefined;
 			if (answer === 'stopped') return;
 			if ('refused' in answer) this.refused = answer.refused;
-			else await this.prove(answer);
+			else {
+				const [page] = answer.frames[0]?.pages ?? answer.alone;
+				if (page !== undefined) void this.choosing.look(page);
+				await this.prove(answer);
+			}
 		} catch (failure) {
 			store.sayFailure('These pages could not be brought in', failure);
 			this.close();
@@ -52,10 +66,16 @@ class Bringing {
 
 	private async prove(found: BroughtView): Promise<void> {
 		this.found = found;
+		this.proof = undefined;
+		this.boxes.forget();
 		this.isProving = true;
 		const proof = await store.core.bringIn.prove(
-			proxy((known: ProofView) => void (this.proof = known))
+			proxy((known: ProofView) => {
+				if (this.found === found) this.proof = known;
+			})
 		);
+		// Another choice has been made meanwhile, which is being looked at.
+		if (this.found !== found) return;
 		this.proof = proof ?? this.proof;
 		this.isProving = false;
 	}
@@ -73,6 +93,18 @@ class Bringing {
 		if (files) await store.adopt(files);
 	}
 
+	/** Adds what was found to the open site, as one edit; in a folder of it, as frames alone or with the pages. */
+	async addToSite(folder: string, withPages: boolean): Promise<void> {
+		const { bringIn } = store.core;
+		await bringIn.stop();
+		const choices = this.choosing.made.map(({ choice }) => choice);
+		const command = await bringIn.intoSite(choices, folder, withPages);
+		this.notAdded = (command && (await commands.attempt(command))) ?? '';
+		if (!command || this.notAdded !== '') return;
+		this.close();
+		store.notice = { kind: 'fine', sentence: addedWords(command.texts.length, withPages) };
+	}
+
 	close(): void {
 		this.isOpen = false;
 		this.forget();
@@ -82,7 +114,16 @@ class Bringing {
 	private forget(): void {
 		this.progress = this.found = this.proof = this.refused = undefined;
 		this.isProving = false;
+		this.notAdded = '';
+		this.choosing.forget();
+		this.boxes.forget();
 	}
+}
+
+function addedWords(texts: number, withPages: boolean): string {
+	return withPages
+		? `${counted(texts, 'file')} of text were added: frames and pages. Undo takes all of it back.`
+		: 'The frame is in the site. No page sits under it yet: choose it where a page says what it sits under.';
 }
 
 export const bringing = new Bringing();

@@ -89,7 +89,7 @@ export class Desk {
 		this.findings = proxy(new FindingsDesk(site, settlings, sheets, () => void this.checked()));
 		this.sources = proxy(sources);
 		this.proposals = proxy(new Proposals(site));
-		this.bringIn = proxy(new BringIn(year));
+		this.bringIn = proxy(new BringIn(year, () => site.shown));
 	}
 
 	/** Sizes of content that were measured, by whatever site. */

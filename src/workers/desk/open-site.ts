@@ -65,7 +65,8 @@ export class OpenSite {
 			return { proposal: { kind: 'refused', sentence: 'No site is open.' }, after: undefined };
 		}
 		// Files come with other commands than those that are looked at again and again.
-		const key = command.kind === 'put-file' ? '' : JSON.stringify(command);
+		const hasFiles = command.kind === 'put-file' || command.kind === 'add-made';
+		const key = hasFiles ? '' : JSON.stringify(command);
 		if (key !== '' && this.prepared?.before === before && this.prepared.key === key) {
 			return this.prepared.made;
 		}

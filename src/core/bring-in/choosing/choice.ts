@@ -19,5 +19,21 @@ export type Choice =
 	/** The frame at a folder falls away, which has this page in it; the outermost one, where no folder is said. */
 	| { readonly kind: 'drop'; readonly page: string; readonly folder: string | undefined };
 
+/** The same choice of pages that stand in a folder; `start`: its path with a slash behind, or nothing. */
+export function inFolderOf(choice: Choice, start: string): Choice {
+	switch (choice.kind) {
+		case 'element':
+			return { ...choice, page: start + choice.page };
+		case 'join':
+			return { ...choice, page: start + choice.page, with: start + choice.with };
+		case 'part':
+			return { ...choice, pages: choice.pages.map((page) => start + page) };
+		case 'drop': {
+			const folder = choice.folder === undefined ? undefined : start + choice.folder;
+			return { ...choice, page: start + choice.page, folder };
+		}
+	}
+}
+
 /** Why something that was chosen cannot be, as a sentence. */
 export class Unfit extends Error {}

@@ -1,5 +1,5 @@
 import type { FoundFrame } from '../finding/found-frame.ts';
-import type { FrameNode } from '../finding/frame-node.ts';
+import { placesIn, type FrameNode } from '../finding/frame-node.ts';
 import {
 	attributeOf,
 	textIn,
@@ -52,6 +52,16 @@ export function partAt(
 	const { part, frame, region } = around ?? { part: 'own', frame: undefined, region: undefined };
 	const isWhole = around?.at.length === at.length;
 	return { ...wordsOf(element), at, part, frame, region, isMixed: isWhole && around.isMixed };
+}
+
+/** The elements around one, from the outside in, and that itself. */
+export function partsAround(
+	page: BroughtPage,
+	frames: readonly FoundFrame[],
+	at: readonly number[]
+): PartOnPage[] {
+	const parts = partsOnPage(page, frames);
+	return at.flatMap((_, index) => partAt(page, parts, at.slice(0, index + 1)) ?? []);
 }
 
 type Whose = Pick<PartOnPage, 'part' | 'frame'> & { readonly region?: string };
@@ -114,8 +124,11 @@ class Lister {
 		if (element && region) {
 			const part = region.isSlot ? 'slot' : 'region';
 			this.add(element, { part, frame: frame.name, region: region.name }, region.isSlot);
+			if (!region.isSlot) return;
 		} else if (element) {
-			this.add(element, { part: 'frame', frame: frame.name }, true);
+			const isMixed = placesIn(children).length > 0;
+			this.add(element, { part: 'frame', frame: frame.name }, isMixed);
+			if (!isMixed) return;
 		}
 		this.nodes(children, frame, page);
 	}

@@ -20,8 +20,6 @@ export interface FoundFrame {
 	readonly at: string;
 	/** It covers its branch; else pages ask for it. */
 	readonly covers: boolean;
-	/** It stands in no other frame. */
-	readonly isOutermost: boolean;
 	readonly nodes: readonly FrameNode[];
 	readonly regions: readonly FoundRegion[];
 	/** Its pages, in the order of the lists of its places. */
@@ -42,15 +40,17 @@ export interface FoundFrames {
 	readonly unfit: ReadonlyMap<Choice, string>;
 }
 
+/** `taken`: names that layouts of another site have, into which these come; there they cover no branch of themselves. */
 export function findFrames(
 	pages: readonly BroughtPage[],
-	choices: readonly Choice[] = []
+	choices: readonly Choice[] = [],
+	taken?: ReadonlySet<string>
 ): FoundFrames {
-	const finder = new FrameFinder(pages, choices);
+	const finder = new FrameFinder(pages, choices, taken);
 	return { frames: finder.find(), unfit: finder.unfit };
 }
 
-interface Placed extends Pick<FoundFrame, 'name' | 'at' | 'covers' | 'isOutermost'> {
+interface Placed extends Pick<FoundFrame, 'name' | 'at' | 'covers'> {
 	readonly lists: readonly (readonly BroughtNode[])[];
 	readonly folder: string;
 	readonly titles: Titles;
@@ -61,14 +61,20 @@ type Titles = (page: BroughtPage) => string;
 
 class FrameFinder {
 	readonly unfit = new Map<Choice, string>();
-	private readonly names = new Set<string>();
+	private readonly names: Set<string>;
+	/** They come into another site. */
+	private readonly isGuest: boolean;
 	/** Choices of elements that have been made. */
 	private readonly made = new Set<Choice>();
 
 	constructor(
 		private readonly pages: readonly BroughtPage[],
-		private readonly choices: readonly Choice[]
-	) {}
+		private readonly choices: readonly Choice[],
+		taken?: ReadonlySet<string>
+	) {
+		this.names = new Set(taken);
+		this.isGuest = taken !== undefined;
+	}
 
 	find(): FoundFrame[] {
 		const { pages, names } = this;
@@ -80,13 +86,14 @@ class FrameFinder {
 			if (only && group.length === 1) return this.alone(only);
 			const isMain = group === main;
 			const folder = isMain ? '' : commonFolder(group);
-			const covers = isMain || (folder !== '' && isAloneIn(folder, group, pages));
+			const covers =
+				!this.isGuest && (isMain || (folder !== '' && isAloneIn(folder, group, pages)));
 			const last = nameFrom(folder.split('/').at(-1) ?? '') || 'page';
-			const name = freeName(isMain ? 'site' : last, names);
+			const name = freeName(isMain && !this.isGuest ? 'site' : last, names);
 			const at = covers ? `/${folder}` : '/';
 			const lists = group.map(({ content }) => content);
 			const titles = titlesOf(group);
-			return [this.frame(group, { name, at, covers, isOutermost: true, folder, lists, titles })];
+			return [this.frame(group, { name, at, covers, folder, lists, titles })];
 		});
 		for (const choice of this.choices) {
 			if (choice.kind !== 'element' || this.made.has(choice) || this.unfit.has(choice)) continue;
@@ -120,20 +127,23 @@ class FrameFinder {
 		const titles = titlesOf([page]);
 		const nodes = this.withChosen(found ?? whole, [page], titles, () => true);
 		if (placesIn(nodes).length === 0) return [];
-		const name = freeName(isOnly ? 'site' : nameFrom(lastName(page.path)) || 'page', this.names);
+		const name = freeName(
+			isOnly && !this.isGuest ? 'site' : nameFrom(lastName(page.path)) || 'frame',
+			this.names
+		);
 		this.names.add(name);
-		const own = { name, at: '/', covers: isOnly, isOutermost: true };
+		const own = { name, at: '/', covers: isOnly && !this.isGuest };
 		return [{ ...own, nodes, regions: regionsOf(nodes), pages: [page], inner: [] }];
 	}
 
 	private frame(pages: readonly BroughtPage[], placed: Placed): FoundFrame {
-		const { lists, titles, name, at, covers, isOutermost } = placed;
+		const { lists, titles, name, at, covers } = placed;
 		this.names.add(name);
 		const found = sharedFrame(lists, pages.map(titles));
 		const inInner = this.inInner(pages, withSlot(found, lists.length), placed);
 		const chosen = this.withChosen(found, pages, titles, (page) => !inInner.has(page));
 		const nodes = withSlot(chosen, lists.length);
-		const own = { name, at, covers, isOutermost, pages, nodes, regions: regionsOf(nodes) };
+		const own = { name, at, covers, pages, nodes, regions: regionsOf(nodes) };
 		return { ...own, inner: this.inner(pages, nodes, placed) };
 	}
 
@@ -180,7 +190,8 @@ class FrameFinder {
 				return this.inSlot(group, lists, { ...placed, folder: inside });
 			}
 			const name = freeName(nameFrom(lastName(inside)) || 'branch', this.names);
-			const own = { name, at: `/${inside}`, covers: true, isOutermost: false };
+			const at = this.isGuest ? '/' : `/${inside}`;
+			const own = { name, at, covers: !this.isGuest };
 			return [this.frame(group, { ...own, lists, folder: inside, titles })];
 		});
 	}
@@ -273,8 +284,10 @@ function titlesOf(pages: readonly BroughtPage[]): Titles {
 	return (page) => (pattern ? ownTitle(page, pattern) : '');
 }
 
+/** The last name of a path that says something; empty where none does. */
 function lastName(path: string): string {
-	return (path.split('/').at(-1) ?? '').replace(/\.html?$/i, '');
+	const names = path.replace(/\.html?$/i, '').split('/');
+	return names.findLast((name) => name !== 'index' && name !== '') ?? '';
 }
 
 /** Pages that differ in nothing still need a place for what one of them will have. */

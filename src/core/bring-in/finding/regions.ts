@@ -99,8 +99,9 @@ const longestWords = 20;
 function commonWords(elements: readonly BroughtElement[]): string {
 	const counts = new Map<string, number>();
 	for (const element of elements) {
-		const name = nameFrom(textIn(element).slice(0, longestWords + 1));
-		if (name !== '' && name.length <= longestWords) counts.set(name, (counts.get(name) ?? 0) + 1);
+		const words = textIn(element);
+		const name = words.length <= longestWords ? nameFrom(words) : '';
+		if (name !== '') counts.set(name, (counts.get(name) ?? 0) + 1);
 	}
 	const [most, count] = [...counts].reduce((a, b) => (b[1] > a[1] ? b : a), ['', 0]);
 	return count > 2 && count * 2 > elements.length ? most : '';

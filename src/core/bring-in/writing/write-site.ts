@@ -47,18 +47,40 @@ export function writeSite(
 	pages: readonly BroughtPage[],
 	frames: readonly FoundFrame[]
 ): SiteFiles['texts'] {
-	const texts = new Map<string, string>();
 	const lang = commonLang(pages);
-	texts.set(
-		'site.eave',
-		`site ${quoted(name)} {\n${lang === undefined ? '' : `  lang ${lang}\n`}  bands { narrow 0 }\n}\n`
-	);
+	const said = lang === undefined ? '' : `  lang ${lang}\n`;
+	const texts = new Map([
+		['site.eave', `site ${quoted(name)} {\n${said}  bands { narrow 0 }\n}\n`]
+	]);
+	writePages(texts, pages, frames, lang, new Set(frames.map((frame) => frame.name)));
+	return texts;
+}
+
+/** Writes frames and pages that come into another site; `lang`: that site's, `taken`: names of its layouts. */
+export function writeGuests(
+	pages: readonly BroughtPage[],
+	frames: readonly FoundFrame[],
+	lang: string,
+	taken: ReadonlySet<string>
+): SiteFiles['texts'] {
+	const texts = new Map<string, string>();
+	const names = frames.map((frame) => frame.name);
+	writePages(texts, pages, frames, lang, new Set([...taken, ...names]));
+	return texts;
+}
+
+function writePages(
+	texts: Map<string, string>,
+	pages: readonly BroughtPage[],
+	frames: readonly FoundFrame[],
+	lang: string | undefined,
+	taken: ReadonlySet<string>
+): void {
 	const writer = new SiteWriter(texts, lang);
 	for (const frame of frames) writer.outermost(frame);
 	const inFrames = new Set(frames.flatMap((frame) => frame.pages));
 	const alone = pages.filter((page) => !inFrames.has(page));
-	if (alone.length > 0) writer.plain(alone, new Set(frames.map((frame) => frame.name)));
-	return texts;
+	if (alone.length > 0) writer.plain(alone, taken);
 }
 
 /** The language that all pages say, as a site can say it. */
@@ -93,7 +115,8 @@ class SiteWriter {
 				under: frame.covers ? undefined : frame.name
 			};
 		});
-		this.frame(frame, owns, [...attributes('html', html), ...attributes('body', body)]);
+		const said = [...attributes('html', html), ...attributes('body', body)];
+		this.frame(frame, owns, isFirst(frame) ? said : ['  under none', ...said]);
 	}
 
 	/** Pages that share no frame have all of themselves in a layout that has nothing but its slot. */
@@ -121,7 +144,7 @@ class SiteWriter {
 	}
 
 	private frame(frame: FoundFrame, owns: readonly OwnOfPage[], said: readonly string[]): void {
-		const { name, at, covers, regions, inner, nodes, isOutermost } = frame;
+		const { name, at, covers, regions, inner, nodes } = frame;
 		const head = sharedHead(owns.map((own) => own.head));
 		const left = owns.map((own, index): OwnOfPage => {
 			const fills = regions.flatMap((region) => fillOf(region, index));
@@ -134,12 +157,7 @@ class SiteWriter {
 			};
 		});
 		const markup = frameText(nodes, regions, frame.pages);
-		const parts = [
-			...(isOutermost && !(covers && at === '/') ? ['  under none'] : []),
-			...said,
-			...headLines(head, '  '),
-			block('frame', markup, '  ')
-		];
+		const parts = [...said, ...headLines(head, '  '), block('frame', markup, '  ')];
 		const text = `layout ${name} at ${at}${covers ? '' : ' on-request'} {\n${parts.join('\n')}\n}\n`;
 		this.texts.set(`layouts/${name}.eave`, text);
 		const inInner = new Set(inner.flatMap((one) => one.pages));
@@ -148,8 +166,10 @@ class SiteWriter {
 			const owned = new Set(one.pages);
 			this.frame(
 				one,
-				left.filter(({ page }) => owned.has(page)),
-				[]
+				left
+					.filter(({ page }) => owned.has(page))
+					.map((own) => (one.covers ? own : { ...own, under: one.name })),
+				one.covers ? [] : [`  under ${name}`]
 			);
 		}
 	}
@@ -181,6 +201,11 @@ class SiteWriter {
 			free = path.replace(/\.eave$/, `-${count}.eave`);
 		return free;
 	}
+}
+
+/** Whether a frame covers all of the site, and nothing could be around it. */
+function isFirst({ covers, at }: FoundFrame): boolean {
+	return covers && at === '/';
 }
 
 /** What a page has in a region, where that is not what most pages have. */

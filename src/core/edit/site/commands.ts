@@ -1,7 +1,7 @@
 import type { SiteCommand } from '../../model/command.ts';
 import type { CommandKinds } from '../command-kind.ts';
 import { addBand, removeBand, renameBand } from './bands.ts';
-import { putFile, removeFile, renameFile } from './files.ts';
+import { addMade, putFile, removeFile, renameFile } from './files.ts';
 import { addRole, removeRole, renameRole, setSite } from './settings.ts';
 import { tidyText } from './tidy-text.ts';
 import { removeToken, renameToken, setToken } from './tokens.ts';
@@ -54,6 +54,10 @@ export const siteCommands: CommandKinds<SiteCommand> = {
 	'put-file': {
 		label: ({ file }) => `Add ${file}`,
 		carryOut: (resolved, surgery, { file, bytes }) => putFile(resolved, surgery, file, bytes)
+	},
+	'add-made': {
+		label: ({ what }) => `Add ${what}`,
+		carryOut: (resolved, surgery, { texts, files }) => addMade(resolved, surgery, texts, files)
 	},
 	'rename-file': {
 		label: ({ file, to }) => `Rename ${file} to ${to}`,

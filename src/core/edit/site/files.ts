@@ -29,6 +29,50 @@ export function putFile(
 	surgery.files({ kind: 'put', file, bytes });
 }
 
+/** Adds texts under paths of their own, and other files under just theirs, unless they are there already. */
+export function addMade(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	texts: readonly (readonly [string, string])[],
+	files: readonly (readonly [string, Uint8Array])[]
+): void {
+	const known = resolved.reading.files;
+	const taken = new Set(known.texts.keys());
+	for (const [path, text] of texts) {
+		const file = freePath(path, taken);
+		taken.add(file);
+		surgery.files({ kind: 'add', file, text });
+	}
+	let total = [...known.assets.values()].reduce((sum, { length }) => sum + length, 0);
+	for (const [file, bytes] of files) {
+		const own = known.assets.get(file);
+		if (own && isSame(own, bytes)) continue;
+		if (own) {
+			throw new CommandRefused(
+				`There is a file ${file} already, with something else in it. Put what comes into a folder of its own.`
+			);
+		}
+		checkFile(file);
+		total += bytes.length;
+		if (total > mostBytes) {
+			throw new CommandRefused(
+				`With these files the site would be larger than ${mostBytes / 1024 / 1024} MB.`
+			);
+		}
+		surgery.files({ kind: 'put', file, bytes });
+	}
+}
+
+function freePath(path: string, taken: ReadonlySet<string>): string {
+	let free = path;
+	for (let count = 2; taken.has(free); count++) free = path.replace(/(\.eave)?$/, `-${count}$1`);
+	return free;
+}
+
+function isSame(one: Uint8Array, other: Uint8Array): boolean {
+	return one.length === other.length && one.every((byte, at) => byte === other[at]);
+}
+
 /** Gives a file another path, and changes every place that names it. */
 export function renameFile(
 	resolved: ResolvedSite,

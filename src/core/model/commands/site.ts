@@ -22,6 +22,13 @@ export type SiteCommand =
 	| { readonly kind: 'rename-token'; readonly name: string; readonly to: string }
 	| { readonly kind: 'remove-token'; readonly name: string }
 	| { readonly kind: 'put-file'; readonly file: string; readonly bytes: Uint8Array }
+	/** Layouts, pages and other files that were made elsewhere, by the paths that they would like to have; `what` they are. */
+	| {
+			readonly kind: 'add-made';
+			readonly what: string;
+			readonly texts: readonly (readonly [string, string])[];
+			readonly files: readonly (readonly [string, Uint8Array])[];
+	  }
 	| { readonly kind: 'rename-file'; readonly file: string; readonly to: string }
 	| { readonly kind: 'remove-file'; readonly file: string }
 	/** The text of a file, or of all, as one would write it with care; it reads the same. */

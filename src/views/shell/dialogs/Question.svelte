@@ -9,10 +9,12 @@
 		says: string;
 		/** It waits for a word before something is done. */
 		alert?: boolean;
+		/** It has a drawing in it, which takes what room there is. */
+		wide?: boolean;
 		onClose: () => void;
 		children: Snippet;
 	}
-	const { open, title, says, alert = false, onClose, children }: Props = $props();
+	const { open, title, says, alert = false, wide = false, onClose, children }: Props = $props();
 </script>
 
 <Dialog
@@ -25,7 +27,7 @@
 	<Portal>
 		<Dialog.Backdrop class="question-veil" />
 		<Dialog.Positioner class="question-place">
-			<Dialog.Content class="question">
+			<Dialog.Content class={wide ? 'question wide' : 'question'}>
 				<Dialog.Title class="title">{title}</Dialog.Title>
 				<Dialog.Description class="small">{says}</Dialog.Description>
 				{@render children()}

@@ -1,14 +1,16 @@
 <script lang="ts">
 	import type { BroughtView, FrameView } from '$core/bring-in/brought-view.ts';
 	import { counted } from '$core/messages/problem.ts';
+	import FrameActions from './FrameActions.svelte';
 	import { sizeText } from '$views/shell/size-text.ts';
 
 	/** The frames that were found, each an eave as long as its share of the pages. */
 
-	const { found }: { found: BroughtView } = $props();
-
-	/** Hues come again after five. */
-	const hues = 5;
+	interface Props {
+		found: BroughtView;
+		hueOf: (frame: string | undefined) => number;
+	}
+	const { found, hueOf }: Props = $props();
 
 	function places({ regions }: FrameView): string {
 		return regions.map(({ name, filled }) => `${name} (${filled})`).join(', ');
@@ -16,19 +18,23 @@
 </script>
 
 <ul aria-label="Frames found">
-	{#each found.frames as frame, index (frame.name)}
+	{#each found.frames as frame (frame.name)}
 		<li style="--depth: {frame.depth}">
 			<i
 				class="eave layer-fill"
-				data-hue={(index % hues) + 1}
+				data-hue={hueOf(frame.name)}
 				data-hatch="1"
-				style="width: {Math.max(4, (100 * frame.pages) / found.pages)}%"
+				style="width: {Math.max(4, (100 * frame.pages.length) / found.pages)}%"
 				aria-hidden="true"
 			></i>
 			<span class="name">
 				<b>{frame.name}</b>
 				<span class="mono">{frame.at}</span>
-				<span>around {counted(frame.pages, 'page')}{frame.covers ? '' : ', which ask for it'}</span>
+				<span
+					>around {counted(frame.pages.length, 'page')}{frame.covers
+						? ''
+						: ', which ask for it'}</span
+				>
 				<span class="small">{sizeText(frame.saved)} said once</span>
 			</span>
 			{#if frame.regions.length > 0}
@@ -37,6 +43,7 @@
 					{places(frame)}
 				</span>
 			{/if}
+			<FrameActions {frame} {found} />
 		</li>
 	{/each}
 	{#if found.alone.length > 0}
@@ -63,8 +70,6 @@
 	ul {
 		display: grid;
 		gap: 10px;
-		max-height: 40vh;
-		overflow-y: auto;
 		border-bottom: 1px solid var(--hair);
 		padding-bottom: 10px;
 	}
