@@ -1,4 +1,5 @@
-import { isEaveFile, type SiteFiles } from '../model/files.ts';
+import { encodeUtf8 } from '../lib/utf8.ts';
+import { isEaveFile, textOf, type SiteFiles } from '../model/files.ts';
 import type { Span } from '../model/span.ts';
 
 /** One change of a site's files: a stretch of text replaced, a file put there, moved or taken away. */
@@ -38,7 +39,7 @@ export function applyChanges(files: SiteFiles, changes: readonly Change[]): Chan
 }
 
 function touchesAssets({ kind, file }: Change, { assets }: SiteFiles): boolean {
-	return kind === 'put' || kind === 'move' || (kind === 'drop' && assets.has(file));
+	return kind === 'put' || kind === 'move' || (kind !== 'add' && assets.has(file));
 }
 
 function applyOne(
@@ -47,6 +48,7 @@ function applyOne(
 	change: Change
 ): Change {
 	const { file } = change;
+	if (change.kind === 'edit') return applyEdit(texts, assets, change);
 	const text = texts.get(file);
 	if (
 		change.kind === 'put' ||
@@ -62,15 +64,24 @@ function applyOne(
 		return { kind: 'drop', file };
 	}
 	if (text === undefined) throw new RangeError(`There is no file ${file}.`);
-	if (change.kind !== 'edit') {
-		texts.delete(file);
-		return { kind: 'add', file, text };
-	}
-	const { from, to, insert } = change;
+	texts.delete(file);
+	return { kind: 'add', file, text };
+}
+
+/** An edit of the site's text, or of a style sheet of its own. */
+function applyEdit(
+	texts: Map<string, string>,
+	assets: Map<string, Uint8Array>,
+	{ file, from, to, insert }: Extract<Change, { kind: 'edit' }>
+): Change {
+	const text = textOf({ texts, assets }, file);
+	if (text === undefined) throw new RangeError(`There is no file ${file}.`);
 	if (from < 0 || to < from || to > text.length) {
 		throw new RangeError(`The change from ${from} to ${to} lies outside ${file}.`);
 	}
-	texts.set(file, text.slice(0, from) + insert + text.slice(to));
+	const edited = text.slice(0, from) + insert + text.slice(to);
+	if (texts.has(file)) texts.set(file, edited);
+	else assets.set(file, encodeUtf8(edited));
 	const removed = text.slice(from, to);
 	return { kind: 'edit', file, from, to: from + insert.length, insert: removed };
 }

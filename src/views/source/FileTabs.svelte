@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { isSheetFile } from '$core/model/files.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { store } from '$store/site.svelte.ts';
@@ -11,6 +12,7 @@
 	}
 	const { files, file, choose }: Props = $props();
 
+	const texts = $derived(files.filter((path) => !isSheetFile(path)));
 	let adding = $state(false);
 	let name = $state('');
 
@@ -91,7 +93,10 @@
 	{:else}
 		<button
 			class="act end"
-			title="Indentation, one statement a line, settings in their order; what stands in quotes stays as it is"
+			title={isSheetFile(file)
+				? 'A style sheet stays as it is written'
+				: 'Indentation, one statement a line, settings in their order; what stands in quotes stays as it is'}
+			disabled={isSheetFile(file)}
 			onclick={tidy}
 		>
 			Tidy the text
@@ -99,7 +104,7 @@
 		<button class="act" onclick={() => (adding = true)}>Add file</button>
 		<button
 			class="act"
-			disabled={files.length < 2}
+			disabled={files.length < 2 || (!isSheetFile(file) && texts.length < 2)}
 			onclick={() => void store.apply([{ kind: 'drop', file }], `Remove ${file}`)}
 		>
 			Remove file

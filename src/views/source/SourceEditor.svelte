@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { commonEnds } from '$core/lib/common-ends.ts';
-	import { closeBrackets } from '@codemirror/autocomplete';
+	import { isSheetFile } from '$core/model/files.ts';
+	import { autocompletion, closeBrackets } from '@codemirror/autocomplete';
 	import { defaultKeymap, indentWithTab } from '@codemirror/commands';
+	import { css } from '@codemirror/lang-css';
 	import { bracketMatching, foldGutter } from '@codemirror/language';
 	import { lintGutter, setDiagnostics, type Action, type Diagnostic } from '@codemirror/lint';
 	import { highlightSelectionMatches, searchKeymap } from '@codemirror/search';
@@ -68,7 +70,9 @@
 				bracketMatching(),
 				closeBrackets(),
 				keymap.of([...undoKeys, ...searchKeymap, ...defaultKeymap, indentWithTab]),
-				eave((offset) => store.core.places.complete(file, offset), doc.length),
+				...(isSheetFile(file)
+					? [css(), autocompletion()]
+					: [eave((offset) => store.core.places.complete(file, offset), doc.length)]),
 				eaveColors,
 				editorLook,
 				traced,

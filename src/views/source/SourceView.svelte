@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
+	import { isEaveFile, textFiles, textOf } from '$core/model/files.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import LongSelect from '$views/shell/LongSelect.svelte';
@@ -9,11 +10,12 @@
 	import OutputViewer from './OutputViewer.svelte';
 	import SourceEditor from './SourceEditor.svelte';
 
-	const files = $derived([...store.texts.keys()].sort());
+	const files = $derived(textFiles(store));
 	const asked = $derived(address.url.searchParams.get('file') ?? '');
 	const askedAt = $derived(address.url.searchParams.get('at') ?? '');
 	let wanted = $state('');
-	const file = $derived(store.texts.has(wanted) ? wanted : (files[0] ?? ''));
+	const file = $derived(files.includes(wanted) ? wanted : (files.find(isEaveFile) ?? ''));
+	const text = $derived(textOf(store, file) ?? '');
 	let cursor = $state.raw<{ at: number } | undefined>();
 	let sourceMark = $state.raw<Stretch | undefined>();
 	let outputMark = $state.raw<Stretch | undefined>();
@@ -47,7 +49,7 @@
 	const foundHere = $derived.by((): ProblemView[] => {
 		const known = new Set(store.site?.problems.map(({ code, from }) => `${code} ${from}`));
 		return found
-			.inFile(file, store.texts.get(file) ?? '')
+			.inFile(file, text)
 			.filter(({ code, from }) => !known.has(`${code} ${from}`))
 			.map(({ mend, ...finding }) => ({
 				...finding,
@@ -88,7 +90,7 @@
 			{#if file}
 				<SourceEditor
 					{file}
-					text={store.texts.get(file) ?? ''}
+					{text}
 					problems={[...(store.site?.problems ?? []), ...foundHere]}
 					mark={sourceMark}
 					{cursor}

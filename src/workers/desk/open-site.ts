@@ -1,7 +1,7 @@
 import { mendOf } from '$core/check/mend.ts';
 import { labelOf } from '$core/edit/commands.ts';
 import { type Problem, sentenceOf } from '$core/messages/problem.ts';
-import type { SiteFiles } from '$core/model/files.ts';
+import { textOf, type SiteFiles } from '$core/model/files.ts';
 import { layerName, type Page, pagesOf } from '$core/model/site.ts';
 import { positionAt, type Span } from '$core/model/span.ts';
 import type { PageInstance } from '$core/resolve/instance.ts';
@@ -87,7 +87,7 @@ export class OpenSite {
 
 	/** A place of the site that is drawn, in the text as it is now. */
 	placeView(drawn: Span): PlaceView | undefined {
-		const text = this.files.texts.get(drawn.file);
+		const text = textOf(this.files, drawn.file);
 		if (text === undefined) return undefined;
 		const { file, from: at } = this.spanNow(drawn, text);
 		return { file, at, line: positionAt(text, at).line };
@@ -95,7 +95,7 @@ export class OpenSite {
 
 	/** The same as a stretch of the text. */
 	inTextNow(drawn: Span): Span {
-		return this.spanNow(drawn, this.files.texts.get(drawn.file) ?? '');
+		return this.spanNow(drawn, textOf(this.files, drawn.file) ?? '');
 	}
 
 	private spanNow({ file, from, to }: Span, text: string): Span {
@@ -106,7 +106,7 @@ export class OpenSite {
 	/** A problem with its place spelled out. */
 	problemView(problem: Problem): ProblemView {
 		const { severity, code, span } = problem;
-		const text = this.files.texts.get(span.file) ?? '';
+		const text = textOf(this.files, span.file) ?? '';
 		const place = { ...span, ...positionAt(text, span.from) };
 		const mend = this.mendView(problem);
 		return { severity, code, sentence: sentenceOf(problem), ...place, ...(mend && { mend }) };

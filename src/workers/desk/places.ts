@@ -1,3 +1,4 @@
+import { textOf } from '$core/model/files.ts';
 import { deliverPage } from '$core/emit/delivery.ts';
 import type { TracedPage } from '$core/emit/html/marks.ts';
 import { outputOf, sourceOf, traceOutput, traceSource } from '$core/emit/html/trace.ts';
@@ -156,7 +157,9 @@ export class Places {
 		const page = this.traced(request);
 		const trace = page && traceOutput(page, offset);
 		const span = trace && this.site.good && sourceOf(this.site.good, trace);
-		return span && this.site.files.texts.has(span.file) ? this.site.inTextNow(span) : undefined;
+		return span && textOf(this.site.files, span.file) !== undefined
+			? this.site.inTextNow(span)
+			: undefined;
 	}
 
 	/** What can be written at a place of the text. */
@@ -170,7 +173,7 @@ export class Places {
 			routes: site?.routes.map((route) => route.pattern.text) ?? [],
 			data: [...(site?.values.keys() ?? [])]
 		};
-		const text = this.site.files.texts.get(file) ?? '';
+		const text = textOf(this.site.files, file) ?? '';
 		const inTag = this.completeInText(file, text, offset);
 		return inTag ?? complete(text, offset, names);
 	}

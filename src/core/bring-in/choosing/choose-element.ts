@@ -283,7 +283,7 @@ function isIn(list: readonly BroughtNode[], element: BroughtElement): boolean {
 }
 
 /** Whether something has an element in it, at any depth. */
-export function holds(node: BroughtNode, element: BroughtElement): boolean {
+function holds(node: BroughtNode, element: BroughtElement): boolean {
 	return (
 		node.kind === 'element' &&
 		node.children.some((child) => child === element || holds(child, element))

@@ -13,7 +13,7 @@ export interface MarkedBox {
 }
 
 /** What is measured of each marked element: x, y, width and height, px, and 1 where what is around hides or scrolls it. */
-export const numbersEach = 5;
+const numbersEach = 5;
 
 interface Measured {
 	readonly x: number;
