@@ -1,3 +1,4 @@
+import { readableTexts } from '../../core/model/files.ts';
 import { readFile } from 'node:fs/promises';
 import { loadLibraries } from '../../core/check/libraries.ts';
 import { LookingOver, type Findings } from '../../core/findings/look-over.ts';
@@ -72,7 +73,7 @@ export async function checkCommand(
 function written(report: Report, site: CheckedSite, format: (typeof formats)[number]): string {
 	switch (format) {
 		case 'text':
-			return textReport(report, site.reading.files.texts);
+			return textReport(report, readableTexts(site.reading.files));
 		case 'json':
 			return JSON.stringify(report, null, 1) + '\n';
 		case 'sarif':

@@ -4,7 +4,7 @@ import { checkSite, type CheckedSite } from '../../core/check/site.ts';
 import { isSafe, mendOf } from '../../core/check/mend.ts';
 import { prepare } from '../../core/edit/propose.ts';
 import type { Finding } from '../../core/findings/finding.ts';
-import { isEaveFile } from '../../core/model/files.ts';
+import { isEaveFile, isSheetFile } from '../../core/model/files.ts';
 import type { Command } from '../../core/model/command.ts';
 import { applyChanges, type Change } from '../../core/source/change.ts';
 import { looksLikeZip } from '../../core/source/intake.ts';
@@ -61,7 +61,8 @@ export class WrittenTexts {
 			return new WrittenTexts(() => real, texts.set('', rawText(bytes)));
 		}
 		const { files, within } = await readSiteFolder(path);
-		for (const [file, bytes] of files) if (isEaveFile(file)) texts.set(file, rawText(bytes));
+		for (const [file, bytes] of files)
+			if (isEaveFile(file) || isSheetFile(file)) texts.set(file, rawText(bytes));
 		return new WrittenTexts((file) => join(path, within, file), texts);
 	}
 

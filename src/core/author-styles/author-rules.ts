@@ -23,6 +23,8 @@ export interface AuthorRule {
 	/** What has to be so for it to hold: queries of the screen and of containers. */
 	readonly conditions: readonly Condition[];
 	readonly declarations: readonly AuthorDeclaration[];
+	/** It stands in a sheet of the site's own, which is in no cascade layer. */
+	readonly isSheet?: true;
 }
 
 export interface AuthorDeclaration {
@@ -55,7 +57,7 @@ type OwnRule = Pick<AuthorRule, 'selectors' | 'declarations'> & {
 	readonly conditions: readonly Condition[];
 };
 
-/** All rules that authors wrote which may hold on a page. */
+/** All rules in styles of layers and parts which may hold on a page. */
 export function authorRules({ page }: PageInstance, resolved: ResolvedSite): AuthorRule[] {
 	const { site, structure } = resolved;
 	const names = classNames(site);
@@ -91,7 +93,8 @@ export function authorRules({ page }: PageInstance, resolved: ResolvedSite): Aut
 
 const known = new Memory<Style, readonly OwnRule[]>();
 
-function rulesIn(style: Style): readonly OwnRule[] {
+/** The rules of a style, without what is around it. */
+export function rulesIn(style: Style): readonly OwnRule[] {
 	return known.get(style, [], () => {
 		const rules: OwnRule[] = [];
 		const text = new CssText(style.css);

@@ -6,7 +6,8 @@ import type { ResolvedSite } from '../resolve/site.ts';
 import { settingsLike } from '../settings/list.ts';
 import { placeOfStyle } from '../model/style-place.ts';
 import type { Span } from '../model/span.ts';
-import { authorRules, type AuthorDeclaration, type AuthorRule } from './author-rules.ts';
+import type { AuthorDeclaration, AuthorRule } from './author-rules.ts';
+import { allRules } from './sheet-rules.ts';
 import { madeBox, movingIn, rootTextSize, type Moving } from './moving.ts';
 import { attributeOf, outward, pageTree, type Element, type PageTree } from './page-tree.ts';
 import { reached } from './reached.ts';
@@ -46,7 +47,7 @@ export function frameMoves(
 	of: (rule: AuthorRule) => boolean = () => true
 ): FrameMove[] {
 	const names = classNames(resolved.site);
-	const rules = authorRules(instance, resolved).filter(
+	const rules = allRules(instance, resolved).filter(
 		(rule) => of(rule) && isSeen(rule) && mayMean(rule, names)
 	);
 	const moving = rules.filter(

@@ -3,7 +3,8 @@ import type { ResolvedSite } from '../resolve/site.ts';
 import { membersIn } from '../resolve/boxes/members.ts';
 import { bandAt, bandPlace } from '../resolve/bands.ts';
 import { substitute, tokensAt } from '../size/tokens.ts';
-import { authorRules, type AuthorRule, type Condition } from './author-rules.ts';
+import type { AuthorRule, Condition } from './author-rules.ts';
+import { allRules } from './sheet-rules.ts';
 import { attributeOf, outward, pageTree, type Element } from './page-tree.ts';
 import { reached } from './reached.ts';
 
@@ -77,12 +78,13 @@ export class PagePaint {
 		/** The page, where it is there already. */
 		tree = pageTree(instance, resolved, year)
 	) {
-		const rules = authorRules(instance, resolved);
+		const rules = allRules(instance, resolved);
 		const owners = [...new Set(rules.map(({ owner }) => owner))];
 		for (const [order, rule] of rules.entries()) {
 			const declared = rule.declarations.filter(({ property }) => properties.has(property));
 			if (declared.length === 0) continue;
-			const weight = [owners.indexOf(rule.owner), specificity(rule.selectors), order];
+			const layer = rule.isSheet ? owners.length : owners.indexOf(rule.owner);
+			const weight = [layer, specificity(rule.selectors), order];
 			for (const { element, pseudo, passing } of reached(rule, tree)) {
 				if (pseudo !== undefined || passing) continue;
 				const list = this.said.get(element) ?? [];

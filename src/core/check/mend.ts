@@ -1,3 +1,4 @@
+import { textOf } from '../model/files.ts';
 import type { Problem } from '../messages/problem.ts';
 import type { Command } from '../model/command.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
@@ -26,7 +27,7 @@ export function mendOf(problem: Problem, resolved: ResolvedSite): Command | unde
 function mendInText({ mend }: Problem, { reading }: ResolvedSite): Command | undefined {
 	if (!mend) return undefined;
 	const { label, span, insert } = mend;
-	const was = (reading.files.texts.get(span.file) ?? '').slice(span.from, span.to);
+	const was = (textOf(reading.files, span.file) ?? '').slice(span.from, span.to);
 	return { kind: 'mend-text', label, span, was, insert };
 }
 

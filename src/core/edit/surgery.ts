@@ -1,4 +1,5 @@
 import { commonEnds } from '../lib/common-ends.ts';
+import { textOf } from '../model/files.ts';
 import type { Span } from '../model/span.ts';
 import type { Change } from '../source/change.ts';
 import type { SiteReading } from '../source/read.ts';
@@ -249,7 +250,7 @@ export class Surgery {
 	}
 
 	private text(file: string): string {
-		return this.reading.files.texts.get(file) ?? '';
+		return textOf(this.reading.files, file) ?? '';
 	}
 }
 

@@ -44,23 +44,53 @@ function isImport({ kind, name }: CssItem): boolean {
 	return kind === 'at-rule' && name === 'import';
 }
 
-/** CSS Cascade 5, section 2: what is imported, in the layer and under the conditions that are said. */
-function imported(prelude: string, files: SheetFiles, from: string, depth: number): string {
+/** What a sheet imports (CSS Cascade 5, section 2). */
+interface Import {
+	readonly url: string;
+	/** The layer that it goes into, which may have no name; undefined where it is in none. */
+	readonly layer: string | undefined;
+	readonly supports: string | undefined;
+	/** Queries of the screen under which it holds; empty where it always does. */
+	readonly media: string;
+}
+
+/** All that a sheet imports, in its order. */
+export function importsIn(css: string): Import[] {
+	if (!/@import/i.test(css)) return [];
+	const text = new CssText(css);
+	return text
+		.items()
+		.filter(isImport)
+		.flatMap((item) => importOf(text.text(item.prelude)) ?? []);
+}
+
+function importOf(prelude: string): Import | undefined {
 	const quoted = /^(["'])(.*?)\1/.exec(prelude);
 	const [named] = quoted ? [] : urlsIn(prelude);
 	const url = quoted?.[2] ?? named?.url;
-	if (url === undefined) return '';
-	const css = inlinedSheet(url, files, from, depth + 1);
-	if (css === undefined) return '';
+	if (url === undefined) return undefined;
 	const said = prelude.slice(quoted ? quoted[0].length : (named?.to ?? 0)).trim();
 	const [whole, layer] = /^layer(?:\(([^)]*)\))?/i.exec(said) ?? [];
 	const conditions = whole === undefined ? said : said.slice(whole.length).trim();
 	const [supports] = /^supports\((?:[^()]|\([^()]*\))*\)/i.exec(conditions) ?? [];
-	const media = conditions.slice(supports?.length ?? 0).trim();
+	return {
+		url,
+		layer: whole === undefined ? undefined : (layer ?? ''),
+		supports: supports?.slice('supports('.length, -1),
+		media: conditions.slice(supports?.length ?? 0).trim()
+	};
+}
+
+/** What is imported, in the layer and under the conditions that are said. */
+function imported(prelude: string, files: SheetFiles, from: string, depth: number): string {
+	const found = importOf(prelude);
+	const css = found && inlinedSheet(found.url, files, from, depth + 1);
+	if (!found || css === undefined) return '';
+	const { layer, supports, media } = found;
 	const around = [
 		...(media === '' ? [] : [`@media ${media}`]),
-		...(supports === undefined ? [] : [`@supports (${supports.slice('supports('.length, -1)})`]),
-		...(whole === undefined ? [] : [`@layer ${layer ?? ''}`])
+		...(supports === undefined ? [] : [`@supports (${supports})`]),
+		...(layer === undefined ? [] : [`@layer ${layer}`])
 	];
 	return around.reduce((inner, rule) => `${rule} {\n${inner}\n}`, css);
 }

@@ -1,3 +1,4 @@
+import { readableTexts, textOf } from '../model/files.ts';
 import * as z from 'zod';
 import { allowWords } from '../check/allowances.ts';
 import { isSafe, mendOf } from '../check/mend.ts';
@@ -69,7 +70,7 @@ export type ReportedFinding = Report['findings'][number];
 
 /** All that was found in a site, as a report. */
 export function reportOf({ findings, aside, measured }: Findings, site: CheckedSite): Report {
-	const { texts } = site.reading.files;
+	const texts = readableTexts(site.reading.files);
 	const prints = fingerprintsOf(findings, texts);
 	const byCause = new Map(findings.map(({ cause }, index) => [cause, prints[index]]));
 	return {
@@ -100,7 +101,7 @@ function reported(
 	site: CheckedSite
 ): Omit<ReportedFinding, 'because' | 'fingerprint'> {
 	const { code, severity, span } = problem;
-	const text = site.reading.files.texts.get(span.file) ?? '';
+	const text = textOf(site.reading.files, span.file) ?? '';
 	const [start, end] = [
 		positionAt(text, span.from),
 		positionAt(text, Math.max(span.to, span.from))

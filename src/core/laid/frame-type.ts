@@ -2,7 +2,7 @@ import { plainType } from '../geometry/pieces/text-lines.ts';
 import type { TextType } from '../geometry/pieces/said-size.ts';
 import { Memory } from '../lib/memory.ts';
 import type { Layout } from '../model/site.ts';
-import { authorRules } from '../author-styles/author-rules.ts';
+import { allRules } from '../author-styles/sheet-rules.ts';
 import {
 	attributeOf,
 	elementsFrom,
@@ -38,7 +38,7 @@ function read(
 	resolved: ResolvedSite,
 	year: number
 ): ReadonlyMap<string, TextType> {
-	const rules = authorRules(instance, resolved).filter(
+	const rules = allRules(instance, resolved).filter(
 		({ owner, conditions }) => owner.kind === 'layout' && conditions.length === 0
 	);
 	let made: PageTree | undefined;

@@ -5,7 +5,7 @@ import type { TextType } from '../geometry/pieces/said-size.ts';
 import type { Saying } from '../geometry/pieces/text-lines.ts';
 import type { PieceKey } from '../model/piece-key.ts';
 import { noTrial, remOf } from '../model/trial.ts';
-import { authorRules } from '../author-styles/author-rules.ts';
+import { allRules } from '../author-styles/sheet-rules.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { frameType, type FrameType } from './frame-type.ts';
@@ -35,7 +35,7 @@ export class Guesses {
 		const target = { link: (url: string) => url, headLines: [], marks: 'none' as const, year };
 		this.html = pieceHtmlOf(instance, resolved, target);
 		this.type = frameType(instance, resolved, year);
-		this.rules = new ContentRules(authorRules(instance, resolved));
+		this.rules = new ContentRules(allRules(instance, resolved));
 		this.scale = remOf(resolved.site.settings.trial) / remOf(noTrial);
 		this.assets = resolved.reading.files.assets;
 		this.pictures = picturesIn(resolved.reading.files.assets);

@@ -7,7 +7,7 @@ import type { Stretch, Sweep } from '../geometry/widths/sweep.ts';
 import { fingerprint } from '../lib/fingerprint.ts';
 import { isWhole, pieceKeyWord, type PieceKey } from '../model/piece-key.ts';
 import { trialWords } from '../model/trial.ts';
-import { authorRules } from '../author-styles/author-rules.ts';
+import { allRules } from '../author-styles/sheet-rules.ts';
 import { outward, pageTree, type Element } from '../author-styles/page-tree.ts';
 import type { MarkedBox } from '../geometry/pieces/marked-boxes.ts';
 import { isFramed } from '../resolve/page.ts';
@@ -46,7 +46,7 @@ export class MeasuredPage {
 		private readonly open: OpenDrawers = new Set()
 	) {
 		const tree = pageTree(instance, resolved, year);
-		const rules = authorRules(instance, resolved);
+		const rules = allRules(instance, resolved);
 		this.dependences = new PageDependences(tree, rules, resolved);
 		const target = { link: (url: string) => url, headLines: [], marks: 'all' as const, year };
 		this.htmlOf = pieceHtmlOf(instance, resolved, target);
@@ -54,12 +54,14 @@ export class MeasuredPage {
 		const page = resolved.page(instance.page);
 		this.marked = isFramed(page) ? markedBoxes(tree, page) : [];
 		const { lang, dir, tokens, bands, trial } = resolved.site.settings;
-		const styles = new Set(rules.map(({ style }) => style));
+		// What is measured as a whole follows from its sheets as files.
+		const inStyles = rules.filter(({ isSheet }) => !isSheet || this.marked.length === 0);
+		const styles = new Set(inStyles.map(({ style }) => style));
 		const said = [...styles].map(({ css, band, global }) => [css, band?.text, global]);
 		const values = tokens.map(({ name, value, band }) => [name.text, value.text, band?.text]);
 		const starts = bands.map(({ name, from }) => [name.text, from]);
 		const ways = trialWords({ ...trial, content: 'typical', drawersOpen: false });
-		const far = this.isFar(said) && tree.html;
+		const far = [...styles].some(({ css }) => css.includes(':has(')) && tree.html;
 		this.style = JSON.stringify([lang, dir, ways, said, values, starts, far]);
 	}
 
@@ -204,11 +206,6 @@ export class MeasuredPage {
 		const said = documentsOf(this.instance.page, this.resolved).map(({ head }) => head.length);
 		const css = [...assets].filter(([path]) => path.endsWith('.css'));
 		return [...said.map(String), ...css.flatMap(([path, bytes]) => [path, fingerprint(bytes)])];
-	}
-
-	/** Whether the style asks for what stands far away from an element. */
-	private isFar(said: unknown): boolean {
-		return JSON.stringify(said).includes(':has(');
 	}
 }
 

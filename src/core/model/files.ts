@@ -53,3 +53,8 @@ export function textFiles({ texts, assets }: SiteFiles): string[] {
 	);
 	return [...texts.keys(), ...sheets].sort();
 }
+
+/** The texts of all those files, by their paths. */
+export function readableTexts(files: SiteFiles): ReadonlyMap<string, string> {
+	return new Map(textFiles(files).map((path) => [path, textOf(files, path) ?? '']));
+}

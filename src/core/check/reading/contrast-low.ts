@@ -39,12 +39,12 @@ export const contrastLow: PageCheck = {
 		}
 	},
 	find(page) {
-		const colours = page.rules.some(({ declarations }) =>
+		const colours = page.allRules.some(({ declarations }) =>
 			declarations.some(({ property }) => property === 'color')
 		);
 		if (!colours) return [];
 		const paint = new PagePaint(page.instance, page.resolved, page.year, page.tree);
-		const type = new TypeAround(page.rules, () => page.tree);
+		const type = new TypeAround(page.allRules, () => page.tree);
 		const texts = page.elements.filter(holdsText);
 		return whens(page).flatMap((when) =>
 			texts.flatMap((element): Occurrence[] => {

@@ -95,7 +95,7 @@ function hasName(element: Element): boolean {
 /** Elements whose height a style sets, by itself or by their width. */
 function sizedByStyle(page: WrittenPage): ReadonlySet<Element> {
 	const found = new Set<Element>();
-	for (const rule of page.rules) {
+	for (const rule of page.allRules) {
 		const sizes = rule.declarations.some(
 			({ property, value }) =>
 				/^(height|block-size|aspect-ratio)$/.test(property) && value !== 'auto'

@@ -109,7 +109,7 @@ function hasGround(region: Region, layout: string, page: WrittenPage): boolean {
 			attributeOf(element, 'data-piece') === undefined
 	);
 	if (!box) return true;
-	return page.rules.some(
+	return page.allRules.some(
 		(rule) =>
 			rule.declarations.some(({ property }) =>
 				/^(background|backdrop-filter|all)/.test(property)

@@ -65,7 +65,7 @@ interface Size {
 function sizesSaid(page: WrittenPage): ReadonlyMap<Element, Size> {
 	const found = new Map<Element, Size>();
 	const padded = new Set<Element>();
-	for (const rule of page.rules) {
+	for (const rule of page.allRules) {
 		const size: Size = {
 			width: pxOf(rule.declarations, 'width'),
 			height: pxOf(rule.declarations, 'height')

@@ -22,7 +22,7 @@ export const printHidden: PageCheck = {
 		'print-hidden': { wrong: printed(':scope'), mended: printed('aside') }
 	},
 	find(page) {
-		return page.rules.flatMap((rule): Occurrence[] => {
+		return page.allRules.flatMap((rule): Occurrence[] => {
 			const isPrint = rule.conditions.some((one) => one.of === 'screen' && /^\s*(only\s+)?print\b/i.test(one.query)); // prettier-ignore
 			const hides = rule.declarations.some(({ property, value }) => property === 'display' && /^none\b/.test(value.trim())); // prettier-ignore
 			if (!isPrint || !hides) return [];

@@ -10,6 +10,7 @@ import {
 } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { markNames } from '../../model/trace.ts';
+import { sheetRules } from '../../author-styles/sheet-rules.ts';
 import { authorRules, type AuthorRule } from '../../author-styles/author-rules.ts';
 import {
 	attributeOf,
@@ -40,6 +41,7 @@ export class WrittenPage {
 	readonly elements: readonly Element[];
 	readonly page: ResolvedPage;
 	private rulesFound: readonly AuthorRule[] | undefined;
+	private allFound: readonly AuthorRule[] | undefined;
 	private headFound: { readonly title: string; readonly description: string } | undefined;
 	private readonly pieces = new Map<Layer, ReadonlyMap<string, Piece>>();
 	private readonly owners = new Map<Element, Owner | undefined>();
@@ -70,7 +72,12 @@ export class WrittenPage {
 		return (this.headFound ??= pageHead(this.instance, this.resolved, this.year));
 	}
 
-	/** Rules of authors that may hold on it. */
+	/** Rules of authors that may hold on it, those in sheets of the site's own among them. */
+	get allRules(): readonly AuthorRule[] {
+		return (this.allFound ??= [...this.rules, ...sheetRules(this.declared, this.resolved)]);
+	}
+
+	/** Rules in styles of layers and parts that may hold on it. */
 	get rules(): readonly AuthorRule[] {
 		return (this.rulesFound ??= authorRules(this.instance, this.resolved));
 	}
