@@ -106,7 +106,7 @@ export const warnings = {
 			: `This <${element}> has no label: its placeholder "${placeholder}" is gone once one types.`,
 	'style-file-missing': (file: string) => `There is no file ${file} in the site for this style.`,
 	'style-import': () =>
-		'An import does nothing here: what it would bring stands in a style, or in a file of its own.',
+		'An import does nothing in a style: a layer names the sheet that it would bring, as in sheet "css/site.css".',
 	'print-hidden': (selector: string) =>
 		`On paper "${selector}" hides the content of the page itself.`,
 	'hover-only': (selector: string) =>

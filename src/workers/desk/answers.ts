@@ -13,6 +13,7 @@ import { between } from '$core/resolve/between.ts';
 import { nearestState } from '$core/resolve/structure.ts';
 import { dataAt, routeFor } from '$core/resolve/instance.ts';
 import type { BetweenView, PageRequest } from '../messages.ts';
+import { documentView, type DocumentView } from '$core/view-models/document-view.ts';
 import { findable, type Findable } from '$core/view-models/findable.ts';
 import {
 	layerView,
@@ -89,6 +90,12 @@ export class Answers {
 	layerView(ref: LayerRef): LayerView | undefined {
 		const { shown } = this.site;
 		return shown && unlessRefused(() => layerView(shown, ref));
+	}
+
+	/** What a layer, or without one the site, says of the document around the body; undefined where it is not there any more. */
+	documentView(ref: LayerRef | undefined): DocumentView | undefined {
+		const { shown } = this.site;
+		return shown && unlessRefused(() => documentView(shown, ref));
 	}
 
 	/** What several pages have in common; undefined where one of them is not there any more. */

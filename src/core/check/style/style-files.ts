@@ -1,5 +1,10 @@
 import { urlsIn } from '../../emit/css/author/style-urls.ts';
 import { warning, type Problem } from '../../messages/problem.ts';
+import { importsIn } from '../../emit/inlined-sheet.ts';
+import { inFolder } from '../../lib/relative-url.ts';
+import type { Command } from '../../model/command.ts';
+import { layerName, layersOf } from '../../model/site.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 import { placeOfStyle } from '../../model/style-place.ts';
 import type { WholeCheck } from '../check.ts';
 import { plainPage } from '../example.ts';
@@ -46,5 +51,31 @@ export const styleFiles: WholeCheck = {
 				)
 			];
 		});
+	},
+	mend(problem, resolved) {
+		return problem.code === 'style-import' ? asSheet(problem, resolved) : undefined;
 	}
 };
+
+/** What a layer imports becomes a sheet that it names; a part names none. */
+function asSheet({ span }: Problem, { site, reading }: ResolvedSite): Command | undefined {
+	const layer = layersOf(site).find(
+		(one) => one.span.file === span.file && one.span.from <= span.from && span.to <= one.span.to
+	);
+	const was = (reading.files.texts.get(span.file) ?? '').slice(span.from, span.to);
+	const [found] = importsIn(was);
+	if (!layer || !found || found.layer !== undefined || found.supports !== undefined)
+		return undefined;
+	const from = inFolder(found.url, '')?.path ?? found.url;
+	const media = found.media === '' ? undefined : found.media;
+	const ref = { kind: layer.kind, name: layerName(layer) };
+	const file = { kind: 'sheet', from, media } as const;
+	return {
+		kind: 'several',
+		label: `Name ${from} as a sheet`,
+		commands: [
+			{ kind: 'mend-text', label: 'Remove the import', span, was, insert: '' },
+			{ kind: 'set-document-file', layer: ref, file }
+		]
+	};
+}

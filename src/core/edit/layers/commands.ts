@@ -4,6 +4,7 @@ import { removeFill, setFill } from '../boxes/regions.ts';
 import { setFillSeenBy } from '../seen-by.ts';
 import type { CommandKinds } from '../command-kind.ts';
 import { addLayout, moveLayout, removeLayout, renameLayout, setUnder } from './layouts.ts';
+import { removeDocumentFile, setDocumentFile, setDocumentText } from './document.ts';
 import { addRoute, moveRoute, removeRoute } from './routes.ts';
 import { addState, removeState } from './states.ts';
 import { setAdmit, setMeasure, setOnRequest, setPages, setWords } from './words.ts';
@@ -49,6 +50,21 @@ export const layerCommands: CommandKinds<LayerCommand> = {
 	'remove-layout': {
 		label: ({ name }) => `Remove the layout ${name}`,
 		carryOut: (resolved, surgery, { name }) => removeLayout(resolved, surgery, name)
+	},
+	'set-document-file': {
+		label: ({ file }) => `${file.kind} ${file.from}`,
+		carryOut: (resolved, surgery, { layer, file }) =>
+			setDocumentFile(resolved, surgery, layer, file)
+	},
+	'remove-document-file': {
+		label: ({ file }) => `Remove the ${file.kind} ${file.from}`,
+		carryOut: (resolved, surgery, { layer, file }) =>
+			removeDocumentFile(resolved, surgery, layer, file)
+	},
+	'set-document-text': {
+		label: ({ part }) => (part === 'head' ? 'What stands in the head' : `Attributes of ${part}`),
+		carryOut: (resolved, surgery, { layer, part, text }) =>
+			setDocumentText(resolved, surgery, layer, part, text)
 	},
 	'set-on-request': {
 		label: ({ name, on }) => (on ? `${name} on request` : `${name} covers its branch`),

@@ -1,4 +1,4 @@
-import type { FillKind, StateKind } from '../site.ts';
+import type { documentElements, FillKind, scriptWords, StateKind } from '../site.ts';
 import type { LayerRef, RegionRef } from './refs.ts';
 
 /** Which pages there are of a route, as one chooses it. */
@@ -7,6 +7,18 @@ export type PagesChoice =
 	/** `data` is the path of a list, `data.NAME`. */
 	| { readonly kind: 'each'; readonly data: string; readonly field: string }
 	| { readonly kind: 'samples'; readonly values: readonly string[] };
+
+/** A sheet or script, and what is said of it. */
+export type DocumentFile =
+	| { readonly kind: 'sheet'; readonly from: string; readonly media: string | undefined }
+	| {
+			readonly kind: 'script';
+			readonly from: string;
+			readonly words: readonly (typeof scriptWords)[number][];
+	  };
+
+/** What else is said of a document: markup in its head, and attributes of its two elements. */
+export type DocumentPart = 'head' | (typeof documentElements)[number];
 
 /** Edits of routes, layouts and of what they say. */
 export type LayerCommand =
@@ -50,6 +62,24 @@ export type LayerCommand =
 			readonly layer: LayerRef;
 			readonly region: RegionRef;
 			readonly fill: FillKind;
+	  }
+	/** `layer` undefined: the site. */
+	| {
+			readonly kind: 'set-document-file';
+			readonly layer: LayerRef | undefined;
+			readonly file: DocumentFile;
+	  }
+	| {
+			readonly kind: 'remove-document-file';
+			readonly layer: LayerRef | undefined;
+			readonly file: Pick<DocumentFile, 'kind' | 'from'>;
+	  }
+	/** `undefined` takes it back. */
+	| {
+			readonly kind: 'set-document-text';
+			readonly layer: LayerRef | undefined;
+			readonly part: DocumentPart;
+			readonly text: string | undefined;
 	  }
 	| { readonly kind: 'remove-fill'; readonly layer: LayerRef; readonly region: RegionRef }
 	/** For whom it is what a layer puts into a region; everyone where no role is named. */

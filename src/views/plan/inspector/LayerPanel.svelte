@@ -12,6 +12,7 @@
 	import { choice } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
 	import BoxPanel from './BoxPanel.svelte';
+	import DocumentPanel from './DocumentPanel.svelte';
 
 	/** What a layout, route or state says of itself. */
 	const { layer }: { layer: LayerRef } = $props();
@@ -199,6 +200,7 @@
 				{/each}
 			</fieldset>
 		{/if}
+		<DocumentPanel {layer} />
 		<div class="actions">
 			{#if layer.kind === 'layout'}
 				<button class="act" onclick={() => askRenameLayout(layer.name)}>Rename</button>

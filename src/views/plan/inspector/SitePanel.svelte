@@ -5,6 +5,7 @@
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import PanelField from '$views/shell/PanelField.svelte';
+	import DocumentPanel from './DocumentPanel.svelte';
 	import { askNewBand, askNewRole } from '../../commands/asking.ts';
 
 	/** What a site says of itself: its words, its bands, its roles, and the patterns of titles. */
@@ -154,6 +155,7 @@
 				/>
 			{/each}
 		</section>
+		<DocumentPanel layer={undefined} />
 	</div>
 {/if}
 
