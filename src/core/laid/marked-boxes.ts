@@ -63,7 +63,9 @@ class Finder {
 			const host = this.amongOf(child, place, around);
 			const name = this.nameOf(child, host);
 			const isRun = name?.kind === 'run';
-			const box = name && this.take(name, place, host, isRun ? run : undefined);
+			// Two places that are no elements may meet: what stands in one of them is no part of the other.
+			const goesOn = run !== undefined && this.boxes[run]?.inside === host.box;
+			const box = name && this.take(name, place, host, isRun && goesOn ? run : undefined);
 			run = isRun ? box : undefined;
 			const isRegion = name?.kind === 'region';
 			const { layout, region } = isRegion ? name : host;

@@ -1,0 +1,88 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { pageTree } from '../../src/core/author-styles/page-tree.ts';
+import type { MarkedBox } from '../../src/core/geometry/pieces/marked-boxes.ts';
+import { measuredBoxes } from '../../src/core/geometry/pieces/marked-boxes.ts';
+import { markedBoxes } from '../../src/core/laid/marked-boxes.ts';
+import { pageNamed, resolve } from '../lib/site.ts';
+
+/** Which elements of a page in a frame of own markup make which box. */
+
+const text = `site "Seeds" { lang en; bands { narrow 0 } }
+layout shell at / {
+  frame """<header>{region head}<b>Seeds</b>{end}</header><div>{slot}{region more}<p>More</p>{end}<i>x</i></div>"""
+}
+layout guide at /guide { frame """<ul>{region near}<li>a</li><li>b</li>{end}</ul><article>{slot}</article><div><hr data-layout="not-ours"></div>""" }
+route / { title "Home"; piece one """<h1>Home</h1>"""; piece two """<p>a</p><p>b</p>""" }
+route /guide { title "Guide"; piece body """<h1>Guide</h1>""" }
+`;
+
+function boxesOf(route: string): readonly MarkedBox[] {
+	const site = resolve(text);
+	const page = pageNamed(site, route);
+	const [instance] = site.instances(page);
+	assert.ok(instance);
+	return markedBoxes(pageTree(instance, site, 2026), site.page(page));
+}
+
+function words(boxes: readonly MarkedBox[]): string[] {
+	return boxes.map(({ name, elements, inside }) => {
+		const pieces = name.pieces.map(({ piece }) => piece).join('+');
+		const what = [name.kind, name.layout, name.region, pieces].filter(Boolean).join(' ');
+		return `${what}: ${elements.length}${inside === undefined ? '' : ` in ${boxes[inside]?.name.region ?? boxes[inside]?.name.layout}`}`;
+	});
+}
+
+test('regions with and without an element of their own have their boxes, and pieces one for each run', () => {
+	assert.deepEqual(words(boxesOf('/')), [
+		'region shell head: 1',
+		'run shell head head: 1 in head',
+		'region shell slot: 3',
+		'run shell slot one+two: 3 in slot',
+		'region shell more: 1',
+		'run shell more more: 1 in more'
+	]);
+});
+
+test('a frame in a frame is one box of all its elements, and attributes of authors make none', () => {
+	assert.deepEqual(words(boxesOf('/guide')), [
+		'region shell head: 1',
+		'run shell head head: 1 in head',
+		'region shell slot: 3',
+		'region guide near: 1 in slot',
+		'run guide near near: 2 in near',
+		'region guide slot: 1 in slot',
+		'run guide slot body: 1 in slot',
+		'layout guide: 1 in slot',
+		'region shell more: 1',
+		'run shell more more: 1 in more'
+	]);
+});
+
+test('boxes that are not there are left out, and what stood in them stands in the next one around', () => {
+	const boxes = boxesOf('/');
+	const numbers = Array.from({ length: 7 }, (_, at) => [10 * at, 20 * at, 100, 50, 0]).flat();
+	// The first region takes no room.
+	const placed = measuredBoxes(boxes, [0, 0, 0, 0, 0, ...numbers.slice(5)], {
+		place: 1,
+		width: 800
+	});
+	assert.deepEqual(
+		placed.map(({ name, x, y, width, height, inside }) => [
+			name.region,
+			x,
+			y,
+			width,
+			height,
+			inside
+		]),
+		[
+			['head', 10, 20, 100, 50, 1],
+			['slot', 20, 40, 120, 90, 1],
+			['slot', 20, 40, 120, 90, 3],
+			['more', 50, 100, 100, 50, 1],
+			['more', 50, 100, 100, 50, 5]
+		]
+	);
+	assert.deepEqual(measuredBoxes(boxes, [], { place: 1, width: 800 }), [], 'nothing was measured');
+});
