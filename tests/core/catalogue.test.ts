@@ -189,7 +189,7 @@ for (const severity of severities) {
 			const sentence = sentenceOf(problem);
 			assert.match(sentence, /^["{A-Z\d/<-]?.*[.!?]$/su);
 			assert.doesNotMatch(sentence, /undefined|NaN|\[object/);
-			assert.ok(problem.span.file.endsWith('.eave'), 'it has a place in the text');
+			assert.match(problem.span.file, /\.(eave|css)$/, 'it has a place in the text');
 			assert.equal(problem.severity, severity);
 		});
 	}

@@ -9,6 +9,7 @@ import { mendOf } from '../../src/core/check/mend.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { reportOf } from '../../src/core/findings/report.ts';
 import { textOf } from '../../src/core/model/files.ts';
+import { sentenceOf } from '../../src/core/messages/problem.ts';
 import { findingsOf, lookOver } from '../lib/findings.ts';
 import { pageNamed, resolve } from '../lib/site.ts';
 
@@ -109,4 +110,40 @@ route / { title "Home"; piece body """<p>Seed is lent.</p>""" }`;
 	assert.ok(instance);
 	const [move] = frameMoves(instance, site, 2026);
 	assert.equal(move?.span.file, 's.css');
+});
+
+test('a colour that sheets write again and again is proposed as a token, which all of its places then name', () => {
+	const css = {
+		'css/site.css':
+			'h1 { color: #2f6b3a } h2 { color: #2F6B3A; border: 1px solid #ccc }\na { color: rgb(47 107 58) }',
+		'css/more.css': 'b { color: #2f6b3a; padding: 12px } i { --own: #2f6b3a }'
+	};
+	const text = framed.replace('sheet "css/site.css"', 'sheet "css/site.css"; sheet "css/more.css"');
+	const site = resolve(text, css);
+	const [finding, ...others] = findingsOf(site).findings.filter(
+		({ problem }) => problem.code === 'value-repeated'
+	);
+	assert.ok(finding);
+	assert.deepEqual(others, []);
+	assert.equal(
+		sentenceOf(finding.problem),
+		'#2f6b3a stands in the sheets 4 times: a token would say it once.'
+	);
+	const mend = mendOf(finding.problem, site);
+	assert.ok(mend);
+	const { after } = prepare(site, mend);
+	assert.ok(after);
+	assert.equal(
+		textOf(after.reading.files, 'css/site.css'),
+		'h1 { color: var(--ink-2) } h2 { color: var(--ink-2); border: 1px solid #ccc }\na { color: var(--ink-2) }'
+	);
+	assert.equal(
+		textOf(after.reading.files, 'css/more.css'),
+		'b { color: var(--ink-2); padding: 12px } i { --own: #2f6b3a }'
+	);
+	assert.ok(
+		after.site.settings.tokens.some(
+			({ name, value }) => name.text === '--ink-2' && value.text === '#2f6b3a'
+		)
+	);
 });

@@ -2,7 +2,7 @@ import { documentsOf } from '../emit/html/said-head.ts';
 import { importsIn } from '../emit/inlined-sheet.ts';
 import { inFolder } from '../lib/relative-url.ts';
 import { sheetText } from '../model/files.ts';
-import type { Layer, Page, Style } from '../model/site.ts';
+import { layersOf, type Layer, type Page, type Style } from '../model/site.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import { authorRules, rulesIn, type AuthorRule, type Condition } from './author-rules.ts';
@@ -56,6 +56,23 @@ export function sheetRules(page: Page, resolved: ResolvedSite): AuthorRule[] {
 		}
 	}
 	return rules;
+}
+
+/** All sheets of the site's own that a layer or the site names, with what those import, each once. */
+export function siteSheets({ site, reading }: ResolvedSite): Style[] {
+	const found = new Map<string, Style>();
+	const add = (path: string | undefined): void => {
+		const bytes = path === undefined ? undefined : reading.files.assets.get(path);
+		const style = path === undefined || !bytes ? undefined : styleOf(path, bytes);
+		if (path === undefined || !style || found.has(path)) return;
+		found.set(path, style);
+		for (const { url } of importsIn(style.css)) add(inFolder(url, path)?.path);
+	};
+	const documents = [site.settings.document, ...layersOf(site).map(({ document }) => document)];
+	for (const item of documents.flatMap(({ head }) => head)) {
+		if (item.kind === 'sheet') add(inFolder(item.from.text, '')?.path);
+	}
+	return [...found.values()];
 }
 
 function onScreen(query: string): Condition {

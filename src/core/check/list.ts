@@ -62,6 +62,7 @@ import { overrideLostHeading } from './style/override-lost-heading.ts';
 import { classClash, styleLeaks } from './style/style-leaks.ts';
 import { styleUnused } from './style/style-unused.ts';
 import { valueNotToken } from './style/value-not-token.ts';
+import { valueRepeated } from './style/value-repeated.ts';
 import { expressions } from './text/expressions.ts';
 import { markup } from './text/markup.ts';
 import { parts } from './text/parts.ts';
@@ -152,6 +153,7 @@ export const checks: readonly Check[] = [
 	assetUnused,
 	yearFixed,
 	valueNotToken,
+	valueRepeated,
 	headingTwice,
 	headingSkips,
 	landmarkUnnamed,

@@ -25,6 +25,9 @@ export const hints = {
 	'markup-head-scope': (element: string) =>
 		`This <${element}> does not say whether it is for a row or a column.`,
 
+	'value-repeated': (value: string, count: number) =>
+		`${value} stands in the sheets ${count} times: a token would say it once.`,
+
 	// Structure
 	'adjust-idle': (layer: string, box: string, setting: string, layout: string) =>
 		`${layer} says of ${box} what ${layout} says already: this "${setting}" changes nothing.`,

@@ -9,6 +9,7 @@ import { membersIn } from '../../resolve/boxes/members.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
 import { declarationNode } from '../../size/css-declaration.ts';
 import { CssText } from '../../size/css-items.ts';
+import { siteSheets } from '../../author-styles/sheet-rules.ts';
 import { stylesOf } from '../subject/styles-of.ts';
 import type { WholeCheck } from '../check.ts';
 
@@ -33,7 +34,8 @@ export const valueNotToken: WholeCheck = {
 		return times.reduce((sum, count) => sum + count, 0) <= 1;
 	},
 	examples: { 'value-not-token': { wrong: styled('#2F6B3A'), mended: styled('var(--leaf)') } },
-	find({ site, reading }) {
+	find(resolved) {
+		const { site, reading } = resolved;
 		const { colours, sizes } = namedValues(site);
 		if (colours.size === 0 && sizes.size === 0) return [];
 		const settings = layersOf(site).flatMap((layer) => [
@@ -43,7 +45,7 @@ export const valueNotToken: WholeCheck = {
 				: [])
 		]);
 		return [
-			...stylesOf(site).flatMap((style) => coloursIn(style, colours)),
+			...[...stylesOf(site), ...siteSheets(resolved)].flatMap((style) => coloursIn(style, colours)),
 			...settings.flatMap((setting) => sizesIn(setting, sizes, reading.files.texts))
 		];
 	}
