@@ -234,3 +234,31 @@ test('pages come into a site that is there, in a folder of it: they are the same
 	});
 	assert.equal(again.proposal.kind, 'refused', 'another file of the same path is not overwritten');
 });
+
+test('a block that pages repeat word for word becomes a part that each of them uses', () => {
+	const block =
+		'<div class="loan"><p>Seed is lent for a season.</p><ul><li>Bring back twice as much.</li><li>Dry it, and label it with its year.</li></ul></div>';
+	const files = folderOf(
+		Object.fromEntries(
+			paths.map((path, index) => {
+				const content = `<h1>${path}</h1><p>Own words of ${path}.</p>${'<p>More.</p>'.repeat(index)}${index % 2 === 0 ? block : ''}<p>And ${path} again.</p>`;
+				return [path, oldPage({ path, title: path, content }, 'grid')] as const;
+			})
+		)
+	);
+	const pages = read(files);
+	const found = siteOf(pages);
+	assert.deepEqual(
+		found.blocks.map(({ name, count }) => [name, count]),
+		[['loan', 3]]
+	);
+	assert.equal(found.files.texts.has('parts.eave'), false, 'it is proposed, and not done');
+	const chosen = siteOf(pages, [{ kind: 'blocks' }]);
+	assert.match(
+		chosen.files.texts.get('parts.eave') ?? '',
+		/^part loan """\n {2}<div class="loan">/
+	);
+	assert.match(chosen.files.texts.get('pages/index.eave') ?? '', /\{use loan\}/);
+	assert.doesNotMatch(chosen.files.texts.get('pages/index.eave') ?? '', /lent for a season/);
+	assert.deepEqual(sameOf(files, pages, [{ kind: 'blocks' }]), []);
+});

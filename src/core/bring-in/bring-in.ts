@@ -1,6 +1,7 @@
 import type { SiteFiles } from '../model/files.ts';
 import type { Choice } from './choosing/choice.ts';
 import { findFrames, type FoundFrame } from './finding/found-frame.ts';
+import { repeatedBlocks, type RepeatedBlock } from './finding/repeated-blocks.ts';
 import { isPage, Links } from './reading/links.ts';
 import { PageReader, type BroughtPage } from './reading/read-page.ts';
 import { siteName, writeGuests, writeSite } from './writing/write-site.ts';
@@ -26,6 +27,8 @@ export interface BroughtSite {
 	readonly files: SiteFiles;
 	readonly pages: readonly BroughtPage[];
 	readonly frames: readonly FoundFrame[];
+	/** Blocks that several pages repeat; parts where that was chosen. */
+	readonly blocks: readonly RepeatedBlock[];
 	readonly notTaken: readonly NotTaken[];
 	/** Choices that the pages do not allow, and why, as sentences. */
 	readonly unfit: ReadonlyMap<Choice, string>;
@@ -78,8 +81,10 @@ export function siteOf(
 	choices: readonly Choice[] = []
 ): BroughtSite {
 	const { frames, unfit } = findFrames(pages, choices);
-	const texts = writeSite(siteName(frames, folder), pages, frames);
-	return { files: { texts, assets }, pages, frames, notTaken, unfit };
+	const blocks = repeatedBlocks(pages, frames);
+	const asParts = choices.some(({ kind }) => kind === 'blocks') ? blocks : [];
+	const texts = writeSite(siteName(frames, folder), pages, frames, asParts);
+	return { files: { texts, assets }, pages, frames, blocks, notTaken, unfit };
 }
 
 /** What pages bring into a site that is there. */

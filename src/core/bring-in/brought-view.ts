@@ -10,9 +10,19 @@ export interface BroughtView {
 	/** Paths of pages that are in no frame. */
 	readonly alone: readonly string[];
 	readonly notTaken: readonly NotTaken[];
+	/** Blocks that several pages repeat word for word, those that save most first. */
+	readonly blocks: readonly BlockView[];
 	/** Bytes of the pages that came in, and letters of the text of the site. */
 	readonly bytes: number;
 	readonly letters: number;
+}
+
+export interface BlockView {
+	readonly name: string;
+	/** How many pages have it. */
+	readonly pages: number;
+	/** Bytes that stand again and again. */
+	readonly saved: number;
 }
 
 export interface FrameView {
@@ -36,13 +46,16 @@ export interface RegionView {
 	readonly filled: number;
 }
 
-export function broughtView({ frames, pages, files, notTaken }: BroughtSite): BroughtView {
+export function broughtView({ frames, blocks, pages, files, notTaken }: BroughtSite): BroughtView {
 	const inFrames = new Set(frames.flatMap((frame) => frame.pages));
 	return {
 		frames: frames.flatMap((frame) => frameViews(frame, 0)),
 		pages: pages.length,
 		alone: pages.filter((page) => !inFrames.has(page)).map(({ path }) => path),
 		notTaken,
+		blocks: blocks.map(({ name, element, pages: on, count }) => {
+			return { name, pages: on.length, saved: element.size * (count - 1) };
+		}),
 		bytes: pages.reduce((sum, { bytes }) => sum + bytes, 0),
 		letters: [...files.texts.values()].reduce((sum, { length }) => sum + length, 0)
 	};

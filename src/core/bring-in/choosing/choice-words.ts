@@ -40,6 +40,8 @@ export function choiceWords(choice: Choice, name: string): string {
 				? `${first} stands alone`
 				: `${listWords(choice.pages.slice(0, 2))}${choice.pages.length > 2 ? ` and ${counted(choice.pages.length - 2, 'more page')}` : ''} have a frame by themselves`;
 		}
+		case 'blocks':
+			return 'blocks that pages repeat are parts';
 		case 'drop':
 			return choice.folder === undefined
 				? `no frame is around ${choice.page}`

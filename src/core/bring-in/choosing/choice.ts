@@ -16,6 +16,8 @@ export type Choice =
 	| { readonly kind: 'join'; readonly page: string; readonly with: string }
 	/** Some pages of one frame get a frame by themselves; a single one gets none. */
 	| { readonly kind: 'part'; readonly pages: readonly string[] }
+	/** Blocks that several pages repeat become parts. */
+	| { readonly kind: 'blocks' }
 	/** The frame at a folder falls away, which has this page in it; the outermost one, where no folder is said. */
 	| { readonly kind: 'drop'; readonly page: string; readonly folder: string | undefined };
 
@@ -28,6 +30,8 @@ export function inFolderOf(choice: Choice, start: string): Choice {
 			return { ...choice, page: start + choice.page, with: start + choice.with };
 		case 'part':
 			return { ...choice, pages: choice.pages.map((page) => start + page) };
+		case 'blocks':
+			return choice;
 		case 'drop': {
 			const folder = choice.folder === undefined ? undefined : start + choice.folder;
 			return { ...choice, page: start + choice.page, folder };

@@ -12,6 +12,7 @@ export type Groups = readonly (readonly BroughtPage[])[];
 export function withGroups(groups: Groups, choice: Choice): Groups {
 	switch (choice.kind) {
 		case 'element':
+		case 'blocks':
 			return groups;
 		case 'join':
 			return joined(groups, choice.page, choice.with);

@@ -26,9 +26,16 @@ export interface Within {
 
 const outermost: Within = { tag: '', isSpaced: false };
 
+/** Blocks that are written as parts, by their words: the names of those. */
+export type PartNames = ReadonlyMap<number, string>;
+
 /** Nodes as markup of a site: HTML (section 13.3) in which braces stand behind a backslash. */
-export function markupText(nodes: readonly BroughtNode[], within = outermost): string {
-	const writer = new MarkupWriter();
+export function markupText(
+	nodes: readonly BroughtNode[],
+	within = outermost,
+	parts: PartNames = new Map()
+): string {
+	const writer = new MarkupWriter(parts);
 	writer.nodes(nodes, within);
 	return writer.written;
 }
@@ -43,6 +50,8 @@ class MarkupWriter {
 	/** Where the last line begins. */
 	private line = 0;
 
+	constructor(private readonly parts: PartNames) {}
+
 	nodes(nodes: readonly BroughtNode[], within: Within): void {
 		for (const node of nodes) this.node(node, within);
 	}
@@ -56,6 +65,11 @@ class MarkupWriter {
 
 	private element(element: BroughtElement, within: Within): void {
 		const { tag, children } = element;
+		const part = within.isSpaced ? undefined : this.parts.get(element.word);
+		if (part !== undefined) {
+			this.write(`{use ${part}}`);
+			return;
+		}
 		this.write(openTag(element));
 		if (empty.has(tag)) return;
 		const [first] = children;

@@ -3,6 +3,7 @@ import type { SiteFiles } from '../../model/files.ts';
 import { wordOf, type BroughtAttribute, type BroughtNode } from '../reading/brought-node.ts';
 import type { FoundFrame } from '../finding/found-frame.ts';
 import type { FoundRegion } from '../finding/regions.ts';
+import type { RepeatedBlock } from '../finding/repeated-blocks.ts';
 import type { FrameNode } from '../finding/frame-node.ts';
 import {
 	attributesText,
@@ -12,6 +13,7 @@ import {
 	markupText,
 	openTag,
 	quoted,
+	type PartNames,
 	type Within
 } from './markup-text.ts';
 import type { BroughtPage } from '../reading/read-page.ts';
@@ -45,14 +47,18 @@ const plainLayout = 'plain';
 export function writeSite(
 	name: string,
 	pages: readonly BroughtPage[],
-	frames: readonly FoundFrame[]
+	frames: readonly FoundFrame[],
+	blocks: readonly RepeatedBlock[] = []
 ): SiteFiles['texts'] {
 	const lang = commonLang(pages);
 	const said = lang === undefined ? '' : `  lang ${lang}\n`;
 	const texts = new Map([
 		['site.eave', `site ${quoted(name)} {\n${said}  bands { narrow 0 }\n}\n`]
 	]);
-	writePages(texts, pages, frames, lang, new Set(frames.map((frame) => frame.name)));
+	if (blocks.length > 0) texts.set('parts.eave', blocks.map(partText).join('\n\n') + '\n');
+	const taken = new Set(frames.map((frame) => frame.name));
+	const parts = new Map(blocks.map(({ name: part, element }) => [element.word, part]));
+	writePages(new SiteWriter(texts, lang, parts), pages, frames, taken);
 	return texts;
 }
 
@@ -65,18 +71,21 @@ export function writeGuests(
 ): SiteFiles['texts'] {
 	const texts = new Map<string, string>();
 	const names = frames.map((frame) => frame.name);
-	writePages(texts, pages, frames, lang, new Set([...taken, ...names]));
+	const writer = new SiteWriter(texts, lang, new Map());
+	writePages(writer, pages, frames, new Set([...taken, ...names]));
 	return texts;
 }
 
+function partText({ name, element }: RepeatedBlock): string {
+	return block(`part ${name}`, markupText([element]), '');
+}
+
 function writePages(
-	texts: Map<string, string>,
+	writer: SiteWriter,
 	pages: readonly BroughtPage[],
 	frames: readonly FoundFrame[],
-	lang: string | undefined,
 	taken: ReadonlySet<string>
 ): void {
-	const writer = new SiteWriter(texts, lang);
 	for (const frame of frames) writer.outermost(frame);
 	const inFrames = new Set(frames.flatMap((frame) => frame.pages));
 	const alone = pages.filter((page) => !inFrames.has(page));
@@ -95,7 +104,8 @@ function commonLang(pages: readonly BroughtPage[]): string | undefined {
 class SiteWriter {
 	constructor(
 		private readonly texts: Map<string, string>,
-		private readonly lang: string | undefined
+		private readonly lang: string | undefined,
+		private readonly parts: PartNames
 	) {}
 
 	outermost(frame: FoundFrame): void {
@@ -185,13 +195,18 @@ class SiteWriter {
 			...fills.map(({ region, nodes }) =>
 				nodes.length === 0
 					? `  fill ${region} empty`
-					: `  fill ${region} {\n${block(`piece ${region}`, markupText(nodes), '    ')}\n  }`
+					: `  fill ${region} {\n${block(`piece ${region}`, this.markup(nodes), '    ')}\n  }`
 			),
-			...(content.length === 0 ? [] : [block('piece body', markupText(content), '  ')])
+			...(content.length === 0 ? [] : [block('piece body', this.markup(content), '  ')])
 		];
 		const path = `pages/${page.path.replace(/\.html?$/i, '')}.eave`;
 		const inner = parts.length === 0 ? '' : `\n${parts.join('\n')}\n`;
 		this.texts.set(this.free(path), `route ${page.address} {${inner}}\n`);
+	}
+
+	/** What is a page's own, with parts in the place of blocks that others have, too. */
+	private markup(nodes: readonly BroughtNode[]): string {
+		return markupText(nodes, undefined, this.parts);
 	}
 
 	/** Two pages may differ in the end of their names alone. */

@@ -8,6 +8,7 @@
 	import ElementLine from './ElementLine.svelte';
 	import FoundFrames from './FoundFrames.svelte';
 	import ProofFrame from './ProofFrame.svelte';
+	import RepeatedBlocks from './RepeatedBlocks.svelte';
 	import SamePages from './SamePages.svelte';
 	import TakeLine from './TakeLine.svelte';
 
@@ -53,6 +54,7 @@
 				<div class="list">
 					<FoundFrames {found} {hueOf} />
 					<SamePages {found} {proof} isProving={bringing.isProving} />
+					<RepeatedBlocks blocks={found.blocks} />
 					<ChoicesMade />
 				</div>
 				<div class="look">
