@@ -198,12 +198,25 @@ async function bringPagesIn(page: Page): Promise<void> {
 	await page.waitForSelector('.question textarea');
 	const input = await page.$('input[aria-label="A folder of pages"]');
 	await input?.uploadFile(folder);
-	await page.waitForFunction("document.body.innerText.includes('come out the same')");
+	await page.waitForFunction("document.body.innerText.includes('have every box where it was,')");
+	const frame = await page.$('.question iframe[title^="The page"]');
+	const foot = await frame?.evaluate((one) => {
+		const outer = one.getBoundingClientRect();
+		const found = one.contentDocument?.querySelector('#foot')?.getBoundingClientRect();
+		const scale = outer.width / one.offsetWidth;
+		return found && { x: outer.x + (found.x + 20) * scale, y: outer.y + (found.y + 8) * scale };
+	});
+	if (foot) await page.mouse.click(foot.x, foot.y);
 	await waitABit();
 	await rm(folder, { recursive: true });
 }
 
-/** Pages of two kinds, by their paths. */
+const oldSheet = `body { margin: 0; font: 17px/1.5 Georgia, serif }
+#top { background: #24452f; color: #fff; padding: 12px 20px } #side { float: left; width: 170px; padding: 12px 20px }
+.menu { margin: 0; padding: 0; list-style: none } #content { margin-left: 240px; padding: 4px 20px 12px }
+.note { border-left: 4px solid #999; padding-left: 10px } #foot { clear: both; background: #ece8dd; padding: 12px 20px }`;
+
+/** Pages of two kinds, and their sheet, by their paths. */
 function oldSite(): Map<string, string> {
 	const names = ['kale', 'bean', 'leek', 'pea', 'chard', 'beet'];
 	const seeds = names.map((name): OldPage => ({
@@ -217,7 +230,8 @@ function oldSite(): Map<string, string> {
 		content: `<h1>${name}</h1><p>Some words of ${name}.</p>`,
 		...(name === 'about' && { aside: '<p>Founded in a shed.</p>' })
 	}));
-	return new Map([...seeds, ...others].map((one) => [one.path, oldPage(one, 'floats')]));
+	const pages = [...seeds, ...others].map((one) => [one.path, oldPage(one, 'floats')] as const);
+	return new Map([...pages, ['css/site.css', oldSheet]]);
 }
 
 async function goByNight(page: Page): Promise<void> {

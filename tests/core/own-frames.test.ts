@@ -8,6 +8,7 @@ import { sourcesOf } from '../../src/core/answer/freshness.ts';
 import { deliver, sheetsOf } from '../../src/core/emit/delivery.ts';
 import { activeMarkup } from '../../src/core/resolve/content/active.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
+import { makeOn } from '../lib/edits.ts';
 import { lookOver } from '../lib/findings.ts';
 import { pageNamed, resolve, sound } from '../lib/site.ts';
 
@@ -246,7 +247,6 @@ test('what would change a frame by its boxes is refused; what layers bring to it
 	const layout = { kind: 'layout', name: 'shell' } as const;
 	const refused: readonly Command[] = [
 		{ kind: 'rename-region', region, to: 'links' },
-		{ kind: 'set-flag', region, flag: 'locked', on: true },
 		{ kind: 'add-region', layout: 'shell', name: 'side', element: 'aside' },
 		{ kind: 'remove-piece', holder: { layer: layout, region }, name: 'menu' },
 		{
@@ -317,4 +317,23 @@ route / { title "Home"; piece body """<h1>Home</h1>""" }`;
 			['<script>', 'shell', 'frame']
 		]
 	);
+});
+
+test('who may fill a place is said by choosing, beside the frame, and taken back', () => {
+	const text = `${shell}route / { title "Home"; piece body """<h1>Home</h1>""" }`;
+	const flag = (from: string, region: string, name: 'locked' | 'required', on: boolean): string => {
+		const ref = { layout: 'shell', region };
+		return makeOn(from, { kind: 'set-flag', region: ref, flag: name, on }).text;
+	};
+	const said = (from: string, region: string): readonly boolean[] => {
+		const found = resolve(from).site.layouts[0]?.regions.find(({ name }) => name.text === region);
+		return [found?.locked ?? false, found?.required ?? false];
+	};
+	const locked = flag(text, 'menu', 'locked', true);
+	assert.match(locked, /\n {2}region menu \{ locked \}\n\}/);
+	assert.deepEqual(said(locked, 'menu'), [true, false]);
+	const both = flag(locked, 'menu', 'required', true);
+	assert.deepEqual(said(both, 'menu'), [true, true]);
+	assert.deepEqual(said(flag(flag(both, 'menu', 'locked', false), 'menu', 'required', false), 'menu'), [false, false]); // prettier-ignore
+	assert.deepEqual(said(flag(text, 'head', 'locked', false), 'head'), [false, false]);
 });

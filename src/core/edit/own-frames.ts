@@ -2,8 +2,9 @@ import type { Command } from '../model/command.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { CommandRefused } from './proposal.ts';
 
-/** Commands that speak of a region only to say what a layer further in brings there. */
+/** Commands that speak of a region only to say what a layer further in brings there, or may bring. */
 const aboutFills: ReadonlySet<Command['kind']> = new Set([
+	'set-flag',
 	'set-fill',
 	'remove-fill',
 	'set-fill-seen-by'

@@ -186,6 +186,8 @@ export interface Region {
 	 * Undefined in a layout of boxes.
 	 */
 	readonly inFrame: 'element' | 'among' | undefined;
+	/** The statement whose block says who may fill it; undefined of a place in a frame of which nothing is said. */
+	readonly saidIn: Span | undefined;
 	readonly span: Span;
 }
 

@@ -31,6 +31,8 @@ export interface LayerView {
 export interface LayoutView {
 	readonly at: string;
 	readonly onRequest: boolean;
+	/** It is a frame of its own markup: what is said of boxes has no meaning there. */
+	readonly framed: boolean;
 	readonly measure: 'screen' | 'space';
 	readonly slot: string | undefined;
 	/** The text of the link to its slot. */
@@ -93,6 +95,7 @@ function layoutView(resolved: ResolvedSite, layout: Layout): LayoutView {
 	return {
 		at: layout.at.text,
 		onRequest: layout.onRequest,
+		framed: layout.frame !== undefined,
 		measure: layout.measure,
 		slot: slotOf(layout)?.name.text,
 		skip: skip?.replace(/^"|"$/g, ''),

@@ -145,10 +145,17 @@ export function setFlag(
 ): void {
 	const region = findRegion(resolved, ref);
 	if (region[flag] === on) return;
-	if (on) surgery.insertInto(region.span, [flag]);
+	const { saidIn } = region;
+	if (!saidIn) {
+		// Of a place in a frame of own markup it is said beside the frame.
+		const line = `region ${region.name.text} { ${flag} }`;
+		surgery.insertInto(findLayout(resolved, ref.layout).span, [line]);
+		return;
+	}
+	if (on) surgery.insertInto(saidIn, [flag]);
 	// What is locked can no longer be said to be open.
 	const gone = on ? (flag === 'locked' ? 'open' : undefined) : flag;
-	const inner = surgery.statementAt(region.span).block?.statements ?? [];
+	const inner = surgery.statementAt(saidIn).block?.statements ?? [];
 	for (const statement of inner) {
 		if (statement.atoms.length === 1 && statement.atoms[0]?.text === gone) {
 			surgery.remove(statement.span);

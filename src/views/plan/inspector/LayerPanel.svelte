@@ -94,18 +94,27 @@
 						: 'No page asks for it yet.'
 					: undefined}
 			/>
-			<PanelField
-				label="bands by"
-				value={layout.measure}
-				options={['screen', 'space']}
-				take={(by) =>
-					make({
-						kind: 'set-measure',
-						name: layer.name,
-						by: by === 'space' ? 'space' : 'screen'
-					})}
-				hint={layout.measure === 'space' ? 'Its bands look at the width that it gets.' : undefined}
-			/>
+			{#if layout.framed}
+				<p class="small">
+					A frame of its own markup: its boxes lie as the sheets of the page say, and are measured.
+					Its regions are places in its text.
+				</p>
+			{:else}
+				<PanelField
+					label="bands by"
+					value={layout.measure}
+					options={['screen', 'space']}
+					take={(by) =>
+						make({
+							kind: 'set-measure',
+							name: layer.name,
+							by: by === 'space' ? 'space' : 'screen'
+						})}
+					hint={layout.measure === 'space'
+						? 'Its bands look at the width that it gets.'
+						: undefined}
+				/>
+			{/if}
 		{/if}
 		<PanelField
 			label="under"
@@ -133,7 +142,7 @@
 			placeholder="from the nearest layer"
 			take={(text) => setWords('description', text)}
 		/>
-		{#if view.layout}
+		{#if view.layout && !view.layout.framed}
 			<PanelField
 				label="skip link"
 				value={view.layout.skip ?? ''}
@@ -204,7 +213,9 @@
 		<div class="actions">
 			{#if layer.kind === 'layout'}
 				<button class="act" onclick={() => askRenameLayout(layer.name)}>Rename</button>
-				<button class="act" onclick={() => askNewRegion(layer.name)}>Add region …</button>
+				{#if !view.layout?.framed}
+					<button class="act" onclick={() => askNewRegion(layer.name)}>Add region …</button>
+				{/if}
 				<button
 					class="act"
 					onpointerenter={() => commands.look({ kind: 'remove-layout', name: layer.name })}
@@ -251,7 +262,7 @@
 			</p>
 		{/if}
 	</div>
-	{#if box}<BoxPanel view={box} />{/if}
+	{#if box && !view.layout?.framed}<BoxPanel view={box} />{/if}
 {:else}
 	<p class="small none">There is no {layer.kind} {layer.name} any more.</p>
 {/if}

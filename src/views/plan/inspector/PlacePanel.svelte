@@ -35,7 +35,7 @@
 		return isThis && found.ref.only?.name === only ? found : undefined;
 	});
 	const actions = $derived.by((): readonly Action[] => {
-		if (!region || isPlace) return [];
+		if (!region) return [];
 		if (!facts.isOwn) {
 			const sizes = view ? sizeActions(view) : [];
 			return [...fillActions(facts.layer, region, facts.entry), ...sizes];

@@ -147,6 +147,7 @@ class Framing {
 			pieces: [],
 			styles: [],
 			inFrame: 'among',
+			saidIn: said?.span,
 			span: tag.span
 		};
 	}

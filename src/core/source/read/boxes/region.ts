@@ -50,6 +50,7 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 		pieces: pieces.pieces,
 		styles,
 		inFrame: undefined,
+		saidIn: cursor.statement.span,
 		span: cursor.statement.span
 	};
 }
@@ -78,6 +79,7 @@ export function readPlacedRegion(cursor: Cursor, context: ReadContext): Region |
 		pieces: [],
 		styles: [],
 		inFrame: 'among',
+		saidIn: cursor.statement.span,
 		span: cursor.statement.span
 	};
 }
