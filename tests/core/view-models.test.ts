@@ -110,6 +110,7 @@ test('a layout says where it stands, what it has, and who asks for it', () => {
 	assert.deepEqual(frame.layout, {
 		at: '/',
 		onRequest: false,
+		framed: false,
 		measure: 'screen',
 		slot: 'main',
 		skip: 'To the seed',

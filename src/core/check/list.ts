@@ -27,6 +27,7 @@ import { documentFiles } from './html/document-files.ts';
 import { fileMissing } from './html/file-missing.ts';
 import { idTwice, referenceNowhere } from './html/identities.ts';
 import { focusUnseen } from './style/focus-unseen.ts';
+import { styleImport } from './style/style-import.ts';
 import { styleFiles } from './style/style-files.ts';
 import { markupChecks } from './html/markup-rules.ts';
 import { textCut } from './fit/text-cut.ts';
@@ -174,6 +175,7 @@ export const checks: readonly Check[] = [
 	anchorNowhere,
 	styleUnused,
 	styleFiles,
+	styleImport,
 	focusUnseen,
 	pageUnreachable,
 	regionTooNarrow,

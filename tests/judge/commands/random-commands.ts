@@ -67,17 +67,22 @@ export function randomCommand(random: Random, site: CheckedSite): Command | unde
 }
 
 function layer(random: Random, { site }: CheckedSite): LayerRef {
-	const found = random.of(layersOf(site));
+	const layers = layersOf(site);
+	if (layers.length === 0) return { kind: 'route', name: '/nowhere' };
+	const found = random.of(layers);
 	return { kind: found.kind, name: layerName(found) };
 }
 
 function region(random: Random, { site }: CheckedSite): RegionRef | undefined {
+	// A site may have lost its last layout.
+	if (site.layouts.length === 0) return undefined;
 	const layout = random.of(site.layouts);
 	if (layout.regions.length === 0) return undefined;
 	return { layout: layout.name.text, region: random.of(layout.regions).name.text };
 }
 
 function box(random: Random, { site }: CheckedSite): BoxRef {
+	if (site.layouts.length === 0) return { layout: 'no-layout', box: undefined };
 	const layout = random.of(site.layouts);
 	const inside = [...layout.regions, ...layout.members].map(({ name }) => name.text);
 	return { layout: layout.name.text, box: random.maybe([...inside, random.of(names)]) };

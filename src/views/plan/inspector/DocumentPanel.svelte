@@ -28,6 +28,11 @@
 		});
 	});
 
+	const examples = {
+		html: 'class="no-js"',
+		body: 'class="home"',
+		head: '<link rel="icon" href="favicon.svg">'
+	};
 	const lies = {
 		here: '',
 		elsewhere: 'from elsewhere: never asked for here',
@@ -142,14 +147,14 @@
 		<PanelField
 			label="html has"
 			value={view.texts.html ?? ''}
-			placeholder={'class="no-js"'}
+			placeholder={examples.html}
 			mono
 			take={setText('html')}
 		/>
 		<PanelField
 			label="body has"
 			value={view.texts.body ?? ''}
-			placeholder={'class="home"'}
+			placeholder={examples.body}
 			mono
 			take={setText('body')}
 		/>
@@ -159,7 +164,7 @@
 				class="field mono"
 				rows={Math.min(8, (view.texts.head ?? '').split('\n').length + 1)}
 				value={view.texts.head ?? ''}
-				placeholder={'<link rel="icon" href="favicon.svg">'}
+				placeholder={examples.head}
 				onchange={(event) => void setText('head')(event.currentTarget.value)}></textarea>
 		</label>
 		{#if refused !== ''}<p class="gone small" role="alert">{refused}</p>{/if}
