@@ -3,6 +3,7 @@ import { test } from 'node:test';
 import fc from 'fast-check';
 import { guestsOf, readEach, siteOf, type ReadPages } from '../../src/core/bring-in/bring-in.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
+import { finished } from '../../src/core/lib/finished.ts';
 import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import type { Command } from '../../src/core/model/command.ts';
 import { around, bodyOf, sound } from '../lib/site.ts';
@@ -27,11 +28,7 @@ import { runs } from '../lib/runs.ts';
 /** What was found in pages, put right before it is taken: whatever is chosen, every page stays as it was. */
 
 function read(files: ReadonlyMap<string, Uint8Array>): ReadPages {
-	const steps = readEach(files, 'seeds');
-	for (;;) {
-		const step = steps.next();
-		if (step.done) return step.value;
-	}
+	return finished(readEach(files, 'seeds'));
 }
 
 const paths = ['index.html', 'seeds/kale.html', 'seeds/bean.html', 'seeds/leek.html', 'visit/index.html', 'visit/hours.html']; // prettier-ignore

@@ -1,3 +1,4 @@
+import { finished } from '../lib/finished.ts';
 import type { SiteFiles } from '../model/files.ts';
 import type { Choice } from './choosing/choice.ts';
 import { findFrames, type FoundFrame } from './finding/found-frame.ts';
@@ -107,11 +108,7 @@ export function guestsOf(
 
 /** Makes a site of the files of a folder at once; without a site where there is no page among them. */
 export function bringIn(files: ReadonlyMap<string, Uint8Array>, folder: string): Brought {
-	const steps = readEach(files, folder);
-	for (;;) {
-		const step = steps.next();
-		if (!step.done) continue;
-		const { pages, notTaken } = step.value;
-		return pages.length === 0 ? { notTaken } : siteOf(step.value);
-	}
+	const read = finished(readEach(files, folder));
+	const { pages, notTaken } = read;
+	return pages.length === 0 ? { notTaken } : siteOf(read);
 }

@@ -1,3 +1,4 @@
+import { finished } from '../lib/finished.ts';
 import type { AcrossCheck, FitCheck, PageCheck, WholeCheck } from '../check/check.ts';
 import { Allowances, allowWords, type Allowing, type SeenOn } from '../check/allowances.ts';
 import { checks } from '../check/list.ts';
@@ -280,13 +281,6 @@ export class LookingOver {
 			return number;
 		});
 	}
-}
-
-/** What work in steps comes to. */
-function finished<T>(work: Generator<unknown, T>): T {
-	let step = work.next();
-	while (!step.done) step = work.next();
-	return step.value;
 }
 
 const sharedNumbers = new Memory<Site, number>();

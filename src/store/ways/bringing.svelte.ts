@@ -99,8 +99,12 @@ class Bringing {
 		await bringIn.stop();
 		const choices = this.choosing.made.map(({ choice }) => choice);
 		const command = await bringIn.intoSite(choices, folder, withPages);
-		this.notAdded = (command && (await commands.attempt(command))) ?? '';
-		if (!command || this.notAdded !== '') return;
+		if (!command) return;
+		this.notAdded =
+			command.texts.length === 0
+				? 'No frame was found in these pages: choose one, or add them as pages.'
+				: ((await commands.attempt(command)) ?? '');
+		if (this.notAdded !== '') return;
 		this.close();
 		store.notice = { kind: 'fine', sentence: addedWords(command.texts.length, withPages) };
 	}

@@ -17,6 +17,7 @@ import { proofWords, proveEach } from '$core/bring-in/proving/proof.ts';
 import { shownPage } from '$core/bring-in/proving/shown-page.ts';
 import { decodePage } from '$core/bring-in/reading/decode-page.ts';
 import { takePages } from '$core/bring-in/reading/take-pages.ts';
+import { finished } from '$core/lib/finished.ts';
 import { reasonOf } from '$core/messages/problem.ts';
 import type { Command } from '$core/model/command.ts';
 import { counted } from '$core/messages/problem.ts';
@@ -218,11 +219,7 @@ export class BringIn {
 /** The same pages as they would be read in a folder. */
 function readIn(files: ReadonlyMap<string, Uint8Array>, start: string, folder: string): ReadPages {
 	const moved = new Map([...files].map(([path, bytes]) => [start + path, bytes]));
-	const steps = readEach(moved, folder);
-	for (;;) {
-		const step = steps.next();
-		if (step.done) return step.value;
-	}
+	return finished(readEach(moved, folder));
 }
 
 function nothingFound(notTaken: number): string {
