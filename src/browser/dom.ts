@@ -38,6 +38,7 @@ const isConnected = getter(Node.prototype, 'isConnected');
 const parentOf = getter(Node.prototype, 'parentElement');
 const nextOf = getter(Node.prototype, 'nextSibling');
 const holderOf = getter(Node.prototype, 'parentNode');
+const beforeOf = getter(Element.prototype, 'previousElementSibling');
 const { removeChild } = Node.prototype;
 
 /** The root, head and body of a document; undefined while it has none. */
@@ -199,6 +200,10 @@ export function insertInto(element: Element, node: Node, next: Node | null): voi
 /** The elements in an element, outermost ones only. */
 export function elementsIn(element: Element): Element[] {
 	return [...childNodesOf(element)].filter(isElement);
+}
+
+export function elementBefore(element: Element): Element | undefined {
+	return beforeOf(element) ?? undefined;
 }
 
 export function childrenOf(element: Element): Iterable<ChildNode> {

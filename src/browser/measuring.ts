@@ -1,5 +1,5 @@
 import type { Answers, Ask, Asked } from '$core/measure/asks.ts';
-import { markedElements } from '$core/model/trace.ts';
+import { goesOn, markedElements } from '$core/model/trace.ts';
 import { pieceKeyWord } from '$core/model/piece-key.ts';
 import { arrived } from './arrived.ts';
 import { Contents, wholeOf, type Content } from './contents.ts';
@@ -17,6 +17,7 @@ import {
 	setLength,
 	setMark,
 	clearMark,
+	elementBefore,
 	elementsNamed,
 	parent,
 	styleOfElement,
@@ -207,7 +208,10 @@ function wholeSizes(root: HTMLElement, { width }: Step): readonly number[] {
 	return [heightOfAll(root), Math.max(0, across), 0, 0, 0, 0, ...markedIn(root)];
 }
 
-/** Where each marked element is, px of the page, and whether something around it hides or scrolls what sticks out. */
+/**
+ * Where the marked elements are, px of the page, and whether something around them hides or scrolls what sticks out; those
+ * of a run together.
+ */
 function markedIn(root: HTMLElement): number[] {
 	const holding = new Map<Element, boolean>();
 	const isHeld = (element: Element): boolean => {
@@ -221,10 +225,36 @@ function markedIn(root: HTMLElement): number[] {
 		return held;
 	};
 	const { x: left, y: top } = rectOf(root);
-	return elementsNamed(root, markedElements).flatMap((element) => {
-		const { x, y, width, height } = rectOf(element);
-		return [x - left, y - top, width, height, isHeld(element) ? 1 : 0];
+	return groupsIn(root).flatMap((group) => {
+		const rects = group.map(rectOf).filter(({ width, height }) => width > 0 || height > 0);
+		const x = Math.min(...rects.map((rect) => rect.left));
+		const y = Math.min(...rects.map((rect) => rect.top));
+		if (rects.length === 0) return [0, 0, 0, 0, 0];
+		const width = Math.max(...rects.map((rect) => rect.right)) - x;
+		const height = Math.max(...rects.map((rect) => rect.bottom)) - y;
+		return [x - left, y - top, width, height, group.every(isHeld) ? 1 : 0];
 	});
+}
+
+/** The marked elements of a page in their order, those of one run together. */
+function groupsIn(root: HTMLElement): Element[][] {
+	const groups: Element[][] = [];
+	const groupOf = new Map<Element, Element[]>();
+	for (const element of elementsNamed(root, markedElements)) {
+		const before = elementBefore(element);
+		const open = before && groupOf.get(before);
+		const isSame =
+			before !== undefined &&
+			goesOn(
+				(name) => attribute(before, name),
+				(name) => attribute(element, name)
+			);
+		const group = (isSame ? open : undefined) ?? [];
+		if (group.length === 0) groups.push(group);
+		group.push(element);
+		groupOf.set(element, group);
+	}
+	return groups;
 }
 
 function takeAway(contents: readonly Content[]): void {

@@ -9,7 +9,7 @@ import {
 import type { BoxName } from '../geometry/layout-box.ts';
 import type { MarkedBox } from '../geometry/pieces/marked-boxes.ts';
 import type { PieceName } from '../model/piece-key.ts';
-import { isMarked } from '../model/trace.ts';
+import { goesOn, isMarked } from '../model/trace.ts';
 import type { ResolvedPage } from '../resolve/page.ts';
 
 /**
@@ -35,17 +35,14 @@ interface Found extends MarkedBox {
 
 class Finder {
 	readonly boxes: Found[] = [];
-	/** Marked elements in their order, as the browser counts them. */
+	/** Marked elements in their order, those of a run as one, as the browser counts them. */
 	private readonly places: ReadonlyMap<Element, number>;
 	/** Boxes that several elements make together, by what they are. */
 	private readonly joint = new Map<string, number>();
 	private readonly layouts: ReadonlySet<string>;
 
 	constructor(body: Element, page: ResolvedPage) {
-		const marked = [...inward(body)].filter(
-			(one) => one !== body && isMarked((name) => attributeOf(one, name))
-		);
-		this.places = new Map(marked.map((element, place) => [element, place]));
+		this.places = placesIn(body);
 		this.layouts = new Set(page.chain.map(({ name }) => name.text));
 		this.visit(body, { layout: undefined, region: undefined, box: undefined });
 	}
@@ -109,7 +106,7 @@ class Finder {
 	): number {
 		const open = run === undefined ? undefined : this.boxes[run];
 		if (open && run !== undefined) {
-			open.elements.push(place);
+			addTo(open, place);
 			const isNew = name.pieces.filter(
 				({ piece, owner }) =>
 					!open.name.pieces.some((one) => one.piece === piece && one.owner === owner)
@@ -124,7 +121,7 @@ class Finder {
 	private jointly(word: string, name: Found['name'], place: number, around: Around): number {
 		const known = this.joint.get(word);
 		if (known !== undefined) {
-			this.boxes[known]?.elements.push(place);
+			addTo(this.boxes[known], place);
 			return known;
 		}
 		const made = this.add(name, place, around);
@@ -135,6 +132,33 @@ class Finder {
 	private add(name: Found['name'], place: number, { box }: Around): number {
 		return this.boxes.push({ name, elements: [place], inside: box }) - 1;
 	}
+}
+
+/** What is measured together is in a box once. */
+function addTo(box: Found | undefined, place: number): void {
+	if (box && !box.elements.includes(place)) box.elements.push(place);
+}
+
+function placesIn(body: Element): ReadonlyMap<Element, number> {
+	const places = new Map<Element, number>();
+	const before = new Map<Element, Element>();
+	let count = 0;
+	for (const element of inward(body)) {
+		element.children.filter(isTag).reduce<Element | undefined>((last, child) => {
+			if (last) before.set(child, last);
+			return child;
+		}, undefined);
+		if (element === body || !isMarked((name) => attributeOf(element, name))) continue;
+		const last = before.get(element);
+		const isSame =
+			last !== undefined &&
+			goesOn(
+				(name) => attributeOf(last, name),
+				(name) => attributeOf(element, name)
+			);
+		places.set(element, (isSame ? places.get(last) : undefined) ?? count++);
+	}
+	return places;
 }
 
 const noName = { layout: undefined, region: undefined, wrapper: undefined };

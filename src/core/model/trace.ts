@@ -11,8 +11,18 @@ const layerMarks = ['data-layout', 'data-route', 'data-state'] as const;
 export const markedElements = layerMarks.map((mark) => `body [${mark}]`).join(', ');
 
 /** Whether an element of a body is one of these. */
-export function isMarked(attribute: (name: string) => string | undefined): boolean {
+export function isMarked(attribute: Attributes): boolean {
 	return layerMarks.some((mark) => attribute(mark) !== undefined);
+}
+
+/** Reads an attribute of an element. */
+type Attributes = (name: string) => string | undefined;
+
+/** Whether an element goes on with the run that the element right in front of it is a part of: both are measured as one. */
+export function goesOn(before: Attributes, element: Attributes): boolean {
+	const isPart = (of: Attributes): boolean =>
+		of('data-part') !== undefined && of('data-piece') !== undefined;
+	return isPart(before) && isPart(element) && before('data-among') === element('data-among');
 }
 
 /** What a box on a page is: a layer, a region of it or a piece it brought. Leads from text to page and back. */

@@ -6,13 +6,13 @@ import type { Values } from './curve.ts';
 /** A box that lies where sheets of the site's own put it. */
 export interface MarkedBox {
 	readonly name: BoxName;
-	/** The elements that it is made of, by their places among all that carry marks. */
+	/** The elements that it is made of, by their places among all that carry marks; those of a run count as one. */
 	readonly elements: readonly number[];
 	/** The box around it, by its place among these. */
 	readonly inside: number | undefined;
 }
 
-/** What is measured of each marked element: x, y, width and height, px, and 1 where what is around hides or scrolls it. */
+/** What is measured of each marked element, or run of them: x, y, width and height, px, and 1 where what is around hides or scrolls it. */
 const numbersEach = 5;
 
 interface Measured {
