@@ -66,9 +66,10 @@ test('a further sheet is named on the layout, and taken away again', async () =>
 	await field?.type('css/more.css');
 	await app.page.keyboard.press('Enter');
 	await until('the stage has it', async () => (await colour('h1')) === 'rgb(9, 8, 7)');
-	assert.match(
-		await textOf(app.page, '[aria-label="Sheets and scripts"]'),
-		/css\/site\.css[^]*css\/more\.css/
+	await until('it is listed behind the other', async () =>
+		/css\/site\.css[^]*css\/more\.css/.test(
+			await textOf(app.page, '[aria-label="Sheets and scripts"]')
+		)
 	);
 	await (await named(app.page, 'button', 'Remove css/more.css')).click();
 	await until('it is gone', async () => (await colour('h1')) !== 'rgb(9, 8, 7)');
