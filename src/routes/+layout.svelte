@@ -178,7 +178,7 @@
 		<h1 class="unseen">{viewName} of {store.site?.name || 'a site'}</h1>
 		{#if store.ready}
 			<!-- A view that stopped takes none of the others with it. -->
-			{#key page.url.pathname}<Drawing name="This view">{@render children()}</Drawing>{/key}
+			<Drawing name="This view" of={page.url.pathname}>{@render children()}</Drawing>
 		{:else}
 			<p class="failure small" role="status">Opening the site …</p>
 		{/if}

@@ -101,8 +101,8 @@ async function paste(selector: string, text: string): Promise<void> {
 
 test('a pasted table is shared data, and pasted lines are as many pieces', async () => {
 	await app.load('/material?of=data&route=/visit');
-	// The list comes a moment after the view, and moves what stands beside it.
-	await app.page.waitForSelector('::-p-text(data.opening)');
+	// The line says so once the data is there; before that the view still moves.
+	await app.page.waitForSelector('::-p-text(in markup as data.NAME)');
 	const hand = new Hand(app);
 	await hand.press('button', 'Add data …');
 	await hand.fill('Name', 'beds');

@@ -3,10 +3,33 @@
 	import { reasonOf } from '$core/messages/problem.ts';
 
 	/** One drawing of a view. Where it fails, the others stay, and it says so in its own place. */
-	const { name, children }: { name: string; children: Snippet } = $props();
+	interface Props {
+		name: string;
+		/** What it draws; where that is another, it is tried again. */
+		of?: string;
+		children: Snippet;
+	}
+	const { name, of = '', children }: Props = $props();
+
+	let again: (() => void) | undefined;
+	let failedOn = '';
+
+	$effect(() => {
+		const now = of;
+		if (again && failedOn !== now) {
+			const reset = again;
+			again = undefined;
+			reset();
+		}
+	});
 </script>
 
-<svelte:boundary>
+<svelte:boundary
+	onerror={(_, reset) => {
+		again = reset;
+		failedOn = of;
+	}}
+>
 	{@render children()}
 	{#snippet failed(failure, reset)}
 		<div class="failed" role="alert">
