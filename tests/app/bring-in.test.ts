@@ -133,9 +133,6 @@ test('dropped pages are put right by a click, come out box for box, and are deli
 			/3 of 3 pages\s+have every box where it was,/.test(text)
 		);
 	};
-	await new Promise((d) => setTimeout(d, 4000));
-	await app.page.screenshot({ path: '/tmp/zz5.png' });
-	console.log(await dialogText());
 	await until('they are the same', same);
 	const frame = await app.page.waitForSelector('.question iframe[title^="The page"]');
 	assert.ok(frame);

@@ -259,3 +259,19 @@ test('a block that pages repeat word for word becomes a part that each of them u
 	assert.doesNotMatch(chosen.files.texts.get('pages/index.eave') ?? '', /lent for a season/);
 	assert.deepEqual(sameOf(files, pages, [{ kind: 'blocks' }]), []);
 });
+
+test('what can hold nothing cannot be a region, and says so', () => {
+	const page = (name: string): string =>
+		`<!DOCTYPE html><title>${name}</title><header><img src="pod.png" alt=""><select><option>Kale</option></select></header><main><h1>${name}</h1><p>Own words of ${name}, and a few more of them.</p></main><footer>All seed is lent for one season, and brought back twice.</footer>`;
+	const files = folderOf({ 'a.html': page('a'), 'b.html': page('b'), 'c.html': page('c') });
+	const pages = read(files);
+	for (const name of ['img', 'select']) {
+		const choice = choiceOf(pages, 'a.html', name, 'region');
+		assert.match(
+			siteOf(pages, [choice]).unfit.get(choice) ?? '',
+			/^Nothing can be put into a <(img|select)>\./
+		);
+		const own: Choice = choiceOf(pages, 'a.html', name, 'own');
+		assert.deepEqual(sameOf(files, pages, [own]), []);
+	}
+});

@@ -1,7 +1,8 @@
 import type { BroughtSite, NotTaken } from './bring-in.ts';
+import { foldersIn, isIn } from './finding/folders.ts';
 import type { FoundFrame } from './finding/found-frame.ts';
-import { costOf } from './finding/frame-node.ts';
-import { wordOf } from './reading/brought-node.ts';
+import type { BroughtPage } from './reading/read-page.ts';
+import { costOf, ownLists, type FramePlace } from './finding/frame-node.ts';
 
 /** What was found in pages, as it is shown before it is taken. */
 export interface BroughtView {
@@ -33,6 +34,8 @@ export interface FrameView {
 	readonly depth: number;
 	/** Paths of the pages that it is around. */
 	readonly pages: readonly string[];
+	/** Folders that have some of its pages, but not all. */
+	readonly folders: readonly string[];
 	/** The folder whose branch it covers in another frame; undefined of an outermost one. */
 	readonly folder: string | undefined;
 	/** Bytes that stood in each of its pages and are said once now. */
@@ -66,13 +69,13 @@ function frameViews(frame: FoundFrame, depth: number): FrameView[] {
 	const own: FrameView = {
 		...{ name, at, covers, depth },
 		pages: pages.map(({ path }) => path),
+		folders: foldersOf(pages),
 		folder: depth === 0 ? undefined : at.replace(/^\//, ''),
 		saved: sharedBytes(frame) * Math.max(0, pages.length - 1),
 		regions: regions
 			.filter(({ isSlot }) => !isSlot)
 			.map((region) => {
-				const usual = wordOf(region.place.usual ?? []);
-				const filled = region.place.lists.filter((list) => wordOf(list) !== usual).length;
+				const filled = filledIn(region.place);
 				return { name: region.name, filled };
 			})
 	};
@@ -82,4 +85,15 @@ function frameViews(frame: FoundFrame, depth: number): FrameView[] {
 /** Bytes of what is in a frame itself. */
 function sharedBytes({ nodes, regions }: FoundFrame): number {
 	return Math.max(0, costOf(nodes) - regions.reduce((sum, { place }) => sum + costOf([place]), 0));
+}
+
+/** How many pages have something of their own in a place. */
+function filledIn(place: FramePlace): number {
+	return ownLists(place).filter((own) => own && own.length + (place.usual?.length ?? 0) > 0).length;
+}
+
+function foldersOf(pages: readonly BroughtPage[]): string[] {
+	const inside = (folder: string): string[] =>
+		foldersIn(pages, folder).flatMap((one) => [one, ...inside(one)]);
+	return inside('').filter((folder) => pages.some((page) => !isIn(page, folder)));
 }

@@ -58,3 +58,10 @@ export function textFiles({ texts, assets }: SiteFiles): string[] {
 export function readableTexts(files: SiteFiles): ReadonlyMap<string, string> {
 	return new Map(textFiles(files).map((path) => [path, textOf(files, path) ?? '']));
 }
+
+/** What a file would be in the head of a page, by its name or URL; undefined of one that is neither. */
+export function headKindOf(from: string): 'sheet' | 'script' | undefined {
+	const [path = ''] = from.split(/[?#]/);
+	if (isSheetFile(path)) return 'sheet';
+	return /\.m?js$/i.test(path) ? 'script' : undefined;
+}

@@ -2,6 +2,8 @@ import { textIn } from '../edit/layers/document.ts';
 import { findLayer } from '../edit/find.ts';
 import { inFolder } from '../lib/relative-url.ts';
 import type { DocumentFile, DocumentPart, LayerRef } from '../model/command.ts';
+import { headKindOf } from '../model/files.ts';
+import { dedent } from '../source/markup-block.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 
 /** What a layer, or the site, says of the document around the body, as its panel shows it. */
@@ -10,12 +12,17 @@ export interface DocumentView {
 		readonly file: DocumentFile;
 		/** It is there: a file of the site, or one from elsewhere, which is never asked for here. */
 		readonly lies: 'here' | 'elsewhere' | 'nowhere';
+		/** Its path in the site; undefined of one from elsewhere. */
+		readonly path: string | undefined;
 	}[];
 	/** What stands in the head and which attributes there are, as it is written; undefined where nothing is. */
 	readonly texts: Readonly<Record<DocumentPart, string | undefined>>;
 	/** Sheets and scripts of the site that it does not name yet. */
 	readonly more: readonly Pick<DocumentFile, 'kind' | 'from'>[];
 }
+
+/** What markup stands between. */
+const quotes = '"""';
 
 /** `ref` undefined: the site. Throws a CommandRefused where the layer is not there. */
 export function documentView(resolved: ResolvedSite, ref: LayerRef | undefined): DocumentView {
@@ -31,38 +38,27 @@ export function documentView(resolved: ResolvedSite, ref: LayerRef | undefined):
 	const named = new Set(files.map(({ from }) => inFolder(from, '')?.path));
 	const written = (part: DocumentPart): string | undefined => {
 		const span = textIn(document, part)?.span;
-		const text = span && (texts.get(span.file) ?? '').slice(span.from, span.to);
-		return text && trimmedLines(/"""([^]*?)"""/.exec(text)?.[1] ?? '');
+		const file = span && texts.get(span.file);
+		if (!span || file === undefined) return undefined;
+		return dedent(file, { ...span, from: file.indexOf(quotes, span.from) }, true).text;
 	};
 	return {
-		files: files.map((file) => ({ file, lies: liesAt(file.from, assets) })),
+		files: files.map((file) => {
+			const path = inFolder(file.from, '')?.path;
+			return { file, path, lies: liesAt(path, assets) };
+		}),
 		texts: { head: written('head'), html: written('html'), body: written('body') },
 		more: [...assets.keys()].flatMap((path) => {
-			const kind = /\.css$/i.test(path) ? 'sheet' : /\.m?js$/i.test(path) ? 'script' : undefined;
+			const kind = headKindOf(path);
 			return kind === undefined || named.has(path) ? [] : [{ kind, from: path }];
 		})
 	};
 }
 
 function liesAt(
-	from: string,
+	path: string | undefined,
 	assets: ReadonlyMap<string, Uint8Array>
 ): DocumentView['files'][number]['lies'] {
-	const path = inFolder(from, '')?.path;
 	if (path === undefined) return 'elsewhere';
 	return assets.has(path) ? 'here' : 'nowhere';
-}
-
-/** Without the indentation that all its lines share. */
-function trimmedLines(text: string): string {
-	const lines = text.replace(/^[ \t]*\n|\n?[ \t]*$/g, '').split('\n');
-	const least = Math.min(
-		...lines
-			.filter((line) => line.trim() !== '')
-			.map((line) => /^[ \t]*/.exec(line)?.[0].length ?? 0)
-	);
-	return lines
-		.map((line) => line.slice(Number.isFinite(least) ? least : 0))
-		.join('\n')
-		.trim();
 }

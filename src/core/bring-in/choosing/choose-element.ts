@@ -13,6 +13,7 @@ import {
 	type BroughtElement,
 	type BroughtNode
 } from '../reading/brought-node.ts';
+import { canHoldPlace } from '../writing/markup-text.ts';
 import { Unfit, type ElementPart } from './choice.ts';
 
 /** An element of one page of a frame. */
@@ -103,9 +104,9 @@ class Choosing {
 					throw new Unfit(
 						'What pages bring by themselves is in it. Choose it as the slot, or something in it as a region.'
 					);
-				return put({ ...node, children: [regionOf(contents)] });
+				return put({ ...node, children: [placeIn(node.tag, regionOf(contents))] });
 			case 'slot':
-				return put({ ...node, children: [slotOf(contents)] });
+				return put({ ...node, children: [placeIn(node.tag, slotOf(contents))] });
 			case 'own':
 				return this.own(node, nodes, index, hasSlot);
 		}
@@ -175,7 +176,7 @@ class Choosing {
 			return open(deeper.in([placeOf(contents)]) ?? [placeOf(contents)]);
 		}
 		if (as === 'frame') return open(this.shared(contents));
-		return open([as === 'slot' ? slotOf(contents) : regionOf(contents)]);
+		return open([placeIn(tag, as === 'slot' ? slotOf(contents) : regionOf(contents))]);
 	}
 
 	/** What all pages have in an element, which has to be the same. */
@@ -203,6 +204,12 @@ class Choosing {
 				: node.kind === 'element' && this.slotIn(node.children)
 		);
 	}
+}
+
+/** A place in an element, which has to be one that can have it. */
+function placeIn(tag: string, place: FramePlace): FramePlace {
+	if (canHoldPlace(tag)) return place;
+	throw new Unfit(`Nothing can be put into a <${tag}>. Choose the element around it.`);
 }
 
 /** Something that is equal on all pages, opened: its children are nodes of the frame. */

@@ -70,7 +70,7 @@ class Lister {
 	readonly parts: PartOnPage[] = [];
 	private readonly places = new Map<BroughtElement, readonly number[]>();
 
-	constructor(page: BroughtPage) {
+	constructor(private readonly page: BroughtPage) {
 		const walk = (nodes: readonly BroughtNode[], around: readonly number[]): void => {
 			for (const [index, element] of elementsOf(nodes).entries()) {
 				const at = [...around, index];
@@ -79,10 +79,7 @@ class Lister {
 			}
 		};
 		walk(page.content, []);
-		this.page = page;
 	}
-
-	private readonly page: BroughtPage;
 
 	frame(frame: FoundFrame): void {
 		this.nodes(frame.nodes, frame, frame.pages.indexOf(this.page));

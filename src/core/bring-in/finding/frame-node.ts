@@ -81,12 +81,20 @@ export function placeOf(lists: readonly (readonly BroughtNode[])[]): FramePlace 
 	};
 }
 
-/** What a place costs as source, bytes. */
-export function costOfPlace({ lists, usual }: Pick<FramePlace, 'lists' | 'usual'>): number {
+/** What pages have in a place where that is not what most of them have there: undefined for each other page. */
+export function ownLists({
+	lists,
+	usual
+}: Pick<FramePlace, 'lists' | 'usual'>): (readonly BroughtNode[] | undefined)[] {
 	const word = usual && wordOf(usual);
-	return lists.reduce(
-		(sum, list) => (wordOf(list) === word ? sum : sum + fillCost + sizeOf(list)),
-		placeCost + (usual ? sizeOf(usual) : 0)
+	return lists.map((list) => (wordOf(list) === word ? undefined : list));
+}
+
+/** What a place costs as source, bytes. */
+export function costOfPlace(place: Pick<FramePlace, 'lists' | 'usual'>): number {
+	return ownLists(place).reduce<number>(
+		(sum, own) => (own ? sum + fillCost + sizeOf(own) : sum),
+		placeCost + (place.usual ? sizeOf(place.usual) : 0)
 	);
 }
 

@@ -4,10 +4,9 @@ import {
 	isBlank,
 	sizeOf,
 	textIn,
-	wordOf,
 	type BroughtElement
 } from '../reading/brought-node.ts';
-import { placesIn, type FrameNode, type FramePlace } from './frame-node.ts';
+import { ownLists, placesIn, type FrameNode, type FramePlace } from './frame-node.ts';
 
 /** A place of a frame, with the name that it gets. */
 export interface FoundRegion {
@@ -48,9 +47,8 @@ export function regionsOf(nodes: readonly FrameNode[]): FoundRegion[] {
 type Tagged = Pick<BroughtElement, 'tag' | 'attributes'>;
 
 /** Bytes of what is not what most pages have there. */
-export function ownBytes({ lists, usual }: FramePlace): number {
-	const word = usual && wordOf(usual);
-	return lists.reduce((sum, list) => (wordOf(list) === word ? sum : sum + sizeOf(list)), 0);
+export function ownBytes(place: FramePlace): number {
+	return ownLists(place).reduce<number>((sum, own) => sum + (own ? sizeOf(own) : 0), 0);
 }
 
 function isBlankNode(node: FrameNode): boolean {

@@ -1,12 +1,8 @@
 import { freeName, nameFrom } from '../../model/name.ts';
-import {
-	attributeOf,
-	wordOf,
-	type BroughtElement,
-	type BroughtNode
-} from '../reading/brought-node.ts';
+import { attributeOf, type BroughtElement, type BroughtNode } from '../reading/brought-node.ts';
 import type { BroughtPage } from '../reading/read-page.ts';
 import type { FoundFrame } from './found-frame.ts';
+import { ownLists } from './frame-node.ts';
 
 /** A block that stands on several pages word for word, in what is each page's own. */
 export interface RepeatedBlock {
@@ -70,8 +66,8 @@ function ownOf(page: BroughtPage, frames: readonly FoundFrame[]): readonly Broug
 	if (!frame) return page.content;
 	const index = frame.pages.indexOf(page);
 	return frame.regions.flatMap(({ place, isSlot }): readonly BroughtNode[] => {
+		if (!isSlot) return ownLists(place)[index] ?? [];
 		const list = place.lists[index] ?? [];
-		if (!isSlot) return wordOf(list) === wordOf(place.usual ?? []) ? [] : list;
 		return frame.inner.some(({ pages }) => pages.includes(page)) ? ownOf(page, frame.inner) : list;
 	});
 }

@@ -15,6 +15,11 @@ const raw = new Set([
 	'noscript'
 ]);
 
+/** Whether a place can stand in an element: some have no content, and that of others is text as it is written. */
+export function canHoldPlace(tag: string): boolean {
+	return !empty.has(tag) && !raw.has(tag) && !['textarea', 'title', 'select'].includes(tag);
+}
+
 /** Characters of a line after which a break is put where it shows nothing: texts of a site have lines of bounded length. */
 const longLine = 4000;
 

@@ -2,6 +2,7 @@
 	import { page as address } from '$app/state';
 	import type { DocumentView } from '$core/view-models/document-view.ts';
 	import type { Command, DocumentFile, DocumentPart, LayerRef } from '$core/model/command.ts';
+	import { headKindOf } from '$core/model/files.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { commands } from '$store/commands.svelte.ts';
@@ -54,10 +55,10 @@
 
 	async function add(name: string): Promise<void> {
 		if (name.trim() === '') return;
-		const isScript = /\.m?js([?#]|$)/i.test(name);
-		const file: DocumentFile = isScript
-			? { kind: 'script', from: name.trim(), words: ['defer'] }
-			: { kind: 'sheet', from: name.trim(), media: undefined };
+		const file: DocumentFile =
+			headKindOf(name.trim()) === 'script'
+				? { kind: 'script', from: name.trim(), words: ['defer'] }
+				: { kind: 'sheet', from: name.trim(), media: undefined };
 		if ((await set(file)) === undefined) from = '';
 	}
 
@@ -75,17 +76,13 @@
 			the document: {says === 0 ? 'sheets, scripts, head' : counted(says, 'statement')}
 		</summary>
 		<ul aria-label="Sheets and scripts">
-			{#each view.files as { file, lies: where } (file.kind + file.from)}
+			{#each view.files as { file, path, lies: where } (file.kind + file.from)}
 				<li>
 					<p>
 						<span class="small">{file.kind}</span>
 						{#if file.kind === 'sheet' && where === 'here'}
-							<a
-								class="mono link"
-								href="/source?{placeQuery(readPlace(address.url))}&file={file.from.replace(
-									/^\//,
-									''
-								)}">{file.from}</a
+							<a class="mono link" href="/source?{placeQuery(readPlace(address.url))}&file={path}"
+								>{file.from}</a
 							>
 						{:else}
 							<span class="mono">{file.from}</span>

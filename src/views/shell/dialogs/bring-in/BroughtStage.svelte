@@ -3,9 +3,9 @@
 	import type { PartOnPage } from '$core/bring-in/choosing/parts-on-page.ts';
 	import { rectOf, heightOfAll, partsOf, isElement } from '$browser/dom.ts';
 	import { elementAtPlace, placeIn } from '$browser/element-place.ts';
-	import { showInFrame, stageOf } from '$browser/frame.ts';
 	import type { ShownPage } from '$browser/page-boxes.ts';
 	import Choices from '../../Choices.svelte';
+	import ShownInFrame from './ShownInFrame.svelte';
 
 	/** A page as it would be shown, and over it whose its elements are. A click asks about one. */
 	interface Props {
@@ -26,44 +26,36 @@
 	/** px; a page without anything in it still has a place to click at. */
 	const leastHeight = 400;
 
-	let frame = $state<HTMLIFrameElement | undefined>();
-	let loaded = $state(false);
+	const ways = ['as it will be', 'side by side', 'over each other'] as const;
+	let way = $state<(typeof ways)[number]>('as it will be');
+	/** The document that the page is in. */
+	let inner = $state.raw<Document | undefined>();
 	let room = $state(600);
 	let height = $state(leastHeight);
 	/** Counts up whenever the page lies otherwise. */
 	let laid = $state(0);
-	const ways = ['as it will be', 'side by side', 'over each other'] as const;
-	let way = $state<(typeof ways)[number]>('as it will be');
-	let old = $state<HTMLIFrameElement | undefined>();
-	let oldLoaded = $state(false);
 	const scale = $derived(Math.min(1, (way === 'side by side' ? room / 2 - 6 : room) / screen));
 
-	$effect(() => {
-		if (old && oldLoaded && before) showInFrame(old, before.html, before.address);
-	});
-
-	$effect(() => {
-		if (!frame || !loaded) return;
-		const inner = stageOf(frame);
-		if (!inner || !showInFrame(frame, page.html, page.address)) return;
+	function onShown(shown: Document): () => void {
 		const measure = (): void => {
-			const root = partsOf(inner)?.root;
+			const root = partsOf(shown)?.root;
 			if (root) height = Math.max(leastHeight, Math.ceil(heightOfAll(root)));
 			laid = untrack(() => laid) + 1;
 		};
-		measure();
 		const point = (event: Event): void => {
 			event.preventDefault();
-			if (isElement(event.target)) onPoint(placeIn(inner, event.target));
+			if (isElement(event.target)) onPoint(placeIn(shown, event.target));
 		};
+		inner = shown;
+		measure();
 		// Pictures and sheets that come later move what is below them.
-		inner.addEventListener('load', measure, true);
-		inner.addEventListener('click', point, true);
+		shown.addEventListener('load', measure, true);
+		shown.addEventListener('click', point, true);
 		return () => {
-			inner.removeEventListener('load', measure, true);
-			inner.removeEventListener('click', point, true);
+			shown.removeEventListener('load', measure, true);
+			shown.removeEventListener('click', point, true);
 		};
-	});
+	}
 
 	interface Drawn {
 		readonly part: PartOnPage;
@@ -84,7 +76,6 @@
 	});
 
 	function boxOf(at: readonly number[]): string | undefined {
-		const inner = frame && loaded ? stageOf(frame) : undefined;
 		const found = inner && elementAtPlace(inner, at);
 		if (!found) return undefined;
 		const { x, y, width, height: tall } = rectOf(found);
@@ -108,28 +99,25 @@
 			class:over={way === 'over each other'}
 			style="width: {screen * scale}px; height: {height * scale}px"
 		>
-			<iframe
-				bind:this={old}
+			<ShownInFrame
+				page={before}
 				title="The page {page.address} as it came in"
-				sandbox="allow-same-origin"
-				src="/stage"
-				tabindex="-1"
-				style="width: {screen}px; height: {height}px; transform: scale({scale})"
-				onload={() => (oldLoaded = true)}
-			></iframe>
+				width={screen}
+				{height}
+				{scale}
+			/>
 			{#if way === 'side by side'}<figcaption class="small">as it came in</figcaption>{/if}
 		</figure>
 	{/if}
 	<div class="page" style="width: {screen * scale}px; height: {height * scale}px">
-		<iframe
-			bind:this={frame}
+		<ShownInFrame
+			{page}
 			title="The page {page.address} as it would be"
-			sandbox="allow-same-origin"
-			src="/stage"
-			tabindex="-1"
-			style="width: {screen}px; height: {height}px; transform: scale({scale})"
-			onload={() => (loaded = true)}
-		></iframe>
+			width={screen}
+			{height}
+			{scale}
+			{onShown}
+		/>
 		{#each drawn as { part, box } (part.at.join())}
 			<i
 				class="part {part.part}"
@@ -177,12 +165,6 @@
 		flex: none;
 		position: relative;
 		overflow: hidden;
-	}
-	iframe {
-		display: block;
-		border: 0;
-		background: white;
-		transform-origin: 0 0;
 	}
 	i {
 		position: absolute;

@@ -13,15 +13,6 @@
 	const isOutermost = $derived(frame.folder === undefined);
 	const others = $derived(found.frames.filter((one) => one !== frame && one.folder === undefined));
 	const page = $derived(frame.pages.find((path) => path === choosing.page) ?? frame.pages[0] ?? '');
-	/** Folders that have some of its pages, but not all. */
-	const folders = $derived.by(() => {
-		const all = frame.pages.flatMap((path) => {
-			const parts = path.split('/').slice(0, -1);
-			return parts.map((_, index) => parts.slice(0, index + 1).join('/'));
-		});
-		return [...new Set(all)].filter((folder) => inFolder(folder).length < frame.pages.length);
-	});
-
 	function inFolder(folder: string): string[] {
 		return frame.pages.filter((path) => path.startsWith(`${folder}/`));
 	}
@@ -67,7 +58,7 @@
 		>
 			<option value="">part off …</option>
 			<option value="this page">{page} alone</option>
-			{#each folders as folder (folder)}<option value={folder}>{folder}/</option>{/each}
+			{#each frame.folders as folder (folder)}<option value={folder}>{folder}/</option>{/each}
 		</select>
 	{/if}
 	<button
