@@ -82,11 +82,11 @@ export function clearMark(element: Element, name: string): void {
 	removeAttribute.call(element, name);
 }
 
-/** Gives an element the attributes of another, and no others. */
-export function copyAttributes(source: Element, target: Element): void {
+/** Gives an element the attributes of another, and no others but the one that it keeps. */
+export function copyAttributes(source: Element, target: Element, kept?: string): void {
 	const names = getAttributeNames.call(source);
 	for (const name of getAttributeNames.call(target)) {
-		if (!names.includes(name)) removeAttribute.call(target, name);
+		if (!names.includes(name) && name !== kept) removeAttribute.call(target, name);
 	}
 	for (const name of names) setAttribute.call(target, name, attribute(source, name) ?? '');
 }

@@ -38,6 +38,9 @@ const sandboxParser = new DOMParser();
 const ahead =
 	'base, link[rel~="preconnect" i], link[rel~="dns-prefetch" i], meta[http-equiv="refresh" i]';
 
+/** How the document that the application serves for pages is known. */
+const stageMark = 'data-stage';
+
 /** What was put into a frame last, so that the same page again, or the same body, changes nothing. */
 const pages = new WeakMap<Element, string>();
 const shown = new WeakMap<Element, string>();
@@ -46,7 +49,7 @@ const shown = new WeakMap<Element, string>();
 export function stageOf(frame: HTMLIFrameElement): Document | undefined {
 	const document = frame.contentDocument;
 	const root = document && partsOf(document)?.root;
-	return root && attribute(root, 'data-stage') !== undefined ? document : undefined;
+	return root && attribute(root, stageMark) !== undefined ? document : undefined;
 }
 
 /**
@@ -68,8 +71,7 @@ export function showInFrame(
 	const page = sandboxParser.parseFromString(html, 'text/html');
 	const source = partsOf(page);
 	if (!source) return false;
-	target.root.lang = source.root.lang;
-	target.root.dir = source.root.dir;
+	copyAttributes(source.root, target.root, stageMark);
 	copyAttributes(source.body, target.body);
 	for (const element of all(page, ahead)) element.remove();
 	const href = new URL(address, siteOrigin).href;

@@ -17,6 +17,7 @@ import { pageNamed, resolve } from '../lib/site.ts';
 
 const text = `site "Seed library" { lang en; bands { narrow 0 } }
 layout shell at / {
+  attributes html """ class="spring" """
   sheet "css/site.css"
   frame """
     <div id="wrap">
@@ -44,6 +45,7 @@ route /guide {
 
 const css = `
 	body { margin: 8px 3%; font: 16px/1.5 serif }
+	.spring .crumbs { padding-left: 31px; line-height: 47px }
 	.top { float: left; width: 100%; background: #eee }
 	.cols { clear: both; display: grid; grid-template-columns: 180px 1fr; gap: 2vw }
 	@media (max-width: 700px) { .cols { display: block } .crumbs { display: none } nav { position: relative; left: 10px } }

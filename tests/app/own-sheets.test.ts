@@ -17,6 +17,7 @@ after(async () => {
 const text = `site "Sheets" { lang en; bands { narrow 0 } }
 layout shell at / {
   sheet "css/site.css"
+  attributes html """ class="spring" """
   frame """<header class="top">Top</header><main>{slot}</main>"""
 }
 route / { title "Home"; piece body """<h1>Seed</h1>""" }
@@ -39,12 +40,16 @@ test('a sheet is edited in Source with completion, the stage follows, and undo t
 	const zip = packSource({
 		texts: new Map([['site.eave', text]]),
 		assets: new Map([
-			['css/site.css', encodeUtf8('.top { color: rgb(1, 2, 3) }\n')],
+			[
+				'css/site.css',
+				encodeUtf8('.top { color: rgb(1, 2, 3) } .spring main { color: rgb(7, 7, 7) }\n')
+			],
 			['css/more.css', encodeUtf8('h1 { color: rgb(9, 8, 7) }\n')]
 		])
 	});
 	await openFile(app.page, 'sheets.zip', [...zip]);
 	await until('the sheet holds', async () => (await colour('.top')) === 'rgb(1, 2, 3)');
+	assert.equal(await colour('main'), 'rgb(7, 7, 7)', 'the root has the class that a layer says');
 	await app.open('/source?file=css/site.css');
 	await until('it is there as text', async () => (await editorText(app.page)).includes('.top {'));
 	await toEnd(app.page);

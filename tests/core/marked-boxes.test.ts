@@ -4,6 +4,9 @@ import { pageTree } from '../../src/core/author-styles/page-tree.ts';
 import type { MarkedBox } from '../../src/core/geometry/pieces/marked-boxes.ts';
 import { measuredBoxes } from '../../src/core/geometry/pieces/marked-boxes.ts';
 import { markedBoxes } from '../../src/core/laid/marked-boxes.ts';
+import { MeasuredPage } from '../../src/core/laid/measured-page.ts';
+import { drive } from '../../src/core/measure/drive.ts';
+import { SizeStore } from '../../src/core/measure/size-store.ts';
 import { pageNamed, resolve } from '../lib/site.ts';
 
 /** Which elements of a page in a frame of own markup make which box. */
@@ -85,4 +88,33 @@ test('boxes that are not there are left out, and what stood in them stands in th
 		]
 	);
 	assert.deepEqual(measuredBoxes(boxes, [], { place: 1, width: 800 }), [], 'nothing was measured');
+});
+
+test('what is said of the root, the head or in a sheet is measured anew', async () => {
+	const store = new SizeStore();
+	const asked = async (from: string, css: string): Promise<number> => {
+		const site = resolve(from, { 's.css': css });
+		const [instance] = site.instances(pageNamed(site, '/'));
+		assert.ok(instance);
+		let count = 0;
+		const page = new MeasuredPage(instance, site, 2026, { height: 800 }, store);
+		await drive(page.at(500), (all) => {
+			count += all.length;
+			const answer = all.map(({ asks }) => asks.map(({ width }) => (width === undefined ? [0, 500] : [900, 0, 0, 0, 0, 0]))); // prettier-ignore
+			return Promise.resolve(answer);
+		});
+		return count;
+	};
+	const said = (words: string): string => text.replace('  frame', `  ${words}\n  frame`);
+	assert.ok((await asked(said('sheet "s.css"'), 'p {}')) > 0);
+	assert.equal(await asked(said('sheet "s.css"'), 'p {}'), 0, 'nothing is another');
+	assert.ok((await asked(said('sheet "s.css"'), 'p { margin: 0 }')) > 0, 'a sheet');
+	assert.ok((await asked(said('sheet "s.css" media "print"'), 'p {}')) > 0, 'its media');
+	assert.ok((await asked(said('attributes html """ class="a" """'), 'p {}')) > 0, 'the root');
+	assert.ok((await asked(said('attributes html """ class="b" """'), 'p {}')) > 0, 'in another way');
+	assert.ok((await asked(said('head """<style>p \\{ margin: 0 }</style>"""'), 'p {}')) > 0, 'a head');
+	assert.ok(
+		(await asked(said('head """<style>p \\{ margin: 9px }</style>"""'), 'p {}')) > 0,
+		'another'
+	);
 });

@@ -78,9 +78,7 @@ async function openOn(browser: Browser, folder: Folder): Promise<Tab> {
 	tab.on('request', (request) => {
 		const url = request.url();
 		if (/^(data|about|blob):/.test(url)) return void request.continue();
-		const path = url.startsWith(host)
-			? decodeURIComponent(new URL(url).pathname.slice(1))
-			: undefined;
+		const path = url.startsWith(host) ? pathOf(url) : undefined;
 		const found = path === undefined ? undefined : folder.get(path);
 		// Nothing from outside comes in.
 		if (found === undefined) return void request.abort();
@@ -89,4 +87,13 @@ async function openOn(browser: Browser, folder: Folder): Promise<Tab> {
 		return void request.respond({ body, contentType });
 	});
 	return tab;
+}
+
+/** The path that a URL of the host names; one that cannot be decoded names none. */
+function pathOf(url: string): string | undefined {
+	try {
+		return decodeURIComponent(new URL(url).pathname.slice(1));
+	} catch {
+		return undefined;
+	}
 }

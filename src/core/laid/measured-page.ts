@@ -1,5 +1,5 @@
 import { pieceHtmlOf } from '../emit/html/page.ts';
-import { documentsOf } from '../emit/html/said-head.ts';
+import { isSheetFile } from '../model/files.ts';
 import type { OpenDrawers, PageContent, Scrolled } from '../geometry/page.ts';
 import { PageLayout, type PlacedBox } from '../geometry/page-layout.ts';
 import type { SpaceBand } from '../geometry/pieces/piece-size.ts';
@@ -31,7 +31,9 @@ export class MeasuredPage {
 	private readonly dependences: PageDependences;
 	private readonly htmlOf: (key: PieceKey) => string;
 	private readonly guesses: Guesses;
-	/** Its boxes, where it is measured as a whole. */
+	/** All of the page with its head, where it is measured as a whole. */
+	private readonly whole: string;
+	/** Its boxes, likewise. */
 	private readonly marked: readonly MarkedBox[];
 	/** All that the style of the page says. */
 	private readonly style: string;
@@ -52,6 +54,7 @@ export class MeasuredPage {
 		this.htmlOf = pieceHtmlOf(instance, resolved, target);
 		this.guesses = new Guesses(instance, resolved, year);
 		const page = resolved.page(instance.page);
+		this.whole = isFramed(page) ? tree.html : '';
 		this.marked = isFramed(page) ? markedBoxes(tree, page) : [];
 		const { lang, dir, tokens, bands, trial } = resolved.site.settings;
 		// What is measured as a whole follows from its sheets as files.
@@ -167,7 +170,7 @@ export class MeasuredPage {
 				this.around(key),
 				this.style,
 				this.filesIn(html),
-				isWhole(key) && [this.marked.length, this.sheets()],
+				isWhole(key) && [this.whole, this.sheets()],
 				spaces,
 				dependence.byHeight && this.screen.height,
 				this.screen.scrollbar ?? 0
@@ -200,12 +203,11 @@ export class MeasuredPage {
 		);
 	}
 
-	/** The sheets of the site's own that the page may have, as they are now. */
+	/** The sheets of the site's own, as they are now. */
 	private sheets(): string[] {
 		const { assets } = this.resolved.reading.files;
-		const said = documentsOf(this.instance.page, this.resolved).map(({ head }) => head.length);
-		const css = [...assets].filter(([path]) => path.endsWith('.css'));
-		return [...said.map(String), ...css.flatMap(([path, bytes]) => [path, fingerprint(bytes)])];
+		const css = [...assets].filter(([path]) => isSheetFile(path));
+		return css.flatMap(([path, bytes]) => [path, fingerprint(bytes)]);
 	}
 }
 

@@ -42,8 +42,10 @@ export class ProvingBoxes {
 		if (!before || !now || signal.aborted) return 'could not be shown';
 		const old = await pageBoxes(frame, before, proofWidths, signal);
 		const made = await pageBoxes(frame, now, proofWidths, signal);
+		// What could not be seen is not the same.
+		if (!old || !made) return 'could not be shown';
 		for (const [index, width] of proofWidths.entries()) {
-			const [one, other] = [old?.[index], made?.[index]];
+			const [one, other] = [old[index], made[index]];
 			const shift = one && other && boxShift(one, other, width);
 			if (!shift) continue;
 			return proofWords({ path, kind: 'shifted', shift, element: nameOf(frame, shift.element) });
