@@ -112,7 +112,10 @@ test('what is said of the root, the head or in a sheet is measured anew', async 
 	assert.ok((await asked(said('sheet "s.css" media "print"'), 'p {}')) > 0, 'its media');
 	assert.ok((await asked(said('attributes html """ class="a" """'), 'p {}')) > 0, 'the root');
 	assert.ok((await asked(said('attributes html """ class="b" """'), 'p {}')) > 0, 'in another way');
-	assert.ok((await asked(said('head """<style>p \\{ margin: 0 }</style>"""'), 'p {}')) > 0, 'a head');
+	assert.ok(
+		(await asked(said('head """<style>p \\{ margin: 0 }</style>"""'), 'p {}')) > 0,
+		'a head'
+	);
 	assert.ok(
 		(await asked(said('head """<style>p \\{ margin: 9px }</style>"""'), 'p {}')) > 0,
 		'another'
