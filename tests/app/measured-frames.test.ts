@@ -1,16 +1,12 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import mime from 'mime';
-import type { Page as Tab } from 'puppeteer-core';
 import { Measurer } from '../../src/cli/measure/measurer.ts';
-import { deliver } from '../../src/core/emit/delivery.ts';
 import { sweepFrom, sweepTo } from '../../src/core/geometry/widths/jumps.ts';
-import type { PlacedBox } from '../../src/core/geometry/page-layout.ts';
 import { MeasuredPage } from '../../src/core/laid/measured-page.ts';
 import { drive } from '../../src/core/measure/drive.ts';
 import { SizeStore } from '../../src/core/measure/size-store.ts';
-import type { CheckedSite } from '../../src/core/check/site.ts';
 import { openBrowser } from '../lib/browser.ts';
+import { namedBoxes, openDelivered } from '../lib/delivered-tab.ts';
 import { pageNamed, resolve } from '../lib/site.ts';
 
 /** Boxes of frames of own markup at all widths, held against what a browser shows of the delivered page. */
@@ -62,28 +58,6 @@ const elements: Readonly<Record<string, string>> = {
 	'region shell.table': '.wide'
 };
 
-/** A tab in which the pages of a delivery stand under a host that is nowhere. */
-async function openDelivered(tab: Tab, site: CheckedSite): Promise<void> {
-	const files = new Map(deliver(site, 2026).map(({ path, content }) => [path, content]));
-	await tab.setRequestInterception(true);
-	tab.on('request', (request) => {
-		const path = new URL(request.url()).pathname.slice(1);
-		const found = files.get(path) ?? files.get(`${path}index.html`);
-		const body = typeof found === 'string' ? found : found && Buffer.from(found);
-		const contentType = mime.getType(path) ?? 'text/html';
-		void (body === undefined ? request.abort() : request.respond({ body, contentType }));
-	});
-}
-
-function named(boxes: readonly PlacedBox[]): Map<string, PlacedBox> {
-	return new Map(
-		boxes.map((box) => {
-			const { kind, layout, region, pieces } = box.name;
-			return [[kind, [layout, region, ...pieces.map(({ piece }) => piece)].filter(Boolean).join('.')].join(' '), box]; // prettier-ignore
-		})
-	);
-}
-
 for (const [route, path, widths] of [
 	['/', '/', [280, 333, 512, 700, 701, 702, 1000, 1099, 1100, 1333, 1760]],
 	['/guide', '/guide/', [280, 699, 700, 701, 888, 1099, 1100, 1500]]
@@ -107,7 +81,7 @@ for (const [route, path, widths] of [
 			let compared = 0;
 			for (const width of widths) {
 				await tab.setViewport({ width, height: 800 });
-				const boxes = named(sweep.boxesAt(width));
+				const boxes = namedBoxes(sweep.boxesAt(width));
 				for (const [name, selector] of Object.entries(elements)) {
 					const shown = await tab.evaluate((one) => {
 						const rect = document.querySelector(one)?.getBoundingClientRect();
@@ -129,7 +103,7 @@ for (const [route, path, widths] of [
 				}
 			}
 			assert.ok(compared > 100);
-			const at = named(sweep.boxesAt(1000));
+			const at = namedBoxes(sweep.boxesAt(1000));
 			if (route === '/') {
 				const slot = at.get('region shell.slot');
 				assert.ok(slot, `a place among other markup has its box: ${[...at.keys()].join(', ')}`);

@@ -102,11 +102,10 @@ test('over a session of edits, refusals and undo nothing moves by itself', async
 	await (await named(app.page, 'button', 'undo')).click();
 	await frames(app.page, 56);
 	const shifts: unknown = await app.page.evaluate('window.shifts');
-	// What answers a key later than half a second counts too, where a machine is busy: a line of it is not much.
-	assert.deepEqual(
-		z.array(z.string()).parse(shifts).filter((one) => Number.parseFloat(one) > 0.001),
-		[]
-	);
+	// What answers a key later than half a second counts too, where a machine is busy: a line of it is not much, and
+	// boxes on the page are where the edit has put them.
+	const moved = z.array(z.string()).parse(shifts).filter((one) => Number.parseFloat(one) > 0.001);
+	assert.deepEqual(moved.filter((one) => !/^[\d.e-]+ box [^,]*(,box [^,]*)*$/.test(one)), []);
 }); // prettier-ignore
 
 test('the text stands beside the page: it follows the choice, and typing in it is drawn at once', async () => {

@@ -251,6 +251,8 @@ function anyCommand(resolved: CheckedSite, number: number): Command {
 		{ kind: 'set-admit', layer, roles: pick([[], ['keeper'], ['visitor']]) },
 		{ kind: 'set-on-request', name, on: number % 2 === 0 },
 		{ kind: 'set-measure', name, by: pick(['screen', 'space']) },
+		{ kind: 'set-sheets', name, do: pick(['move', 'paint']) },
+		{ kind: 'set-box-attributes', layout: name, box: pick([member, other]), text: pick(['class="x"', undefined]) },
 		{ kind: 'set-setting', box: { holder: content, piece }, setting: pick(['pad', 'order']), value: pick(['2', undefined]), band },
 		{ kind: 'set-arrangement', box, arrangement: pick(['areas', 'columns', 'row', 'stack', undefined]), band },
 		{ kind: 'set-columns', box, said: pick([{ columns: '3', each: 1 }, { rows: 2, equalRows: true }, { columns: '90px 1fr' }]), band },

@@ -30,6 +30,7 @@ export interface AuthorRule {
 export interface AuthorDeclaration {
 	readonly property: string;
 	readonly value: string;
+	readonly isImportant: boolean;
 	/** Offset in the style's CSS. */
 	readonly at: number;
 }

@@ -1,6 +1,8 @@
 import { frameOf } from '../box-styles/frame.ts';
+import { isHeld } from '../emit/css/boxes/held.ts';
 import { classNames, type ClassNames } from '../emit/names.ts';
 import type { Layout, Site } from '../model/site.ts';
+import { membersIn } from '../resolve/boxes/members.ts';
 import type { PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { settingsLike } from '../settings/list.ts';
@@ -21,8 +23,10 @@ export interface FrameMove {
 	readonly span: Span;
 	/** What to do in place of it, as the end of a sentence. */
 	readonly advice: string;
-	/** The boxes that it changes. */
+	/** The boxes that it changes, or would change. */
 	readonly boxes: readonly FrameBox[];
+	/** It does nothing: sheets of the site's own only paint these boxes. */
+	readonly isHeld: boolean;
 }
 
 /** A box of a page that settings give its size: by the names of the text. */
@@ -46,9 +50,21 @@ export function frameMoves(
 	year: number,
 	of: (rule: AuthorRule) => boolean = () => true
 ): FrameMove[] {
+	return saidOfBoxes(instance, resolved, year, of).filter(({ isHeld }) => !isHeld);
+}
+
+/** The same with what does nothing, since sheets only paint the boxes that it names. */
+export function saidOfBoxes(
+	instance: PageInstance,
+	resolved: ResolvedSite,
+	year: number,
+	of: (rule: AuthorRule) => boolean
+): FrameMove[] {
 	const names = classNames(resolved.site);
+	const chain = resolved.structure.chainOf(instance.page);
+	const hasOwn = chain.some((layout) => membersIn(layout.members).some((one) => one.attributes));
 	const rules = allRules(instance, resolved).filter(
-		(rule) => of(rule) && isSeen(rule) && mayMean(rule, names)
+		(rule) => of(rule) && isSeen(rule) && (hasOwn || mayMean(rule, names))
 	);
 	const moving = rules.filter(
 		(rule) => movingIn(rule).length > 0 || madeBox(rule) || rootTextSize(rule)
@@ -65,7 +81,7 @@ function isSeen({ conditions }: AuthorRule): boolean {
 	);
 }
 
-/** Whether the subject of a selector can be a box of the frame: those have no classes but their own. */
+/** Whether the subject of a selector can be a box of the frame, where those have no classes but their own. */
 function mayMean({ selectors }: AuthorRule, names: ClassNames): boolean {
 	return selectors.split(/,(?![^(]*\))/).some((selector) => {
 		const subject =
@@ -95,8 +111,15 @@ function movesOf(rule: AuthorRule, tree: PageTree, site: Site): FrameMove[] {
 		else if (/^(before|after)$/.test(pseudo)) made.push(box);
 	}
 	const moves = movingIn(rule).flatMap((moving): FrameMove[] => {
-		const boxes = own.filter((box) => wins(moving, rule, box, site));
-		return boxes.length === 0 ? [] : [moveOf(rule, moving, moving.advice, boxes)];
+		const [moved, held] = [false, true].map((isHeld) =>
+			own.filter(
+				(box) => isHeldFrom(moving, rule, box, site) === isHeld && wins(moving, rule, box, site)
+			)
+		);
+		return [
+			...(moved?.length ? [moveOf(rule, moving, moving.advice, moved)] : []),
+			...(held?.length ? [{ ...moveOf(rule, moving, moving.advice, held), isHeld: true }] : [])
+		];
 	});
 	const content = made.length > 0 ? madeBox(rule) : undefined;
 	if (content) moves.push(moveOf(rule, content, 'put it into a piece', made));
@@ -120,7 +143,8 @@ function moveOf(
 		value,
 		span: placeOfStyle(rule.style, at, property.length),
 		advice,
-		boxes
+		boxes,
+		isHeld: false
 	};
 }
 
@@ -155,6 +179,23 @@ function frameBox(element: Element): FrameBox | undefined {
 /** The region that a piece stands in, in groups or not. */
 function regionAround(element: Element): Element | undefined {
 	return [...outward(element)].find((one) => attributeOf(one, 'data-region') !== undefined);
+}
+
+/** Whether sheets only paint a box; what is important there may still win, by what its selector weighs. */
+function isHeldFrom(
+	{ property, isImportant }: Moving,
+	rule: AuthorRule,
+	{ kind, layout: name }: FrameBox,
+	site: Site
+): boolean {
+	const layout = site.layouts.find((one) => one.name.text === name);
+	return (
+		layout?.sheets === 'paint' &&
+		/^(layout|region|wrapper)$/.test(kind) &&
+		rule.isSheet === true &&
+		isHeld(property) &&
+		!isImportant
+	);
 }
 
 /**

@@ -43,11 +43,10 @@ export interface Moving extends AuthorDeclaration {
 export function movingIn({ declarations }: AuthorRule): Moving[] {
 	return declarations.flatMap((declaration): Moving[] => {
 		const { property, value } = declaration;
-		const plain = value.replace(/\s*!important$/, '').trim();
-		if (/^padding/.test(property) && zeros.test(plain)) {
+		if (/^padding/.test(property) && zeros.test(value)) {
 			return [{ ...declaration, advice: adviceFor(property) ?? '', takesAway: true }];
 		}
-		const advice = isIdle(property, plain) ? undefined : adviceFor(property);
+		const advice = isIdle(property, value) ? undefined : adviceFor(property);
 		return advice === undefined ? [] : [{ ...declaration, advice, takesAway: false }];
 	});
 }

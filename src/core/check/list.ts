@@ -10,6 +10,7 @@ import { sizes } from './boxes/sizes.ts';
 import { shrinkGrows } from './boxes/shrink-grows.ts';
 import { offsetUneven } from './boxes/columns/offset-uneven.ts';
 import { spanTooWide } from './boxes/columns/span-too-wide.ts';
+import { sheetHeld, sheetMovesBox } from './boxes/sheets-and-boxes.ts';
 import { styleOfBox } from './boxes/style-of-box.ts';
 import { fixedTooWide } from './boxes/fixed-too-wide.ts';
 import { trackOverrun } from './boxes/track-overrun.ts';
@@ -113,6 +114,8 @@ export const checks: readonly Check[] = [
 	trackOverrun,
 	shrinkGrows,
 	styleOfBox,
+	sheetMovesBox,
+	sheetHeld,
 	slotHidden,
 	drawerNoPlace,
 	pieceNotArranged,

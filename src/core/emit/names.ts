@@ -1,5 +1,6 @@
 import { Memory } from '../lib/memory.ts';
 import type { Layer, Layout, Part, Piece, Region, Site } from '../model/site.ts';
+import type { Template } from '../model/template.ts';
 import { membersIn } from '../resolve/boxes/members.ts';
 import { partDepth } from '../resolve/content/part-depth.ts';
 
@@ -157,5 +158,13 @@ export function classNames(site: Site): ClassNames {
 
 /** The id by which an opener finds its drawer, or a skip link its target. */
 export function elementId(layout: Layout, region: string): string {
-	return `${layout.name.text}-${region}`;
+	const said = layout.regions.find(({ name }) => name.text === region)?.attributes;
+	return (said && idIn(said.markup)) ?? `${layout.name.text}-${region}`;
+}
+
+/** The id that attributes say, where it is the same on all pages. */
+function idIn({ parts }: Template): string | undefined {
+	const text = parts.map((part) => (typeof part === 'string' ? part : '{}')).join('');
+	const [, id] = /\sid\s*=\s*"([^"{}\s]+)"/i.exec(text) ?? [];
+	return id;
 }

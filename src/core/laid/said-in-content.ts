@@ -10,7 +10,7 @@ import { namedAmong, subjectsOf } from '../author-styles/page-tree.ts';
 const ownRules = [
 	{
 		subjects: [`.${listClass}`, `.${listClass} ul`],
-		says: saidIn([{ property: 'margin', value: '0' }])
+		says: saidIn([{ property: 'margin', value: '0', isImportant: false }])
 	}
 ];
 

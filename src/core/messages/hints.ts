@@ -25,6 +25,8 @@ export const hints = {
 	'markup-head-scope': (element: string) =>
 		`This <${element}> does not say whether it is for a row or a column.`,
 
+	'sheet-held': (property: string, box: string, layout: string, advice: string) =>
+		`"${property}" does nothing to ${box}, since ${layout} says "sheets paint": ${advice}.`,
 	'value-repeated': (value: string, count: number) =>
 		`${value} stands in the sheets ${count} times: a token would say it once.`,
 

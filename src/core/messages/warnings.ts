@@ -56,6 +56,8 @@ export const warnings = {
 	'size-absurd': (text: string) => `"${text}" is wider than any screen.`,
 	'style-of-box': (property: string, box: string, advice: string) =>
 		`"${property}" changes the box of ${box}, and what is computed of boxes does not know it: ${advice}.`,
+	'sheet-moves-box': (property: string, box: string, layout: string, advice: string) =>
+		`"${property}" changes the box of ${box}, and what is computed of boxes does not know it: ${advice}, and write "sheets paint" in ${layout}, so that its boxes lie as settings say.`,
 	// Markup against the rules of HTML
 	'markup-link-empty': (element: string) => `This <${element}> leads somewhere, but has no words.`,
 	'markup-heading-empty': (element: string) => `This <${element}> has no words.`,

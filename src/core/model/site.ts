@@ -59,6 +59,8 @@ export type Under =
 	| { readonly kind: 'named'; readonly name: Named; readonly span: Span }
 	| { readonly kind: 'none'; readonly span: Span };
 
+export const sheetsDo = ['move', 'paint'] as const;
+
 export interface Layout {
 	readonly kind: 'layout';
 	readonly name: Named;
@@ -71,6 +73,8 @@ export interface Layout {
 	readonly admit: readonly Named[];
 	/** What its bands look at: the width of the screen, or the width that the layout itself gets. */
 	readonly measure: 'screen' | 'space';
+	/** What rules of the site's own sheets do to its boxes: with "paint" they say how those look, and not how they lie. */
+	readonly sheets: (typeof sheetsDo)[number];
 	readonly settings: readonly Setting[];
 	readonly arrangements: readonly Arrangement[];
 	/** Markup of its own that its regions stand in; undefined where it is made of boxes, which it arranges. */
@@ -147,6 +151,9 @@ export interface Attributes {
 	readonly span: Span;
 }
 
+/** Attributes of a box's own element, beside those that the tool gives it. */
+export type OwnAttributes = Pick<Attributes, 'markup' | 'span'>;
+
 /** What a layout arranges. */
 export type Member = Region | Wrapper;
 
@@ -157,6 +164,7 @@ export interface Wrapper {
 	readonly element: Named;
 	readonly settings: readonly Setting[];
 	readonly arrangements: readonly Arrangement[];
+	readonly attributes: OwnAttributes | undefined;
 	readonly members: readonly Member[];
 	readonly span: Span;
 }
@@ -179,6 +187,7 @@ export interface Region {
 	readonly required: boolean;
 	readonly settings: readonly Setting[];
 	readonly arrangements: readonly Arrangement[];
+	readonly attributes: OwnAttributes | undefined;
 	readonly pieces: readonly Piece[];
 	readonly styles: readonly Style[];
 	/**
@@ -432,14 +441,22 @@ export function layersOf(site: Pick<Site, 'layouts' | 'routes' | 'states'>): Lay
 	return [...site.layouts, ...pagesOf(site)];
 }
 
-/** The texts of a layer that are markup, beside its pieces: what it says of the document, and its frame. */
+/** The texts of a layer that are markup, beside its pieces: what it says of the document, its frame, attributes of its boxes. */
 export function documentTexts(layer: Layer): Template[] {
 	const { head, attributes } = layer.document;
 	return [
 		...head.flatMap((one) => (one.kind === 'head' ? [one.markup] : [])),
 		...attributes.map(({ markup }) => markup),
-		...(layer.kind === 'layout' && layer.frame ? [layer.frame.markup] : [])
+		...(layer.kind === 'layout' && layer.frame ? [layer.frame.markup] : []),
+		...(layer.kind === 'layout' ? attributesAmong(layer.members) : [])
 	];
+}
+
+function attributesAmong(members: readonly Member[]): Template[] {
+	return members.flatMap((member) => [
+		...(member.attributes ? [member.attributes.markup] : []),
+		...(member.kind === 'wrapper' ? attributesAmong(member.members) : [])
+	]);
 }
 
 /** How a layer is called in messages and drawings. */

@@ -5,12 +5,16 @@ export interface CssDeclaration {
 	readonly property: string;
 	/** With single blanks, without `!important`. */
 	readonly value: string;
+	/** It says `!important`. */
+	readonly isImportant: boolean;
 }
 
 /** A declaration as it stands in a style; undefined where it is none. */
 export function parseDeclaration(text: string): CssDeclaration | undefined {
 	const node = declarationNode(text);
-	return node && { property: node.property, value: generate(node.value) };
+	if (!node) return undefined;
+	const { property, value, important } = node;
+	return { property, value: generate(value), isImportant: Boolean(important) };
 }
 
 /** The tree of a declaration, with places from `at` on; undefined where it is none. Never throws. */

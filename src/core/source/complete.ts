@@ -105,6 +105,7 @@ export const blockWords: ReadonlyMap<string, Words> = new Map(
 		layout: {
 			arrange: 'how the regions lie',
 			measure: '"measure by space": its bands look at the room it gets',
+			sheets: '"sheets paint": the site’s own sheets say how its boxes look, and do not move them',
 			...settingWords('layout'),
 			wrapper: 'a box around some regions',
 			admit: 'lets in only visitors of these roles',
@@ -119,6 +120,7 @@ export const blockWords: ReadonlyMap<string, Words> = new Map(
 			required: 'each page must end up with something in it',
 			piece: 'what the region shows when no one fills it',
 			style: 'CSS that reaches only this region',
+			attributes: 'attributes of its element, such as class="top"',
 			wrapper: groupWord,
 			arrange: arrangeWord,
 			...settingWords('region')
@@ -126,6 +128,7 @@ export const blockWords: ReadonlyMap<string, Words> = new Map(
 		wrapper: {
 			region: 'a named part of the frame',
 			wrapper: 'a box around some regions',
+			attributes: 'attributes of its element, such as class="top"',
 			arrange: arrangeWord,
 			...settingWords('wrapper')
 		},

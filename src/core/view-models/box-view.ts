@@ -10,6 +10,7 @@ import {
 	type ArrangedBox,
 	type SizedBox
 } from '../edit/boxes/find-box.ts';
+import { saidMarkup } from '../edit/markup-statement.ts';
 import { arrangedAt } from '../edit/boxes/arranged.ts';
 import { settingFor } from '../edit/boxes/settings.ts';
 import { columnWords, wordOfColumn } from '../edit/boxes/tracks.ts';
@@ -119,6 +120,8 @@ export interface BoxView {
 	/** What it stands in, and how that arranges. */
 	readonly parent:
 		{ readonly ref: ArrangedRef; readonly kind: Arrangement['kind'] | undefined } | undefined;
+	/** Attributes that its element has beside those of the tool, as they are written; undefined where it can have none. */
+	readonly attributes: string | undefined;
 	/** Names of the members that it arranges. */
 	readonly members: readonly string[];
 	/** Names of the members of what it stands in, itself among them, in the order of reading. */
@@ -192,6 +195,7 @@ export function boxView(resolved: ResolvedSite, ref: ArrangedRef, width: number)
 			ref: around.ref,
 			kind: arrangementAt(around.box.arrangements, bands, band)?.kind
 		},
+		attributes: attributesOf(resolved, box),
 		members: isContent ? [] : memberNames(box),
 		siblings: around ? memberNames(around.box) : [],
 		strip: settingsOn(kind)
@@ -206,6 +210,11 @@ export function boxView(resolved: ResolvedSite, ref: ArrangedRef, width: number)
 export function valueNow(view: BoxView, setting: SettingKind): string | undefined {
 	const row = view.strip.find((one) => one.setting === setting);
 	return row?.overhangs.find((one) => one.from <= view.band && view.band < one.to)?.value;
+}
+
+function attributesOf({ reading }: ResolvedSite, box: SizedBox): string | undefined {
+	if (box.kind !== 'region' && box.kind !== 'wrapper') return undefined;
+	return saidMarkup(reading.files.texts, box.attributes?.span) ?? '';
 }
 
 function boxBy(resolved: ResolvedSite, ref: ArrangedRef): SizedBox {

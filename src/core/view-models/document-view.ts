@@ -1,9 +1,9 @@
 import { textIn } from '../edit/layers/document.ts';
+import { saidMarkup } from '../edit/markup-statement.ts';
 import { findLayer } from '../edit/find.ts';
 import { inFolder } from '../lib/relative-url.ts';
 import type { DocumentFile, DocumentPart, LayerRef } from '../model/command.ts';
 import { headKindOf } from '../model/files.ts';
-import { dedent } from '../source/markup-block.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 
 /** What a layer, or the site, says of the document around the body, as its panel shows it. */
@@ -21,9 +21,6 @@ export interface DocumentView {
 	readonly more: readonly Pick<DocumentFile, 'kind' | 'from'>[];
 }
 
-/** What markup stands between. */
-const quotes = '"""';
-
 /** `ref` undefined: the site. Throws a CommandRefused where the layer is not there. */
 export function documentView(resolved: ResolvedSite, ref: LayerRef | undefined): DocumentView {
 	const { document } = ref ? findLayer(resolved, ref) : resolved.site.settings;
@@ -36,12 +33,8 @@ export function documentView(resolved: ResolvedSite, ref: LayerRef | undefined):
 		return [];
 	});
 	const named = new Set(files.map(({ from }) => inFolder(from, '')?.path));
-	const written = (part: DocumentPart): string | undefined => {
-		const span = textIn(document, part)?.span;
-		const file = span && texts.get(span.file);
-		if (!span || file === undefined) return undefined;
-		return dedent(file, { ...span, from: file.indexOf(quotes, span.from) }, true).text;
-	};
+	const written = (part: DocumentPart): string | undefined =>
+		saidMarkup(texts, textIn(document, part)?.span);
 	return {
 		files: files.map((file) => {
 			const path = inFolder(file.from, '')?.path;

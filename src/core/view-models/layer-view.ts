@@ -33,7 +33,10 @@ export interface LayoutView {
 	readonly onRequest: boolean;
 	/** It is a frame of its own markup: what is said of boxes has no meaning there. */
 	readonly framed: boolean;
-	readonly measure: 'screen' | 'space';
+	readonly measure: Layout['measure'];
+	readonly sheets: Layout['sheets'];
+	/** Some layer names sheets of the site's own, or it says already what they do. */
+	readonly hasSheets: boolean;
 	readonly slot: string | undefined;
 	/** The text of the link to its slot. */
 	readonly skip: string | undefined;
@@ -82,6 +85,11 @@ function pagesOf({ pages }: Route): PagesChoice {
 	return { kind: 'one' };
 }
 
+function namesSheets({ site }: ResolvedSite): boolean {
+	const documents = [site.settings, ...layersOf(site)].map(({ document }) => document);
+	return documents.some(({ head }) => head.some(({ kind }) => kind === 'sheet'));
+}
+
 function layoutView(resolved: ResolvedSite, layout: Layout): LayoutView {
 	const name = layout.name.text;
 	const asked = layersOf(resolved.site).filter(
@@ -97,6 +105,8 @@ function layoutView(resolved: ResolvedSite, layout: Layout): LayoutView {
 		onRequest: layout.onRequest,
 		framed: layout.frame !== undefined,
 		measure: layout.measure,
+		sheets: layout.sheets,
+		hasSheets: layout.sheets === 'paint' || namesSheets(resolved),
 		slot: slotOf(layout)?.name.text,
 		skip: skip?.replace(/^"|"$/g, ''),
 		regions: layout.regions.map((region) => region.name.text),

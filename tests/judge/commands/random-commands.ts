@@ -164,6 +164,8 @@ const makers: readonly Maker[] = [
 	(random, site) => ({ kind: 'set-words', layer: layer(random, site), part: random.of(['title', 'description'] as const), value: random.maybe(['Words', 'a "b" {c}', '']) }),
 	(random, site) => ({ kind: 'set-document-file', layer: random.maybe([layer(random, site)]), file: random.of([{ kind: 'sheet', from: 'css/site.css', media: random.maybe(['print', 'a "b"']) }, { kind: 'sheet', from: '', media: undefined }, { kind: 'script', from: 'js/menu.js', words: ['defer'] }] as const) }),
 	(random, site) => ({ kind: 'remove-document-file', layer: random.maybe([layer(random, site)]), file: random.of([{ kind: 'sheet', from: 'css/site.css' }, { kind: 'script', from: 'js/menu.js' }] as const) }),
+	(random, site) => ({ kind: 'set-sheets', name: layout(random, site), do: random.of(['move', 'paint'] as const) }),
+	withRegion((random, { layout, region }) => ({ kind: 'set-box-attributes', layout, box: random.once(9) ? random.of(names) : region, text: random.maybe(['class="x"', 'id="a" data-b="{page.address}"', 'a\nb', '<b>', '"""', '{if}']) })),
 	(random, site) => ({ kind: 'set-document-text', layer: random.maybe([layer(random, site)]), part: random.of(['head', 'html', 'body'] as const), text: random.maybe(['class="x"', '<link rel="icon" href="a.svg">', 'a\nb', '"""', '{if}']) }),
 	(random, site) => ({ kind: 'set-admit', layer: layer(random, site), roles: site.site.settings.roles.slice(0, random.below(3)).map(({ text }) => text) }),
 	withRegion((random, found, site) => ({ kind: 'set-fill', layer: layer(random, site), region: found, fill: random.of(fillKinds) })),

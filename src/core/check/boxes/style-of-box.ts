@@ -5,7 +5,7 @@ import { layersOf, type Layer, type Style } from '../../model/site.ts';
 import type { SettingKind } from '../../model/setting.ts';
 import type { Command } from '../../model/command.ts';
 import { frameBoxWords, frameMoves, type FrameMove } from '../../author-styles/frame-moves.ts';
-import type { PageInstance } from '../../resolve/instance.ts';
+import { instanceUnder } from '../subject/page-under.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { nothing, type LayerCheck } from '../check.ts';
 
@@ -92,9 +92,11 @@ function stylesIn(layer: Layer): Style[] {
 }
 
 function movesIn(layer: Layer, resolved: ResolvedSite): readonly FrameMove[] {
-	const instance = pageUnder(layer, resolved);
+	const instance = instanceUnder(layer, resolved);
 	// Words of the year move no box.
-	return instance ? frameMoves(instance, resolved, 2000, ({ owner }) => owner === layer) : [];
+	return instance
+		? frameMoves(instance, resolved, 2000, ({ owner, isSheet }) => owner === layer && !isSheet)
+		: [];
 }
 
 function problemsIn(layer: Layer, resolved: ResolvedSite): readonly Problem[] {
@@ -103,16 +105,4 @@ function problemsIn(layer: Layer, resolved: ResolvedSite): readonly Problem[] {
 		if (!box) return [];
 		return [warning('style-of-box', span, property, frameBoxWords(box), advice)];
 	});
-}
-
-/** A page that a layer's style holds on: for a layout the first one under it. */
-function pageUnder(layer: Layer, resolved: ResolvedSite): PageInstance | undefined {
-	const { site, routes, structure } = resolved;
-	const pages = layer.kind === 'layout' ? [...routes, ...site.states] : [layer];
-	for (const page of pages) {
-		const isUnder = page === layer || structure.chainOf(page).some((one) => one === layer);
-		const [instance] = isUnder ? resolved.instances(page) : [];
-		if (instance) return instance;
-	}
-	return undefined;
 }

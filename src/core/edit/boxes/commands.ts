@@ -1,6 +1,9 @@
 import type { RegionCommand, SizeCommand } from '../../model/command.ts';
 import { setBreakpoint } from '../site/bands.ts';
 import { sizedName, type CommandKinds } from '../command-kind.ts';
+import { findLayout } from '../find.ts';
+import { sayMarkup } from '../markup-statement.ts';
+import { findMember } from './find-box.ts';
 import { setArranged, setArrangement } from './arrangements.ts';
 import { columnsLabel, setColumns } from './columns.ts';
 import { placeMember, setElement, unwrap, wrap } from './members.ts';
@@ -96,6 +99,13 @@ export const regionCommands: CommandKinds<RegionCommand> = {
 		label: ({ region, element }) => `${region.region} as ${element}`,
 		carryOut: (resolved, surgery, { region, element }) =>
 			setElement(resolved, surgery, region, element)
+	},
+	'set-box-attributes': {
+		label: ({ box }) => `Attributes of ${box}`,
+		carryOut(resolved, surgery, { layout, box, text }) {
+			const { span, attributes } = findMember(findLayout(resolved, layout), box);
+			sayMarkup(surgery, span, attributes?.span, 'attributes', text);
+		}
 	},
 	'reorder-region': {
 		label: ({ region }) => `Move the region ${region.region}`,

@@ -7,7 +7,7 @@ import { addLayout, moveLayout, removeLayout, renameLayout, setUnder } from './l
 import { removeDocumentFile, setDocumentFile, setDocumentText } from './document.ts';
 import { addRoute, moveRoute, removeRoute } from './routes.ts';
 import { addState, removeState } from './states.ts';
-import { setAdmit, setMeasure, setOnRequest, setPages, setWords } from './words.ts';
+import { setAdmit, setMeasure, setSheets, setOnRequest, setPages, setWords } from './words.ts';
 
 export const layerCommands: CommandKinds<LayerCommand> = {
 	'add-route': {
@@ -69,6 +69,13 @@ export const layerCommands: CommandKinds<LayerCommand> = {
 	'set-on-request': {
 		label: ({ name, on }) => (on ? `${name} on request` : `${name} covers its branch`),
 		carryOut: (resolved, surgery, { name, on }) => setOnRequest(resolved, surgery, name, on)
+	},
+	'set-sheets': {
+		label: ({ name, do: what }) =>
+			what === 'paint'
+				? `${name}: own sheets paint its boxes and do not move them`
+				: `${name}: own sheets may move its boxes`,
+		carryOut: (resolved, surgery, { name, do: what }) => setSheets(resolved, surgery, name, what)
 	},
 	'set-measure': {
 		label: ({ name, by }) => `${name}: its bands look at the ${by}`,

@@ -3,6 +3,7 @@ import type { DocumentSays, HeadItem, Script, Sheet } from '../../model/site.ts'
 import type { Span } from '../../model/span.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findLayer } from '../find.ts';
+import { sayMarkup } from '../markup-statement.ts';
 import { CommandRefused } from '../proposal.ts';
 import { quoted } from '../site/settings.ts';
 import type { Surgery } from '../surgery.ts';
@@ -50,22 +51,8 @@ export function setDocumentText(
 	text: string | undefined
 ): void {
 	const { span, document } = ownerOf(resolved, ref);
-	const there = textIn(document, part);
-	if (text?.includes('"""')) {
-		throw new CommandRefused('Three quotation marks in a row would end it in the text.');
-	}
-	if (text === undefined) {
-		if (there) surgery.remove(there.span);
-		return;
-	}
-	const lines = text.split('\n');
 	const word = part === 'head' ? 'head' : `attributes ${part}`;
-	const written =
-		lines.length === 1
-			? [`${word} """ ${text} """`]
-			: [`${word} """`, ...lines.map((line) => `  ${line}`), '"""'];
-	if (there) surgery.replaceLines(there.span, written);
-	else surgery.insertInto(span, written);
+	sayMarkup(surgery, span, textIn(document, part)?.span, word, text);
 }
 
 /** What a layer says of one part, where it says it once. */

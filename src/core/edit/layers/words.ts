@@ -1,4 +1,4 @@
-import { layerName } from '../../model/site.ts';
+import { layerName, type Layout } from '../../model/site.ts';
 import type { LayerRef, PagesChoice } from '../../model/command.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findLayer, findLayout, findRoute } from '../find.ts';
@@ -96,4 +96,17 @@ export function setMeasure(
 ): void {
 	const layout = findLayout(resolved, name);
 	surgery.setInnerFirst(layout.span, 'measure', by === 'screen' ? undefined : `measure by ${by}`);
+}
+
+/** Says what sheets of the site's own do to the boxes of a layout. Throws a CommandRefused where it has none. */
+export function setSheets(
+	resolved: ResolvedSite,
+	surgery: Surgery,
+	name: string,
+	what: Layout['sheets']
+): void {
+	const layout = findLayout(resolved, name);
+	if (layout.frame)
+		throw new CommandRefused(`${name} has a frame of its own markup: sheets say how that lies.`);
+	surgery.setInnerFirst(layout.span, 'sheets', what === 'move' ? undefined : `sheets ${what}`);
 }

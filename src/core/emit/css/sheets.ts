@@ -37,6 +37,7 @@ import { scrollingCss } from './boxes/scrolling.ts';
 import { landingRules } from './boxes/landing-rules.ts';
 import type { StyleSheet } from './style-sheet.ts';
 import { cascadeName, Selectors } from './selectors.ts';
+import { heldRule } from './boxes/held.ts';
 import { layoutStyles, pageStyles } from './author/styles.ts';
 
 /** The sheet of one layout: how its boxes lie in each band, and its own styles. */
@@ -96,8 +97,9 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 					])
 				: ''
 		]),
-		group(`@layer ${cascadeName(layout)}`, rules) || `@layer ${cascadeName(layout)} {\n}`
-	];
+		group(`@layer ${cascadeName(layout)}`, rules) || `@layer ${cascadeName(layout)} {\n}`,
+		heldRule(layout, selectors)
+	].filter((part) => part !== '');
 	return { path: layoutSheetPath(layout), css: css.join('\n') + '\n' };
 }
 

@@ -33,7 +33,7 @@ import { HtmlLines } from './lines.ts';
 import { amongMark, marksText, ownerMark, type Marks } from './marks.ts';
 import { renderMarkup } from './markup.ts';
 import { PieceWriter, placeIn, type PieceContext } from './piece.ts';
-import { attributesText, saidAttributes } from './said-attributes.ts';
+import { attributesText, boxAttributes, saidAttributes } from './said-attributes.ts';
 import { documentsOf, saidHead, says, type HeadContext } from './said-head.ts';
 import { longerText } from './stretch.ts';
 import type { PageTarget } from './target.ts';
@@ -290,8 +290,9 @@ class PageWriter {
 		}
 		const element = member.element.text;
 		const marks = this.marks({ ...ownerMark(layout), wrapper: member.name.text });
-		const name = this.names.member(layout, member.name.text);
-		this.write(depth, `<${element} class="${name}"${marks}>`);
+		const own = new Map([['class', this.names.member(layout, member.name.text)]]);
+		const said = attributesText(boxAttributes(member.attributes, own, this.context));
+		this.write(depth, `<${element}${said}${marks}>`);
 		for (const inner of member.members) this.member(inner, layout, depth + 1);
 		this.write(depth, `</${element}>`);
 	}
@@ -327,16 +328,16 @@ class PageWriter {
 		const slot = slotOf(layout) === region;
 		const isTarget = slot && skipOf(layout) !== undefined;
 		const classes = [this.names.member(layout, region.name.text), ...(drawer ? [drawerClass] : [])];
-		const words = [`class="${classes.join(' ')}"`];
-		if (drawer || isTarget) words.push(`id="${elementId(layout, region.name.text)}"`);
+		const own = new Map([['class', classes.join(' ')]]);
+		if (drawer || isTarget) own.set('id', elementId(layout, region.name.text));
 		// Of those that close by themselves only one is open at a time.
-		if (drawer)
-			words.push(this.resolved.site.settings.trial.drawersOpen ? 'popover="manual"' : 'popover');
-		if (isTarget) words.push('tabindex="-1"');
+		if (drawer) own.set('popover', this.resolved.site.settings.trial.drawersOpen ? 'manual' : '');
+		if (isTarget) own.set('tabindex', '-1');
 		const label = labelOf(region);
-		if (label !== undefined) words.push(`aria-label="${escapeHtml(label)}"`);
+		if (label !== undefined) own.set('aria-label', label);
 		const marks = { ...ownerMark(layout), region: region.name.text, ...(slot && { slot: '' }) };
-		return ` ${words.join(' ')}${this.marks(marks)}`;
+		const said = attributesText(boxAttributes(region.attributes, own, this.context));
+		return `${said}${this.marks(marks)}`;
 	}
 
 	/** Buttons that open drawers by themselves: HTML, section 6.12. */

@@ -1,5 +1,6 @@
 import { parseFragment } from 'parse5';
-import type { Attributes, DocumentSays } from '../../model/site.ts';
+import type { Attributes, DocumentSays, OwnAttributes } from '../../model/site.ts';
+import type { Template } from '../../model/template.ts';
 import { compileMarkup } from '../../resolve/markup/compile.ts';
 import { escapeHtml } from './escape.ts';
 import { renderMarkup } from './markup.ts';
@@ -21,18 +22,32 @@ export function saidAttributes(
 	const values = new Map(own);
 	for (const { attributes } of documents) {
 		const said = attributes.find((one) => one.element.text === element);
-		if (!said) continue;
-		const { parts } = compileMarkup(said.markup, context.scope.site.parts);
-		const { link, names, scope } = context;
-		const [made] = parseFragment(renderMarkup(parts, scope, { link, names })).childNodes;
-		if (!made || !('attrs' in made)) continue;
-		for (const { name, value } of made.attrs) {
-			const outer = values.get(name);
-			const both = name === 'class' && outer !== undefined ? joined(outer, value) : value;
-			values.set(name, both);
-		}
+		if (said) add(said.markup, values, context);
 	}
 	return values;
+}
+
+/** The attributes of a box's element: those that it has in any case, and what its layout says besides. */
+export function boxAttributes(
+	said: OwnAttributes | undefined,
+	own: AttributeValues,
+	context: HeadContext
+): AttributeValues {
+	const values = new Map(own);
+	if (said) add(said.markup, values, context);
+	return values;
+}
+
+function add(markup: Template, values: Map<string, string>, context: HeadContext): void {
+	const { parts } = compileMarkup(markup, context.scope.site.parts);
+	const { link, names, scope } = context;
+	const [made] = parseFragment(renderMarkup(parts, scope, { link, names })).childNodes;
+	if (!made || !('attrs' in made)) return;
+	for (const { name, value } of made.attrs) {
+		const outer = values.get(name);
+		const both = name === 'class' && outer !== undefined ? joined(outer, value) : value;
+		values.set(name, both);
+	}
 }
 
 function joined(outer: string, inner: string): string {

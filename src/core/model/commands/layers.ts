@@ -40,6 +40,7 @@ export type LayerCommand =
 	| { readonly kind: 'move-layout'; readonly name: string; readonly at: string }
 	| { readonly kind: 'remove-layout'; readonly name: string }
 	| { readonly kind: 'set-on-request'; readonly name: string; readonly on: boolean }
+	| { readonly kind: 'set-sheets'; readonly name: string; readonly do: 'move' | 'paint' }
 	| { readonly kind: 'set-measure'; readonly name: string; readonly by: 'screen' | 'space' }
 	/** `undefined`: under the nearest layout that covers it. */
 	| { readonly kind: 'set-under'; readonly layer: LayerRef; readonly under: string | undefined }

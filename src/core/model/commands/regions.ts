@@ -12,6 +12,13 @@ export type RegionCommand =
 	  }
 	| { readonly kind: 'rename-region'; readonly region: RegionRef; readonly to: string }
 	| { readonly kind: 'set-element'; readonly region: RegionRef; readonly element: string }
+	/** Attributes of the element of a region or wrapper; `undefined` takes them back. */
+	| {
+			readonly kind: 'set-box-attributes';
+			readonly layout: string;
+			readonly box: string;
+			readonly text: string | undefined;
+	  }
 	| { readonly kind: 'reorder-region'; readonly region: RegionRef; readonly by: -1 | 1 }
 	/** Regions and wrappers change their place in the reading order. */
 	| {

@@ -8,6 +8,7 @@
 	import { askWrap } from '../../commands/asking.ts';
 	import { choice } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
+	import PanelField from '../../shell/PanelField.svelte';
 	import BandStrip from '../strip/BandStrip.svelte';
 	import { commands } from '$store/commands.svelte.ts';
 	import ArrangementPanel from './ArrangementPanel.svelte';
@@ -20,10 +21,28 @@
 	const outer = $derived(boxOfView(around));
 	const sized = $derived(sizedOfView(view));
 	const arranging = $derived(arrangingOfView(view));
+
+	async function setAttributes(text: string): Promise<string | undefined> {
+		if (box?.box === undefined) return undefined;
+		const said = text === '' ? undefined : text;
+		return commands.attempt({ kind: 'set-box-attributes', layout: box.layout, box: box.box, text: said }); // prettier-ignore
+	}
 </script>
 
 {#if sized}<BandStrip {view} boxes={[sized]} />{/if}
 {#if arranging}<ArrangementPanel {view} box={arranging} />{/if}
+{#if box?.box !== undefined && !box.only && view.attributes !== undefined}
+	<section class="around" aria-label="Its element">
+		<PanelField
+			label="has"
+			value={view.attributes}
+			placeholder={'class="top"'}
+			mono
+			take={setAttributes}
+			hint="Attributes of its element, which sheets and scripts of your own can name."
+		/>
+	</section>
+{/if}
 {#if around && outer}
 	<section class="around" aria-label="What it stands in">
 		<p class="small">

@@ -114,6 +114,22 @@
 						? 'Its bands look at the width that it gets.'
 						: undefined}
 				/>
+				{#if layout.hasSheets}
+					<PanelField
+						label="own sheets"
+						value={layout.sheets}
+						options={['move', 'paint']}
+						take={(word) =>
+							make({
+								kind: 'set-sheets',
+								name: layer.name,
+								do: word === 'paint' ? 'paint' : 'move'
+							})}
+						hint={layout.sheets === 'paint'
+							? 'They say how its boxes look. How those lie is up to their settings.'
+							: 'What they say of how its boxes lie wins over settings.'}
+					/>
+				{/if}
 			{/if}
 		{/if}
 		<PanelField

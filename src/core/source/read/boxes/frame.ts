@@ -144,6 +144,7 @@ class Framing {
 			required: said?.required ?? false,
 			settings: [],
 			arrangements: [],
+			attributes: undefined,
 			pieces: [],
 			styles: [],
 			inFrame: 'among',

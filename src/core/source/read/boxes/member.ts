@@ -1,5 +1,6 @@
 import { error } from '../../../messages/problem.ts';
 import type { Member, Region, Wrapper } from '../../../model/site.ts';
+import { OwnAttributesReader } from '../attributes.ts';
 import { ArrangementsReader } from './arrange.ts';
 import { readBlock, type ReadContext, type Vocabulary } from '../block.ts';
 import type { Cursor } from '../cursor.ts';
@@ -47,6 +48,7 @@ function readWrapper(cursor: Cursor, { layout, context, taken }: Around): Wrappe
 	const element = cursor.takeWord('as') ? takeElement(cursor, what) : undefined;
 	const settings = new SettingsReader('wrapper', context);
 	const arrangements = new ArrangementsReader(context);
+	const attributes = new OwnAttributesReader(`the wrapper ${name.text}`, context);
 	const members = new MembersReader(layout, context, taken);
 	cursor.finish({ block: true });
 	readBlock(
@@ -56,6 +58,7 @@ function readWrapper(cursor: Cursor, { layout, context, taken }: Around): Wrappe
 			statements: {
 				...settings.statements,
 				arrange: arrangements.read,
+				...attributes.statements,
 				...members.statements
 			}
 		},
@@ -67,6 +70,7 @@ function readWrapper(cursor: Cursor, { layout, context, taken }: Around): Wrappe
 		element: element ?? { text: 'div', span: name.span },
 		settings: settings.settings,
 		arrangements: arrangements.arrangements,
+		attributes: attributes.value,
 		members: members.members,
 		span: cursor.statement.span
 	};

@@ -1,5 +1,6 @@
 import { error } from '../../../messages/problem.ts';
 import type { Region, Style } from '../../../model/site.ts';
+import { OwnAttributesReader } from '../attributes.ts';
 import { ArrangementsReader } from './arrange.ts';
 import { readBlock, type ReadContext, type Vocabulary } from '../block.ts';
 import type { Cursor } from '../cursor.ts';
@@ -18,6 +19,7 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 	const element = hasElement ? takeElement(cursor, `The region ${name.text}`) : undefined;
 	const settings = new SettingsReader('region', context);
 	const arrangements = new ArrangementsReader(context);
+	const attributes = new OwnAttributesReader(`the region ${name.text}`, context);
 	const pieces = new PiecesReader(`the region ${name.text}`, context);
 	cursor.finish({ block: true });
 	readBlock(
@@ -29,6 +31,7 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 				arrange: arrangements.read,
 				slot: flags.read,
 				...flags.statements,
+				...attributes.statements,
 				...pieces.statements,
 				style(inner) {
 					const style = readStyle(inner, context);
@@ -47,6 +50,7 @@ export function readRegion(cursor: Cursor, context: ReadContext): Region | undef
 		required: flags.said.has('required'),
 		settings: settings.settings,
 		arrangements: arrangements.arrangements,
+		attributes: attributes.value,
 		pieces: pieces.pieces,
 		styles,
 		inFrame: undefined,
@@ -76,6 +80,7 @@ export function readPlacedRegion(cursor: Cursor, context: ReadContext): Region |
 		required: flags.said.has('required'),
 		settings: [],
 		arrangements: [],
+		attributes: undefined,
 		pieces: [],
 		styles: [],
 		inFrame: 'among',

@@ -8,8 +8,8 @@ import {
 	type Script
 } from '../../../model/site.ts';
 import type { Named } from '../../../model/span.ts';
-import type { Template } from '../../../model/template.ts';
 import { plainText, readMarkupTemplate } from '../../text/template.ts';
+import { readAttributes } from '../attributes.ts';
 import type { ReadContext, Vocabulary } from '../block.ts';
 import type { Cursor } from '../cursor.ts';
 
@@ -76,31 +76,15 @@ export class DocumentReader {
 	/** `attributes html """ class="no-js" """`. */
 	private attributesOf(cursor: Cursor): void {
 		const element = cursor.takeChoice('element that has attributes', documentElements);
-		cursor.finish({ markup: true });
-		const block = cursor.needMarkup('The attributes');
-		if (!element || !block) return;
+		const said = readAttributes(cursor, element?.text ?? '', this.context);
+		if (!element || !said) return;
 		if (this.attributes.some((one) => one.element.text === element.text)) {
 			const what = `What attributes ${element.text} has`;
 			this.context.problems.push(error('said-twice', element.span, what));
 			return;
 		}
-		const said = readMarkupTemplate(block, this.context.problems);
-		if (said.parts.some((part) => typeof part === 'string' && /[<>]/.test(unquoted(part)))) {
-			this.context.problems.push(error('attributes-invalid', block.span, element.text));
-			return;
-		}
-		const markup = asElement(said);
-		this.attributes.push({ element, markup, span: cursor.statement.span });
+		this.attributes.push({ element, ...said });
 	}
-}
-
-/** Attributes as the markup of an element that has them: they are read as HTML reads them. */
-function asElement({ parts, places, span }: Template): Template {
-	return { parts: ['<i ', ...parts, '></i>'], places: [[], ...places, []], span };
-}
-
-function unquoted(text: string): string {
-	return text.replace(/"[^"]*"|'[^']*'/g, '');
 }
 
 function takeFile(cursor: Cursor, what: string): Named | undefined {

@@ -1,5 +1,5 @@
 import { error } from '../../../messages/problem.ts';
-import type { Layout, OwnFrame, Region } from '../../../model/site.ts';
+import { sheetsDo, type Layout, type OwnFrame, type Region } from '../../../model/site.ts';
 import { settingsOn } from '../../../settings/list.ts';
 import { readMarkupTemplate } from '../../text/template.ts';
 import { ArrangementsReader } from '../boxes/arrange.ts';
@@ -64,12 +64,16 @@ export function readLayout(cursor: Cursor, context: ReadContext): Layout | undef
 }
 
 /** What a layout is made of. */
-type Made = Pick<Layout, 'measure' | 'settings' | 'arrangements' | 'frame' | 'members' | 'regions'>;
+type Made = Pick<
+	Layout,
+	'measure' | 'sheets' | 'settings' | 'arrangements' | 'frame' | 'members' | 'regions'
+>;
 
 /** A layout of boxes that it arranges. */
 class BoxesReader {
 	readonly statements: Vocabulary['statements'];
 	private readonly measure = new Once<Layout['measure']>('What the bands look at');
+	private readonly sheets = new Once<Layout['sheets']>('What sheets of the site’s own do');
 	private readonly settings: SettingsReader;
 	private readonly arrangements: ArrangementsReader;
 	private readonly members: MembersReader;
@@ -87,6 +91,10 @@ class BoxesReader {
 				const by = inner.takeChoice('measure of bands', ['screen', 'space'])?.text;
 				this.measure.set(by, inner);
 				inner.finish();
+			},
+			sheets: (inner) => {
+				this.sheets.set(inner.takeChoice('thing that sheets do', sheetsDo)?.text, inner);
+				inner.finish();
 			}
 		};
 	}
@@ -95,6 +103,7 @@ class BoxesReader {
 		const { members } = this.members;
 		return {
 			measure: this.measure.value ?? 'screen',
+			sheets: this.sheets.value ?? 'move',
 			settings: this.settings.settings,
 			arrangements: this.arrangements.arrangements,
 			frame: undefined,
@@ -114,7 +123,7 @@ class FramedReader {
 		const refuse = (cursor: Cursor): void => {
 			context.problems.push(error('frame-arranged', cursor.headSpan, layout, cursor.head));
 		};
-		const words = [...settingsOn('layout'), 'arrange', 'wrapper', 'measure'];
+		const words = [...settingsOn('layout'), 'arrange', 'wrapper', 'measure', 'sheets'];
 		this.statements = {
 			...Object.fromEntries(words.map((word) => [word, refuse])),
 			frame: (cursor) => {
@@ -138,6 +147,7 @@ class FramedReader {
 	get value(): Made {
 		return {
 			measure: 'screen',
+			sheets: 'move',
 			settings: [],
 			arrangements: [],
 			frame: this.frame.value,

@@ -1,0 +1,63 @@
+import type { Layout } from '../../../model/site.ts';
+import { membersIn } from '../../../resolve/boxes/members.ts';
+import { rule } from '../css-text.ts';
+import type { Selectors } from '../selectors.ts';
+
+/** Whatever says how a box lies, in shorthands where there are some. */
+const lies = [
+	'display', 'float', 'clear', 'position', 'inset', 'z-index', 'box-sizing', 'width', 'height', 'min-width',
+	'min-height', 'max-width', 'max-height', 'aspect-ratio', 'margin', 'padding', 'border-width', 'border-style',
+	'overflow', 'flex', 'flex-flow', 'grid', 'grid-area', 'gap', 'place-content', 'place-items', 'place-self', 'order',
+	'columns', 'transform', 'translate', 'rotate', 'scale', 'zoom', 'container', 'contain', 'writing-mode'
+] as const; // prettier-ignore
+
+/**
+ * Where sheets of the site's own only paint the boxes of a layout: they are in no cascade layer, so what they say of how
+ * a box lies would win over settings. A rule beside them that is important gives each such property back to the layers
+ * (CSS Cascade 5, section 7.3.5: `revert-layer` takes all of its own layer away, and what is in no layer is one).
+ */
+export function heldRule(layout: Layout, selectors: Selectors): string {
+	if (layout.sheets !== 'paint') return '';
+	const boxes = [
+		...(layout.measure === 'space' ? [selectors.space(layout)] : []),
+		selectors.root(layout),
+		...membersIn(layout.members).map(({ name }) => selectors.member(layout, name.text))
+	];
+	return rule(
+		boxes.join(',\n'),
+		lies.map((property) => `${property}: revert-layer !important;`)
+	);
+}
+
+/** Whether a property says how a box lies, so that it does nothing to boxes that sheets only paint. */
+export function isHeld(property: string): boolean {
+	return lies.some((one) => property === one || isPartOf(property, one));
+}
+
+/** Longhands, and the logical names of the same. */
+function isPartOf(property: string, shorthand: (typeof lies)[number]): boolean {
+	if (property.startsWith(`${shorthand}-`)) return true;
+	switch (shorthand) {
+		case 'inset':
+			return /^(top|right|bottom|left)$/.test(property);
+		case 'width':
+		case 'height':
+			return /^(inline|block)-size$/.test(property);
+		case 'min-width':
+		case 'max-width':
+			return /^(min|max)-(inline|block)-size$/.test(property);
+		case 'border-width':
+		case 'border-style':
+			return /^border-.*-?(width|style)$/.test(property);
+		case 'gap':
+			return /^(row|column)-gap$/.test(property);
+		case 'place-content':
+		case 'place-items':
+		case 'place-self':
+			return new RegExp(`^(align|justify)-${shorthand.slice('place-'.length)}$`).test(property);
+		case 'columns':
+			return /^column-(count|width)$/.test(property);
+		default:
+			return false;
+	}
+}
