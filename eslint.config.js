@@ -32,7 +32,8 @@ const coreOrder = [
 	'scroll',
 	'sweep',
 	'sheet',
-	'changes'
+	'changes',
+	'arranging'
 ];
 
 /** Pure libraries that the core may use. */

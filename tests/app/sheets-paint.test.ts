@@ -33,8 +33,11 @@ layout shell at / {
   }
   region foot as footer { attributes """ id="foot" class="top" """; piece words """<p>Behind the old mill</p>""" }
 }
-route / { title "Home"; piece body """<h1>Home</h1><p>${'Every kind has its season. '.repeat(30)}</p>""" }
+route / { title "Home"; piece body """<h1>Home</h1><p>${'Every kind has its season. '.repeat(30)}</p><div class="in">Kale</div>""" }
 `;
+
+/** What such a sheet says of content, which it was written for. */
+const content = '.in { width: 200px; padding: 0 20px }';
 
 /** What an old sheet says of such boxes, in whatever way it can be said. */
 const moves = [
@@ -76,7 +79,7 @@ for (const [index, says] of moves.entries()) {
 	test(`whatever a sheet says of how boxes lie, they lie as settings say, and are painted: ${index + 1}`, async () => {
 		const { browser, close } = await openBrowser();
 		try {
-			const css = `${selectors.map((one) => `${one} { ${says}; color: rgb(20, 90, 40); border-color: rgb(90, 40, 20) }`).join('\n')}`; // prettier-ignore
+			const css = `${selectors.map((one) => `${one} { ${says}; color: rgb(20, 90, 40); border-color: rgb(90, 40, 20) }`).join('\n')}\n${content}`; // prettier-ignore
 			const site = resolve(text, { 'css/old.css': css });
 			const [instance] = site.instances(pageNamed(site, '/'));
 			assert.ok(instance);
@@ -91,7 +94,8 @@ for (const [index, says] of moves.entries()) {
 			await openDelivered(tab, site);
 			// The same without what it says of how they lie, which no one has to hold.
 			const plain = resolve(text.replace('  sheets paint\n', ''), {
-				'css/old.css': selectors.map((one) => `${one} { color: rgb(20, 90, 40) }`).join('\n')
+				'css/old.css':
+					selectors.map((one) => `${one} { color: rgb(20, 90, 40) }`).join('\n') + content
 			});
 			const beside = await browser.newPage();
 			await openDelivered(beside, plain);
@@ -101,6 +105,7 @@ for (const [index, says] of moves.entries()) {
 					await one.setViewport({ width, height: 800 });
 					await one.goto('http://seeds.invalid/');
 				}
+				assert.equal((await shown(tab, '.in')).width, 240, 'nothing is reset in the content');
 				for (const [name, selector] of Object.entries(elements)) {
 					const [here, there] = [await shown(tab, selector), await shown(beside, selector)];
 					for (const side of ['x', 'y', 'width', 'height'] as const) {

@@ -43,7 +43,7 @@ function elementsOf(site: ReturnType<typeof resolve>): Map<string, Record<string
 	return found;
 }
 
-const css = { 'css/site.css': '.top { float: left; padding: 4px; color: #223344 }' };
+const css: Readonly<Record<string, string>> = { 'css/site.css': '.top { float: left; padding: 4px; color: #223344 }' };
 
 test('a box has the attributes that its layout says, beside the class that it has in any case', () => {
 	const found = elementsOf(resolve(text, css));
@@ -84,7 +84,7 @@ test('what sheets do to boxes is told, held on a click, and told to be held', ()
 	const codes = (now: string): string[] =>
 		findingsOf(resolve(now, css)).findings.flatMap(({ problem }) =>
 			problem.code.startsWith('sheet-')
-				? [`${problem.code} ${(css[problem.span.file as 'css/site.css'] ?? '').slice(problem.span.from, problem.span.to)}`] // prettier-ignore
+				? [`${problem.code} ${(css[problem.span.file] ?? '').slice(problem.span.from, problem.span.to)}`] // prettier-ignore
 				: []
 		);
 	assert.deepEqual(codes(text), ['sheet-moves-box float', 'sheet-moves-box padding']);

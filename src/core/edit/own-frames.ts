@@ -2,12 +2,13 @@ import type { Command } from '../model/command.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { CommandRefused } from './proposal.ts';
 
-/** Commands that speak of a region only to say what a layer further in brings there, or may bring. */
+/** Commands that speak of a region only to say what a layer further in brings there, or may bring, and the one that ends such a frame. */
 const aboutFills: ReadonlySet<Command['kind']> = new Set([
 	'set-flag',
 	'set-fill',
 	'remove-fill',
-	'set-fill-seen-by'
+	'set-fill-seen-by',
+	'arrange-frame'
 ]);
 
 /**

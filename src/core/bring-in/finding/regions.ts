@@ -56,7 +56,7 @@ function isBlankNode(node: FrameNode): boolean {
 }
 
 /** What landmarks are called where nothing else names them. */
-const landmarks: ReadonlyMap<string, string> = new Map([
+export const landmarks: ReadonlyMap<string, string> = new Map([
 	['header', 'head'],
 	['nav', 'menu'],
 	['main', 'main'],

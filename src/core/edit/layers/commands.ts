@@ -1,3 +1,4 @@
+import { arrangeFrame } from './arrange-frame.ts';
 import type { LayerCommand } from '../../model/command.ts';
 import { changeAccess } from './access.ts';
 import { removeFill, setFill } from '../boxes/regions.ts';
@@ -69,6 +70,10 @@ export const layerCommands: CommandKinds<LayerCommand> = {
 	'set-on-request': {
 		label: ({ name, on }) => (on ? `${name} on request` : `${name} covers its branch`),
 		carryOut: (resolved, surgery, { name, on }) => setOnRequest(resolved, surgery, name, on)
+	},
+	'arrange-frame': {
+		label: ({ layout }) => `Arrange ${layout} here`,
+		carryOut: arrangeFrame
 	},
 	'set-sheets': {
 		label: ({ name, do: what }) =>

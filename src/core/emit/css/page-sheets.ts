@@ -15,6 +15,7 @@ export interface SheetOfPage {
 /**
  * The sheets that a page brings in by its boxes and styles, outermost layer first; those that layers name (`sheet "…"`)
  * are not among them. A page in a frame of own markup that needs none of them has none.
+ * Where sheets of the site's own only paint the outermost layout, nothing is reset in its content.
  */
 export function sheetsOfPage(page: Page, structure: Structure): SheetOfPage[] {
 	const { site } = structure;
@@ -30,7 +31,7 @@ export function sheetsOfPage(page: Page, structure: Structure): SheetOfPage[] {
 		})),
 		...(own ? [{ path: own.path, write: () => own }] : [])
 	];
-	if (!chain[0]?.frame) {
+	if (!chain[0]?.frame && chain[0]?.sheets !== 'paint') {
 		return [{ path: siteSheetPath, write: () => siteSheet(site, structure) }, ...inner];
 	}
 	const needsBase =

@@ -6,11 +6,14 @@ import { classNames, type ClassNames } from '../names.ts';
 export class Selectors {
 	/** Something of the site may float, so what stands behind content has to begin below it. */
 	readonly mayFloat: boolean;
+	/** Nothing is reset on some pages, so each box has to say how its size counts. */
+	readonly sizesEach: boolean;
 	private readonly names: ClassNames;
 
 	constructor(site: Site) {
 		this.names = classNames(site);
 		this.mayFloat = mayFloat(site);
+		this.sizesEach = site.layouts.some(({ sheets }) => sheets === 'paint');
 	}
 
 	root(layout: Layout): string {

@@ -37,7 +37,7 @@ import { scrollingCss } from './boxes/scrolling.ts';
 import { landingRules } from './boxes/landing-rules.ts';
 import type { StyleSheet } from './style-sheet.ts';
 import { cascadeName, Selectors } from './selectors.ts';
-import { heldRule } from './boxes/held.ts';
+import { heldRule, ownReset } from './boxes/held.ts';
 import { layoutStyles, pageStyles } from './author/styles.ts';
 
 /** The sheet of one layout: how its boxes lie in each band, and its own styles. */
@@ -85,6 +85,7 @@ export function layoutSheet(layout: Layout, site: Site, structure: Structure): S
 		`/* The layout ${layout.name.text}, which stands at ${layout.at.text}. */`,
 		// What boxes are before anything is said of them: every other rule wins over it.
 		group('@layer site', [
+			...ownReset(layout, selectors),
 			flowRule([
 				...flowing(layout, surroundings, selectors),
 				...broughtFlow(layout, brought),

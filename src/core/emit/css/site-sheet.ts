@@ -22,12 +22,13 @@ import type { StyleSheet } from './style-sheet.ts';
 /** Where the sheet is that every page has. */
 export const siteSheetPath = 'styles/site.css';
 
-/** Where the sheet is that pages in frames of own markup have in its place. */
+/** Where the sheet is that pages whose outermost frame own sheets were written for have in its place. */
 export const baseSheetPath = 'styles/base.css';
 
 /** What such a page needs besides its own sheets: the order of the layers and the tokens. Nothing is reset. */
 export function baseSheet(site: Site, structure: Structure): StyleSheet {
-	const roots = site.layouts.filter(({ frame }) => !frame);
+	// One whose boxes sheets only paint says it of those alone.
+	const roots = site.layouts.filter(({ frame, sheets }) => !frame && sheets !== 'paint');
 	const names = classNames(site);
 	const boxes = roots.map((layout) => `.${names.layout(layout)}`);
 	// What is computed of boxes takes their padding as a part of them.
@@ -38,7 +39,7 @@ export function baseSheet(site: Site, structure: Structure): StyleSheet {
 		...commonRules(site, structure)
 	];
 	const css = [
-		`/* ${titleOf(site)}: what pages in frames of their own markup have. */`,
+		`/* ${titleOf(site)}: what pages have that sheets of the site's own were written for. */`,
 		layerOrder(site, structure),
 		group('@layer site', rules)
 	];

@@ -20,6 +20,16 @@ export type DocumentFile =
 /** What else is said of a document: markup in its head, and attributes of its two elements. */
 export type DocumentPart = 'head' | (typeof documentElements)[number];
 
+/** Boxes take the place of a frame of own markup. */
+export interface ArrangeFrameCommand {
+	readonly kind: 'arrange-frame';
+	readonly layout: string;
+	/** What the layout says in the place of its frame and of its places, line by line. */
+	readonly lines: readonly string[];
+	/** Bands that these lines speak of and the site has not, the narrowest first; `from`: px. */
+	readonly bands: readonly { readonly name: string; readonly from: number }[];
+}
+
 /** Edits of routes, layouts and of what they say. */
 export type LayerCommand =
 	| { readonly kind: 'add-route'; readonly pattern: string; readonly title: string }
@@ -40,6 +50,7 @@ export type LayerCommand =
 	| { readonly kind: 'move-layout'; readonly name: string; readonly at: string }
 	| { readonly kind: 'remove-layout'; readonly name: string }
 	| { readonly kind: 'set-on-request'; readonly name: string; readonly on: boolean }
+	| ArrangeFrameCommand
 	| { readonly kind: 'set-sheets'; readonly name: string; readonly do: 'move' | 'paint' }
 	| { readonly kind: 'set-measure'; readonly name: string; readonly by: 'screen' | 'space' }
 	/** `undefined`: under the nearest layout that covers it. */

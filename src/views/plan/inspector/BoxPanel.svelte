@@ -22,6 +22,8 @@
 	const sized = $derived(sizedOfView(view));
 	const arranging = $derived(arrangingOfView(view));
 
+	const example = 'class="top"';
+
 	async function setAttributes(text: string): Promise<string | undefined> {
 		if (box?.box === undefined) return undefined;
 		const said = text === '' ? undefined : text;
@@ -36,7 +38,7 @@
 		<PanelField
 			label="has"
 			value={view.attributes}
-			placeholder={'class="top"'}
+			placeholder={example}
 			mono
 			take={setAttributes}
 			hint="Attributes of its element, which sheets and scripts of your own can name."

@@ -18,15 +18,30 @@ const lies = [
  */
 export function heldRule(layout: Layout, selectors: Selectors): string {
 	if (layout.sheets !== 'paint') return '';
-	const boxes = [
+	return rule(
+		boxesOf(layout, selectors).join(',\n'),
+		lies.map((property) => `${property}: revert-layer !important;`)
+	);
+}
+
+/**
+ * What boxes are before anything is said of them, where sheets of the site's own only paint: nothing is reset in the
+ * content, which such sheets were written for.
+ */
+export function ownReset(layout: Layout, selectors: Selectors): string[] {
+	if (layout.sheets !== 'paint') return [];
+	return [
+		rule(`:where(${boxesOf(layout, selectors).join(', ')})`, ['box-sizing: border-box;']),
+		rule(`:where(${selectors.root(layout)})`, ['margin: 0;'])
+	];
+}
+
+function boxesOf(layout: Layout, selectors: Selectors): string[] {
+	return [
 		...(layout.measure === 'space' ? [selectors.space(layout)] : []),
 		selectors.root(layout),
 		...membersIn(layout.members).map(({ name }) => selectors.member(layout, name.text))
 	];
-	return rule(
-		boxes.join(',\n'),
-		lies.map((property) => `${property}: revert-layer !important;`)
-	);
 }
 
 /** Whether a property says how a box lies, so that it does nothing to boxes that sheets only paint. */

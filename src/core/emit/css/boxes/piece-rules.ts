@@ -100,7 +100,10 @@ function pieceRule(
 ): BandedRule {
 	const isFree = !arrangesPieces(box);
 	const own = pieceBox(piece, box);
-	const bands = bandPlaces(surroundings.bands).map((at) => printed(declare(own, at, surroundings)));
+	const bands = bandPlaces(surroundings.bands).map((at): Printed => {
+		const lines = printed(declare(own, at, surroundings));
+		return selectors.sizesEach ? new Map([['box-sizing', 'border-box'], ...lines]) : lines;
+	});
 	return {
 		selector: selectors.piece(within, owner, region, piece.name.text),
 		// What floats in the content before it would else push it aside.

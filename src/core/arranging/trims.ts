@@ -1,0 +1,108 @@
+import { close } from './fit.ts';
+import type { FrameReading, WidthReading } from './reading.ts';
+import { rowsOf } from './structure.ts';
+import { unitBox, type Trim, type Trims, type UnitBox } from './unit-box.ts';
+import type { RegionUnit, Unit } from './units.ts';
+
+type Side = 'top' | 'bottom';
+
+/**
+ * Where margins of content would show otherwise in boxes that keep them: in what is painted, which would be painted further,
+ * and where they fell together with those of what is before or behind (CSS 2.2, section 8.3.1). Those are taken away, and
+ * the room that they made is said of the boxes.
+ */
+export function trimsOf(units: readonly Unit[], { at }: FrameReading): Trims {
+	const finding = new Finding();
+	for (const reading of at) finding.inside(units, reading);
+	return finding.trims;
+}
+
+class Finding {
+	readonly trims = new Map<Unit, Trim>();
+
+	inside(units: readonly Unit[], reading: WidthReading): void {
+		for (const unit of units) {
+			if (unit.kind === 'wrapper') this.inside(unit.units, reading);
+			this.painted(unit, reading);
+		}
+		this.together(units, reading);
+	}
+
+	private painted(unit: Unit, reading: WidthReading): void {
+		const box = unitBox(unit, reading, this.trims);
+		if (!box?.isPainted) return;
+		for (const side of ['top', 'bottom'] as const) {
+			if (reachOf(box, side) > close)
+				this.trim(outermost(unit, side, reading, this.trims), side, reading);
+		}
+	}
+
+	/** Of two margins that fell together the smaller one is taken away. */
+	private together(units: readonly Unit[], reading: WidthReading): void {
+		const boxes = new Map(
+			units.flatMap((unit) => {
+				const box = unitBox(unit, reading, this.trims);
+				return box ? [[unit, box] as const] : [];
+			})
+		);
+		const rows = rowsOf(boxes);
+		for (const [place, row] of rows.entries()) {
+			const next = rows[place + 1] ?? [];
+			for (const group of row) {
+				for (const [at, unit] of group.entries()) {
+					const below = group[at + 1];
+					for (const other of below ? [below] : next.flatMap(([first]) => first ?? [])) {
+						this.pair(unit, other, boxes, reading);
+					}
+				}
+			}
+		}
+	}
+
+	private pair(
+		unit: Unit,
+		other: Unit,
+		boxes: ReadonlyMap<Unit, UnitBox>,
+		reading: WidthReading
+	): void {
+		const [one, two] = [boxes.get(unit), boxes.get(other)];
+		if (!one || !two || one.bottom - two.top <= close || two.bare.top < one.bare.bottom - close)
+			return;
+		const isAbove = reachOf(one, 'bottom') <= reachOf(two, 'top');
+		const [smaller, side] = isAbove ? ([unit, 'bottom'] as const) : ([other, 'top'] as const);
+		this.trim(outermost(smaller, side, reading, this.trims), side, reading);
+	}
+
+	private trim(region: RegionUnit | undefined, side: Side, { parts }: WidthReading): void {
+		if (!region) return;
+		const [last] = region.words.slice(side === 'top' ? 0 : -1);
+		const part = parts[side === 'top' ? (region.words[0] ?? '') : (last ?? '')];
+		const depth = part?.depth[side === 'top' ? 0 : 1] ?? 0;
+		// Of a box around an element that element itself has the margin.
+		const all = region.number === undefined ? depth + 1 : depth;
+		const there = this.trims.get(region) ?? { top: 0, bottom: 0 };
+		this.trims.set(region, { ...there, [side]: Math.max(there[side], all) });
+	}
+}
+
+/** How far margins reach out of what a unit is, px. */
+function reachOf({ top, bottom, bare }: UnitBox, side: Side): number {
+	return side === 'top' ? bare.top - top : bottom - bare.bottom;
+}
+
+/** The region in a unit whose margins reach furthest out of it at a side. */
+function outermost(
+	unit: Unit,
+	side: Side,
+	reading: WidthReading,
+	trims: Trims
+): RegionUnit | undefined {
+	if (unit.kind === 'region') return unit;
+	const found = unit.units.flatMap((inner) => {
+		const box = unitBox(inner, reading, trims);
+		return box ? [{ inner, at: side === 'top' ? -box.top : box.bottom }] : [];
+	});
+	const most = Math.max(...found.map(({ at }) => at));
+	const first = found.find(({ at }) => at === most);
+	return first && outermost(first.inner, side, reading, trims);
+}

@@ -1,0 +1,92 @@
+import type { ReadBox, WidthReading } from './reading.ts';
+import type { Unit } from './units.ts';
+
+/** A box as a unit lies at one width, px of the page. */
+export interface UnitBox extends Pick<
+	ReadBox,
+	'border' | 'padding' | 'flow' | 'isHug' | 'saidHeight' | 'isPainted'
+> {
+	readonly left: number;
+	readonly top: number;
+	readonly right: number;
+	readonly bottom: number;
+	/** The same without margins of what is in it. */
+	readonly bare: Pick<Room, 'top' | 'bottom'>;
+}
+
+/** The room inside the borders and padding of a box. */
+export interface Room {
+	readonly left: number;
+	readonly top: number;
+	readonly right: number;
+	readonly bottom: number;
+}
+
+/** Sides at which margins of what is in a region are taken away, and said outside of it. */
+export interface Trim {
+	/** How deep in it the elements stand whose margins those are; 0: it keeps them. */
+	readonly top: number;
+	readonly bottom: number;
+}
+
+export type Trims = ReadonlyMap<Unit, Trim>;
+
+/**
+ * Where a unit lies: around all that it was. A region keeps the margins of what is in it, so it begins where those do,
+ * and a wrapper is around all of its members. Undefined where nothing of it is shown.
+ */
+export function unitBox(unit: Unit, reading: WidthReading, trims: Trims): UnitBox | undefined {
+	const own = unit.words.flatMap((word) => reading.parts[word] ?? []);
+	const [first] = own;
+	if (!first) return undefined;
+	const trim = trims.get(unit);
+	const boxes = own.map((box) => around(box, unit, trim));
+	const inner =
+		unit.kind === 'wrapper' ? unit.units.flatMap((one) => unitBox(one, reading, trims) ?? []) : [];
+	const all = [...boxes, ...inner];
+	const bare = own.map((box) => around(box, unit, { top: 1, bottom: 1 }));
+	const { border, padding, flow, saidHeight, isPainted } = first;
+	const isAround = unit.number === undefined;
+	return {
+		border: isAround ? [0, 0, 0, 0] : border,
+		padding: isAround ? [0, 0, 0, 0] : padding,
+		flow,
+		isPainted: !isAround && isPainted,
+		saidHeight: isAround ? undefined : saidHeight,
+		isHug: own.every(({ isHug }) => isHug),
+		left: Math.min(...boxes.map(({ left }) => left)),
+		right: Math.max(...boxes.map(({ right }) => right)),
+		top: Math.min(...all.map(({ top }) => top)),
+		bottom: Math.max(...all.map(({ bottom }) => bottom)),
+		bare: {
+			top: Math.min(...bare.map(({ top }) => top)),
+			bottom: Math.max(...bare.map(({ bottom }) => bottom))
+		}
+	};
+}
+
+/** A part with the margins that its unit keeps in it: its own, where the unit is a box around it, and those that reach out. */
+function around(
+	{ x, y, width, height, margin, out }: ReadBox,
+	{ kind, number }: Unit,
+	trim: Trim | undefined
+): Room {
+	const [top, right, bottom, left] = number === undefined ? margin : [0, 0, 0, 0];
+	const [above, below] = kind === 'wrapper' ? [0, 0] : out;
+	return {
+		left: x - left,
+		right: x + width + right,
+		top: y - (trim && trim.top > 0 ? 0 : Math.max(top, above)),
+		bottom: y + height + (trim && trim.bottom > 0 ? 0 : Math.max(bottom, below))
+	};
+}
+
+/** The room in a box. */
+export function roomIn({ left, top, right, bottom, border, padding }: UnitBox): Room {
+	return {
+		left: left + border[3] + padding[3],
+		top: top + border[0] + padding[0],
+		right: right - border[1] - padding[1],
+		bottom: bottom - border[2] - padding[2]
+	};
+}

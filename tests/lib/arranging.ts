@@ -1,0 +1,121 @@
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { Browser, Page as Tab } from 'puppeteer-core';
+import { build } from 'esbuild';
+import { z } from 'zod';
+import { dataUrls } from '../../src/cli/measure/measurer.ts';
+import { partShift, shownPart, type PartShift } from '../../src/core/arranging/part-shift.ts';
+import {
+	hasFrame,
+	numberedSite,
+	numberMark,
+	proposeArrangement,
+	type FramedLayout
+} from '../../src/core/arranging/propose-arrangement.ts';
+import { frameReading, type FrameReading } from '../../src/core/arranging/reading.ts';
+import type { CheckedSite } from '../../src/core/check/site.ts';
+import { prepare } from '../../src/core/edit/propose.ts';
+import { stageHtml } from '../../src/core/emit/stage.ts';
+import type { ArrangeFrameCommand } from '../../src/core/model/command.ts';
+import { pageNamed } from './site.ts';
+
+/** Frames read in a browser as the application reads them, without the application. */
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+const host = `<!doctype html><body style="margin: 0"><iframe sandbox="allow-same-origin" srcdoc="<!doctype html><html data-stage><head></head><body></body></html>" style="border: 0; display: block; height: 800px"></iframe>`;
+
+export interface Arranged {
+	readonly command: ArrangeFrameCommand;
+	readonly after: CheckedSite;
+	/** Before and after, at each width that was read. */
+	readonly shifts: readonly PartShift[];
+}
+
+export class FrameReader {
+	private constructor(private readonly tab: Tab) {}
+
+	static async open(browser: Browser): Promise<FrameReader> {
+		const { outputFiles } = await build({
+			entryPoints: [join(root, 'src/browser/frame-reading.ts')],
+			alias: { $core: join(root, 'src/core') },
+			absWorkingDir: root,
+			bundle: true,
+			format: 'iife',
+			globalName: 'reading',
+			write: false,
+			logLevel: 'silent'
+		});
+		const tab = await browser.newPage();
+		await tab.setViewport({ width: 2000, height: 900 });
+		await tab.setContent(host);
+		await tab.waitForFunction(
+			'document.querySelector("iframe").contentDocument?.documentElement.dataset.stage !== undefined'
+		);
+		await tab.evaluate(`${outputFiles[0]?.text ?? ''}; globalThis.reading = reading;`);
+		return new FrameReader(tab);
+	}
+
+	/** Arranges a frame as the page at a route shows it; the reason where it cannot be. */
+	async arrange(
+		site: CheckedSite,
+		name: string,
+		route: string,
+		opened: ReadonlySet<number> = new Set()
+	): Promise<Arranged | string> {
+		const layout = framed(site, name);
+		const numbered = numberedSite(site, layout);
+		if (!numbered) throw new Error('The frame could not be numbered.');
+		let reading: FrameReading = { at: [], edges: [] };
+		for (;;) {
+			const found = proposeArrangement(layout, site, reading, opened);
+			if (found.kind === 'refused') return found.why;
+			if (found.kind === 'read') {
+				const more = frameReading.parse(await this.ask('readFrame', numbered, route, found.widths));
+				reading = {
+					at: [...reading.at, ...more.at].sort((a, b) => a.width - b.width),
+					edges: more.edges
+				};
+				continue;
+			}
+			const after = made(site, found.command);
+			const inBoth = proposeArrangement(framed(numbered, name), numbered, reading, opened);
+			if (inBoth.kind !== 'proposal') throw new Error('The numbered frame is another.');
+			const marked = made(numbered, inBoth.command);
+			const widths = reading.at.map(({ width }) => width);
+			const [before, now] = [
+				await this.ask('shownParts', numbered, route, widths),
+				await this.ask('shownParts', marked, route, widths)
+			].map((one) => z.array(z.array(shownPart)).parse(one));
+			if (process.env.DEBUG) { for (const [i, list] of [before, now].entries()) console.log(i, (list?.[Number(process.env.DEBUG)] ?? []).map((p) => `${p.word} ${p.name} ${p.x} ${p.y} ${p.width} ${p.height} ${p.isSeen}`).join('\n')); }
+			const shifts = widths.map((width, at) => partShift(before?.[at] ?? [], now?.[at] ?? [], width));
+			return { command: found.command, after, shifts };
+		}
+	}
+
+	private async ask(
+		what: 'readFrame' | 'shownParts',
+		site: CheckedSite,
+		route: string,
+		widths: readonly number[]
+	): Promise<unknown> {
+		const [instance] = site.instances(pageNamed(site, route));
+		if (!instance) throw new Error(`There is no page at ${route}.`);
+		const page = { html: stageHtml(instance, site, dataUrls(site), 2026), address: instance.address };
+		return this.tab.evaluate(
+			`reading.${what}(document.querySelector('iframe'), ${JSON.stringify(page)}, '${numberMark}', ${JSON.stringify(widths)}, new AbortController().signal)`
+		);
+	}
+}
+
+function framed({ site }: CheckedSite, name: string): FramedLayout {
+	const layout = site.layouts.find((one) => one.name.text === name);
+	if (!hasFrame(layout)) throw new Error(`${name} has no frame of its own markup.`);
+	return layout;
+}
+
+function made(site: CheckedSite, command: ArrangeFrameCommand): CheckedSite {
+	const { proposal, after } = prepare(site, command);
+	if (proposal.kind === 'refused') throw new Error(`${proposal.sentence}\n${command.lines.join('\n')}`);
+	if (!after) throw new Error('Nothing came of it.');
+	return after;
+}
