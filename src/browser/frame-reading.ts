@@ -24,7 +24,19 @@ import {
 import { showInFrame, stageOf } from './frame.ts';
 import { mediaEdges } from './media-edges.ts';
 import type { ShownPage } from './page-boxes.ts';
-import { escapingMargins, flowOf, isHug, isPainted, saidHeight, sidesOf } from './read-style.ts';
+import {
+	escapingMargins,
+	flowOf,
+	isMadeBlock,
+	isPlain,
+	arrangingOfLines,
+	saidLeast,
+	sharesRows,
+	isHug,
+	isPainted,
+	saidHeight,
+	sidesOf
+} from './read-style.ts';
 
 /** Reads how the parts of a frame lie on screens of many widths; a number on each element says which part it is. */
 
@@ -75,10 +87,11 @@ export function shownParts(
 	return atWidths(frame, page, widths, signal, (body, _, inner) => {
 		const { x: left, y: top } = scrolledTo(inner);
 		let others = 0;
+		const around = outermostOf(body, mark);
 		return elementsNamed(body, '*').flatMap((element): ShownPart[] => {
 			const number = attribute(element, mark);
 			// Boxes that the tool has put there were not there before.
-			if (number === undefined && isBoxOfLayout(element)) return [];
+			if (number === undefined && (isBoxOfLayout(element) || around.has(element))) return [];
 			const word = number === undefined ? `c${others++}` : partWord.element(Number(number));
 			if (!isLaidOut(element)) return [];
 			const { x, y, width, height } = rectOf(element);
@@ -95,6 +108,17 @@ export function shownParts(
 			];
 		});
 	});
+}
+
+/** Elements around numbered ones that have none themselves: nobody wrote them, such as the body of a table. */
+function outermostOf(body: Element, mark: string): ReadonlySet<Element> {
+	const around = new Set<Element>();
+	for (const element of elementsNamed(body, `[${mark}]`)) {
+		for (let one = parent(element); one && one !== body && !around.has(one); one = parent(one)) {
+			around.add(one);
+		}
+	}
+	return around;
 }
 
 const boxMarks = [
@@ -211,6 +235,8 @@ function boxOf(element: Element): ReadBox {
 	const { x, y, width, height } = rectOf(element);
 	const view = element.ownerDocument.defaultView;
 	const said = saidHeight(element) ? height : undefined;
+	const least = saidLeast(element);
+	const lines = arrangingOfLines(element, style);
 	const [top, bottom] = [escapingMargins(element, 'Top'), escapingMargins(element, 'Bottom')];
 	return {
 		x: x + (view?.scrollX ?? 0),
@@ -224,6 +250,12 @@ function boxOf(element: Element): ReadBox {
 		depth: [top.depth, bottom.depth],
 		isPainted: isPainted(style),
 		flow: flowOf(element),
+		isPlain: isPlain(style),
+		isMadeBlock: isMadeBlock(element, style),
+		isRelative: style.position === 'relative',
+		sharesRows: sharesRows(element, style),
+		...(lines === undefined ? {} : { arrangesLines: lines }),
+		...(least === undefined ? {} : { saidMin: least }),
 		isHug: isHug(element),
 		...(said === undefined ? {} : { saidHeight: said })
 	};
@@ -258,6 +290,10 @@ function textBox(node: Node): ReadBox {
 		depth: [0, 0],
 		isPainted: false,
 		flow: 'inline',
+		isPlain: true,
+		isMadeBlock: false,
+		isRelative: false,
+		sharesRows: false,
 		isHug: false
 	};
 }

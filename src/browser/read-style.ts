@@ -82,6 +82,66 @@ export function saidHeight(element: Element): boolean {
 	return height !== undefined && /^[\d.]+px$/.test(height);
 }
 
+/** Whether what is in an element stands in it as in any block. */
+export function isPlain(style: CSSStyleDeclaration): boolean {
+	const { display, position, overflowX, overflowY, columnCount, columnWidth, transform } = style;
+	return (
+		/^(block|flow-root)$/.test(display) &&
+		position === 'static' &&
+		overflowX === 'visible' &&
+		overflowY === 'visible' &&
+		columnCount === 'auto' &&
+		columnWidth === 'auto' &&
+		transform === 'none'
+	);
+}
+
+/** Whether the rows of a grid share what is left over: none of them takes it alone (CSS Grid 2, section 11.8). */
+export function sharesRows(
+	element: Element,
+	{ display, alignContent }: CSSStyleDeclaration
+): boolean {
+	const rows = said(element, 'grid-template-rows') ?? 'none';
+	return (
+		display.endsWith('grid') && !rows.includes('fr') && /^(normal|stretch)$/.test(alignContent)
+	);
+}
+
+/** Elements that are in lines of their own accord (HTML, section 15.3). */
+const inLines =
+	/^(a|abbr|b|bdi|button|cite|code|em|i|img|input|kbd|label|mark|q|s|select|small|span|strong|sub|sup|svg|time|u|var|video)$/;
+
+/** How an element arranges what stands in lines of its own accord, as CSS; undefined where it does not, or holds blocks. */
+export function arrangingOfLines(element: Element, style: CSSStyleDeclaration): string | undefined {
+	const { display, flexFlow, columnGap, rowGap, justifyContent, alignItems } = style;
+	const isLines = [...childrenOf(element)].every(
+		(node) => !isElement(node) || inLines.test(node.localName)
+	);
+	if (!/^(inline-)?flex$/.test(display) || !isLines) return undefined;
+	const gaps = [rowGap, columnGap].map((gap) => (gap === 'normal' ? '0' : gap));
+	return [
+		`display: flex`,
+		`flex-flow: ${flexFlow}`,
+		`gap: ${gaps.join(' ')}`,
+		`justify-content: ${justifyContent}`,
+		`align-items: ${alignItems}`
+	].join('; ');
+}
+
+/** Whether an element is a block only because it floats, or what is around it arranges it (CSS Display 3, section 2.7). */
+export function isMadeBlock(element: Element, { display }: CSSStyleDeclaration): boolean {
+	const flow = flowOf(element);
+	return (
+		display === 'block' && inLines.test(element.localName) && (flow === 'item' || flow === 'float')
+	);
+}
+
+/** The least height that is said of an element: px, or a share of the screen. */
+export function saidLeast(element: Element): string | undefined {
+	const least = said(element, 'min-height') ?? '';
+	return /^[\d.]+(px|d?vh)$/.test(least) && !least.startsWith('0') ? least : undefined;
+}
+
 /** Whether margins of what is in an element stay in it (CSS Display 3, "block formatting context"). */
 function keepsMargins(element: Element): boolean {
 	const { display, overflowX, overflowY, columnCount, columnWidth } = styleOfElement(element);
@@ -120,11 +180,13 @@ const nothing: Escaping = { by: 0, depth: 0 };
 export function escapingMargins(element: Element, side: 'Top' | 'Bottom'): Escaping {
 	const style = styleOfElement(element);
 	const isClosed = sideOf(style, 'padding', side) > 0 || sideOf(style, 'border', side) > 0;
-	if (isClosed || keepsMargins(element) || (side === 'Bottom' && saidHeight(element))) return nothing;
+	if (isClosed || keepsMargins(element) || (side === 'Bottom' && saidHeight(element)))
+		return nothing;
 	const nodes = [...childrenOf(element)];
 	for (const node of side === 'Top' ? nodes : nodes.reverse()) {
 		if (!isElement(node)) {
-			if (node.nodeType === Node.TEXT_NODE && (node.textContent ?? '').trim() !== '') return nothing;
+			if (node.nodeType === Node.TEXT_NODE && (node.textContent ?? '').trim() !== '')
+				return nothing;
 			continue;
 		}
 		const inner = styleOfElement(node);

@@ -1,9 +1,8 @@
-import type { Band, Layout } from '../model/site.ts';
+import type { Band } from '../model/site.ts';
 import { freeName } from '../model/name.ts';
 import { allSettings } from '../settings/list.ts';
 import { writtenText } from './frame-tree.ts';
 import type { SaidBox, SaidBoxes, SaidFrom } from './said-boxes.ts';
-import type { Trim, Trims } from './unit-box.ts';
 import type { Unit } from './units.ts';
 
 /** What is written in the place of a frame of own markup. */
@@ -29,14 +28,12 @@ const nothing: Readonly<Record<string, string>> = {
 	'place-self': 'stretch stretch'
 };
 
-/** The text of a layout of boxes, with the bands that it speaks of. `classOf`: the class of a box by its name. */
+/** The text of a layout of boxes, with the bands that it speaks of. `rules`: what a style says of what is in them. */
 export function arrangedLayout(
 	units: readonly Unit[],
 	said: SaidBoxes,
-	trims: Trims,
-	layout: Layout,
-	bands: readonly Band[],
-	classOf: (name: string) => string
+	rules: readonly string[],
+	bands: readonly Band[]
 ): ArrangedLayout {
 	const all = [said.root, ...said.units.values()].flatMap(({ settings, arrange }) => [
 		settings,
@@ -54,12 +51,7 @@ export function arrangedLayout(
 	});
 	const writing = new Writing(said, known);
 	return {
-		lines: [
-			'sheets paint',
-			...writing.box(said.root),
-			...writing.units(units),
-			...trimmed(trims, classOf)
-		],
+		lines: ['sheets paint', ...writing.box(said.root), ...writing.units(units), ...styleOf(rules)],
 		bands: needed
 	};
 }
@@ -139,21 +131,8 @@ class Writing {
 	}
 }
 
-/** Margins of what stands first or last in a region, whoever brings it, are taken away where the region says them. */
-function trimmed(trims: Trims, classOf: (name: string) => string): string[] {
-	const rules = (side: keyof Trim, pseudo: string): string[] => {
-		const selectors = [...trims].flatMap(([{ name }, trim]) =>
-			Array.from(
-				{ length: trim[side] },
-				(_, depth) => `.${classOf(name)}${` > :${pseudo}`.repeat(depth + 1)}`
-			)
-		);
-		return selectors.length === 0
-			? []
-			: [`${selectors.join(', ')} { margin-${side}: 0 !important }`];
-	};
-	const all = [...rules('top', 'first-child'), ...rules('bottom', 'last-child')];
-	return all.length === 0 ? [] : ['style global """', ...all.map((line) => `  ${line}`), '"""'];
+function styleOf(rules: readonly string[]): string[] {
+	return rules.length === 0 ? [] : ['style global """', ...rules.map((line) => `  ${line}`), '"""'];
 }
 
 /** `arrange areas { … }` has its band before the brace. */

@@ -39,6 +39,9 @@ export interface FrameStatic {
 	readonly isApart: boolean;
 }
 
+/** What can stand in nothing but a table; where that is no table any more, its cells are boxes. */
+const ofTables = /^(?:tbody|thead|tfoot|tr)$/;
+
 /** Why a frame cannot be read as boxes, as a sentence. */
 export class NotBoxes extends Error {}
 
@@ -205,8 +208,17 @@ class Reader {
 		this.endRun(open);
 		const element = this.frameTag(child);
 		const alone = this.onlyPlace(child);
+		if (alone && !canBeBox(element.tag)) {
+			throw new NotBoxes(
+				`The place of ${alone.name.text} is a ${element.tag}, whose content can stand in nothing else: let the element around it be the region.`
+			);
+		}
 		if (alone) open.parts.push({ kind: 'place', region: alone, element });
-		else if (this.hasPlace(child) || this.opened.has(element.number)) {
+		else if (
+			this.hasPlace(child) ||
+			this.opened.has(element.number) ||
+			ofTables.test(element.tag)
+		) {
 			open.parts.push({ kind: 'element', element, parts: this.partsOf(child) });
 		} else {
 			const markup = withTags(this.sourceOf(child), this.tags);
@@ -291,6 +303,13 @@ class Reader {
 		const tag = only && others.length === 0 ? this.tagOf(only) : undefined;
 		return tag && this.regionOf(tag);
 	}
+}
+
+/** Whether what stands in an element may stand in a box as well. */
+function canBeBox(tag: string): boolean {
+	return !/^(?:ul|ol|dl|menu|select|table|thead|tbody|tfoot|tr|colgroup|picture|svg|math)$/.test(
+		tag
+	);
 }
 
 /** How many blocks a tag opens, or closes. */

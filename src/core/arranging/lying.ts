@@ -23,10 +23,13 @@ export interface Lying {
 	readonly off: number;
 }
 
-/** How units lie, said of the box around them and of each. */
-export function lyingOf(units: readonly Unit[], samples: readonly Sample[]): Lying {
-	return new Lines(units, samples).lying();
+/** How units lie, said of the box around them and of each; `tall`: who takes what is left over in that box. */
+export function lyingOf(units: readonly Unit[], samples: readonly Sample[], tall: Tall): Lying {
+	return new Lines(units, samples, tall).lying();
 }
+
+/** Who takes what a box is taller than what is in it: the row with the slot, all rows alike, or nobody. */
+export type Tall = 'slot' | 'rows' | 'nobody';
 
 /** Margins of a unit, px, or taking what is left. */
 type Margins = [number | 'auto', number | 'auto', number | 'auto', number | 'auto'];
@@ -40,7 +43,8 @@ class Lines {
 
 	constructor(
 		private readonly units: readonly Unit[],
-		private readonly samples: readonly Sample[]
+		private readonly samples: readonly Sample[],
+		private readonly tall: Tall
 	) {
 		this.shown = units.filter((unit) => samples.every(({ boxes }) => boxes.has(unit)));
 		const middle = samples[Math.floor(samples.length / 2)];
@@ -83,7 +87,8 @@ class Lines {
 		if (wide.length === 0) {
 			const gap = this.down();
 			for (const unit of this.shown) this.across([unit], unit);
-			if (isInOrder && this.rows.every((row) => row[0]?.length === 1)) return withGap('stack', gap);
+			const isPlain = isInOrder && this.rows.every((row) => row[0]?.length === 1);
+			if (isPlain && this.tall === 'nobody') return withGap('stack', gap);
 			return this.areas(undefined, gap);
 		}
 		const [row] = wide;
@@ -241,13 +246,15 @@ class Lines {
 		const sizes = tracks?.sizes ?? ['1fr'];
 		const lines = this.rows.flatMap((row): string[] => {
 			const tall = Math.max(...row.map((group) => group.length));
+			const grows =
+				tall > 1 || (this.tall === 'slot' && row.flat().some((unit) => this.isSlot(unit)));
 			return Array.from({ length: tall }, (_, line) => {
 				const names = row.map((group) => group[Math.min(line, group.length - 1)]?.name ?? '.');
 				const cells =
 					row.length > 1 && tracks
 						? tracks.cells.map((cell) => (cell === '.' ? '.' : (names[cell] ?? '.')))
 						: sizes.map(() => names[0] ?? '.');
-				return `"${cells.join(' ')}" ${line === tall - 1 && tall > 1 ? '1fr' : 'auto'}`;
+				return `"${cells.join(' ')}" ${grows && line === tall - 1 ? '1fr' : 'auto'}`;
 			});
 		});
 		const said = [

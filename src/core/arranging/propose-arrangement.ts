@@ -9,7 +9,8 @@ import { frameTree, numberedFrame } from './frame-tree.ts';
 import type { FrameReading } from './reading.ts';
 import { classNames } from '../emit/names.ts';
 import { saidBoxes } from './said-boxes.ts';
-import { trimsOf } from './trims.ts';
+import { contentRules } from './content-rules.ts';
+import { shapeOf } from './shape.ts';
 import { turnsIn, widthsToRead } from './widths-to-read.ts';
 import { unitsOf } from './units.ts';
 
@@ -47,11 +48,12 @@ export function proposeArrangement(
 	if (widths.length > 0) return { kind: 'read', widths };
 	const all = { ...reading, edges: [...reading.edges, ...turnsIn(reading, units)] };
 	const { bands } = site.site.settings;
-	const trims = trimsOf(units, all);
-	const said = saidBoxes(units, all, trims);
+	const shape = shapeOf(units, all);
+	const said = saidBoxes(units, all, shape);
 	const names = classNames(site.site);
 	const classOf = (name: string): string => names.member(layout, name);
-	const { lines, bands: needed } = arrangedLayout(units, said, trims, layout, bands, classOf);
+	const rules = contentRules(units, shape, all, classOf);
+	const { lines, bands: needed } = arrangedLayout(units, said, rules, bands);
 	return {
 		kind: 'proposal',
 		command: { kind: 'arrange-frame', layout: layout.name.text, lines, bands: needed }

@@ -24,6 +24,18 @@ export const readBox = z.object({
 	/** It has a ground or lines of its own. */
 	isPainted: z.boolean(),
 	flow: z.enum(flows),
+	/** What is in it stands in it as in any block: it arranges nothing, and nothing is placed in it. */
+	isPlain: z.boolean(),
+	/** It is a block only because of what is around it. */
+	isMadeBlock: z.boolean(),
+	/** What is placed in it is placed from its corners. */
+	isRelative: z.boolean(),
+	/** How it arranges words and what stands in lines, as CSS; undefined where it does not, or holds blocks. */
+	arrangesLines: z.string().optional(),
+	/** Its rows share what is left over. */
+	sharesRows: z.boolean(),
+	/** The least height that is said of it, as CSS; undefined where none is. */
+	saidMin: z.string().optional(),
 	/** Its width follows from what is in it. */
 	isHug: z.boolean(),
 	/** The height that is said of it, px; undefined where it follows from what is in it. */

@@ -2,7 +2,7 @@ import { isSteady, lengthWord, px, sidesWord, steady } from './fit.ts';
 import { lyingOf, type Sample, type Says } from './lying.ts';
 import { bodyWord, type FrameReading, type WidthReading } from './reading.ts';
 import { rowsOf, wordOfRows } from './structure.ts';
-import { roomIn, unitBox, type Trims, type UnitBox } from './unit-box.ts';
+import { roomIn, unitBox, type Shape, type UnitBox } from './unit-box.ts';
 import type { Unit, WrapperUnit } from './units.ts';
 
 /** What is said of a box from a width on, up to the next, by the words of the text. */
@@ -26,7 +26,7 @@ export interface SaidBoxes {
 }
 
 /** Says how the boxes of a frame lie, for as few stretches of width as say it all. */
-export function saidBoxes(units: readonly Unit[], reading: FrameReading, trims: Trims): SaidBoxes {
+export function saidBoxes(units: readonly Unit[], reading: FrameReading, shape: Shape): SaidBoxes {
 	const body: WrapperUnit = {
 		kind: 'wrapper',
 		name: '',
@@ -36,7 +36,7 @@ export function saidBoxes(units: readonly Unit[], reading: FrameReading, trims: 
 		number: -1,
 		units
 	};
-	const saying = new Saying(stretches(reading), trims);
+	const saying = new Saying(stretches(reading), shape);
 	saying.inside(body);
 	const root = { settings: saying.ofRoot(body), arrange: saying.of(body).arrange };
 	return { root, units: saying.units };
@@ -72,7 +72,7 @@ class Saying {
 
 	constructor(
 		private readonly stretches: readonly Stretch[],
-		private readonly trims: Trims
+		private readonly shape: Shape
 	) {}
 
 	of(unit: Unit): { settings: SaidFrom[]; arrange: SaidFrom[] } {
@@ -131,7 +131,7 @@ class Saying {
 	private boxes(around: WrapperUnit, reading: WidthReading): Map<Unit, UnitBox> {
 		return new Map(
 			around.units.flatMap((unit): [Unit, UnitBox][] => {
-				const found = unitBox(unit, reading, this.trims);
+				const found = unitBox(unit, reading, this.shape);
 				return found ? [[unit, found]] : [];
 			})
 		);
@@ -139,24 +139,27 @@ class Saying {
 
 	private fit(around: WrapperUnit, at: readonly WidthReading[]): Fit {
 		const samples = at.flatMap((reading): Sample[] => {
-			const box = unitBox(around, reading, this.trims);
+			const box = unitBox(around, reading, this.shape);
 			return box ? [{ room: roomIn(box), boxes: this.boxes(around, reading) }] : [];
 		});
 		if (samples.length === 0) return { arrangement: undefined, members: new Map(), off: 0 };
-		const lying = lyingOf(around.units, samples);
-		const own = around.units.map((unit) => ({ unit, ...ownOf(unit, samples) }));
+		const own = at.flatMap((reading) => unitBox(around, reading, this.shape) ?? []);
+		const isTall = own.some(({ saidMin, saidHeight }) => (saidMin ?? saidHeight) !== undefined);
+		const tall = !isTall ? 'nobody' : own.some(({ sharesRows }) => sharesRows) ? 'rows' : 'slot';
+		const lying = lyingOf(around.units, samples, tall);
+		const said = around.units.map((unit) => ({ unit, ...ownOf(unit, samples) }));
 		return {
 			arrangement: lying.arrangement,
 			members: new Map(
-				own.map(({ unit, says }) => [unit, { ...says, ...lying.members.get(unit) }])
+				said.map(({ unit, says }) => [unit, { ...says, ...lying.members.get(unit) }])
 			),
-			off: Math.max(lying.off, ...own.map(({ off }) => off))
+			off: Math.max(lying.off, ...said.map(({ off }) => off))
 		};
 	}
 
 	private rootFit(body: WrapperUnit, at: readonly WidthReading[]): { says: Says; off: number } {
 		const boxes = at.flatMap((reading) => {
-			const box = unitBox(body, reading, this.trims);
+			const box = unitBox(body, reading, this.shape);
 			return box ? [{ reading, box, room: roomIn(box) }] : [];
 		});
 		if (boxes.length === 0) return { says: {}, off: 0 };
@@ -229,6 +232,8 @@ function ownOf(unit: Unit, samples: readonly Sample[]): { says: Says; off: numbe
 		sidesWord([side(what, 0), side(what, 1), side(what, 2), side(what, 3)]);
 	const [pad, border] = [all('padding'), all('border')];
 	const heights = found.flatMap(({ box }) => box.saidHeight ?? []);
+	const least = found.flatMap(({ box }) => box.saidMin ?? []);
+	const [min] = least.length === found.length && new Set(least).size === 1 ? least : [];
 	const hasHeight = heights.length === found.length;
 	if (hasHeight) off = Math.max(off, spread(heights));
 	return {
@@ -236,6 +241,7 @@ function ownOf(unit: Unit, samples: readonly Sample[]): { says: Says; off: numbe
 			...(pad === '0' ? {} : { pad }),
 			...(border === '0' ? {} : { border }),
 			...(hasHeight ? { height: px(steady(heights)) } : {}),
+			...(min === undefined ? {} : { min: `auto ${min}` }),
 			...(found.every(({ box }) => box.flow === 'sticky') ? { stick: 'top' } : {})
 		},
 		off

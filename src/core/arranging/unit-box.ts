@@ -4,7 +4,7 @@ import type { Unit } from './units.ts';
 /** A box as a unit lies at one width, px of the page. */
 export interface UnitBox extends Pick<
 	ReadBox,
-	'border' | 'padding' | 'flow' | 'isHug' | 'saidHeight' | 'isPainted'
+	'border' | 'padding' | 'flow' | 'isHug' | 'saidHeight' | 'saidMin' | 'isPainted' | 'sharesRows'
 > {
 	readonly left: number;
 	readonly top: number;
@@ -31,31 +31,41 @@ export interface Trim {
 
 export type Trims = ReadonlyMap<Unit, Trim>;
 
+/** What is another about boxes than about the elements that they were. */
+export interface Shape {
+	readonly trims: Trims;
+	/** Wrappers that are no wider than what is in them: as they were they lay over what is beside them. */
+	readonly drawnIn: ReadonlySet<Unit>;
+}
+
 /**
  * Where a unit lies: around all that it was. A region keeps the margins of what is in it, so it begins where those do,
  * and a wrapper is around all of its members. Undefined where nothing of it is shown.
  */
-export function unitBox(unit: Unit, reading: WidthReading, trims: Trims): UnitBox | undefined {
+export function unitBox(unit: Unit, reading: WidthReading, shape: Shape): UnitBox | undefined {
 	const own = unit.words.flatMap((word) => reading.parts[word] ?? []);
 	const [first] = own;
 	if (!first) return undefined;
-	const trim = trims.get(unit);
+	const trim = shape.trims.get(unit);
 	const boxes = own.map((box) => around(box, unit, trim));
 	const inner =
-		unit.kind === 'wrapper' ? unit.units.flatMap((one) => unitBox(one, reading, trims) ?? []) : [];
+		unit.kind === 'wrapper' ? unit.units.flatMap((one) => unitBox(one, reading, shape) ?? []) : [];
 	const all = [...boxes, ...inner];
 	const bare = own.map((box) => around(box, unit, { top: 1, bottom: 1 }));
-	const { border, padding, flow, saidHeight, isPainted } = first;
+	const { border, padding, flow, saidHeight, saidMin, isPainted, sharesRows } = first;
+	const wide = shape.drawnIn.has(unit) && inner.length > 0 ? inner : boxes;
 	const isAround = unit.number === undefined;
 	return {
 		border: isAround ? [0, 0, 0, 0] : border,
 		padding: isAround ? [0, 0, 0, 0] : padding,
 		flow,
+		sharesRows,
 		isPainted: !isAround && isPainted,
 		saidHeight: isAround ? undefined : saidHeight,
+		saidMin: isAround ? undefined : saidMin,
 		isHug: own.every(({ isHug }) => isHug),
-		left: Math.min(...boxes.map(({ left }) => left)),
-		right: Math.max(...boxes.map(({ right }) => right)),
+		left: Math.min(...wide.map(({ left }) => left)),
+		right: Math.max(...wide.map(({ right }) => right)),
 		top: Math.min(...all.map(({ top }) => top)),
 		bottom: Math.max(...all.map(({ bottom }) => bottom)),
 		bare: {

@@ -108,7 +108,7 @@ class Naming {
 	private ofStatic({ words, parts }: Standing): Unit {
 		const [first, ...others] = parts;
 		const element = others.length === 0 ? first?.element : undefined;
-		const isRegion = element !== undefined && isRegionElement(element.tag);
+		const isRegion = element !== undefined && this.canBeRegion(element);
 		const named = parts.find((part) => part.element)?.element;
 		const own = isRegion ? elementOf(element) : { element: 'div', attributes: '' };
 		return {
@@ -122,6 +122,14 @@ class Naming {
 				? first?.inner
 				: parts.map(({ markup, isApart }, at) => (at > 0 && isApart ? '\n' : '') + markup).join('')
 		};
+	}
+
+	/** Whether an element can be a region itself, and what is in it lies in that as it did. */
+	private canBeRegion({ tag, number }: FrameTag): boolean {
+		// What can stand in a table or list alone is no element elsewhere.
+		if (/^(?:td|th|li|dt|dd|caption)$/.test(tag)) return true;
+		const boxes = this.reading.at.flatMap(({ parts }) => parts[partWord.element(number)] ?? []);
+		return isRegionElement(tag) && boxes.every(({ isPlain }) => isPlain);
 	}
 
 	/** Markup that stands in the flow of what is before it, at every width, needs no box of its own. */

@@ -1,11 +1,13 @@
 import { wordOfRows, rowsOf } from './structure.ts';
 import type { FrameReading, WidthReading } from './reading.ts';
-import { unitBox } from './unit-box.ts';
+import { unitBox, type Shape } from './unit-box.ts';
 import { withInnerUnits, type Unit } from './units.ts';
 
 /** The narrowest and the widest screen that is read, px. */
 export const readFrom = 320;
 export const readTo = 1920;
+
+const asItIs: Shape = { trims: new Map(), drawnIn: new Set() };
 
 /** Widths that are read first, px. */
 const firstWidths = [readFrom, 480, 640, 768, 900, 1024, 1280, 1600, readTo];
@@ -64,7 +66,7 @@ function orderWord(reading: WidthReading, units: readonly Unit[]): string {
 			rowsOf(
 				new Map(
 					list.flatMap((unit) => {
-						const box = unitBox(unit, reading, new Map());
+						const box = unitBox(unit, reading, asItIs);
 						return box ? [[unit, box] as const] : [];
 					})
 				)

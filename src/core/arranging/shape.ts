@@ -1,24 +1,40 @@
 import { close } from './fit.ts';
 import type { FrameReading, WidthReading } from './reading.ts';
 import { rowsOf } from './structure.ts';
-import { unitBox, type Trim, type Trims, type UnitBox } from './unit-box.ts';
+import { unitBox, type Trim, type Shape, type UnitBox } from './unit-box.ts';
 import type { RegionUnit, Unit } from './units.ts';
 
 type Side = 'top' | 'bottom';
 
 /**
- * Where margins of content would show otherwise in boxes that keep them: in what is painted, which would be painted further,
+ * What has to be another about boxes than about elements. Margins of content would show otherwise in boxes that keep them: in what is painted, which would be painted further,
  * and where they fell together with those of what is before or behind (CSS 2.2, section 8.3.1). Those are taken away, and
  * the room that they made is said of the boxes.
  */
-export function trimsOf(units: readonly Unit[], { at }: FrameReading): Trims {
+export function shapeOf(units: readonly Unit[], { at }: FrameReading): Shape {
 	const finding = new Finding();
+	for (const reading of at) finding.drawIn(units, reading);
 	for (const reading of at) finding.inside(units, reading);
-	return finding.trims;
+	return finding;
 }
 
-class Finding {
+class Finding implements Shape {
 	readonly trims = new Map<Unit, Trim>();
+	readonly drawnIn = new Set<Unit>();
+
+	/** Of what lies over each other, wrappers of which nothing is seen are as wide as what is in them. */
+	drawIn(units: readonly Unit[], reading: WidthReading): void {
+		for (const unit of units) if (unit.kind === 'wrapper') this.drawIn(unit.units, reading);
+		const boxes = units.flatMap((unit) => {
+			const box = unitBox(unit, reading, this);
+			return box ? [{ unit, box }] : [];
+		});
+		for (const { unit, box } of boxes) {
+			if (unit.kind !== 'wrapper' || box.isPainted) continue;
+			if (boxes.some((other) => other.unit !== unit && liesOver(box, other.box)))
+				this.drawnIn.add(unit);
+		}
+	}
 
 	inside(units: readonly Unit[], reading: WidthReading): void {
 		for (const unit of units) {
@@ -29,11 +45,11 @@ class Finding {
 	}
 
 	private painted(unit: Unit, reading: WidthReading): void {
-		const box = unitBox(unit, reading, this.trims);
+		const box = unitBox(unit, reading, this);
 		if (!box?.isPainted) return;
 		for (const side of ['top', 'bottom'] as const) {
 			if (reachOf(box, side) > close)
-				this.trim(outermost(unit, side, reading, this.trims), side, reading);
+				this.trim(outermost(unit, side, reading, this), side, reading);
 		}
 	}
 
@@ -41,7 +57,7 @@ class Finding {
 	private together(units: readonly Unit[], reading: WidthReading): void {
 		const boxes = new Map(
 			units.flatMap((unit) => {
-				const box = unitBox(unit, reading, this.trims);
+				const box = unitBox(unit, reading, this);
 				return box ? [[unit, box] as const] : [];
 			})
 		);
@@ -70,7 +86,7 @@ class Finding {
 			return;
 		const isAbove = reachOf(one, 'bottom') <= reachOf(two, 'top');
 		const [smaller, side] = isAbove ? ([unit, 'bottom'] as const) : ([other, 'top'] as const);
-		this.trim(outermost(smaller, side, reading, this.trims), side, reading);
+		this.trim(outermost(smaller, side, reading, this), side, reading);
 	}
 
 	private trim(region: RegionUnit | undefined, side: Side, { parts }: WidthReading): void {
@@ -85,6 +101,15 @@ class Finding {
 	}
 }
 
+function liesOver(one: UnitBox, other: UnitBox): boolean {
+	return (
+		one.left < other.right - 1 &&
+		other.left < one.right - 1 &&
+		one.bare.top < other.bare.bottom - 1 &&
+		other.bare.top < one.bare.bottom - 1
+	);
+}
+
 /** How far margins reach out of what a unit is, px. */
 function reachOf({ top, bottom, bare }: UnitBox, side: Side): number {
 	return side === 'top' ? bare.top - top : bottom - bare.bottom;
@@ -95,14 +120,14 @@ function outermost(
 	unit: Unit,
 	side: Side,
 	reading: WidthReading,
-	trims: Trims
+	shape: Shape
 ): RegionUnit | undefined {
 	if (unit.kind === 'region') return unit;
 	const found = unit.units.flatMap((inner) => {
-		const box = unitBox(inner, reading, trims);
+		const box = unitBox(inner, reading, shape);
 		return box ? [{ inner, at: side === 'top' ? -box.top : box.bottom }] : [];
 	});
 	const most = Math.max(...found.map(({ at }) => at));
 	const first = found.find(({ at }) => at === most);
-	return first && outermost(first.inner, side, reading, trims);
+	return first && outermost(first.inner, side, reading, shape);
 }
