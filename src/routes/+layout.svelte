@@ -19,6 +19,7 @@
 	import CommandField from '$views/commands/CommandField.svelte';
 	import ActionMenu from '$views/commands/CommandMenu.svelte';
 	import KeysSheet from '$views/commands/KeysSheet.svelte';
+	import ArrangeDialog from '$views/shell/dialogs/arrange/ArrangeDialog.svelte';
 	import AskDialog from '$views/shell/dialogs/AskDialog.svelte';
 	import ConfirmEdit from '$views/shell/dialogs/ConfirmEdit.svelte';
 	import Drawing from '$views/shell/Drawing.svelte';
@@ -187,6 +188,7 @@
 
 <AskDialog />
 <ConfirmEdit />
+<ArrangeDialog />
 <CommandField bind:open={finding} />
 <MeasuringPages />
 <KeysSheet bind:open={keysShown} view={viewName} />

@@ -43,7 +43,9 @@ function elementsOf(site: ReturnType<typeof resolve>): Map<string, Record<string
 	return found;
 }
 
-const css: Readonly<Record<string, string>> = { 'css/site.css': '.top { float: left; padding: 4px; color: #223344 }' };
+const css: Readonly<Record<string, string>> = {
+	'css/site.css': '.top { float: left; padding: 4px; color: #223344 }'
+};
 
 test('a box has the attributes that its layout says, beside the class that it has in any case', () => {
 	const found = elementsOf(resolve(text, css));

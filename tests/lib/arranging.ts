@@ -4,15 +4,15 @@ import type { Browser, Page as Tab } from 'puppeteer-core';
 import { build } from 'esbuild';
 import { z } from 'zod';
 import { dataUrls } from '../../src/cli/measure/measurer.ts';
-import { partShift, shownPart, type PartShift } from '../../src/core/arranging/part-shift.ts';
+import { partShift, type PartShift, type ShownPart } from '../../src/core/arranging/part-shift.ts';
 import {
 	hasFrame,
 	numberedSite,
-	numberMark,
 	proposeArrangement,
 	type FramedLayout
 } from '../../src/core/arranging/propose-arrangement.ts';
-import { frameReading, type FrameReading } from '../../src/core/arranging/reading.ts';
+import { numberMark } from '../../src/core/arranging/number-mark.ts';
+import type { FrameReading, ReadBox } from '../../src/core/arranging/reading.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
@@ -20,6 +20,25 @@ import type { ArrangeFrameCommand } from '../../src/core/model/command.ts';
 import { pageNamed } from './site.ts';
 
 /** Frames read in a browser as the application reads them, without the application. */
+
+const sides = z.tuple([z.number(), z.number(), z.number(), z.number()]);
+const two = z.tuple([z.number(), z.number()]);
+const readBox: z.ZodType<ReadBox> = z.object({
+	x: z.number(), y: z.number(), width: z.number(), height: z.number(),
+	margin: sides, border: sides, padding: sides, out: two, depth: two,
+	isPainted: z.boolean(), isPlain: z.boolean(), isMadeBlock: z.boolean(), isRelative: z.boolean(),
+	sharesRows: z.boolean(), isHug: z.boolean(),
+	flow: z.enum(['block', 'inline', 'float', 'item', 'away', 'sticky']),
+	arrangesLines: z.string().optional(), saidMin: z.string().optional(), saidHeight: z.number().optional()
+}); // prettier-ignore
+const frameReading: z.ZodType<FrameReading> = z.object({
+	at: z.array(z.object({ width: z.number(), parts: z.record(z.string(), readBox) })),
+	edges: z.array(z.number())
+});
+const shownPart: z.ZodType<ShownPart> = z.object({
+	word: z.string(), name: z.string(), isSeen: z.boolean(),
+	x: z.number(), y: z.number(), width: z.number(), height: z.number()
+}); // prettier-ignore
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const host = `<!doctype html><body style="margin: 0"><iframe sandbox="allow-same-origin" srcdoc="<!doctype html><html data-stage><head></head><body></body></html>" style="border: 0; display: block; height: 800px"></iframe>`;
@@ -86,8 +105,9 @@ export class FrameReader {
 				await this.ask('shownParts', numbered, route, widths),
 				await this.ask('shownParts', marked, route, widths)
 			].map((one) => z.array(z.array(shownPart)).parse(one));
-			if (process.env.DEBUG) { for (const [i, list] of [before, now].entries()) console.log(i, (list?.[Number(process.env.DEBUG)] ?? []).map((p) => `${p.word} ${p.name} ${p.x} ${p.y} ${p.width} ${p.height} ${p.isSeen}`).join('\n')); }
-			const shifts = widths.map((width, at) => partShift(before?.[at] ?? [], now?.[at] ?? [], width));
+			const shifts = widths.map((width, at) =>
+				partShift(before?.[at] ?? [], now?.[at] ?? [], width)
+			);
 			return { command: found.command, after, shifts };
 		}
 	}
@@ -100,7 +120,10 @@ export class FrameReader {
 	): Promise<unknown> {
 		const [instance] = site.instances(pageNamed(site, route));
 		if (!instance) throw new Error(`There is no page at ${route}.`);
-		const page = { html: stageHtml(instance, site, dataUrls(site), 2026), address: instance.address };
+		const page = {
+			html: stageHtml(instance, site, dataUrls(site), 2026),
+			address: instance.address
+		};
 		return this.tab.evaluate(
 			`reading.${what}(document.querySelector('iframe'), ${JSON.stringify(page)}, '${numberMark}', ${JSON.stringify(widths)}, new AbortController().signal)`
 		);
@@ -115,7 +138,8 @@ function framed({ site }: CheckedSite, name: string): FramedLayout {
 
 function made(site: CheckedSite, command: ArrangeFrameCommand): CheckedSite {
 	const { proposal, after } = prepare(site, command);
-	if (proposal.kind === 'refused') throw new Error(`${proposal.sentence}\n${command.lines.join('\n')}`);
+	if (proposal.kind === 'refused')
+		throw new Error(`${proposal.sentence}\n${command.lines.join('\n')}`);
 	if (!after) throw new Error('Nothing came of it.');
 	return after;
 }

@@ -1,19 +1,15 @@
-import { z } from 'zod';
-
 /** The box of one element of a page, by a word that is the same before and after; px of the page. */
-export const shownPart = z.object({
-	word: z.string(),
+export interface ShownPart {
+	readonly word: string;
 	/** Its tag, with its id or first class. */
-	name: z.string(),
-	x: z.number(),
-	y: z.number(),
-	width: z.number(),
-	height: z.number(),
+	readonly name: string;
+	readonly x: number;
+	readonly y: number;
+	readonly width: number;
+	readonly height: number;
 	/** There is something to be seen of it: text, a picture, a background, a line. */
-	isSeen: z.boolean()
-});
-
-export type ShownPart = z.infer<typeof shownPart>;
+	readonly isSeen: boolean;
+}
 
 /** The greatest difference between two drawings of a page at one width. */
 export interface PartShift {

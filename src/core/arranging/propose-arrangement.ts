@@ -10,12 +10,10 @@ import type { FrameReading } from './reading.ts';
 import { classNames } from '../emit/names.ts';
 import { saidBoxes } from './said-boxes.ts';
 import { contentRules } from './content-rules.ts';
+import { numberMark } from './number-mark.ts';
 import { shapeOf } from './shape.ts';
 import { turnsIn, widthsToRead } from './widths-to-read.ts';
 import { unitsOf } from './units.ts';
-
-/** The attribute by which what shows a page finds the elements of a frame. */
-export const numberMark = 'data-frame-element';
 
 /** A layout whose frame is its own markup. */
 export type FramedLayout = Layout & { readonly frame: OwnFrame };

@@ -24,6 +24,7 @@ import { proxy, type ProxyMarked } from 'comlink';
 import { Settlings } from '../settling.ts';
 import { Sheets } from '../sheets.ts';
 import { Answers } from './answers.ts';
+import { Arranging } from './arranging.ts';
 import { Boxes } from './boxes.ts';
 import { BringIn } from './bringing-in.ts';
 import { DataSources } from './data-sources.ts';
@@ -52,6 +53,7 @@ export class Desk {
 	readonly sources: Room<DataSources>;
 	readonly proposals: Room<Proposals>;
 	readonly bringIn: Room<BringIn>;
+	readonly arranging: Room<Arranging>;
 	private readonly site: OpenSite;
 	private readonly pages: DrawnPages;
 	private readonly settlings: Settlings;
@@ -89,6 +91,7 @@ export class Desk {
 		this.findings = proxy(new FindingsDesk(site, settlings, sheets, () => void this.checked()));
 		this.sources = proxy(sources);
 		this.proposals = proxy(new Proposals(site));
+		this.arranging = proxy(new Arranging(site));
 		this.bringIn = proxy(new BringIn(year, () => site.shown));
 	}
 

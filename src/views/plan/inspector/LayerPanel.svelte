@@ -7,6 +7,7 @@
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import LayerMark from '$views/shell/LayerMark.svelte';
+	import { arrangingFrame } from '$store/ways/arranging.svelte.ts';
 	import PanelField from '$views/shell/PanelField.svelte';
 	import { askMoveRoute, askNewRegion, askRenameLayout } from '../../commands/asking.ts';
 	import { choice } from '../choice.svelte.ts';
@@ -99,6 +100,9 @@
 					A frame of its own markup: its boxes lie as the sheets of the page say, and are measured.
 					Its regions are places in its text.
 				</p>
+				<button class="act" onclick={() => void arrangingFrame.ask(layer.name)}
+					>Arrange it here …</button
+				>
 			{:else}
 				<PanelField
 					label="bands by"

@@ -5,7 +5,7 @@
 	import { elementAtPlace, placeIn } from '$browser/element-place.ts';
 	import type { ShownPage } from '$browser/page-boxes.ts';
 	import Choices from '../../Choices.svelte';
-	import ShownInFrame from './ShownInFrame.svelte';
+	import ShownInFrame from '$views/frame/ShownInFrame.svelte';
 
 	/** A page as it would be shown, and over it whose its elements are. A click asks about one. */
 	interface Props {

@@ -1,0 +1,61 @@
+<script lang="ts">
+	import { arrangingFrame } from '$store/ways/arranging.svelte.ts';
+
+	/** From which page a frame is read, and which of its elements are looked into. */
+	const { pages, page, elements, opened } = $derived(arrangingFrame);
+	const id = $props.id();
+</script>
+
+{#if pages.length > 1}
+	<p class="line">
+		<label class="small" for={id}>read from</label>
+		<select
+			{id}
+			class="field mono"
+			value={page?.page}
+			onchange={(event) => {
+				const { value } = event.currentTarget;
+				arrangingFrame.page = pages.find((one) => one.page === value);
+			}}
+		>
+			{#each pages as one (one.page)}<option value={one.page}>{one.page}</option>{/each}
+		</select>
+	</p>
+{/if}
+{#if elements.length > 0}
+	<fieldset>
+		<legend class="small">look into elements that hold no place, too:</legend>
+		{#each elements as { number, name } (number)}
+			<label>
+				<input
+					type="checkbox"
+					checked={opened.includes(number)}
+					onchange={(event) => arrangingFrame.lookInto(number, event.currentTarget.checked)}
+				/>
+				<span class="mono">{name}</span>
+			</label>
+		{/each}
+	</fieldset>
+{/if}
+
+<style>
+	.line {
+		display: flex;
+		gap: 8px;
+		align-items: baseline;
+	}
+	select {
+		flex: 1;
+		min-width: 0;
+	}
+	fieldset {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 14px;
+	}
+	label {
+		display: inline-flex;
+		gap: 4px;
+		align-items: center;
+	}
+</style>

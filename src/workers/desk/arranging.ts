@@ -1,0 +1,114 @@
+import {
+	hasFrame,
+	numberedSite,
+	proposeArrangement,
+	type FramedLayout
+} from '$core/arranging/propose-arrangement.ts';
+import { frameElements, type FrameElementView } from '$core/arranging/frame-elements.ts';
+import { NotBoxes } from '$core/arranging/frame-tree.ts';
+import type { FrameReading } from '$core/arranging/reading.ts';
+import type { CheckedSite } from '$core/check/site.ts';
+import { prepare } from '$core/edit/propose.ts';
+import { stageHtml } from '$core/emit/stage.ts';
+import type { ArrangeFrameCommand } from '$core/model/command.ts';
+import { layerName } from '$core/model/site.ts';
+import { seenAs } from '$core/resolve/site.ts';
+import type { PageRequest } from '../messages.ts';
+import type { OpenSite } from './open-site.ts';
+
+/** A page as a frame can show it. */
+export interface DrawnPage {
+	readonly html: string;
+	readonly address: string;
+}
+
+/** A frame of own markup on its way to boxes: what is still to be read in a browser, or what could be written. */
+export type ArrangingView =
+	| { readonly kind: 'refused'; readonly why: string }
+	/** The page has to be read at these widths, px. */
+	| { readonly kind: 'read'; readonly page: DrawnPage; readonly widths: readonly number[] }
+	| {
+			readonly kind: 'proposal';
+			readonly command: ArrangeFrameCommand;
+			/** A page as it is, and as it would be, with the number of each element. */
+			readonly before: DrawnPage;
+			readonly after: DrawnPage;
+	  };
+
+/** How frames of own markup could be arranged. */
+export class Arranging {
+	constructor(private readonly site: OpenSite) {}
+
+	/** The elements of a frame that can be looked into, and the pages that it frames. */
+	about(
+		name: string
+	): { elements: readonly FrameElementView[]; pages: readonly PageRequest[] } | undefined {
+		const found = this.find(name);
+		if (!found) return undefined;
+		const { site, layout } = found;
+		const pages = site.routes.flatMap((route): PageRequest[] => {
+			if (!site.structure.chainOf(route).includes(layout)) return [];
+			const [first] = site.instances(route);
+			return first ? [{ page: layerName(route), address: undefined }] : [];
+		});
+		return { elements: frameElements(layout), pages };
+	}
+
+	/** What is known from what was read of a page so far. `opened`: the elements that are looked into, by their numbers. */
+	propose(
+		name: string,
+		request: PageRequest,
+		reading: FrameReading,
+		opened: readonly number[]
+	): ArrangingView | undefined {
+		const found = this.find(name);
+		if (!found) return undefined;
+		try {
+			return this.proposal(found, request, reading, new Set(opened));
+		} catch (failure) {
+			if (failure instanceof NotBoxes) return { kind: 'refused', why: failure.message };
+			throw failure;
+		}
+	}
+
+	private proposal(
+		{ site, layout }: { site: CheckedSite; layout: FramedLayout },
+		request: PageRequest,
+		reading: FrameReading,
+		opened: ReadonlySet<number>
+	): ArrangingView {
+		const numbered = numberedSite(site, layout);
+		const before = numbered && this.draw(numbered, request);
+		const again = numbered?.site.layouts.find((one) => one.name.text === layout.name.text);
+		if (!before || !hasFrame(again)) {
+			return { kind: 'refused', why: 'The elements of this frame cannot be told apart.' };
+		}
+		const known = proposeArrangement(layout, site, reading, opened);
+		if (known.kind === 'read') return { kind: 'read', page: before, widths: known.widths };
+		if (known.kind === 'refused') return known;
+		// The same on the site whose elements have numbers, so that each is found where it is then.
+		const drawn = proposeArrangement(again, numbered, reading, opened);
+		const made = drawn.kind === 'proposal' ? prepare(numbered, drawn.command) : undefined;
+		if (made?.proposal.kind === 'refused') return { kind: 'refused', why: made.proposal.sentence };
+		const after = made?.after && this.draw(made.after, request);
+		return after
+			? { kind: 'proposal', command: known.command, before, after }
+			: { kind: 'refused', why: 'The page as it would be cannot be drawn.' };
+	}
+
+	private draw(site: CheckedSite, request: PageRequest): DrawnPage | undefined {
+		const page = this.site.find(request, site);
+		const seen = seenAs(site, request);
+		const instances = page ? seen.instances(page) : [];
+		const instance = instances.find(({ address }) => address === request.address) ?? instances[0];
+		if (!instance) return undefined;
+		const html = stageHtml(instance, seen, this.site.assetUrls, this.site.year);
+		return { html, address: instance.address };
+	}
+
+	private find(name: string): { site: CheckedSite; layout: FramedLayout } | undefined {
+		const site = this.site.latest;
+		const layout = site?.site.layouts.find((one) => one.name.text === name);
+		return site && hasFrame(layout) ? { site, layout } : undefined;
+	}
+}
