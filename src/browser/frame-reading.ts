@@ -19,7 +19,8 @@ import {
 	rectOfNode,
 	scrolledTo,
 	setLength,
-	styleOfElement
+	styleOfElement,
+	textsIn
 } from './dom.ts';
 import { showInFrame, stageOf } from './frame.ts';
 import { mediaEdges } from './media-edges.ts';
@@ -29,6 +30,7 @@ import {
 	flowOf,
 	isMadeBlock,
 	isPlain,
+	keepsContent,
 	arrangingOfLines,
 	saidLeast,
 	sharesRows,
@@ -94,7 +96,7 @@ export function shownParts(
 			if (number === undefined && (isBoxOfLayout(element) || around.has(element))) return [];
 			const word = number === undefined ? `c${others++}` : partWord.element(Number(number));
 			if (!isLaidOut(element)) return [];
-			const { x, y, width, height } = rectOf(element);
+			const { x, y, width, height } = seenRect(element);
 			return [
 				{
 					word,
@@ -140,6 +142,22 @@ function isBoxOfLayout(element: Element): boolean {
 	if (isPart && isPlain && attribute(element, 'data-piece') !== undefined) return true;
 	return !isPart && boxMarks.some((name) => attribute(element, name) !== undefined);
 }
+
+/** Where an element is seen: of one with words alone, those, however far its box reaches. */
+function seenRect(element: Element): Pick<DOMRect, 'x' | 'y' | 'width' | 'height'> {
+	const isWords = !shownByThemselves.test(element.localName) && !isPainted(styleOfElement(element));
+	const rects = isWords ? textsIn(element, mostTexts).map(rectOfNode) : [];
+	const shown = rects.filter(({ width, height }) => width + height > 0);
+	if (shown.length === 0) return rectOf(element);
+	const x = Math.min(...shown.map(({ left }) => left));
+	const y = Math.min(...shown.map(({ top }) => top));
+	const right = Math.max(...shown.map((one) => one.right));
+	const bottom = Math.max(...shown.map((one) => one.bottom));
+	return { x, y, width: right - x, height: bottom - y };
+}
+
+/** Texts of one element that are looked at. */
+const mostTexts = 50;
 
 function nameOf(element: Element): string {
 	const [first = ''] = (attribute(element, 'class') ?? '').split(/\s+/);
@@ -257,6 +275,7 @@ function boxOf(element: Element): ReadBox {
 		...(lines === undefined ? {} : { arrangesLines: lines }),
 		...(least === undefined ? {} : { saidMin: least }),
 		isHug: isHug(element),
+		keepsContent: keepsContent(element, style),
 		...(said === undefined ? {} : { saidHeight: said })
 	};
 }
@@ -294,6 +313,7 @@ function textBox(node: Node): ReadBox {
 		isMadeBlock: false,
 		isRelative: false,
 		sharesRows: false,
+		keepsContent: false,
 		isHug: false
 	};
 }

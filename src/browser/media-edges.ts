@@ -3,7 +3,7 @@ const em = 16;
 
 /** A width in a query: before it what compares, such as `min-width:` or `width >=`. */
 const widthIn =
-	/(?:(min|max)-width\s*:|width\s*(<=|>=|<|>))\s*([\d.]+)(px|r?em)|([\d.]+)(px|r?em)\s*(<=|>=|<|>)\s*width/g;
+	/(?:(min|max)-width\s*:|width\s*(<=|>=|<|>))\s*([\d.]+)(px|r?em)|([\d.]+)(px|r?em)\s*(<=|>=|<|>)\s*(?=width)/g;
 
 /** The widths of the screen at which media queries of a document begin to hold, or hold no more, whole px. */
 export function mediaEdges(document: Document): number[] {

@@ -3,8 +3,7 @@ import { childrenOf, isElement, parent, styleOfElement } from './dom.ts';
 
 /** What style sheets say of how an element lies, as a browser has worked it out. */
 
-const sides = ['Top', 'Right', 'Bottom', 'Left'] as const;
-type Side = (typeof sides)[number];
+type Side = 'Top' | 'Right' | 'Bottom' | 'Left';
 
 /** Margin, padding or borders of an element, px: top, right, bottom, left. */
 export function sidesOf(
@@ -74,6 +73,19 @@ export function isHug(element: Element): boolean {
 		return false;
 	}
 	return flow === 'float' || flow === 'away' || /^(inline|table)/.test(display);
+}
+
+/** Whether what arranges an element never makes it narrower than what is in it (CSS Grid 2, section 6.6; Flexbox 1, section 4.5). */
+export function keepsContent(
+	element: Element,
+	{ minWidth, overflowX, display }: CSSStyleDeclaration
+): boolean {
+	if (display === 'table-cell') return true;
+	const outer = parent(element);
+	if (!outer || flowOf(element) !== 'item' || minWidth !== 'auto' || overflowX !== 'visible')
+		return false;
+	const columns = said(outer, 'grid-template-columns') ?? '';
+	return !(styleOfElement(outer).display.endsWith('grid') && columns.includes('minmax(0'));
 }
 
 /** Whether the height of an element is said, and does not follow from what is in it. */
@@ -180,6 +192,9 @@ const nothing: Escaping = { by: 0, depth: 0 };
 export function escapingMargins(element: Element, side: 'Top' | 'Bottom'): Escaping {
 	const style = styleOfElement(element);
 	const isClosed = sideOf(style, 'padding', side) > 0 || sideOf(style, 'border', side) > 0;
+	// What a sheet puts there stands between, too.
+	const made = getComputedStyle(element, side === 'Top' ? '::before' : '::after');
+	if (!/^(none|normal)$/.test(made.content) && made.display !== 'inline') return nothing;
 	if (isClosed || keepsMargins(element) || (side === 'Bottom' && saidHeight(element)))
 		return nothing;
 	const nodes = [...childrenOf(element)];

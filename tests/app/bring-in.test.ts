@@ -77,6 +77,36 @@ test('a folder of pages is looked through, shown to stay the same, and opened as
 	);
 });
 
+test('the frame that was found is arranged here: read, held over what is there, taken, and taken back', async () => {
+	const place = async (): Promise<string> => {
+		const stage = await app.stage();
+		return stage.evaluate(() => {
+			const { x, y, width } = document.querySelector('h1')?.getBoundingClientRect() ?? { x: 0, y: 0, width: 0 }; // prettier-ignore
+			return [x, y, width].map(Math.round).join();
+		});
+	};
+	const isArranged = async (): Promise<boolean> => {
+		const stage = await app.stage();
+		return stage.evaluate(() => document.querySelector('[data-wrapper]') !== null);
+	};
+	const before = await place();
+	await (await app.page.waitForSelector('[role=gridcell][aria-label^="site,"]'))?.click();
+	await (await app.page.waitForSelector('[aria-label="What is chosen"] button.mono'))?.click();
+	await (await app.page.waitForSelector('::-p-text(Arrange it here …)'))?.click();
+	await until('it has been read', async () =>
+		(await dialogText()).includes('everything lies where it lay')
+	);
+	assert.match(await dialogText(), /sheets paint[\s\S]*wrapper/);
+	await (await named(app.page, 'button', 'Draw it at 320 px')).click();
+	await app.page.waitForSelector('::-p-text(at 320 px)');
+	await (await named(app.page, 'button', 'Arrange it here')).click();
+	await until('the stage has boxes', isArranged);
+	await until('everything is where it was', async () => (await place()) === before);
+	await (await named(app.page, 'button', 'undo')).click();
+	await until('it is a frame again', async () => !(await isArranged()));
+	assert.equal(await place(), before);
+});
+
 test('the HTML of one page that is pasted is a site: its landmarks are regions, its main part the slot', async () => {
 	await openDialog();
 	const area = await app.page.waitForSelector('.question textarea');

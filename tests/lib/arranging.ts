@@ -9,7 +9,8 @@ import {
 	hasFrame,
 	numberedSite,
 	proposeArrangement,
-	type FramedLayout
+	type FramedLayout,
+	type Wish
 } from '../../src/core/arranging/propose-arrangement.ts';
 import { numberMark } from '../../src/core/arranging/number-mark.ts';
 import type { FrameReading, ReadBox } from '../../src/core/arranging/reading.ts';
@@ -27,7 +28,7 @@ const readBox: z.ZodType<ReadBox> = z.object({
 	x: z.number(), y: z.number(), width: z.number(), height: z.number(),
 	margin: sides, border: sides, padding: sides, out: two, depth: two,
 	isPainted: z.boolean(), isPlain: z.boolean(), isMadeBlock: z.boolean(), isRelative: z.boolean(),
-	sharesRows: z.boolean(), isHug: z.boolean(),
+	sharesRows: z.boolean(), isHug: z.boolean(), keepsContent: z.boolean(),
 	flow: z.enum(['block', 'inline', 'float', 'item', 'away', 'sticky']),
 	arrangesLines: z.string().optional(), saidMin: z.string().optional(), saidHeight: z.number().optional()
 }); // prettier-ignore
@@ -79,14 +80,14 @@ export class FrameReader {
 		site: CheckedSite,
 		name: string,
 		route: string,
-		opened: ReadonlySet<number> = new Set()
+		wish: Wish = { only: undefined, opened: new Set() }
 	): Promise<Arranged | string> {
 		const layout = framed(site, name);
 		const numbered = numberedSite(site, layout);
 		if (!numbered) throw new Error('The frame could not be numbered.');
 		let reading: FrameReading = { at: [], edges: [] };
 		for (;;) {
-			const found = proposeArrangement(layout, site, reading, opened);
+			const found = proposeArrangement(layout, site, reading, wish);
 			if (found.kind === 'refused') return found.why;
 			if (found.kind === 'read') {
 				const more = frameReading.parse(await this.ask('readFrame', numbered, route, found.widths));
@@ -97,7 +98,7 @@ export class FrameReader {
 				continue;
 			}
 			const after = made(site, found.command);
-			const inBoth = proposeArrangement(framed(numbered, name), numbered, reading, opened);
+			const inBoth = proposeArrangement(framed(numbered, name), numbered, reading, wish);
 			if (inBoth.kind !== 'proposal') throw new Error('The numbered frame is another.');
 			const marked = made(numbered, inBoth.command);
 			const widths = reading.at.map(({ width }) => width);

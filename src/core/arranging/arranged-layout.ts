@@ -14,19 +14,19 @@ export interface ArrangedLayout {
 }
 
 /** The value that takes a setting back, where a wider band says nothing of what a narrower one says. */
-const nothing: Readonly<Record<string, string>> = {
-	arrange: 'stack',
-	width: 'auto',
-	height: 'auto',
-	margin: '0',
-	pad: '0',
-	border: '0',
-	contain: 'none',
-	show: 'in-place',
-	size: 'hug',
-	stick: 'none',
-	'place-self': 'stretch stretch'
-};
+const nothing: ReadonlyMap<string, string> = new Map([
+	['arrange', 'stack'],
+	['width', 'auto'],
+	['height', 'auto'],
+	['margin', '0'],
+	['pad', '0'],
+	['border', '0'],
+	['contain', 'none'],
+	['show', 'in-place'],
+	['size', 'hug'],
+	['stick', 'none'],
+	['place-self', 'stretch stretch']
+]);
 
 /** The text of a layout of boxes, with the bands that it speaks of. `rules`: what a style says of what is in them. */
 export function arrangedLayout(
@@ -78,9 +78,9 @@ class Writing {
 	box({ arrange, settings }: SaidBox): string[] {
 		const words = ['arrange', ...allSettings.map(({ kind }) => kind)];
 		return words.flatMap((word) => {
-			let before = nothing[word];
+			let before = nothing.get(word);
 			return (word === 'arrange' ? arrange : settings).flatMap(({ from, says }): string[] => {
-				const now = says[word] ?? nothing[word];
+				const now = says[word] ?? nothing.get(word);
 				if (now === undefined || now === before) return [];
 				before = now;
 				const band = from === 0 ? undefined : this.bands.get(from);

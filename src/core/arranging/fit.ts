@@ -38,6 +38,14 @@ export function lengthWord(
 	return word && `min(${px(most)}, ${word.replace(/^calc\((.*)\)$/, '$1')})`;
 }
 
+/** The px that a length is at most of the widths; undefined where it is another at nearly each. */
+export function mostlySteady(lengths: readonly number[]): number | undefined {
+	const sorted = [...lengths].sort((a, b) => a - b);
+	const middle = sorted[Math.floor(sorted.length / 2)] ?? 0;
+	const alike = lengths.filter((length) => Math.abs(length - middle) <= 2 * close);
+	return alike.length * 3 >= lengths.length * 2 ? middle : undefined;
+}
+
 /** The length as a straight line over the room: `50%` or `calc(50% - 20px)`. */
 function straightWord(lengths: readonly number[], rooms: readonly number[]): string | undefined {
 	const [from, to] = [rooms.indexOf(Math.min(...rooms)), rooms.indexOf(Math.max(...rooms))];

@@ -199,8 +199,10 @@ class Lines {
 			const isCentred = over.every(
 				(one, place) => Math.abs(one - (under[place] ?? 0)) <= 2 * close
 			);
-			if (isCentred && !isNothing(over)) this.say(unit, 'place-self', 'center stretch');
-			else if (isNothing(under)) this.say(unit, 'place-self', 'end stretch');
+			// What nothing arranges begins where it is put, and ends there by chance.
+			const isItem = this.of(unit, ({ flow }) => (flow === 'item' ? 1 : 0)).includes(1);
+			if (isItem && isCentred && !isNothing(over)) this.say(unit, 'place-self', 'center stretch');
+			else if (isItem && isNothing(under)) this.say(unit, 'place-self', 'end stretch');
 			else {
 				this.say(unit, 'place-self', 'start stretch');
 				margins[0] = above + this.steady(over);

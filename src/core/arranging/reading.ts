@@ -35,6 +35,8 @@ export interface ReadBox {
 	readonly saidMin?: string | undefined;
 	/** Its width follows from what is in it. */
 	readonly isHug: boolean;
+	/** What arranges it never makes it narrower than what is in it. */
+	readonly keepsContent: boolean;
 	/** The height that is said of it, px; undefined where it follows from what is in it. */
 	readonly saidHeight?: number | undefined;
 }

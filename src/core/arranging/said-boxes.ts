@@ -2,7 +2,7 @@ import { isSteady, lengthWord, px, sidesWord, steady } from './fit.ts';
 import { lyingOf, type Sample, type Says } from './lying.ts';
 import { bodyWord, type FrameReading, type WidthReading } from './reading.ts';
 import { rowsOf, wordOfRows } from './structure.ts';
-import { roomIn, unitBox, type Shape, type UnitBox } from './unit-box.ts';
+import { roomIn, unitBox, type Room, type Shape, type UnitBox } from './unit-box.ts';
 import type { Unit, WrapperUnit } from './units.ts';
 
 /** What is said of a box from a width on, up to the next, by the words of the text. */
@@ -25,20 +25,29 @@ export interface SaidBoxes {
 	readonly units: ReadonlyMap<Unit, SaidBox>;
 }
 
-/** Says how the boxes of a frame lie, for as few stretches of width as say it all. */
-export function saidBoxes(units: readonly Unit[], reading: FrameReading, shape: Shape): SaidBoxes {
+/**
+ * Says how the boxes of a frame lie, for as few stretches of width as say it all. `around`: the element that all of them
+ * stand in, where something else of the frame stays as it is, by its word.
+ */
+export function saidBoxes(
+	units: readonly Unit[],
+	reading: FrameReading,
+	shape: Shape,
+	around?: string
+): SaidBoxes {
 	const body: WrapperUnit = {
 		kind: 'wrapper',
 		name: '',
 		element: 'body',
 		attributes: '',
-		words: [bodyWord],
+		words: [around ?? bodyWord],
 		number: -1,
 		units
 	};
-	const saying = new Saying(stretches(reading), shape);
+	const saying = new Saying(stretches(reading), shape, around === undefined ? undefined : body);
 	saying.inside(body);
-	const root = { settings: saying.ofRoot(body), arrange: saying.of(body).arrange };
+	const settings = around === undefined ? saying.ofRoot(body) : [];
+	const root = { settings, arrange: saying.of(body).arrange };
 	return { root, units: saying.units };
 }
 
@@ -72,7 +81,9 @@ class Saying {
 
 	constructor(
 		private readonly stretches: readonly Stretch[],
-		private readonly shape: Shape
+		private readonly shape: Shape,
+		/** Beside what stands in it something else stands, too. */
+		private readonly shared: Unit | undefined
 	) {}
 
 	of(unit: Unit): { settings: SaidFrom[]; arrange: SaidFrom[] } {
@@ -140,7 +151,11 @@ class Saying {
 	private fit(around: WrapperUnit, at: readonly WidthReading[]): Fit {
 		const samples = at.flatMap((reading): Sample[] => {
 			const box = unitBox(around, reading, this.shape);
-			return box ? [{ room: roomIn(box), boxes: this.boxes(around, reading) }] : [];
+			const boxes = this.boxes(around, reading);
+			if (!box) return [];
+			return [
+				{ room: around === this.shared ? beside(roomIn(box), boxes, reading) : roomIn(box), boxes }
+			];
 		});
 		if (samples.length === 0) return { arrangement: undefined, members: new Map(), off: 0 };
 		const own = at.flatMap((reading) => unitBox(around, reading, this.shape) ?? []);
@@ -198,6 +213,19 @@ class Saying {
 			off: isContained ? off : Infinity
 		};
 	}
+}
+
+/** The room that units have in what others stand in, too: as wide as that, and as tall as they are with their margins. */
+function beside(room: Room, boxes: ReadonlyMap<Unit, UnitBox>, { parts }: WidthReading): Room {
+	const tops = [...boxes].map(
+		([{ words }, { top }]) => top - (parts[words[0] ?? '']?.margin[0] ?? 0)
+	);
+	const bottoms = [...boxes].map(
+		([{ words }, { bottom }]) => bottom + (parts[words[0] ?? '']?.margin[2] ?? 0)
+	);
+	return tops.length === 0
+		? room
+		: { ...room, top: Math.min(...tops), bottom: Math.max(...bottoms) };
 }
 
 function isFixed(values: readonly number[]): boolean {

@@ -21,6 +21,7 @@ export function shapeOf(units: readonly Unit[], { at }: FrameReading): Shape {
 class Finding implements Shape {
 	readonly trims = new Map<Unit, Trim>();
 	readonly drawnIn = new Set<Unit>();
+	readonly goesAround = new Map<Unit, Set<Unit>>();
 
 	/** Of what lies over each other, wrappers of which nothing is seen are as wide as what is in them. */
 	drawIn(units: readonly Unit[], reading: WidthReading): void {
@@ -30,6 +31,14 @@ class Finding implements Shape {
 			return box ? [{ unit, box }] : [];
 		});
 		for (const { unit, box } of boxes) {
+			if (box.flow === 'block') {
+				// Browsers shorten lines beside what floats, and leave the box as wide as it is (CSS 2.2, section 9.5).
+				for (const other of boxes) {
+					if (other.box.flow !== 'float' || !liesOver(box, other.box)) continue;
+					const floats = this.goesAround.get(unit) ?? new Set();
+					this.goesAround.set(unit, floats.add(other.unit));
+				}
+			}
 			if (unit.kind !== 'wrapper' || box.isPainted) continue;
 			if (boxes.some((other) => other.unit !== unit && liesOver(box, other.box)))
 				this.drawnIn.add(unit);

@@ -1,4 +1,4 @@
-import { close, isSteady, lengthWord, px, steady } from './fit.ts';
+import { close, isSteady, lengthWord, mostlySteady, px, steady } from './fit.ts';
 import type { Sample } from './lying.ts';
 import type { Row } from './structure.ts';
 import type { UnitBox } from './unit-box.ts';
@@ -57,31 +57,48 @@ export function tracksOf(row: Row, samples: readonly Sample[]): Tracks {
 	const words = widths.map((values, place) =>
 		isHug[place] ? 'max-content' : lengthWord(values, rooms)
 	);
+	// What is so at most widths is better than nothing; how far it is off at the others is told.
+	const mostly = widths.map((values, place) =>
+		words[place] === undefined ? mostlySteady(values) : undefined
+	);
+	let isOver = false;
 	const sizes: string[] = [];
 	const cells: (number | '.')[] = [];
 	const space = (place: number): void => {
 		const isInner = place > 0 && place < row.length;
 		if (isInner && gap !== undefined) return;
 		const values = between[place] ?? [];
+		// What lies over what is beside it cannot be said; how far it is off then is told.
+		if (values.some((value) => value < -close)) {
+			isOver = true;
+			return;
+		}
 		if (values.every((value) => Math.abs(value) <= close)) return;
 		sizes.push(lengthWord(values, rooms) ?? rest);
 		cells.push('.');
 	};
 	for (const [place] of row.entries()) {
 		space(place);
-		sizes.push(words[place] ?? rest);
+		const about = mostly[place];
+		sizes.push(words[place] ?? (about === undefined ? rest : px(about)));
 		cells.push(place);
 	}
 	space(row.length);
+	const keeps = row.map((group) =>
+		samples.every(({ boxes }) => group.every((unit) => boxes.get(unit)?.keepsContent))
+	);
 	const unsaid = sizes.filter((size) => size === rest).length;
 	const kind = isLine ? 'row' : 'columns';
 	return {
 		kind,
-		sizes: withRest(sizes, cells),
+		sizes: withRest(sizes, cells).map((size, at) => {
+			const cell = cells[at];
+			return size === rest && typeof cell === 'number' && keeps[cell] ? '1fr' : size;
+		}),
 		cells,
 		gap,
 		spaces,
-		isWhole: isLine || unsaid <= 1
+		isWhole: !isOver && (isLine || (unsaid <= 1 && mostly.every((one) => one === undefined)))
 	};
 }
 

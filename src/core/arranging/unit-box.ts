@@ -4,7 +4,15 @@ import type { Unit } from './units.ts';
 /** A box as a unit lies at one width, px of the page. */
 export interface UnitBox extends Pick<
 	ReadBox,
-	'border' | 'padding' | 'flow' | 'isHug' | 'saidHeight' | 'saidMin' | 'isPainted' | 'sharesRows'
+	| 'border'
+	| 'padding'
+	| 'flow'
+	| 'isHug'
+	| 'saidHeight'
+	| 'saidMin'
+	| 'isPainted'
+	| 'sharesRows'
+	| 'keepsContent'
 > {
 	readonly left: number;
 	readonly top: number;
@@ -36,6 +44,8 @@ export interface Shape {
 	readonly trims: Trims;
 	/** Wrappers that are no wider than what is in them: as they were they lay over what is beside them. */
 	readonly drawnIn: ReadonlySet<Unit>;
+	/** What floats beside a unit, whose words went around it; the unit begins behind that. */
+	readonly goesAround: ReadonlyMap<Unit, ReadonlySet<Unit>>;
 }
 
 /**
@@ -60,12 +70,18 @@ export function unitBox(unit: Unit, reading: WidthReading, shape: Shape): UnitBo
 		padding: isAround ? [0, 0, 0, 0] : padding,
 		flow,
 		sharesRows,
+		keepsContent: own.every((one) => one.keepsContent),
 		isPainted: !isAround && isPainted,
 		saidHeight: isAround ? undefined : saidHeight,
 		saidMin: isAround ? undefined : saidMin,
 		isHug: own.every(({ isHug }) => isHug),
-		left: Math.min(...wide.map(({ left }) => left)),
-		right: Math.max(...wide.map(({ right }) => right)),
+		...besides(
+			{
+				left: Math.min(...wide.map(({ left }) => left)),
+				right: Math.max(...wide.map(({ right }) => right))
+			},
+			[...(shape.goesAround.get(unit) ?? [])].flatMap((one) => unitBox(one, reading, shape) ?? [])
+		),
 		top: Math.min(...all.map(({ top }) => top)),
 		bottom: Math.max(...all.map(({ bottom }) => bottom)),
 		bare: {
@@ -73,6 +89,19 @@ export function unitBox(unit: Unit, reading: WidthReading, shape: Shape): UnitBo
 			bottom: Math.max(...bare.map(({ bottom }) => bottom))
 		}
 	};
+}
+
+/** What is left of a stretch beside what floats at its ends. */
+function besides(
+	{ left, right }: Pick<Room, 'left' | 'right'>,
+	floats: readonly UnitBox[]
+): Pick<Room, 'left' | 'right'> {
+	for (const float of floats) {
+		if (float.flow !== 'float') continue;
+		if (float.left - left < right - float.right) left = Math.max(left, float.right);
+		else right = Math.min(right, float.left);
+	}
+	return { left, right };
 }
 
 /** A part with the margins that its unit keeps in it: its own, where the unit is a box around it, and those that reach out. */

@@ -155,6 +155,32 @@ class Naming {
 	}
 }
 
+/** Units without those of which nothing is seen at any width, such as what only cleared a float, and what those are called. */
+export function withoutEmpty(
+	units: readonly Unit[],
+	reading: FrameReading
+): { readonly units: readonly Unit[]; readonly empty: readonly string[] } {
+	const found = units.map((unit) => {
+		if (unit.kind === 'wrapper') {
+			const inside = withoutEmpty(unit.units, reading);
+			return { unit: { ...unit, units: inside.units }, empty: inside.empty };
+		}
+		return isEmpty(unit, reading) ? { unit: undefined, empty: [unit.name] } : { unit, empty: [] };
+	});
+	return {
+		units: found.flatMap(({ unit }) => unit ?? []),
+		empty: found.flatMap(({ empty }) => empty)
+	};
+}
+
+function isEmpty({ markup, words }: RegionUnit, { at }: FrameReading): boolean {
+	const says = markup === undefined || markup.replace(/<[^>]*>/g, '').trim() !== '';
+	if (says || /<(?:img|svg|input|button|iframe|video|object|script|hr)\b/i.test(markup ?? ''))
+		return false;
+	const boxes = at.flatMap(({ parts }) => words.flatMap((word) => parts[word] ?? []));
+	return boxes.length > 0 && boxes.every(({ width, height }) => width < 0.5 || height < 0.5);
+}
+
 /** Markup of a frame that stands together. */
 interface Standing {
 	readonly words: readonly string[];

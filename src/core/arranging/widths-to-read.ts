@@ -7,7 +7,7 @@ import { withInnerUnits, type Unit } from './units.ts';
 export const readFrom = 320;
 export const readTo = 1920;
 
-const asItIs: Shape = { trims: new Map(), drawnIn: new Set() };
+const asItIs: Shape = { trims: new Map(), drawnIn: new Set(), goesAround: new Map() };
 
 /** Widths that are read first, px. */
 const firstWidths = [readFrom, 480, 640, 768, 900, 1024, 1280, 1600, readTo];

@@ -24,13 +24,16 @@ export function sayMarkup(
 		if (there) surgery.remove(there);
 		return;
 	}
-	const lines = text.split('\n');
-	const written =
-		lines.length === 1
-			? [`${word} ${quotes} ${text} ${quotes}`]
-			: [`${word} ${quotes}`, ...lines.map((line) => `  ${line}`), quotes];
+	const written = markupLines(word, text);
 	if (there) surgery.replaceLines(there, written);
 	else surgery.insertInto(owner, written);
+}
+
+/** The lines of such a statement. */
+export function markupLines(word: string, text: string): string[] {
+	const lines = text.split('\n');
+	if (lines.length === 1) return [`${word} ${quotes} ${text} ${quotes}`];
+	return [`${word} ${quotes}`, ...lines.map((line) => (line === '' ? '' : `  ${line}`)), quotes];
 }
 
 /** The markup of such a statement as it is written, without its indentation. */

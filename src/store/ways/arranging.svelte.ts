@@ -17,8 +17,11 @@ class ArrangingFrame {
 	/** The pages that it frames, and the one that is read. */
 	pages = $state.raw<readonly PageRequest[]>([]);
 	page = $state.raw<PageRequest | undefined>();
-	/** Elements that can be looked into, and those that are, by their numbers. */
+	/** Elements that can be chosen. */
 	elements = $state.raw<readonly FrameElementView[]>([]);
+	/** The element that is arranged alone, by its number; undefined: all of the frame. */
+	only = $state<number | undefined>();
+	/** Elements that are looked into, by their numbers. */
 	opened = $state.raw<readonly number[]>([]);
 	/** Widths that have been read. */
 	read = $state(0);
@@ -46,7 +49,7 @@ class ArrangingFrame {
 
 	close(): void {
 		this.stop();
-		this.layout = this.page = undefined;
+		this.layout = this.page = this.only = undefined;
 		this.pages = this.elements = this.opened = [];
 	}
 
@@ -56,7 +59,7 @@ class ArrangingFrame {
 
 	/** Reads the page in a frame that no one sees, until it is known what to propose, and holds that against it. */
 	async go(frame: HTMLIFrameElement): Promise<void> {
-		const { layout, page, opened } = this;
+		const { layout, page, only, opened } = this;
 		if (layout === undefined || !page) return;
 		this.stop();
 		const turn = this.turn;
@@ -66,7 +69,7 @@ class ArrangingFrame {
 		const isOld = (): boolean => turn !== this.turn;
 		try {
 			for (;;) {
-				const known = await store.core.arranging.propose(layout, page, reading, opened);
+				const known = await store.core.arranging.propose(layout, page, reading, only, opened);
 				if (isOld()) return;
 				if (!known) return this.refuse(`${layout} has no frame of its own markup any more.`);
 				if (known.kind === 'refused') return this.refuse(known.why);

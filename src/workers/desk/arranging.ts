@@ -2,7 +2,8 @@ import {
 	hasFrame,
 	numberedSite,
 	proposeArrangement,
-	type FramedLayout
+	type FramedLayout,
+	type Wish
 } from '$core/arranging/propose-arrangement.ts';
 import { frameElements, type FrameElementView } from '$core/arranging/frame-elements.ts';
 import { NotBoxes } from '$core/arranging/frame-tree.ts';
@@ -30,6 +31,8 @@ export type ArrangingView =
 	| {
 			readonly kind: 'proposal';
 			readonly command: ArrangeFrameCommand;
+			/** Elements that are left out, since nothing of them is seen at any width. */
+			readonly leftOut: readonly string[];
 			/** A page as it is, and as it would be, with the number of each element. */
 			readonly before: DrawnPage;
 			readonly after: DrawnPage;
@@ -54,17 +57,18 @@ export class Arranging {
 		return { elements: frameElements(layout), pages };
 	}
 
-	/** What is known from what was read of a page so far. `opened`: the elements that are looked into, by their numbers. */
+	/** What is known from what was read of a page so far. Elements are said by their numbers. */
 	propose(
 		name: string,
 		request: PageRequest,
 		reading: FrameReading,
+		only: number | undefined,
 		opened: readonly number[]
 	): ArrangingView | undefined {
 		const found = this.find(name);
 		if (!found) return undefined;
 		try {
-			return this.proposal(found, request, reading, new Set(opened));
+			return this.proposal(found, request, reading, { only, opened: new Set(opened) });
 		} catch (failure) {
 			if (failure instanceof NotBoxes) return { kind: 'refused', why: failure.message };
 			throw failure;
@@ -75,7 +79,7 @@ export class Arranging {
 		{ site, layout }: { site: CheckedSite; layout: FramedLayout },
 		request: PageRequest,
 		reading: FrameReading,
-		opened: ReadonlySet<number>
+		wish: Wish
 	): ArrangingView {
 		const numbered = numberedSite(site, layout);
 		const before = numbered && this.draw(numbered, request);
@@ -83,16 +87,16 @@ export class Arranging {
 		if (!before || !hasFrame(again)) {
 			return { kind: 'refused', why: 'The elements of this frame cannot be told apart.' };
 		}
-		const known = proposeArrangement(layout, site, reading, opened);
+		const known = proposeArrangement(layout, site, reading, wish);
 		if (known.kind === 'read') return { kind: 'read', page: before, widths: known.widths };
 		if (known.kind === 'refused') return known;
 		// The same on the site whose elements have numbers, so that each is found where it is then.
-		const drawn = proposeArrangement(again, numbered, reading, opened);
+		const drawn = proposeArrangement(again, numbered, reading, wish);
 		const made = drawn.kind === 'proposal' ? prepare(numbered, drawn.command) : undefined;
 		if (made?.proposal.kind === 'refused') return { kind: 'refused', why: made.proposal.sentence };
 		const after = made?.after && this.draw(made.after, request);
 		return after
-			? { kind: 'proposal', command: known.command, before, after }
+			? { kind: 'proposal', command: known.command, leftOut: known.leftOut, before, after }
 			: { kind: 'refused', why: 'The page as it would be cannot be drawn.' };
 	}
 

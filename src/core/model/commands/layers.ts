@@ -20,12 +20,22 @@ export type DocumentFile =
 /** What else is said of a document: markup in its head, and attributes of its two elements. */
 export type DocumentPart = 'head' | (typeof documentElements)[number];
 
+/** What of a frame of own markup stays one, around an element of it that became boxes. */
+export interface FrameAround {
+	readonly name: string;
+	readonly markup: string;
+	/** The places that stay in it. */
+	readonly regions: readonly string[];
+}
+
 /** Boxes take the place of a frame of own markup. */
 export interface ArrangeFrameCommand {
 	readonly kind: 'arrange-frame';
 	readonly layout: string;
 	/** What the layout says in the place of its frame and of its places, line by line. */
 	readonly lines: readonly string[];
+	/** Markup around it that stays a frame of its own, which the layout sits under then; undefined where nothing stays. */
+	readonly around: FrameAround | undefined;
 	/** Bands that these lines speak of and the site has not, the narrowest first; `from`: px. */
 	readonly bands: readonly { readonly name: string; readonly from: number }[];
 }

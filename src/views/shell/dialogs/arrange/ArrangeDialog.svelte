@@ -21,9 +21,10 @@
 	);
 
 	$effect(() => {
-		const { page, opened } = arrangingFrame;
+		const { page, only, opened } = arrangingFrame;
+		void [only, opened];
 		const shown = frame;
-		if (shown && page && opened) untrack(() => void arrangingFrame.go(shown));
+		if (shown && page) untrack(() => void arrangingFrame.go(shown));
 	});
 </script>
 
@@ -55,6 +56,19 @@
 							{/if}
 						</p>
 						<WidthShifts {shifts} chosen={width} choose={(one) => (chosen = one)} />
+						{#if proposal.leftOut.length > 0}
+							<p>
+								Left out, since nothing of it is seen at any width:
+								<span class="mono">{proposal.leftOut.join(', ')}</span>.
+							</p>
+						{/if}
+						{#if proposal.command.around}
+							<p>
+								What is around it stays a frame of its own markup,
+								<span class="mono">{proposal.command.around.name}</span>, which
+								<span class="mono">{layout}</span> sits under.
+							</p>
+						{/if}
 						{#if proposal.command.bands.length > 0}
 							<p>
 								The site gets

@@ -1,16 +1,18 @@
 <script lang="ts">
 	import { arrangingFrame } from '$store/ways/arranging.svelte.ts';
 
-	/** From which page a frame is read, and which of its elements are looked into. */
-	const { pages, page, elements, opened } = $derived(arrangingFrame);
+	/** From which page a frame is read, which of its elements becomes boxes, and which are looked into. */
+	const { pages, page, elements, only, opened } = $derived(arrangingFrame);
+	const around = $derived(elements.filter(({ hasSlot }) => hasSlot));
+	const closed = $derived(elements.filter(({ hasSlot }) => !hasSlot));
 	const id = $props.id();
 </script>
 
 {#if pages.length > 1}
 	<p class="line">
-		<label class="small" for={id}>read from</label>
+		<label class="small" for="{id}-page">read from</label>
 		<select
-			{id}
+			id="{id}-page"
 			class="field mono"
 			value={page?.page}
 			onchange={(event) => {
@@ -22,10 +24,29 @@
 		</select>
 	</p>
 {/if}
-{#if elements.length > 0}
+{#if around.length > 0}
+	<p class="line">
+		<label class="small" for="{id}-only">arrange</label>
+		<select
+			id="{id}-only"
+			class="field"
+			value={only === undefined ? '' : `${only}`}
+			onchange={(event) => {
+				const { value } = event.currentTarget;
+				arrangingFrame.only = value === '' ? undefined : Number(value);
+			}}
+		>
+			<option value="">all of the frame</option>
+			{#each around as { number, name } (number)}
+				<option value={`${number}`}>only {name}, and what is in it</option>
+			{/each}
+		</select>
+	</p>
+{/if}
+{#if closed.length > 0}
 	<fieldset>
 		<legend class="small">look into elements that hold no place, too:</legend>
-		{#each elements as { number, name } (number)}
+		{#each closed as { number, name } (number)}
 			<label>
 				<input
 					type="checkbox"
