@@ -31,6 +31,7 @@ import {
 	isMadeBlock,
 	isPlain,
 	keepsContent,
+	setsWords,
 	arrangingOfLines,
 	saidLeast,
 	sharesRows,
@@ -254,6 +255,7 @@ function boxOf(element: Element): ReadBox {
 	const view = element.ownerDocument.defaultView;
 	const said = saidHeight(element) ? height : undefined;
 	const least = saidLeast(element);
+	const words = setsWords(element, style);
 	const lines = arrangingOfLines(element, style);
 	const [top, bottom] = [escapingMargins(element, 'Top'), escapingMargins(element, 'Bottom')];
 	return {
@@ -272,6 +274,7 @@ function boxOf(element: Element): ReadBox {
 		isMadeBlock: isMadeBlock(element, style),
 		isRelative: style.position === 'relative',
 		sharesRows: sharesRows(element, style),
+		...(words === undefined ? {} : { setsWords: words }),
 		...(lines === undefined ? {} : { arrangesLines: lines }),
 		...(least === undefined ? {} : { saidMin: least }),
 		isHug: isHug(element),

@@ -88,6 +88,24 @@ export function keepsContent(
 	return !(styleOfElement(outer).display.endsWith('grid') && columns.includes('minmax(0'));
 }
 
+/** Elements whose words browsers set in a way of their own, or by attributes (HTML, sections 15.3.8 and 15.3.10). */
+const settingWords = /^(td|th|tr|table|tbody|thead|tfoot|caption|li|dt|dd|center)$/;
+
+/** How an element sets its words other than what is around it does, as CSS, where that goes with what it is. */
+export function setsWords(element: Element, style: CSSStyleDeclaration): string | undefined {
+	const outer = parent(element);
+	if (!outer || !settingWords.test(element.localName)) return undefined;
+	const around = styleOfElement(outer);
+	const all = [
+		...(style.textAlign === around.textAlign
+			? []
+			: [`text-align: ${style.textAlign.replace(/^-\w+-/, '')}`]),
+		...(style.fontWeight === around.fontWeight ? [] : [`font-weight: ${style.fontWeight}`]),
+		...(style.whiteSpace === around.whiteSpace ? [] : [`white-space: ${style.whiteSpace}`])
+	];
+	return all.length === 0 ? undefined : all.join('; ');
+}
+
 /** Whether the height of an element is said, and does not follow from what is in it. */
 export function saidHeight(element: Element): boolean {
 	const height = said(element, 'height');

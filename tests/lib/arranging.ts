@@ -30,7 +30,7 @@ const readBox: z.ZodType<ReadBox> = z.object({
 	isPainted: z.boolean(), isPlain: z.boolean(), isMadeBlock: z.boolean(), isRelative: z.boolean(),
 	sharesRows: z.boolean(), isHug: z.boolean(), keepsContent: z.boolean(),
 	flow: z.enum(['block', 'inline', 'float', 'item', 'away', 'sticky']),
-	arrangesLines: z.string().optional(), saidMin: z.string().optional(), saidHeight: z.number().optional()
+	arrangesLines: z.string().optional(), saidMin: z.string().optional(), setsWords: z.string().optional(), saidHeight: z.number().optional()
 }); // prettier-ignore
 const frameReading: z.ZodType<FrameReading> = z.object({
 	at: z.array(z.object({ width: z.number(), parts: z.record(z.string(), readBox) })),

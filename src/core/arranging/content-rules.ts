@@ -41,7 +41,13 @@ export function contentRules(
 			? rule([`.${classOf(unit.name)} > div`], first)
 			: [];
 	});
+	const words = all.flatMap((unit) => {
+		const [first, ...others] = new Set(boxesOf(unit).flatMap((box) => box.setsWords ?? []));
+		const isAlike = unit.number === undefined || first === undefined || others.length > 0;
+		return isAlike ? [] : rule([`.${classOf(unit.name)}`], first);
+	});
 	return [
+		...words,
 		...lines,
 		...rule(named(isPlaced, ''), 'position: relative'),
 		...rule(named(isBlock, ' > div > *'), 'display: block !important'),

@@ -38,12 +38,20 @@ export function lengthWord(
 	return word && `min(${px(most)}, ${word.replace(/^calc\((.*)\)$/, '$1')})`;
 }
 
-/** The px that a length is at most of the widths; undefined where it is another at nearly each. */
-export function mostlySteady(lengths: readonly number[]): number | undefined {
-	const sorted = [...lengths].sort((a, b) => a - b);
-	const middle = sorted[Math.floor(sorted.length / 2)] ?? 0;
-	const alike = lengths.filter((length) => Math.abs(length - middle) <= 2 * close);
-	return alike.length * 3 >= lengths.length * 2 ? middle : undefined;
+/** What a length is at two thirds of the widths, the widest ones; undefined where it is no line there either. */
+export function mostlyWord(
+	lengths: readonly number[],
+	rooms: readonly number[]
+): string | undefined {
+	const wide = [...rooms.entries()]
+		.sort(([, a], [, b]) => b - a)
+		.slice(0, Math.ceil((rooms.length * 2) / 3));
+	const there = wide.map(([at]) => lengths[at] ?? 0);
+	if (isSteady(there)) return px(steady(there));
+	return straightWord(
+		there,
+		wide.map(([, room]) => room)
+	);
 }
 
 /** The length as a straight line over the room: `50%` or `calc(50% - 20px)`. */

@@ -35,6 +35,8 @@ export interface ReadBox {
 	readonly saidMin?: string | undefined;
 	/** Its width follows from what is in it. */
 	readonly isHug: boolean;
+	/** How its words are set by what it is and not by a sheet, as CSS; undefined where another element sets them alike. */
+	readonly setsWords?: string | undefined;
 	/** What arranges it never makes it narrower than what is in it. */
 	readonly keepsContent: boolean;
 	/** The height that is said of it, px; undefined where it follows from what is in it. */

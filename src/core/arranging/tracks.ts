@@ -1,4 +1,4 @@
-import { close, isSteady, lengthWord, mostlySteady, px, steady } from './fit.ts';
+import { close, isSteady, lengthWord, mostlyWord, px, steady } from './fit.ts';
 import type { Sample } from './lying.ts';
 import type { Row } from './structure.ts';
 import type { UnitBox } from './unit-box.ts';
@@ -59,7 +59,7 @@ export function tracksOf(row: Row, samples: readonly Sample[]): Tracks {
 	);
 	// What is so at most widths is better than nothing; how far it is off at the others is told.
 	const mostly = widths.map((values, place) =>
-		words[place] === undefined ? mostlySteady(values) : undefined
+		words[place] === undefined ? mostlyWord(values, rooms) : undefined
 	);
 	let isOver = false;
 	const sizes: string[] = [];
@@ -79,8 +79,7 @@ export function tracksOf(row: Row, samples: readonly Sample[]): Tracks {
 	};
 	for (const [place] of row.entries()) {
 		space(place);
-		const about = mostly[place];
-		sizes.push(words[place] ?? (about === undefined ? rest : px(about)));
+		sizes.push(words[place] ?? mostly[place] ?? rest);
 		cells.push(place);
 	}
 	space(row.length);
