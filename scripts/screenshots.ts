@@ -31,17 +31,13 @@ const pictures: readonly Picture[] = [
 		prepare: chooseBlock('commons, side')
 	},
 	{
-		name: 'plan-marks',
-		path: '/plan?route=/catalogue&width=1100',
-		prepare: measureAndType
-	},
-	{
 		name: 'plan-1024',
 		path: '/plan?route=/catalogue&width=1180',
 		size: [1024, 768],
 		prepare: chooseInMarkup
 	},
 	{ name: 'bring-in', path: '/plan', prepare: bringPagesIn },
+	{ name: 'arrange', path: '/plan', prepare: arrangeHere },
 	{
 		name: 'plan-night',
 		path: '/plan?route=/catalogue/:variety&width=1180',
@@ -130,20 +126,6 @@ async function showScrolling(page: Page): Promise<void> {
 	await waitABit();
 }
 
-/** Keeps a distance, and begins to type a value that holds in two bands. */
-async function measureAndType(page: Page): Promise<void> {
-	for (const block of ['commons, menu', 'commons, side']) {
-		await chooseBlock(block)(page);
-		await page.keyboard.press('m');
-	}
-	await chooseBlock('commons, head')(page);
-	const value = await page.waitForSelector('button[aria-label^="height of head at medium"]');
-	await value?.click();
-	await (await page.waitForSelector('input[aria-label="height at medium"]'))?.focus();
-	await page.keyboard.type('72px');
-	await page.waitForSelector('.ruler .also');
-}
-
 function chooseBlock(name: string): (page: Page) => Promise<void> {
 	return async (page) => {
 		const block = await page.waitForSelector(`[role=gridcell][aria-label^="${name}"]`);
@@ -209,6 +191,17 @@ async function bringPagesIn(page: Page): Promise<void> {
 	if (foot) await page.mouse.click(foot.x, foot.y);
 	await waitABit();
 	await rm(folder, { recursive: true });
+}
+
+/** The frame that was found in pages, on its way to boxes. */
+async function arrangeHere(page: Page): Promise<void> {
+	await bringPagesIn(page);
+	await (await page.waitForSelector('::-p-aria([name="Open as a site"][role="button"])'))?.click();
+	await chooseBlock('site,')(page);
+	await (await page.waitForSelector('[aria-label="What is chosen"] button.mono'))?.click();
+	await (await page.waitForSelector('::-p-text(Arrange it here …)'))?.click();
+	await (await page.waitForSelector('::-p-text(what would be written)'))?.click();
+	await waitABit();
 }
 
 const oldSheet = `body { margin: 0; font: 17px/1.5 Georgia, serif }
