@@ -4,8 +4,8 @@ import { unitBox, type Shape } from './unit-box.ts';
 import { withInnerUnits, type Unit } from './units.ts';
 
 /** The narrowest and the widest screen that is read, px. */
-export const readFrom = 320;
-export const readTo = 1920;
+const readFrom = 320;
+const readTo = 1920;
 
 const asItIs: Shape = { trims: new Map(), drawnIn: new Set(), goesAround: new Map() };
 
