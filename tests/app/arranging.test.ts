@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import type { Browser, Page as Tab } from 'puppeteer-core';
-import { NotBoxes } from '../../src/core/arranging/frame-tree.ts';
+import { NotBoxes } from '../../src/core/arranging/frame/frame-tree.ts';
 import { FrameReader, type Arranged } from '../lib/arranging.ts';
 import { openBrowser } from '../lib/browser.ts';
 import { openDelivered } from '../lib/delivered-tab.ts';

@@ -1,11 +1,12 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { edgesIn } from '../../src/browser/media-edges.ts';
-import { isSteady, lengthWord, sidesWord } from '../../src/core/arranging/fit.ts';
-import { frameElements } from '../../src/core/arranging/frame-elements.ts';
-import { frameTree, numberedFrame, type FramePart } from '../../src/core/arranging/frame-tree.ts';
-import { hasFrame, type FramedLayout } from '../../src/core/arranging/propose-arrangement.ts';
+import { edgesIn } from '../../src/browser/arranging/media-edges.ts';
+import { isSteady, lengthWord, sidesWord } from '../../src/core/arranging/saying/fit.ts';
+import { frameElements } from '../../src/core/arranging/frame/frame-elements.ts';
+import { numberedFrame } from '../../src/core/arranging/frame/frame-text.ts';
+import { frameTree, type FramePart } from '../../src/core/arranging/frame/frame-tree.ts';
+import { hasFrame, type FramedLayout } from '../../src/core/arranging/frame/framed-layout.ts';
 import { partShift, type ShownPart } from '../../src/core/arranging/part-shift.ts';
 import { refusal } from '../lib/edits.ts';
 import { framedSite } from '../lib/framed-manners.ts';

@@ -6,14 +6,13 @@ import { z } from 'zod';
 import { dataUrls } from '../../src/cli/measure/measurer.ts';
 import { partShift, type PartShift, type ShownPart } from '../../src/core/arranging/part-shift.ts';
 import {
-	hasFrame,
 	numberedSite,
 	proposeArrangement,
-	type FramedLayout,
 	type Wish
 } from '../../src/core/arranging/propose-arrangement.ts';
-import { numberMark } from '../../src/core/arranging/number-mark.ts';
-import type { FrameReading, ReadBox } from '../../src/core/arranging/reading.ts';
+import { hasFrame, type FramedLayout } from '../../src/core/arranging/frame/framed-layout.ts';
+import { numberMark } from '../../src/core/arranging/frame/number-mark.ts';
+import type { FrameReading, ReadBox } from '../../src/core/arranging/frame/reading.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
@@ -56,7 +55,12 @@ export class FrameReader {
 
 	static async open(browser: Browser): Promise<FrameReader> {
 		const { outputFiles } = await build({
-			entryPoints: [join(root, 'src/browser/frame-reading.ts')],
+			stdin: {
+				contents: ['frame-reading', 'shown-parts']
+					.map((file) => `export * from './${file}.ts';`)
+					.join('\n'),
+				resolveDir: join(root, 'src/browser/arranging')
+			},
 			alias: { $core: join(root, 'src/core') },
 			absWorkingDir: root,
 			bundle: true,

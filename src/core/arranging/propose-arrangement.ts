@@ -3,28 +3,25 @@ import { prepare } from '../edit/propose.ts';
 import { Surgery } from '../edit/surgery.ts';
 import type { CheckedSite } from '../check/site.ts';
 import type { ArrangeFrameCommand, FrameAround } from '../model/command.ts';
-import type { Layout, OwnFrame } from '../model/site.ts';
-import { arrangedLayout } from './arranged-layout.ts';
+import { arrangedLayout } from './saying/arranged-layout.ts';
+import { frameWithout, numberedFrame } from './frame/frame-text.ts';
 import {
 	frameTree,
-	frameWithout,
+	holdsSlot,
 	NotBoxes,
-	numberedFrame,
 	type FrameElement,
 	type FramePart
-} from './frame-tree.ts';
-import { bodyWord, partWord, type FrameReading } from './reading.ts';
+} from './frame/frame-tree.ts';
+import type { FramedLayout } from './frame/framed-layout.ts';
+import { bodyWord, partWord, type FrameReading } from './frame/reading.ts';
 import { freeName } from '../model/name.ts';
 import { classNames } from '../emit/names.ts';
-import { saidBoxes } from './said-boxes.ts';
-import { contentRules } from './content-rules.ts';
-import { numberMark } from './number-mark.ts';
-import { shapeOf } from './shape.ts';
-import { turnsIn, widthsToRead } from './widths-to-read.ts';
-import { unitsOf, withoutEmpty } from './units.ts';
-
-/** A layout whose frame is its own markup. */
-export type FramedLayout = Layout & { readonly frame: OwnFrame };
+import { saidBoxes } from './saying/said-boxes.ts';
+import { contentRules } from './saying/content-rules.ts';
+import { numberMark } from './frame/number-mark.ts';
+import { shapeOf } from './boxes/shape.ts';
+import { turnsIn, widthsToRead } from './frame/widths-to-read.ts';
+import { unitsOf, withoutEmpty } from './boxes/units.ts';
 
 /** What is known of how a frame could be arranged. */
 export type Arranging =
@@ -37,10 +34,6 @@ export type Arranging =
 			/** Elements that are left out, since nothing of them is seen at any width. */
 			readonly leftOut: readonly string[];
 	  };
-
-export function hasFrame(layout: Layout | undefined): layout is FramedLayout {
-	return layout?.frame !== undefined;
-}
 
 /** What of a frame is to be arranged. */
 export interface Wish {
@@ -109,13 +102,6 @@ function holdsElement({ parts }: FrameElement, number: number): boolean {
 	return parts.some(
 		(part) =>
 			part.kind === 'element' && (part.element.number === number || holdsElement(part, number))
-	);
-}
-
-/** Whether what pages bring lands in an element. */
-export function holdsSlot({ parts }: FrameElement): boolean {
-	return parts.some((part) =>
-		part.kind === 'place' ? part.region.slot : part.kind === 'element' && holdsSlot(part)
 	);
 }
 

@@ -1,10 +1,11 @@
 import { partShift, type PartShift } from '$core/arranging/part-shift.ts';
-import type { FrameElementView } from '$core/arranging/frame-elements.ts';
-import { numberMark } from '$core/arranging/number-mark.ts';
-import type { FrameReading } from '$core/arranging/reading.ts';
+import type { FrameElementView } from '$core/arranging/frame/frame-elements.ts';
+import { numberMark } from '$core/arranging/frame/number-mark.ts';
+import type { FrameReading } from '$core/arranging/frame/reading.ts';
 import type { ArrangingView } from '$workers/desk/arranging.ts';
 import type { PageRequest } from '$workers/messages.ts';
-import { readFrame, shownParts } from '../../browser/frame-reading.ts';
+import { readFrame } from '../../browser/arranging/frame-reading.ts';
+import { shownParts } from '../../browser/arranging/shown-parts.ts';
 import { commands } from '../commands.svelte.ts';
 import { store } from '../site.svelte.ts';
 

@@ -1,13 +1,12 @@
 import {
-	hasFrame,
 	numberedSite,
 	proposeArrangement,
-	type FramedLayout,
 	type Wish
 } from '$core/arranging/propose-arrangement.ts';
-import { frameElements, type FrameElementView } from '$core/arranging/frame-elements.ts';
-import { NotBoxes } from '$core/arranging/frame-tree.ts';
-import type { FrameReading } from '$core/arranging/reading.ts';
+import { frameElements, type FrameElementView } from '$core/arranging/frame/frame-elements.ts';
+import { hasFrame, type FramedLayout } from '$core/arranging/frame/framed-layout.ts';
+import { NotBoxes } from '$core/arranging/frame/frame-tree.ts';
+import type { FrameReading } from '$core/arranging/frame/reading.ts';
 import type { CheckedSite } from '$core/check/site.ts';
 import { prepare } from '$core/edit/propose.ts';
 import { stageHtml } from '$core/emit/stage.ts';

@@ -1,8 +1,8 @@
 import { close, isSteady, lengthWord, px, sidesWord, steady } from './fit.ts';
-import { rowsOf, type Row } from './structure.ts';
+import { rowsOf, type Row } from '../boxes/structure.ts';
 import { tracksOf, type Tracks } from './tracks.ts';
-import type { Room, UnitBox } from './unit-box.ts';
-import type { Unit } from './units.ts';
+import type { Room, UnitBox } from '../boxes/unit-box.ts';
+import type { Unit } from '../boxes/units.ts';
 
 /** How units lie in the room of one box, at one of the widths at which they lie in the same way. */
 export interface Sample {

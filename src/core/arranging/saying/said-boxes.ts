@@ -1,9 +1,9 @@
 import { isSteady, lengthWord, px, sidesWord, steady } from './fit.ts';
 import { lyingOf, type Sample, type Says } from './lying.ts';
-import { bodyWord, type FrameReading, type WidthReading } from './reading.ts';
-import { rowsOf, wordOfRows } from './structure.ts';
-import { roomIn, unitBox, type Room, type Shape, type UnitBox } from './unit-box.ts';
-import type { Unit, WrapperUnit } from './units.ts';
+import { bodyWord, type FrameReading, type WidthReading } from '../frame/reading.ts';
+import { rowsOf, wordOfRows } from '../boxes/structure.ts';
+import { roomIn, unitBox, type Room, type Shape, type UnitBox } from '../boxes/unit-box.ts';
+import type { Unit, WrapperUnit } from '../boxes/units.ts';
 
 /** What is said of a box from a width on, up to the next, by the words of the text. */
 export interface SaidFrom {

@@ -1,6 +1,7 @@
 import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
-import type { Layout, OwnFrame, Region } from '../model/site.ts';
-import { slotName, templateText, type Tag, type Template } from '../model/template.ts';
+import type { Layout, OwnFrame, Region } from '../../model/site.ts';
+import { slotName, type Tag } from '../../model/template.ts';
+import { asHtml, behindName, elementsIn, places, withTags, type AsHtml } from './frame-html.ts';
 
 /** What the markup of a frame is made of: elements with places in them, places, and what holds none. */
 export type FramePart = FrameElement | FramePlaceOnly | FrameStatic;
@@ -42,6 +43,13 @@ export interface FrameStatic {
 /** What can stand in nothing but a table; where that is no table any more, its cells are boxes. */
 const ofTables = /^(?:tbody|thead|tfoot|tr)$/;
 
+/** Whether what pages bring lands in an element. */
+export function holdsSlot({ parts }: FrameElement): boolean {
+	return parts.some((part) =>
+		part.kind === 'place' ? part.region.slot : part.kind === 'element' && holdsSlot(part)
+	);
+}
+
 /** Why a frame cannot be read as boxes, as a sentence. */
 export class NotBoxes extends Error {}
 
@@ -56,106 +64,6 @@ export function frameTree(
 	opened: ReadonlySet<number> = new Set()
 ): FramePart[] {
 	return new Reader(layout, asHtml(markup), opened).parts();
-}
-
-/** The markup of a frame, with defaults in their places and the number of each element on it as an attribute. */
-export function numberedFrame(layout: Layout, { markup }: OwnFrame, attribute: string): string {
-	const { text, tags } = asHtml(markup);
-	let numbered = '';
-	let at = 0;
-	for (const [number, element] of elementsIn(parseFragment(text, places)).entries()) {
-		const behind = behindName(element);
-		if (behind === undefined) continue;
-		numbered += `${text.slice(at, behind)} ${attribute}="${number}"`;
-		at = behind;
-	}
-	return withTags(numbered + text.slice(at), tags, writtenTag(layout));
-}
-
-/** The same as it is written, with the place of a slot where an element was; undefined where that is not there. */
-export function frameWithout(
-	layout: Layout,
-	{ markup }: OwnFrame,
-	number: number,
-	slot: string
-): string | undefined {
-	const { text, tags } = asHtml(markup);
-	const place = elementsIn(parseFragment(text, places))[number]?.sourceCodeLocation;
-	if (!place) return undefined;
-	const [before, behind] = [text.slice(0, place.startOffset), text.slice(place.endOffset)];
-	const written = writtenTag(layout);
-	return `${withTags(before, tags, written)}{slot ${slot}}${withTags(behind, tags, written)}`;
-}
-
-/** Tags as they are written in a frame: places with their defaults. */
-function writtenTag({ regions }: Layout): (tag: Tag) => string {
-	const defaults = new Map(
-		regions.map(({ name, pieces }) => [
-			name.text,
-			pieces.map((piece) => (piece.kind === 'markup' ? writtenText(piece.markup) : '')).join('')
-		])
-	);
-	return (tag) =>
-		tag.kind === 'region'
-			? `{${tag.text}}${defaults.get(tag.name?.text ?? '') ?? ''}{end}`
-			: `{${tag.text}}`;
-}
-
-/** A template as it is written in a block: braces that are text are told from tags. */
-export function writtenText(template: Template): string {
-	return templateText({
-		...template,
-		parts: template.parts.map((part) => (typeof part === 'string' ? escaped(part) : part))
-	});
-}
-
-const places = { sourceCodeLocationInfo: true } as const;
-const tagWord = 'tag:';
-const tagComments = new RegExp(`<!--${tagWord}(\\d+)-->`);
-
-/** Markup as HTML, in which each tag is a comment with its number. */
-interface AsHtml {
-	readonly text: string;
-	readonly tags: readonly Tag[];
-}
-
-function asHtml({ parts }: Template): AsHtml {
-	const tags: Tag[] = [];
-	const text = parts
-		.map((part) => (typeof part === 'string' ? part : `<!--${tagWord}${tags.push(part) - 1}-->`))
-		.join('');
-	return { text, tags };
-}
-
-function escaped(text: string): string {
-	return text.replaceAll('{', '\\{');
-}
-
-function withTags(
-	html: string,
-	tags: readonly Tag[],
-	written: (tag: Tag) => string = ({ text }) => `{${text}}`
-): string {
-	return html
-		.split(tagComments)
-		.map((one, index) => {
-			if (index % 2 === 0) return escaped(one);
-			const tag = tags[Number(one)];
-			return tag ? written(tag) : '';
-		})
-		.join('');
-}
-
-function elementsIn(parent: Tree.ParentNode): Tree.Element[] {
-	return parent.childNodes.flatMap((child) =>
-		'tagName' in child ? [child, ...elementsIn(child)] : []
-	);
-}
-
-/** Where the name of an element ends in its tag; undefined of one that nobody wrote, such as the body of a table. */
-function behindName({ sourceCodeLocation, tagName }: Tree.Element): number | undefined {
-	const start = sourceCodeLocation?.startTag ?? sourceCodeLocation;
-	return start ? start.startOffset + 1 + tagName.length : undefined;
 }
 
 /** What is read of the children of one element so far. */

@@ -1,5 +1,5 @@
-import type { ReadBox } from '$core/arranging/reading.ts';
-import { childrenOf, isElement, parent, styleOfElement } from './dom.ts';
+import type { ReadBox } from '$core/arranging/frame/reading.ts';
+import { childrenOf, isElement, parent, styleOfElement } from '../dom.ts';
 
 /** What style sheets say of how an element lies, as a browser has worked it out. */
 

@@ -1,8 +1,8 @@
 import { close, isSteady, lengthWord, mostlyWord, px, steady } from './fit.ts';
 import type { Sample } from './lying.ts';
-import type { Row } from './structure.ts';
-import type { UnitBox } from './unit-box.ts';
-import type { Unit } from './units.ts';
+import type { Row } from '../boxes/structure.ts';
+import type { UnitBox } from '../boxes/unit-box.ts';
+import type { Unit } from '../boxes/units.ts';
 
 /** The columns that a row of groups lies in. */
 export interface Tracks {

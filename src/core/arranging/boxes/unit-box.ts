@@ -1,4 +1,4 @@
-import type { ReadBox, WidthReading } from './reading.ts';
+import type { ReadBox, WidthReading } from '../frame/reading.ts';
 import type { Unit } from './units.ts';
 
 /** A box as a unit lies at one width, px of the page. */

@@ -1,6 +1,6 @@
-import type { FrameReading, ReadBox } from './reading.ts';
-import type { Shape, Trim } from './unit-box.ts';
-import { withInnerUnits, type Unit } from './units.ts';
+import type { FrameReading, ReadBox } from '../frame/reading.ts';
+import type { Shape, Trim } from '../boxes/unit-box.ts';
+import { withInnerUnits, type Unit } from '../boxes/units.ts';
 
 /**
  * What a style has to say so that content shows as it did in the elements that boxes were: no setting says it, since it

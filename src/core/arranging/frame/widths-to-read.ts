@@ -1,7 +1,7 @@
-import { wordOfRows, rowsOf } from './structure.ts';
+import { wordOfRows, rowsOf } from '../boxes/structure.ts';
 import type { FrameReading, WidthReading } from './reading.ts';
-import { unitBox, type Shape } from './unit-box.ts';
-import { withInnerUnits, type Unit } from './units.ts';
+import { unitBox, type Shape } from '../boxes/unit-box.ts';
+import { withInnerUnits, type Unit } from '../boxes/units.ts';
 
 /** The narrowest and the widest screen that is read, px. */
 const readFrom = 320;

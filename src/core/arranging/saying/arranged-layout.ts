@@ -1,9 +1,9 @@
-import type { Band } from '../model/site.ts';
-import { freeName } from '../model/name.ts';
-import { allSettings } from '../settings/list.ts';
-import { writtenText } from './frame-tree.ts';
+import type { Band } from '../../model/site.ts';
+import { freeName } from '../../model/name.ts';
+import { allSettings } from '../../settings/list.ts';
+import { writtenText } from '../frame/frame-html.ts';
 import type { SaidBox, SaidBoxes, SaidFrom } from './said-boxes.ts';
-import type { Unit } from './units.ts';
+import type { Unit } from '../boxes/units.ts';
 
 /** What is written in the place of a frame of own markup. */
 export interface ArrangedLayout {

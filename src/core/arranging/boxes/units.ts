@@ -1,8 +1,8 @@
-import { freeName, nameFrom } from '../model/name.ts';
-import { isRegionElement, type Region } from '../model/site.ts';
-import { landmarks } from '../bring-in/finding/regions.ts';
-import type { FramePart, FrameStatic, FrameTag } from './frame-tree.ts';
-import { partWord, type FrameReading } from './reading.ts';
+import { freeName, nameFrom } from '../../model/name.ts';
+import { isRegionElement, type Region } from '../../model/site.ts';
+import { landmarks } from '../../bring-in/finding/regions.ts';
+import type { FramePart, FrameStatic, FrameTag } from '../frame/frame-tree.ts';
+import { partWord, type FrameReading } from '../frame/reading.ts';
 
 /** A box that a part of a frame becomes: a wrapper of others, or a region. */
 export type Unit = WrapperUnit | RegionUnit;

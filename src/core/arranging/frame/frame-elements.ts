@@ -1,5 +1,5 @@
-import { frameTree, NotBoxes, type FramePart, type FrameTag } from './frame-tree.ts';
-import { holdsSlot, type FramedLayout } from './propose-arrangement.ts';
+import { frameTree, holdsSlot, NotBoxes, type FramePart, type FrameTag } from './frame-tree.ts';
+import type { FramedLayout } from './framed-layout.ts';
 
 /** An element of a frame that can be chosen. */
 export interface FrameElementView {

@@ -1,5 +1,5 @@
-import { close } from './fit.ts';
-import type { FrameReading, WidthReading } from './reading.ts';
+import { close } from '../saying/fit.ts';
+import type { FrameReading, WidthReading } from '../frame/reading.ts';
 import { rowsOf } from './structure.ts';
 import { unitBox, type Trim, type Shape, type UnitBox } from './unit-box.ts';
 import type { RegionUnit, Unit } from './units.ts';
