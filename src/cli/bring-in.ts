@@ -1,6 +1,7 @@
 import { mkdir, readdir, writeFile } from 'node:fs/promises';
 import { basename, dirname, join, resolve } from 'node:path';
 import { bringIn, type BroughtSite, type NotTaken } from '../core/bring-in/bring-in.ts';
+import { inQuirks } from '../core/bring-in/brought-view.ts';
 import type { FoundFrame } from '../core/bring-in/finding/found-frame.ts';
 import { proofWords, type Proof } from '../core/bring-in/proving/proof.ts';
 import { takePages } from '../core/bring-in/reading/take-pages.ts';
@@ -44,6 +45,7 @@ export async function bringInCommand(
 		const files = takePages(name, read, false);
 		const site = bringIn(files, name.replace(/\.(zip|html?)$/i, ''));
 		sayNotTaken(site.notTaken, streams);
+		if ('pages' in site) sayQuirks(inQuirks(site.pages), streams);
 		if (!('pages' in site)) {
 			streams.errors(`There is no page in ${path} that could be brought in.\n`);
 			return 2;
@@ -90,6 +92,15 @@ function sayNotTaken(notTaken: readonly NotTaken[], { errors }: Streams): void {
 	for (const { path, why } of notTaken) errors(`${path} ${why}; it stays a file of the site.\n`);
 }
 
+/** Which pages were laid out as old browsers did, as far as a line has room for them. */
+function sayQuirks(paths: readonly string[], { errors }: Streams): void {
+	if (paths.length === 0) return;
+	const named = paths.slice(0, 5).join(', ') + (paths.length > 5 ? ' …' : '');
+	const have =
+		paths.length === 1 ? 'has no doctype of today; it gets' : 'have no doctype of today; they get';
+	errors(`${counted(paths.length, 'page')} ${have} one, and boxes may lie elsewhere: ${named}\n`);
+}
+
 /** How many pages of a proof are the same, and for the others what differs. */
 export function proofReport({ pages, same }: Proof): string {
 	const others = pages.filter(({ kind }) => kind !== 'same');
@@ -120,7 +131,7 @@ function bytesOf(sizes: readonly number[]): string {
 	return sum < 10_000 ? `${sum} bytes` : `${Math.round(sum / 1000)} kB`;
 }
 
-function report({ frames, notTaken }: BroughtSite, proof: Proof): object {
+function report({ frames, notTaken, pages }: BroughtSite, proof: Proof): object {
 	const frameReport = ({ name, at, covers, pages, regions, inner }: FoundFrame): object => ({
 		name,
 		at,
@@ -132,6 +143,7 @@ function report({ frames, notTaken }: BroughtSite, proof: Proof): object {
 	return {
 		frames: frames.map(frameReport),
 		notTaken,
+		inQuirks: inQuirks(pages),
 		pages: proof.pages.map((one) => ({ path: one.path, kind: one.kind, words: proofWords(one) }))
 	};
 }

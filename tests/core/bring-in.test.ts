@@ -6,6 +6,7 @@ import { after, test } from 'node:test';
 import fc from 'fast-check';
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { bringIn } from '../../src/core/bring-in/bring-in.ts';
+import { broughtView } from '../../src/core/bring-in/brought-view.ts';
 import { prove, proofWords } from '../../src/core/bring-in/proving/proof.ts';
 import { pageDifference } from '../../src/core/bring-in/proving/same-page.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
@@ -185,6 +186,18 @@ test('pages are read in the encoding that their bytes or head declare', () => {
 	const texts = [...site.files.texts.values()].join('');
 	assert.equal(texts.match(/Kürbis/g)?.length, 2);
 	assert.ok(site.files.assets.has('none.html'), 'what is no page stays a file');
+});
+
+test('pages without a doctype of today are told, since they get one', () => {
+	const page = (doctype: string): string =>
+		`${doctype}<title>Seed</title><main><h1>Seed</h1></main>`;
+	const old = '<!DOCTYPE HTML PUBLIC "-//W3C//DTD HTML 3.2 Final//EN">';
+	const files = folderOf({
+		'a.html': page('<!doctype html>'),
+		'b.html': page(''),
+		'c.html': page(old)
+	});
+	assert.deepEqual(broughtView(brought(files)).inQuirks, ['b.html', 'c.html']);
 });
 
 test('what cannot be brought in says why, and nothing is made of it', () => {

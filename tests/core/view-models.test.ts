@@ -112,6 +112,8 @@ test('a layout says where it stands, what it has, and who asks for it', () => {
 		onRequest: false,
 		framed: false,
 		measure: 'screen',
+		sheets: 'move',
+		hasSheets: false,
 		slot: 'main',
 		skip: 'To the seed',
 		regions: ['menu', 'main', 'foot'],

@@ -11,6 +11,8 @@ export interface BroughtView {
 	/** Paths of pages that are in no frame. */
 	readonly alone: readonly string[];
 	readonly notTaken: readonly NotTaken[];
+	/** Paths of pages that browsers laid out as old ones did; with the doctype that they get, boxes may lie elsewhere. */
+	readonly inQuirks: readonly string[];
 	/** Blocks that several pages repeat word for word, those that save most first. */
 	readonly blocks: readonly BlockView[];
 	/** Bytes of the pages that came in, and letters of the text of the site. */
@@ -56,12 +58,18 @@ export function broughtView({ frames, blocks, pages, files, notTaken }: BroughtS
 		pages: pages.length,
 		alone: pages.filter((page) => !inFrames.has(page)).map(({ path }) => path),
 		notTaken,
+		inQuirks: inQuirks(pages),
 		blocks: blocks.map(({ name, element, pages: on, count }) => {
 			return { name, pages: on.length, saved: element.size * (count - 1) };
 		}),
 		bytes: pages.reduce((sum, { bytes }) => sum + bytes, 0),
 		letters: [...files.texts.values()].reduce((sum, { length }) => sum + length, 0)
 	};
+}
+
+/** Paths of pages that browsers laid out as old ones did. */
+export function inQuirks(pages: readonly BroughtPage[]): string[] {
+	return pages.flatMap(({ path, isInQuirks }) => (isInQuirks ? [path] : []));
 }
 
 function frameViews(frame: FoundFrame, depth: number): FrameView[] {

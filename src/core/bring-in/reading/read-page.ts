@@ -24,6 +24,8 @@ export interface BroughtPage {
 	readonly title: string | undefined;
 	/** Bytes of its file. */
 	readonly bytes: number;
+	/** Browsers lay it out as old ones did, since its doctype says so or is missing (HTML, section 13.2.6.4.1). */
+	readonly isInQuirks: boolean;
 }
 
 /** Elements deeper than that are flattened by browsers, and refused in a site. */
@@ -58,7 +60,8 @@ export class PageReader {
 			body: this.attributes(body, path),
 			...made,
 			title: title?.kind === 'element' ? textIn(title) : undefined,
-			bytes: bytes.length
+			bytes: bytes.length,
+			isInQuirks: document.mode === 'quirks'
 		};
 	}
 

@@ -64,6 +64,15 @@
 			{why}; it stays a file.
 		</li>
 	{/each}
+	{#if found.inQuirks.length > 0}
+		<li class="small" style="--depth: 0">
+			{counted(found.inQuirks.length, 'page')} without a doctype of today: with the one that pages get,
+			boxes may lie elsewhere.
+			<span class="mono"
+				>{found.inQuirks.slice(0, 6).join(', ')}{found.inQuirks.length > 6 ? ' …' : ''}</span
+			>
+		</li>
+	{/if}
 </ul>
 
 <style>
