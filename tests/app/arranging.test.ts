@@ -132,6 +132,25 @@ test('an element that holds no place is looked into where one wishes it', async 
 	assert.ok(Math.max(...opened.shifts.map(({ by }) => by)) <= 0.5);
 });
 
+test('a page whose lines run from right to left is arranged from where they begin', async () => {
+	const text = framedSite(floats).replace('{ lang en }', '{ lang en; dir rtl }');
+	const css = floats.css
+		.replaceAll('left', '*')
+		.replaceAll('right', 'left')
+		.replaceAll('*', 'right');
+	const { command, shifts } = await arranged(text, css);
+	assert.match(
+		command.lines.join('\n'),
+		/arrange columns 200px minmax\(0, 1fr\) @from-601 \{ gap 0 20px \}/
+	);
+	assert.ok(Math.max(...shifts.map(({ by }) => by)) <= 0.5);
+	const said = framedSite(floats).replace(
+		'sheet "',
+		'attributes html """ dir="rtl" """\n  sheet "'
+	);
+	await assert.rejects(() => arranged(said, css), /write "dir rtl" in the site first/);
+});
+
 test('boxes that change their order without a media query get a band at the very px', async () => {
 	const frame =
 		'<div class="wrap"><div class="side">{region menu}<p>Pages</p>{end}</div><main>{slot}</main></div>';

@@ -12,7 +12,11 @@ import {
 } from '../../src/core/arranging/propose-arrangement.ts';
 import { hasFrame, type FramedLayout } from '../../src/core/arranging/frame/framed-layout.ts';
 import { numberMark } from '../../src/core/arranging/frame/number-mark.ts';
-import type { FrameReading, ReadBox } from '../../src/core/arranging/frame/reading.ts';
+import {
+	nothingRead,
+	type FrameReading,
+	type ReadBox
+} from '../../src/core/arranging/frame/reading.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
@@ -33,7 +37,8 @@ const readBox: z.ZodType<ReadBox> = z.object({
 }); // prettier-ignore
 const frameReading: z.ZodType<FrameReading> = z.object({
 	at: z.array(z.object({ width: z.number(), parts: z.record(z.string(), readBox) })),
-	edges: z.array(z.number())
+	edges: z.array(z.number()),
+	isMirrored: z.boolean()
 });
 const shownPart: z.ZodType<ShownPart> = z.object({
 	word: z.string(), name: z.string(), isSeen: z.boolean(),
@@ -89,7 +94,7 @@ export class FrameReader {
 		const layout = framed(site, name);
 		const numbered = numberedSite(site, layout);
 		if (!numbered) throw new Error('The frame could not be numbered.');
-		let reading: FrameReading = { at: [], edges: [] };
+		let reading = nothingRead;
 		for (;;) {
 			const found = proposeArrangement(layout, site, reading, wish);
 			if (found.kind === 'refused') return found.why;
@@ -97,7 +102,8 @@ export class FrameReader {
 				const more = frameReading.parse(await this.ask('readFrame', numbered, route, found.widths));
 				reading = {
 					at: [...reading.at, ...more.at].sort((a, b) => a.width - b.width),
-					edges: more.edges
+					edges: more.edges,
+					isMirrored: more.isMirrored
 				};
 				continue;
 			}

@@ -11,7 +11,9 @@ import {
 	elementsNamed,
 	isElement,
 	isLaidOut,
+	isMirrored,
 	parent,
+	partsOf,
 	rectOf,
 	rectOfNode,
 	styleOfElement
@@ -50,7 +52,8 @@ export async function readFrame(
 		return { width, parts: partsAt(body, mark) };
 	});
 	const inner = stageOf(frame);
-	return at && inner && { at, edges: mediaEdges(inner) };
+	const body = inner && partsOf(inner)?.body;
+	return at && body && { at, edges: mediaEdges(inner), isMirrored: isMirrored(body) };
 }
 
 function partsAt(body: HTMLElement, mark: string): Record<string, ReadBox> {

@@ -21,6 +21,9 @@ export interface PartShift {
 	readonly name: string | undefined;
 }
 
+/** Browsers count in 64ths of a px, and round: what is nearer than this lies where it lay. */
+export const sameWithin = 0.5;
+
 const sides = ['x', 'y', 'width', 'height'] as const;
 
 /** How far what is seen of a page lies elsewhere in another drawing of it. */

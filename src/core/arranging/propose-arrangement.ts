@@ -13,6 +13,7 @@ import {
 	type FramePart
 } from './frame/frame-tree.ts';
 import type { FramedLayout } from './frame/framed-layout.ts';
+import { mirrored } from './frame/mirrored.ts';
 import { bodyWord, partWord, type FrameReading } from './frame/reading.ts';
 import { freeName } from '../model/name.ts';
 import { classNames } from '../emit/names.ts';
@@ -51,15 +52,17 @@ export interface Wish {
 export function proposeArrangement(
 	layout: FramedLayout,
 	site: CheckedSite,
-	reading: FrameReading,
+	read: FrameReading,
 	{ only, opened }: Wish
 ): Arranging {
+	const reading = read.isMirrored ? mirrored(read) : read;
 	const tree = frameTree(layout, layout.frame, opened);
 	const chosen = only === undefined ? undefined : elementIn(tree, only);
 	const all = unitsOf(chosen ? [chosen.element] : tree, layout.regions, reading);
 	const { units, empty } = withoutEmpty(all, reading);
 	const widths = widthsToRead(reading, units);
 	if (widths.length > 0) return { kind: 'read', widths };
+	refuseOtherWay(read, site);
 	if (chosen) refuseArranged(chosen.element, reading);
 	const whole = { ...reading, edges: [...reading.edges, ...turnsIn(reading, units)] };
 	const { bands } = site.site.settings;
@@ -102,6 +105,16 @@ function holdsElement({ parts }: FrameElement, number: number): boolean {
 	return parts.some(
 		(part) =>
 			part.kind === 'element' && (part.element.number === number || holdsElement(part, number))
+	);
+}
+
+/** What is said of boxes counts from where the lines of the site begin. */
+function refuseOtherWay({ isMirrored }: FrameReading, { site }: CheckedSite): void {
+	if (isMirrored === (site.settings.dir === 'rtl')) return;
+	throw new NotBoxes(
+		isMirrored
+			? 'Lines of this page run from right to left: write "dir rtl" in the site first, so that its boxes do.'
+			: 'Lines of this page run from left to right, and the site says "dir rtl": take that back first.'
 	);
 }
 

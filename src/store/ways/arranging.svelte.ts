@@ -1,7 +1,7 @@
 import { partShift, type PartShift } from '$core/arranging/part-shift.ts';
 import type { FrameElementView } from '$core/arranging/frame/frame-elements.ts';
 import { numberMark } from '$core/arranging/frame/number-mark.ts';
-import type { FrameReading } from '$core/arranging/frame/reading.ts';
+import { nothingRead } from '$core/arranging/frame/reading.ts';
 import type { ArrangingView } from '$workers/desk/arranging.ts';
 import type { PageRequest } from '$workers/messages.ts';
 import { readFrame } from '../../browser/arranging/frame-reading.ts';
@@ -66,7 +66,7 @@ class ArrangingFrame {
 		const turn = this.turn;
 		this.given = new AbortController();
 		const { signal } = this.given;
-		let reading: FrameReading = { at: [], edges: [] };
+		let reading = nothingRead;
 		const isOld = (): boolean => turn !== this.turn;
 		try {
 			for (;;) {
@@ -88,7 +88,8 @@ class ArrangingFrame {
 				if (!more) return this.refuse('The page could not be shown.');
 				reading = {
 					at: [...reading.at, ...more.at].sort((a, b) => a.width - b.width),
-					edges: more.edges
+					edges: more.edges,
+					isMirrored: more.isMirrored
 				};
 				this.read = reading.at.length;
 			}

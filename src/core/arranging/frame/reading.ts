@@ -55,7 +55,12 @@ export interface FrameReading {
 	readonly at: readonly WidthReading[];
 	/** Widths at which a media query begins to hold, or holds no more, px. */
 	readonly edges: readonly number[];
+	/** Lines run from right to left. */
+	readonly isMirrored: boolean;
 }
+
+/** Nothing has been read yet. */
+export const nothingRead: FrameReading = { at: [], edges: [], isMirrored: false };
 
 /** The word of a part: of an element, by its number; of a place among others; of text, by what is before it in its element. */
 export const partWord = {

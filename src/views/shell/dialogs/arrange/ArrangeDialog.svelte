@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
+	import { sameWithin } from '$core/arranging/part-shift.ts';
 	import { arrangingFrame } from '$store/ways/arranging.svelte.ts';
 	import UnseenFrame from '$views/frame/UnseenFrame.svelte';
 	import Question from '../Question.svelte';
@@ -17,7 +18,8 @@
 	const most = $derived(shifts.reduce((by, one) => Math.max(by, one.by), 0));
 	const width = $derived(
 		chosen ??
-			(shifts.find(({ by }) => by === most && by > 0.5) ?? shifts.at(-3) ?? shifts.at(-1))?.width
+			(shifts.find(({ by }) => by === most && by > sameWithin) ?? shifts.at(-3) ?? shifts.at(-1))
+				?.width
 	);
 
 	$effect(() => {
@@ -47,7 +49,7 @@
 						<p class="refused" role="alert">{refused}</p>
 					{:else if proposal}
 						<p role="status">
-							{#if most <= 0.5}
+							{#if most <= sameWithin}
 								At all {shifts.length} widths that were tried everything lies where it lay, within half
 								a px.
 							{:else}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { PartShift } from '$core/arranging/part-shift.ts';
+	import { sameWithin, type PartShift } from '$core/arranging/part-shift.ts';
 
 	/** The greatest difference between what is there and what would be, at each width that was tried. */
 	interface Props {
@@ -33,9 +33,9 @@
 				</td>
 				<td class="mono">
 					<i style="width: {(by / most) * 60}px"></i>
-					{by <= 0.5 ? 'none' : `${Math.round(by * 10) / 10} px`}
+					{by <= sameWithin ? 'none' : `${Math.round(by * 10) / 10} px`}
 				</td>
-				<td class="mono name">{by <= 0.5 ? '' : (name ?? '')}</td>
+				<td class="mono name">{by <= sameWithin ? '' : (name ?? '')}</td>
 			</tr>
 		{/each}
 	</tbody>
