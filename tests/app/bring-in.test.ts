@@ -19,7 +19,11 @@ before(async () => {
 	const pages = ['index', 'seeds/kale', 'seeds/bean', 'visit/index'].map((name) => `${name}.html`);
 	for (const path of pages) {
 		const html = oldPage(
-			{ path, title: path, content: `<h1>${path}</h1><p>Own words of ${path}.</p>` },
+			{
+				path,
+				title: path,
+				content: `<h1>${path}</h1><p>${`Own words of ${path}. `.repeat(40)}</p>`
+			},
 			'floats'
 		);
 		await mkdir(dirname(join(folder, path)), { recursive: true });
@@ -30,7 +34,7 @@ before(async () => {
 	await mkdir(join(folder, 'css'));
 	await writeFile(
 		join(folder, 'css/site.css'),
-		'#top { background: rgb(1, 2, 3) } #side { float: left; width: 120px }'
+		'#top { background: rgb(1, 2, 3) } #side { float: left; width: 120px } #content { margin-left: 140px } #foot { clear: both }'
 	);
 });
 after(async () => {

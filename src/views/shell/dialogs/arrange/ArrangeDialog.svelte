@@ -124,6 +124,9 @@
 	.list {
 		overflow-y: auto;
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
+		/* Room for what marks the focus. */
+		padding: 3px;
 		gap: 12px;
 		align-content: start;
 	}

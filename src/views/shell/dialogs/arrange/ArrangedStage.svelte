@@ -129,8 +129,8 @@
 		position: absolute;
 		right: 0;
 		top: 0;
-		padding: 0 4px;
-		font: 600 var(--text-small) / 1.5 var(--mono);
+		padding: 0 3px;
+		font: 600 10px / 1.3 var(--mono);
 		font-style: normal;
 		color: var(--sheet);
 		background: var(--hue);
