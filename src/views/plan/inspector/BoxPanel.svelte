@@ -36,12 +36,11 @@
 {#if box?.box !== undefined && !box.only && view.attributes !== undefined}
 	<section class="around" aria-label="Its element">
 		<PanelField
-			label="has"
+			label="attributes"
 			value={view.attributes}
 			placeholder={example}
 			mono
 			take={setAttributes}
-			hint="Attributes of its element, which sheets and scripts of your own can name."
 		/>
 	</section>
 {/if}
