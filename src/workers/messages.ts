@@ -10,6 +10,12 @@ import type { SiteFiles } from '$core/model/files.ts';
 import type { Edit, Refusal } from '$core/edit/proposal.ts';
 import type { Command } from '$core/model/command.ts';
 
+/** A page as a frame can show it. */
+export interface PageHtml {
+	readonly html: string;
+	readonly address: string;
+}
+
 /** What the worker and the application say to each other: plain data only. */
 
 export interface BandView {

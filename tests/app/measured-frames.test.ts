@@ -1,13 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { Measurer } from '../../src/cli/measure/measurer.ts';
-import { sweepFrom, sweepTo } from '../../src/core/geometry/widths/jumps.ts';
-import { MeasuredPage } from '../../src/core/laid/measured-page.ts';
-import { drive } from '../../src/core/measure/drive.ts';
-import { SizeStore } from '../../src/core/measure/size-store.ts';
 import { openBrowser } from '../lib/browser.ts';
-import { namedBoxes, openDelivered } from '../lib/delivered-tab.ts';
-import { pageNamed, resolve } from '../lib/site.ts';
+import { namedBoxes, openDelivered, sweepOf } from '../lib/delivered-tab.ts';
+import { resolve } from '../lib/site.ts';
 
 /** Boxes of frames of own markup at all widths, held against what a browser shows of the delivered page. */
 
@@ -66,15 +61,7 @@ for (const [route, path, widths] of [
 		const { browser, close } = await openBrowser();
 		try {
 			const site = resolve(text, { 'css/site.css': css });
-			const [instance] = site.instances(pageNamed(site, route));
-			assert.ok(instance);
-			const measurer = await Measurer.open(browser);
-			await measurer.show(instance, site, 2026);
-			const page = new MeasuredPage(instance, site, 2026, { height: 800 }, new SizeStore());
-			const sweep = await drive(page.between(sweepFrom, sweepTo), (asked) =>
-				measurer.answer(asked)
-			);
-			assert.ok(sweep);
+			const sweep = await sweepOf(browser, site, route);
 			const tab = await browser.newPage();
 			await openDelivered(tab, site);
 			await tab.goto(`http://seeds.invalid${path}`);

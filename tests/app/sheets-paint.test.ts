@@ -1,14 +1,9 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { Page as Tab } from 'puppeteer-core';
-import { Measurer } from '../../src/cli/measure/measurer.ts';
-import { sweepFrom, sweepTo } from '../../src/core/geometry/widths/jumps.ts';
-import { MeasuredPage } from '../../src/core/laid/measured-page.ts';
-import { drive } from '../../src/core/measure/drive.ts';
-import { SizeStore } from '../../src/core/measure/size-store.ts';
 import { openBrowser } from '../lib/browser.ts';
-import { namedBoxes, openDelivered } from '../lib/delivered-tab.ts';
-import { pageNamed, resolve } from '../lib/site.ts';
+import { namedBoxes, openDelivered, sweepOf } from '../lib/delivered-tab.ts';
+import { resolve } from '../lib/site.ts';
 
 /** Sheets of the site's own that say everything of how boxes lie, and may only paint them. */
 
@@ -81,15 +76,7 @@ for (const [index, says] of moves.entries()) {
 		try {
 			const css = `${selectors.map((one) => `${one} { ${says}; color: rgb(20, 90, 40); border-color: rgb(90, 40, 20) }`).join('\n')}\n${content}`; // prettier-ignore
 			const site = resolve(text, { 'css/old.css': css });
-			const [instance] = site.instances(pageNamed(site, '/'));
-			assert.ok(instance);
-			const measurer = await Measurer.open(browser);
-			await measurer.show(instance, site, 2026);
-			const page = new MeasuredPage(instance, site, 2026, { height: 800 }, new SizeStore());
-			const sweep = await drive(page.between(sweepFrom, sweepTo), (asked) =>
-				measurer.answer(asked)
-			);
-			assert.ok(sweep);
+			const sweep = await sweepOf(browser, site, '/');
 			const tab = await browser.newPage();
 			await openDelivered(tab, site);
 			// The same without what it says of how they lie, which no one has to hold.

@@ -5,9 +5,11 @@ import { edgesIn } from '../../src/browser/arranging/media-edges.ts';
 import { isSteady, lengthWord, sidesWord } from '../../src/core/arranging/saying/fit.ts';
 import { frameElements } from '../../src/core/arranging/frame/frame-elements.ts';
 import { numberedFrame } from '../../src/core/arranging/frame/frame-text.ts';
-import { frameTree, type FramePart } from '../../src/core/arranging/frame/frame-tree.ts';
+import { frameTree, NotBoxes, type FramePart } from '../../src/core/arranging/frame/frame-tree.ts';
 import { hasFrame, type FramedLayout } from '../../src/core/arranging/frame/framed-layout.ts';
-import { partShift, type ShownPart } from '../../src/core/arranging/part-shift.ts';
+import { proposeArrangement } from '../../src/core/arranging/propose-arrangement.ts';
+import { nothingRead } from '../../src/core/arranging/frame/reading.ts';
+import { isSame, partShift, type ShownPart } from '../../src/core/arranging/part-shift.ts';
 import { refusal } from '../lib/edits.ts';
 import { framedSite } from '../lib/framed-manners.ts';
 import { resolve } from '../lib/site.ts';
@@ -108,6 +110,17 @@ test('a frame is read as elements, places, and markup without one', () => {
 	]);
 });
 
+test('a frame some of which a part wraps is refused, and so is one of which a place would be lost', () => {
+	const wrapped = '{use card}<div>{region menu}x{end}</div>{end}<main>{slot}</main>';
+	const site = resolve(`${framedSite({ frame: wrapped })}part card """<b>{content}</b>"""\n`);
+	const [layout] = site.site.layouts;
+	assert.ok(hasFrame(layout));
+	const wish = { only: undefined, opened: new Set<number>() };
+	assert.throws(() => proposeArrangement(layout, site, nothingRead, wish), NotBoxes);
+	const inside = framed('<p>Words {region menu}x{end}</p><main>{slot}</main>');
+	assert.ok(frameTree(inside, inside.frame).length > 0);
+});
+
 test('numbers on elements change nothing else of a frame', () => {
 	const frame =
 		'<div id="a"><p title="{site.name}">\\{ <br> {if page.title}<b>x</b>{end}</p>{region menu}<i>y</i>{end}<main>{slot}</main></div>';
@@ -117,13 +130,18 @@ test('numbers on elements change nothing else of a frame', () => {
 	assert.equal(numbered.replace(/ data-n="\d+"/g, ''), frame);
 });
 
-test('the greatest difference counts what is seen, and what is there in both', () => {
+test('the greatest difference counts what is seen, and what is there in one alone is told', () => {
 	const part = (word: string, x: number, isSeen: boolean): ShownPart => {
 		return { word, name: word, x, y: 0, width: 10, height: 10, isSeen };
 	};
 	const before = [part('a', 0, true), part('b', 0, false), part('c', 0, true)];
 	const after = [part('a', 3, true), part('b', 90, false)];
-	assert.deepEqual(partShift(before, after, 700), { width: 700, by: 3, name: 'a' });
+	const shift = { width: 700, by: 3, name: 'a' };
+	assert.deepEqual(partShift(before, after, 700), { ...shift, missing: 'c' });
+	assert.deepEqual(partShift(after, before, 700), { ...shift, missing: 'c' });
+	assert.ok(!isSame({ width: 700, by: 0, name: undefined, missing: 'c' }));
+	const both = [...after, part('c', 0.4, true)];
+	assert.ok(isSame(partShift([part('a', 3, true), ...before.slice(1)], both, 700)));
 });
 
 test('what is no frame any more is not arranged', () => {

@@ -96,6 +96,16 @@ test('what sheets do to boxes is told, held on a click, and told to be held', ()
 	assert.equal(makeOn(held, { kind: 'set-sheets', name: 'shell', do: 'move' }).text, text);
 });
 
+test('of a border only the colour is taken where sheets paint, and nothing is said of that', () => {
+	const lined = { 'css/site.css': '.top { border-bottom: 1px solid #223344; inset-inline: 3px }' };
+	const said = (now: string): string[] =>
+		findingsOf(resolve(now, lined)).findings.flatMap(({ problem: { code, details } }) =>
+			code.startsWith('sheet-') ? [`${code} ${details[0]}`] : []
+		);
+	assert.deepEqual(said(text), ['sheet-moves-box border-bottom', 'sheet-moves-box inset-inline']);
+	assert.deepEqual(said(text.replace('skip "', 'sheets paint\n  skip "')), ['sheet-held inset-inline']); // prettier-ignore
+});
+
 test('what is important in a sheet is not believed to be held', () => {
 	const important = { 'css/site.css': '.top { padding: 4px !important }' };
 	const held = text.replace('skip "', 'sheets paint\n  skip "');

@@ -14,6 +14,7 @@ import { hasFrame, type FramedLayout } from '../../src/core/arranging/frame/fram
 import { numberMark } from '../../src/core/arranging/frame/number-mark.ts';
 import {
 	nothingRead,
+	withMore,
 	type FrameReading,
 	type ReadBox
 } from '../../src/core/arranging/frame/reading.ts';
@@ -84,27 +85,21 @@ export class FrameReader {
 		return new FrameReader(tab);
 	}
 
-	/** Arranges a frame as the page at a route shows it; the reason where it cannot be. */
+	/** Arranges a frame as the page at a route shows it. Throws a NotBoxes where it cannot be. */
 	async arrange(
 		site: CheckedSite,
 		name: string,
 		route: string,
 		wish: Wish = { only: undefined, opened: new Set() }
-	): Promise<Arranged | string> {
+	): Promise<Arranged> {
 		const layout = framed(site, name);
 		const numbered = numberedSite(site, layout);
-		if (!numbered) throw new Error('The frame could not be numbered.');
 		let reading = nothingRead;
 		for (;;) {
 			const found = proposeArrangement(layout, site, reading, wish);
-			if (found.kind === 'refused') return found.why;
 			if (found.kind === 'read') {
 				const more = frameReading.parse(await this.ask('readFrame', numbered, route, found.widths));
-				reading = {
-					at: [...reading.at, ...more.at].sort((a, b) => a.width - b.width),
-					edges: more.edges,
-					isMirrored: more.isMirrored
-				};
+				reading = withMore(reading, more);
 				continue;
 			}
 			const after = made(site, found.command);

@@ -15,14 +15,21 @@ export interface ShownPart {
 export interface PartShift {
 	/** Of the screen, px. */
 	readonly width: number;
-	/** px; 0 where all is where it was. */
+	/** px; 0 where all that is there in both is where it was. */
 	readonly by: number;
-	/** The element that lies elsewhere; undefined where none does, or one is there in one of the two alone. */
+	/** The element that lies furthest off; undefined where none does. */
 	readonly name: string | undefined;
+	/** Something that is seen in one of the two alone; undefined where there is nothing of the kind. */
+	readonly missing: string | undefined;
 }
 
 /** Browsers count in 64ths of a px, and round: what is nearer than this lies where it lay. */
-export const sameWithin = 0.5;
+const sameWithin = 0.5;
+
+/** Whether two drawings are the same to the eye. */
+export function isSame({ by, missing }: PartShift): boolean {
+	return by <= sameWithin && missing === undefined;
+}
 
 const sides = ['x', 'y', 'width', 'height'] as const;
 
@@ -33,12 +40,18 @@ export function partShift(
 	width: number
 ): PartShift {
 	const there = new Map(after.map((part) => [part.word, part]));
-	let most: PartShift = { width, by: 0, name: undefined };
+	const known = new Set(before.map(({ word }) => word));
+	let [by, name]: [number, string | undefined] = [0, undefined];
+	let missing = after.find(({ word, isSeen }) => isSeen && !known.has(word))?.name;
 	for (const part of before) {
 		const other = there.get(part.word);
-		if (!other || (!part.isSeen && !other.isSeen)) continue;
-		const by = Math.max(...sides.map((side) => Math.abs(part[side] - other[side])));
-		if (by > most.by) most = { width, by, name: part.name };
+		if (!other) {
+			if (part.isSeen) missing ??= part.name;
+			continue;
+		}
+		if (!part.isSeen && !other.isSeen) continue;
+		const off = Math.max(...sides.map((side) => Math.abs(part[side] - other[side])));
+		if (off > by) [by, name] = [off, part.name];
 	}
-	return most;
+	return { width, by, name, missing };
 }

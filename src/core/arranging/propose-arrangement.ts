@@ -1,5 +1,5 @@
 import { sayMarkup } from '../edit/markup-statement.ts';
-import { prepare } from '../edit/propose.ts';
+import { resolveAfter } from '../edit/propose.ts';
 import { Surgery } from '../edit/surgery.ts';
 import type { CheckedSite } from '../check/site.ts';
 import type { ArrangeFrameCommand, FrameAround } from '../model/command.ts';
@@ -21,12 +21,11 @@ import { saidBoxes } from './saying/said-boxes.ts';
 import { contentRules } from './saying/content-rules.ts';
 import { numberMark } from './frame/number-mark.ts';
 import { shapeOf } from './boxes/shape.ts';
-import { turnsIn, widthsToRead } from './frame/widths-to-read.ts';
+import { turnsIn, widthsToRead } from './boxes/widths-to-read.ts';
 import { unitsOf, withoutEmpty } from './boxes/units.ts';
 
 /** What is known of how a frame could be arranged. */
 export type Arranging =
-	| { readonly kind: 'refused'; readonly why: string }
 	/** It has to be read at these widths first, px. */
 	| { readonly kind: 'read'; readonly widths: readonly number[] }
 	| {
@@ -57,6 +56,7 @@ export function proposeArrangement(
 ): Arranging {
 	const reading = read.isMirrored ? mirrored(read) : read;
 	const tree = frameTree(layout, layout.frame, opened);
+	refuseLost(layout, tree);
 	const chosen = only === undefined ? undefined : elementIn(tree, only);
 	const all = unitsOf(chosen ? [chosen.element] : tree, layout.regions, reading);
 	const { units, empty } = withoutEmpty(all, reading);
@@ -108,6 +108,14 @@ function holdsElement({ parts }: FrameElement, number: number): boolean {
 	);
 }
 
+/** A place that is not found among the boxes would be gone, and what pages bring to it with it. */
+function refuseLost({ regions }: FramedLayout, tree: readonly FramePart[]): void {
+	const found = new Set(regionsIn(tree));
+	const lost = regions.find(({ name }) => !found.has(name.text));
+	if (lost)
+		throw new NotBoxes(`The place of ${lost.name.text} stands in words, and can be no box.`);
+}
+
 /** What is said of boxes counts from where the lines of the site begin. */
 function refuseOtherWay({ isMirrored }: FrameReading, { site }: CheckedSite): void {
 	if (isMirrored === (site.settings.dir === 'rtl')) return;
@@ -149,21 +157,10 @@ function regionsIn(parts: readonly FramePart[]): string[] {
 	});
 }
 
-/** The site with the number of each element of a frame on it; undefined where that cannot be written. */
-export function numberedSite(site: CheckedSite, layout: FramedLayout): CheckedSite | undefined {
+/** The site with the number of each element of a frame on it. */
+export function numberedSite(site: CheckedSite, layout: FramedLayout): CheckedSite {
 	const surgery = new Surgery(site.reading);
-	const { span } = layout.frame;
-	sayMarkup(surgery, layout.span, span, 'frame', numberedFrame(layout, layout.frame, numberMark));
-	const [change] = surgery.changes();
-	if (change?.kind !== 'edit') return undefined;
-	const { insert, ...place } = change;
-	const was = surgery.textOf(place);
-	const command = {
-		kind: 'mend-text',
-		label: 'Number the elements',
-		span: place,
-		was,
-		insert
-	} as const;
-	return prepare(site, command).after;
+	const text = numberedFrame(layout, layout.frame, numberMark);
+	sayMarkup(surgery, layout.span, layout.frame.span, 'frame', text);
+	return resolveAfter(site, surgery.changes());
 }

@@ -56,7 +56,8 @@ function refuse(sentence: string, at?: Span): Prepared {
 	return { proposal: { kind: 'refused', sentence, ...(at && { at }) }, after: undefined };
 }
 
-function resolveAfter(resolved: CheckedSite, changes: readonly Change[]): CheckedSite {
+/** The site as some changes of its text leave it. */
+export function resolveAfter(resolved: CheckedSite, changes: readonly Change[]): CheckedSite {
 	const { texts, assets } = applyChanges(resolved.reading.files, changes);
 	return checkSite(readSiteFiles({ texts, assets }, resolved.reading));
 }

@@ -1,7 +1,7 @@
 import { partShift, type PartShift } from '$core/arranging/part-shift.ts';
 import type { FrameElementView } from '$core/arranging/frame/frame-elements.ts';
 import { numberMark } from '$core/arranging/frame/number-mark.ts';
-import { nothingRead } from '$core/arranging/frame/reading.ts';
+import { nothingRead, withMore } from '$core/arranging/frame/reading.ts';
 import type { ArrangingView } from '$workers/desk/arranging.ts';
 import type { PageRequest } from '$workers/messages.ts';
 import { readFrame } from '../../browser/arranging/frame-reading.ts';
@@ -86,15 +86,12 @@ class ArrangingFrame {
 				const more = await readFrame(frame, known.page, numberMark, known.widths, signal);
 				if (isOld()) return;
 				if (!more) return this.refuse('The page could not be shown.');
-				reading = {
-					at: [...reading.at, ...more.at].sort((a, b) => a.width - b.width),
-					edges: more.edges,
-					isMirrored: more.isMirrored
-				};
+				reading = withMore(reading, more);
 				this.read = reading.at.length;
 			}
 		} catch (failure) {
-			if (!isOld()) this.refuse('This frame could not be read.');
+			if (isOld()) return;
+			this.refuse('This frame could not be read.');
 			store.sayFailure('The frame could not be arranged', failure);
 		}
 	}

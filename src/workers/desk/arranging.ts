@@ -13,28 +13,22 @@ import { stageHtml } from '$core/emit/stage.ts';
 import type { ArrangeFrameCommand } from '$core/model/command.ts';
 import { layerName } from '$core/model/site.ts';
 import { seenAs } from '$core/resolve/site.ts';
-import type { PageRequest } from '../messages.ts';
+import type { PageHtml, PageRequest } from '../messages.ts';
 import type { OpenSite } from './open-site.ts';
-
-/** A page as a frame can show it. */
-export interface DrawnPage {
-	readonly html: string;
-	readonly address: string;
-}
 
 /** A frame of own markup on its way to boxes: what is still to be read in a browser, or what could be written. */
 export type ArrangingView =
 	| { readonly kind: 'refused'; readonly why: string }
 	/** The page has to be read at these widths, px. */
-	| { readonly kind: 'read'; readonly page: DrawnPage; readonly widths: readonly number[] }
+	| { readonly kind: 'read'; readonly page: PageHtml; readonly widths: readonly number[] }
 	| {
 			readonly kind: 'proposal';
 			readonly command: ArrangeFrameCommand;
 			/** Elements that are left out, since nothing of them is seen at any width. */
 			readonly leftOut: readonly string[];
 			/** A page as it is, and as it would be, with the number of each element. */
-			readonly before: DrawnPage;
-			readonly after: DrawnPage;
+			readonly before: PageHtml;
+			readonly after: PageHtml;
 	  };
 
 /** How frames of own markup could be arranged. */
@@ -81,14 +75,13 @@ export class Arranging {
 		wish: Wish
 	): ArrangingView {
 		const numbered = numberedSite(site, layout);
-		const before = numbered && this.draw(numbered, request);
-		const again = numbered?.site.layouts.find((one) => one.name.text === layout.name.text);
+		const before = this.draw(numbered, request);
+		const again = numbered.site.layouts.find((one) => one.name.text === layout.name.text);
 		if (!before || !hasFrame(again)) {
 			return { kind: 'refused', why: 'The elements of this frame cannot be told apart.' };
 		}
 		const known = proposeArrangement(layout, site, reading, wish);
 		if (known.kind === 'read') return { kind: 'read', page: before, widths: known.widths };
-		if (known.kind === 'refused') return known;
 		// The same on the site whose elements have numbers, so that each is found where it is then.
 		const drawn = proposeArrangement(again, numbered, reading, wish);
 		const made = drawn.kind === 'proposal' ? prepare(numbered, drawn.command) : undefined;
@@ -99,7 +92,7 @@ export class Arranging {
 			: { kind: 'refused', why: 'The page as it would be cannot be drawn.' };
 	}
 
-	private draw(site: CheckedSite, request: PageRequest): DrawnPage | undefined {
+	private draw(site: CheckedSite, request: PageRequest): PageHtml | undefined {
 		const page = this.site.find(request, site);
 		const seen = seenAs(site, request);
 		const instances = page ? seen.instances(page) : [];

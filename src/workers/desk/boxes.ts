@@ -1,4 +1,4 @@
-import type { PageRequest, PlaceView } from '../messages.ts';
+import type { PageHtml, PageRequest, PlaceView } from '../messages.ts';
 import type { Jump } from '$core/sweep/jump-words.ts';
 import type { MendIdea } from '$core/sweep/mend-idea.ts';
 import { mendIdeas } from '$core/sweep/mends.ts';
@@ -54,7 +54,7 @@ export class Boxes {
 	}
 
 	/** A page as the stage would show it, to be measured. */
-	stageOf(request: PageRequest): { readonly html: string; readonly address: string } | undefined {
+	stageOf(request: PageRequest): PageHtml | undefined {
 		return this.site.settled(request, (instance, seen) => ({
 			html: stageHtml(instance, seen, this.site.assetUrls, this.site.year),
 			address: instance.address

@@ -26,6 +26,7 @@ import { stageHtml } from '$core/emit/stage.ts';
 import { resolveSite, type ResolvedSite } from '$core/resolve/site.ts';
 import { addressOf } from '$core/bring-in/reading/links.ts';
 import { AssetUrls } from '../asset-urls.ts';
+import type { PageHtml } from '../messages.ts';
 import { IntakeError } from '$core/source/limits.ts';
 import { readSiteFiles } from '$core/source/read.ts';
 
@@ -144,7 +145,7 @@ export class BringIn {
 	}
 
 	/** A page as the stage would show it once all is taken; undefined where it would not be there. */
-	preview(path: string): { readonly html: string; readonly address: string } | undefined {
+	preview(path: string): PageHtml | undefined {
 		const address = addressOf(path);
 		const { found } = this;
 		if (!found) return undefined;
@@ -157,7 +158,7 @@ export class BringIn {
 	}
 
 	/** A page as it came in, as the application can show it. */
-	cameIn(path: string): { readonly html: string; readonly address: string } | undefined {
+	cameIn(path: string): PageHtml | undefined {
 		const bytes = this.files.get(path);
 		const decoded = bytes && decodePage(bytes);
 		if (!decoded) return undefined;

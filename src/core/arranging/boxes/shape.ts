@@ -1,15 +1,22 @@
-import { close } from '../saying/fit.ts';
 import type { FrameReading, WidthReading } from '../frame/reading.ts';
 import { rowsOf } from './structure.ts';
-import { unitBox, type Trim, type Shape, type UnitBox } from './unit-box.ts';
+import {
+	boxesAt,
+	close,
+	edgeOf,
+	unitBox,
+	type Trim,
+	type Shape,
+	type UnitBox
+} from './unit-box.ts';
 import type { RegionUnit, Unit } from './units.ts';
 
 type Side = 'top' | 'bottom';
 
 /**
- * What has to be another about boxes than about elements. Margins of content would show otherwise in boxes that keep them: in what is painted, which would be painted further,
- * and where they fell together with those of what is before or behind (CSS 2.2, section 8.3.1). Those are taken away, and
- * the room that they made is said of the boxes.
+ * What has to be another about boxes than about elements. Margins of content would show otherwise in boxes that keep
+ * them: in what is painted, which would be painted further, and where they fell together with those of what is before or
+ * behind (CSS 2.2, section 8.3.1). Those are taken away, and the room that they made is said of the boxes.
  */
 export function shapeOf(units: readonly Unit[], { at }: FrameReading): Shape {
 	const finding = new Finding();
@@ -26,21 +33,18 @@ class Finding implements Shape {
 	/** Of what lies over each other, wrappers of which nothing is seen are as wide as what is in them. */
 	drawIn(units: readonly Unit[], reading: WidthReading): void {
 		for (const unit of units) if (unit.kind === 'wrapper') this.drawIn(unit.units, reading);
-		const boxes = units.flatMap((unit) => {
-			const box = unitBox(unit, reading, this);
-			return box ? [{ unit, box }] : [];
-		});
-		for (const { unit, box } of boxes) {
+		const boxes = [...boxesAt(units, reading, this)];
+		for (const [unit, box] of boxes) {
 			if (box.flow === 'block') {
 				// Browsers shorten lines beside what floats, and leave the box as wide as it is (CSS 2.2, section 9.5).
-				for (const other of boxes) {
-					if (other.box.flow !== 'float' || !liesOver(box, other.box)) continue;
+				for (const [other, beside] of boxes) {
+					if (beside.flow !== 'float' || !liesOver(box, beside)) continue;
 					const floats = this.goesAround.get(unit) ?? new Set();
-					this.goesAround.set(unit, floats.add(other.unit));
+					this.goesAround.set(unit, floats.add(other));
 				}
 			}
 			if (unit.kind !== 'wrapper' || box.isPainted) continue;
-			if (boxes.some((other) => other.unit !== unit && liesOver(box, other.box)))
+			if (boxes.some(([other, beside]) => other !== unit && liesOver(box, beside)))
 				this.drawnIn.add(unit);
 		}
 	}
@@ -64,12 +68,7 @@ class Finding implements Shape {
 
 	/** Of two margins that fell together the smaller one is taken away. */
 	private together(units: readonly Unit[], reading: WidthReading): void {
-		const boxes = new Map(
-			units.flatMap((unit) => {
-				const box = unitBox(unit, reading, this);
-				return box ? [[unit, box] as const] : [];
-			})
-		);
+		const boxes = boxesAt(units, reading, this);
 		const rows = rowsOf(boxes);
 		for (const [place, row] of rows.entries()) {
 			const next = rows[place + 1] ?? [];
@@ -100,9 +99,8 @@ class Finding implements Shape {
 
 	private trim(region: RegionUnit | undefined, side: Side, { parts }: WidthReading): void {
 		if (!region) return;
-		const [last] = region.words.slice(side === 'top' ? 0 : -1);
-		const part = parts[side === 'top' ? (region.words[0] ?? '') : (last ?? '')];
-		const depth = part?.depth[side === 'top' ? 0 : 1] ?? 0;
+		const word = side === 'top' ? region.words[0] : region.words.at(-1);
+		const depth = parts[word ?? '']?.depth[side === 'top' ? 0 : 1] ?? 0;
 		// Of a box around an element that element itself has the margin.
 		const all = region.number === undefined ? depth + 1 : depth;
 		const there = this.trims.get(region) ?? { top: 0, bottom: 0 };
@@ -132,11 +130,8 @@ function outermost(
 	shape: Shape
 ): RegionUnit | undefined {
 	if (unit.kind === 'region') return unit;
-	const found = unit.units.flatMap((inner) => {
-		const box = unitBox(inner, reading, shape);
-		return box ? [{ inner, at: side === 'top' ? -box.top : box.bottom }] : [];
-	});
-	const most = Math.max(...found.map(({ at }) => at));
-	const first = found.find(({ at }) => at === most);
-	return first && outermost(first.inner, side, reading, shape);
+	const boxes = boxesAt(unit.units, reading, shape);
+	const most = edgeOf([...boxes.keys()], boxes, side);
+	const first = [...boxes].find(([, box]) => box[side] === most);
+	return first && outermost(first[0], side, reading, shape);
 }

@@ -1,6 +1,9 @@
 import type { ReadBox, WidthReading } from '../frame/reading.ts';
 import type { Unit } from './units.ts';
 
+/** px by which two lengths may differ that are the same. */
+export const close = 0.6;
+
 /** A box as a unit lies at one width, px of the page. */
 export interface UnitBox extends Pick<
 	ReadBox,
@@ -37,11 +40,9 @@ export interface Trim {
 	readonly bottom: number;
 }
 
-export type Trims = ReadonlyMap<Unit, Trim>;
-
 /** What is another about boxes than about the elements that they were. */
 export interface Shape {
-	readonly trims: Trims;
+	readonly trims: ReadonlyMap<Unit, Trim>;
 	/** Wrappers that are no wider than what is in them: as they were they lay over what is beside them. */
 	readonly drawnIn: ReadonlySet<Unit>;
 	/** What floats beside a unit, whose words went around it; the unit begins behind that. */
@@ -128,4 +129,28 @@ export function roomIn({ left, top, right, bottom, border, padding }: UnitBox): 
 		right: right - border[1] - padding[1],
 		bottom: bottom - border[2] - padding[2]
 	};
+}
+
+/** Where those of some units lie that are shown at a width. */
+export function boxesAt(
+	units: readonly Unit[],
+	reading: WidthReading,
+	shape: Shape
+): Map<Unit, UnitBox> {
+	return new Map(
+		units.flatMap((unit): [Unit, UnitBox][] => {
+			const box = unitBox(unit, reading, shape);
+			return box ? [[unit, box]] : [];
+		})
+	);
+}
+
+/** The outermost edge of some units. */
+export function edgeOf(
+	units: readonly Unit[],
+	boxes: ReadonlyMap<Unit, UnitBox>,
+	side: keyof Room
+): number {
+	const all = units.flatMap((unit) => boxes.get(unit)?.[side] ?? []);
+	return side === 'left' || side === 'top' ? Math.min(...all) : Math.max(...all);
 }

@@ -56,7 +56,7 @@ export class NotBoxes extends Error {}
 /**
  * The markup of a frame as a tree. `opened`: elements without places that are looked into all the same, by their numbers.
  *
- * @throws NotBoxes where a place stands in a condition or a list.
+ * @throws NotBoxes where a place stands in a condition, a list or a part.
  */
 export function frameTree(
 	layout: Layout,
@@ -118,6 +118,7 @@ class Reader {
 			return;
 		}
 		if (tag) open.depth += depthOf(tag);
+		if (open.depth < 0) throw new NotBoxes('A part wraps some of this frame, which no box can.');
 		if ('tagName' in child && open.depth === 0 && !tag) this.element(child, open);
 		else open.run += this.sourceOf(child);
 	}

@@ -62,6 +62,11 @@ export interface FrameReading {
 /** Nothing has been read yet. */
 export const nothingRead: FrameReading = { at: [], edges: [], isMirrored: false };
 
+/** What was read so far, with what was read at further widths. */
+export function withMore(reading: FrameReading, more: FrameReading): FrameReading {
+	return { ...more, at: [...reading.at, ...more.at].sort((a, b) => a.width - b.width) };
+}
+
 /** The word of a part: of an element, by its number; of a place among others; of text, by what is before it in its element. */
 export const partWord = {
 	element: (number: number): string => `e${number}`,

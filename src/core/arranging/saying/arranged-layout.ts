@@ -18,6 +18,7 @@ const nothing: ReadonlyMap<string, string> = new Map([
 	['arrange', 'stack'],
 	['width', 'auto'],
 	['height', 'auto'],
+	['min', 'auto'],
 	['margin', '0'],
 	['pad', '0'],
 	['border', '0'],

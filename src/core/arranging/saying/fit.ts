@@ -1,15 +1,15 @@
-/** How a length follows from the room around it, as far as some widths of the screen show it. */
+import { close } from '../boxes/unit-box.ts';
 
-/** px by which a length may differ from what is said for it. */
-export const close = 0.6;
+/** How a length follows from the room around it, as far as some widths of the screen show it. */
 
 /** Whether a length is the same at all of them. */
 export function isSteady(values: readonly number[]): boolean {
-	return values.length > 0 && spread(values) <= 2 * close;
+	return values.length > 0 && offOf(values) <= close;
 }
 
-function spread(values: readonly number[]): number {
-	return Math.max(...values) - Math.min(...values);
+/** By how much a length that is said to be the same is off at some width, px. */
+export function offOf(values: readonly number[]): number {
+	return (Math.max(...values) - Math.min(...values)) / 2;
 }
 
 /** The middle of what a steady length is. */

@@ -1,7 +1,7 @@
-import { close, isSteady, lengthWord, px, sidesWord, steady } from './fit.ts';
+import { isSteady, lengthWord, offOf, px, sidesWord, steady } from './fit.ts';
 import { rowsOf, type Row } from '../boxes/structure.ts';
 import { tracksOf, type Tracks } from './tracks.ts';
-import type { Room, UnitBox } from '../boxes/unit-box.ts';
+import { close, edgeOf, type Room, type UnitBox } from '../boxes/unit-box.ts';
 import type { Unit } from '../boxes/units.ts';
 
 /** How units lie in the room of one box, at one of the widths at which they lie in the same way. */
@@ -142,9 +142,11 @@ class Lines {
 	private inRow(unit: Unit, row: Row): { above: number[]; below: number[] } {
 		const all = row.flat();
 		return {
-			above: this.samples.map(({ boxes }) => (boxes.get(unit)?.top ?? 0) - edge(all, boxes, 'top')),
+			above: this.samples.map(
+				({ boxes }) => (boxes.get(unit)?.top ?? 0) - edgeOf(all, boxes, 'top')
+			),
 			below: this.samples.map(
-				({ boxes }) => edge(all, boxes, 'bottom') - (boxes.get(unit)?.bottom ?? 0)
+				({ boxes }) => edgeOf(all, boxes, 'bottom') - (boxes.get(unit)?.bottom ?? 0)
 			)
 		};
 	}
@@ -153,9 +155,11 @@ class Lines {
 	private ends(): [number, number] {
 		const [first, last] = [this.rows[0]?.flat() ?? [], this.rows.at(-1)?.flat() ?? []];
 		return [
-			this.steady(this.samples.map(({ room, boxes }) => edge(first, boxes, 'top') - room.top)),
+			this.steady(this.samples.map(({ room, boxes }) => edgeOf(first, boxes, 'top') - room.top)),
 			// What is said to be as tall as it is needs no room below.
-			Math.min(...this.samples.map(({ room, boxes }) => room.bottom - edge(last, boxes, 'bottom')))
+			Math.min(
+				...this.samples.map(({ room, boxes }) => room.bottom - edgeOf(last, boxes, 'bottom'))
+			)
 		];
 	}
 
@@ -166,7 +170,7 @@ class Lines {
 			const above = this.rows[at]?.flat() ?? [];
 			return this.steady(
 				this.samples.map(
-					({ boxes }) => edge(row.flat(), boxes, 'top') - edge(above, boxes, 'bottom')
+					({ boxes }) => edgeOf(row.flat(), boxes, 'top') - edgeOf(above, boxes, 'bottom')
 				)
 			);
 		});
@@ -215,7 +219,10 @@ class Lines {
 		const room = (sample: Sample): { left: number; right: number } =>
 			inRoom
 				? sample.room
-				: { left: edge(group, sample.boxes, 'left'), right: edge(group, sample.boxes, 'right') };
+				: {
+						left: edgeOf(group, sample.boxes, 'left'),
+						right: edgeOf(group, sample.boxes, 'right')
+					};
 		const before = this.samples.map((one) => (one.boxes.get(unit)?.left ?? 0) - room(one).left);
 		const behind = this.samples.map((one) => room(one).right - (one.boxes.get(unit)?.right ?? 0));
 		const margins = this.marginsOf(unit);
@@ -282,19 +289,13 @@ class Lines {
 
 	/** A length that is said to be the same at all widths. */
 	private steady(values: readonly number[]): number {
-		this.off = Math.max(this.off, (Math.max(...values) - Math.min(...values)) / 2);
+		this.off = Math.max(this.off, offOf(values));
 		return steady(values);
 	}
 
 	private say(unit: Unit, setting: string, word: string): void {
 		this.members.set(unit, { ...this.members.get(unit), [setting]: word });
 	}
-}
-
-/** The outermost edge of some units. */
-function edge(units: readonly Unit[], boxes: ReadonlyMap<Unit, UnitBox>, side: keyof Room): number {
-	const all = units.flatMap((unit) => boxes.get(unit)?.[side] ?? []);
-	return side === 'left' || side === 'top' ? Math.min(...all) : Math.max(...all);
 }
 
 function isNothing(values: readonly number[]): boolean {

@@ -1,8 +1,16 @@
-import { isSteady, lengthWord, px, sidesWord, steady } from './fit.ts';
+import { isSteady, lengthWord, offOf, px, sidesWord, steady } from './fit.ts';
 import { lyingOf, type Sample, type Says } from './lying.ts';
 import { bodyWord, type FrameReading, type WidthReading } from '../frame/reading.ts';
 import { rowsOf, wordOfRows } from '../boxes/structure.ts';
-import { roomIn, unitBox, type Room, type Shape, type UnitBox } from '../boxes/unit-box.ts';
+import {
+	boxesAt,
+	close,
+	roomIn,
+	unitBox,
+	type Room,
+	type Shape,
+	type UnitBox
+} from '../boxes/unit-box.ts';
 import type { Unit, WrapperUnit } from '../boxes/units.ts';
 
 /** What is said of a box from a width on, up to the next, by the words of the text. */
@@ -136,22 +144,13 @@ class Saying {
 	}
 
 	private orderWord(around: WrapperUnit, reading: WidthReading): string {
-		return wordOfRows(rowsOf(this.boxes(around, reading)));
-	}
-
-	private boxes(around: WrapperUnit, reading: WidthReading): Map<Unit, UnitBox> {
-		return new Map(
-			around.units.flatMap((unit): [Unit, UnitBox][] => {
-				const found = unitBox(unit, reading, this.shape);
-				return found ? [[unit, found]] : [];
-			})
-		);
+		return wordOfRows(rowsOf(boxesAt(around.units, reading, this.shape)));
 	}
 
 	private fit(around: WrapperUnit, at: readonly WidthReading[]): Fit {
 		const samples = at.flatMap((reading): Sample[] => {
 			const box = unitBox(around, reading, this.shape);
-			const boxes = this.boxes(around, reading);
+			const boxes = boxesAt(around.units, reading, this.shape);
 			if (!box) return [];
 			return [
 				{ room: around === this.shared ? beside(roomIn(box), boxes, reading) : roomIn(box), boxes }
@@ -187,7 +186,7 @@ class Saying {
 		);
 		const screens = boxes.map(({ reading }) => reading.width);
 		const widths = boxes.map(({ room }) => room.right - room.left);
-		const off = Math.max(...[top, bottom].map(spread));
+		const off = Math.max(...[top, bottom].map(offOf));
 		const pads = (end: string, start: string): Says => {
 			const pad = sidesWord([
 				px(Math.max(0, steady(top))),
@@ -200,13 +199,12 @@ class Saying {
 		const sides = [right, left].map((side) => lengthWord(side, screens));
 		const [end, start] = sides;
 		const isPlain = sides.every((side) => side !== undefined && !side.startsWith('min('));
-		if (isPlain && !(isFixed(widths) && !isFixed(left)))
+		if (isPlain && !(isSteady(widths) && !isSteady(left)))
 			return { says: pads(end ?? '0', start ?? '0'), off };
 		const [least, most] = [Math.max(0, Math.min(...left)), Math.max(...widths)];
-		const wide = boxes.filter((_, place) => (widths[place] ?? 0) >= most - 1);
 		const isContained = boxes.every(({ reading }, place) => {
 			const width = Math.min(most, reading.width - 2 * least);
-			return wide.length === boxes.length || Math.abs(width - (widths[place] ?? 0)) <= 1.2;
+			return isSteady(widths) || Math.abs(width - (widths[place] ?? 0)) <= 2 * close;
 		});
 		return {
 			says: { ...pads(px(least), px(least)), contain: px(most) },
@@ -228,14 +226,6 @@ function beside(room: Room, boxes: ReadonlyMap<Unit, UnitBox>, { parts }: WidthR
 		: { ...room, top: Math.min(...tops), bottom: Math.max(...bottoms) };
 }
 
-function isFixed(values: readonly number[]): boolean {
-	return isSteady(values);
-}
-
-function spread(values: readonly number[]): number {
-	return (Math.max(...values) - Math.min(...values)) / 2;
-}
-
 /** The padding and borders of a unit, and its height where one is said. */
 function ownOf(unit: Unit, samples: readonly Sample[]): { says: Says; off: number } {
 	const found = samples.flatMap(({ boxes, room }) => {
@@ -253,7 +243,7 @@ function ownOf(unit: Unit, samples: readonly Sample[]): { says: Says; off: numbe
 				: isSteady(values)
 					? px(steady(values))
 					: undefined;
-		if (word === undefined) off = Math.max(off, spread(values));
+		if (word === undefined) off = Math.max(off, offOf(values));
 		return word ?? px(steady(values));
 	};
 	const all = (what: 'padding' | 'border'): string =>
@@ -263,7 +253,7 @@ function ownOf(unit: Unit, samples: readonly Sample[]): { says: Says; off: numbe
 	const least = found.flatMap(({ box }) => box.saidMin ?? []);
 	const [min] = least.length === found.length && new Set(least).size === 1 ? least : [];
 	const hasHeight = heights.length === found.length;
-	if (hasHeight) off = Math.max(off, spread(heights));
+	if (hasHeight) off = Math.max(off, offOf(heights));
 	return {
 		says: {
 			...(pad === '0' ? {} : { pad }),

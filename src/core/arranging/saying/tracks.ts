@@ -1,8 +1,7 @@
-import { close, isSteady, lengthWord, mostlyWord, px, steady } from './fit.ts';
+import { isSteady, lengthWord, mostlyWord, px, steady } from './fit.ts';
 import type { Sample } from './lying.ts';
 import type { Row } from '../boxes/structure.ts';
-import type { UnitBox } from '../boxes/unit-box.ts';
-import type { Unit } from '../boxes/units.ts';
+import { close, edgeOf } from '../boxes/unit-box.ts';
 
 /** The columns that a row of groups lies in. */
 export interface Tracks {
@@ -25,23 +24,15 @@ const rest = 'minmax(0, 1fr)';
 /** The columns of a row, from how wide its groups and the room between them are at some widths. */
 export function tracksOf(row: Row, samples: readonly Sample[]): Tracks {
 	const rooms = samples.map(({ room }) => room.right - room.left);
-	const at = (
-		group: readonly Unit[],
-		side: 'left' | 'right',
-		boxes: ReadonlyMap<Unit, UnitBox>
-	): number => {
-		const all = group.flatMap((unit) => boxes.get(unit)?.[side] ?? []);
-		return side === 'left' ? Math.min(...all) : Math.max(...all);
-	};
 	const between = [...row, undefined].map((group, place) =>
 		samples.map(({ room, boxes }) => {
 			const before = row[place - 1];
-			const from = before ? at(before, 'right', boxes) : room.left;
-			return (group ? at(group, 'left', boxes) : room.right) - from;
+			const from = before ? edgeOf(before, boxes, 'right') : room.left;
+			return (group ? edgeOf(group, boxes, 'left') : room.right) - from;
 		})
 	);
 	const widths = row.map((group) =>
-		samples.map(({ boxes }) => at(group, 'right', boxes) - at(group, 'left', boxes))
+		samples.map(({ boxes }) => edgeOf(group, boxes, 'right') - edgeOf(group, boxes, 'left'))
 	);
 	const isHug = row.map((group) =>
 		samples.every(({ boxes }) => group.every((unit) => boxes.get(unit)?.isHug))

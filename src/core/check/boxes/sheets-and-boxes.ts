@@ -1,4 +1,5 @@
 import { frameBoxWords, saidOfBoxes, type FrameMove } from '../../author-styles/frame-moves.ts';
+import { paintsToo } from '../../emit/css/boxes/held.ts';
 import { hint, warning } from '../../messages/problem.ts';
 import { instanceUnder } from '../subject/page-under.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
@@ -52,9 +53,11 @@ export const sheetHeld: WholeCheck = {
 		}
 	},
 	find: (resolved) =>
-		saidInSheets(resolved, true).map(({ span, property, box, advice, layout }) =>
-			hint('sheet-held', span, property, box, layout, advice)
-		)
+		saidInSheets(resolved, true)
+			.filter(({ property }) => !paintsToo(property))
+			.map(({ span, property, box, advice, layout }) =>
+				hint('sheet-held', span, property, box, layout, advice)
+			)
 };
 
 interface SaidInSheet extends Pick<FrameMove, 'span' | 'property' | 'advice'> {

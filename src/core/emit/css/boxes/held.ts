@@ -44,35 +44,23 @@ function boxesOf(layout: Layout, selectors: Selectors): string[] {
 	];
 }
 
-/** Whether a property says how a box lies, so that it does nothing to boxes that sheets only paint. */
+/** What else says the same as those: longhands that do not begin as they do, and logical names. */
+const alsoLies =
+	/^(top|right|bottom|left|((min|max)-)?(inline|block)-size|(row|column)-gap|(align|justify)-(content|items|self)|column-(count|width))$/;
+const borders = /^border(-(top|right|bottom|left|inline|block)(-(start|end))?)?$/;
+
+/** Whether a property says how a box lies, so that sheets that only paint say it in vain. */
 export function isHeld(property: string): boolean {
-	return lies.some((one) => property === one || isPartOf(property, one));
+	const isLonghand = /^border-.*(width|style)$/.test(property);
+	return (
+		isLonghand ||
+		alsoLies.test(property) ||
+		paintsToo(property) ||
+		lies.some((one) => property === one || property.startsWith(`${one}-`))
+	);
 }
 
-/** Longhands, and the logical names of the same. */
-function isPartOf(property: string, shorthand: (typeof lies)[number]): boolean {
-	if (property.startsWith(`${shorthand}-`)) return true;
-	switch (shorthand) {
-		case 'inset':
-			return /^(top|right|bottom|left)$/.test(property);
-		case 'width':
-		case 'height':
-			return /^(inline|block)-size$/.test(property);
-		case 'min-width':
-		case 'max-width':
-			return /^(min|max)-(inline|block)-size$/.test(property);
-		case 'border-width':
-		case 'border-style':
-			return /^border-.*-?(width|style)$/.test(property);
-		case 'gap':
-			return /^(row|column)-gap$/.test(property);
-		case 'place-content':
-		case 'place-items':
-		case 'place-self':
-			return new RegExp(`^(align|justify)-${shorthand.slice('place-'.length)}$`).test(property);
-		case 'columns':
-			return /^column-(count|width)$/.test(property);
-		default:
-			return false;
-	}
+/** Whether what is held of a property is only some of it: the colour of a border is taken from where it is said. */
+export function paintsToo(property: string): boolean {
+	return borders.test(property);
 }

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
-	import { sameWithin } from '$core/arranging/part-shift.ts';
+	import { isSame } from '$core/arranging/part-shift.ts';
 	import { arrangingFrame } from '$store/ways/arranging.svelte.ts';
 	import UnseenFrame from '$views/frame/UnseenFrame.svelte';
 	import Question from '../Question.svelte';
@@ -15,11 +15,19 @@
 	let chosen = $state<number | undefined>();
 
 	const { layout, proposal, shifts, refused, read } = $derived(arrangingFrame);
-	const most = $derived(shifts.reduce((by, one) => Math.max(by, one.by), 0));
+	const others = $derived(shifts.filter((one) => !isSame(one)));
+	const missing = $derived(others.find((one) => one.missing !== undefined));
+	const most = $derived(others.reduce((by, one) => Math.max(by, one.by), 0));
+	/** px; where all is the same, a usual screen is as good as any. */
+	const usual = 1280;
 	const width = $derived(
 		chosen ??
-			(shifts.find(({ by }) => by === most && by > sameWithin) ?? shifts.at(-3) ?? shifts.at(-1))
-				?.width
+			(
+				missing ??
+				others.find(({ by }) => by === most) ??
+				shifts.find((one) => one.width >= usual) ??
+				shifts.at(-1)
+			)?.width
 	);
 
 	$effect(() => {
@@ -49,9 +57,12 @@
 						<p class="refused" role="alert">{refused}</p>
 					{:else if proposal}
 						<p role="status">
-							{#if most <= sameWithin}
+							{#if others.length === 0}
 								At all {shifts.length} widths that were tried everything lies where it lay, within half
 								a px.
+							{:else if missing}
+								At {missing.width} px <span class="mono">{missing.missing}</span> is seen in one of the
+								two alone. What lies elsewhere is told for each width.
 							{:else}
 								The greatest difference is <b>{Math.round(most * 10) / 10} px</b>. What lies
 								elsewhere is told for each width.

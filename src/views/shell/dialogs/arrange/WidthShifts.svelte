@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { sameWithin, type PartShift } from '$core/arranging/part-shift.ts';
+	import { isSame, type PartShift } from '$core/arranging/part-shift.ts';
 
 	/** The greatest difference between what is there and what would be, at each width that was tried. */
 	interface Props {
@@ -21,7 +21,8 @@
 		</tr>
 	</thead>
 	<tbody>
-		{#each shifts as { width, by, name } (width)}
+		{#each shifts as shift (shift.width)}
+			{@const { width, by, name, missing } = shift}
 			<tr class:chosen={width === chosen}>
 				<td>
 					<button
@@ -33,9 +34,9 @@
 				</td>
 				<td class="mono">
 					<i style="width: {(by / most) * 60}px"></i>
-					{by <= sameWithin ? 'none' : `${Math.round(by * 10) / 10} px`}
+					{isSame(shift) ? 'none' : missing ? 'not in both' : `${Math.round(by * 10) / 10} px`}
 				</td>
-				<td class="mono name">{by <= sameWithin ? '' : (name ?? '')}</td>
+				<td class="mono name">{isSame(shift) ? '' : (missing ?? name ?? '')}</td>
 			</tr>
 		{/each}
 	</tbody>

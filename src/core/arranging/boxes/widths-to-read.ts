@@ -1,7 +1,7 @@
-import { wordOfRows, rowsOf } from '../boxes/structure.ts';
-import type { FrameReading, WidthReading } from './reading.ts';
-import { unitBox, type Shape } from '../boxes/unit-box.ts';
-import { withInnerUnits, type Unit } from '../boxes/units.ts';
+import { wordOfRows, rowsOf } from './structure.ts';
+import type { FrameReading, WidthReading } from '../frame/reading.ts';
+import { boxesAt, type Shape } from './unit-box.ts';
+import { withInnerUnits, type Unit } from './units.ts';
 
 /** The narrowest and the widest screen that is read, px. */
 const readFrom = 320;
@@ -62,16 +62,7 @@ function aroundEdges(edges: readonly number[]): number[] {
 /** How all boxes lie at a width, and which are there. */
 function orderWord(reading: WidthReading, units: readonly Unit[]): string {
 	const inside = (list: readonly Unit[]): string =>
-		wordOfRows(
-			rowsOf(
-				new Map(
-					list.flatMap((unit) => {
-						const box = unitBox(unit, reading, asItIs);
-						return box ? [[unit, box] as const] : [];
-					})
-				)
-			)
-		);
+		wordOfRows(rowsOf(boxesAt(list, reading, asItIs)));
 	const wrappers = withInnerUnits(units).flatMap((unit) =>
 		unit.kind === 'wrapper' ? [unit.units] : []
 	);
