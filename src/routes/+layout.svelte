@@ -13,6 +13,7 @@
 	import { devices } from '$store/devices.svelte.ts';
 	import { sources } from '$store/sources.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import { isStopped } from '$workers/link.ts';
 	import SkipLinks from '$views/shell/bar/SkipLinks.svelte';
 	import TopBar from '$views/shell/bar/TopBar.svelte';
 	import { isAt, views } from '$views/shell/bar/views.ts';
@@ -46,9 +47,15 @@
 		const woken = (event: PageTransitionEvent) => {
 			if (event.persisted) location.reload();
 		};
+		// Drawings that waited for what was stopped are drawn when the site is read again.
+		const unanswered = (event: PromiseRejectionEvent) => {
+			if (isStopped(event.reason)) event.preventDefault();
+		};
+		addEventListener('unhandledrejection', unanswered);
 		addEventListener('pagehide', keep);
 		addEventListener('pageshow', woken);
 		return () => {
+			removeEventListener('unhandledrejection', unanswered);
 			removeEventListener('pagehide', keep);
 			removeEventListener('pageshow', woken);
 		};

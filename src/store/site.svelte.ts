@@ -1,4 +1,4 @@
-import { workerStopped } from '$workers/link.ts';
+import { isStopped } from '$workers/link.ts';
 import type { Remote } from 'comlink';
 import { noTrial, type Trial } from '$core/model/trial.ts';
 import type { Marks } from '$core/view-models/marks.ts';
@@ -218,7 +218,7 @@ class SiteStore {
 	/** Says that something failed which should not, and logs it for whoever looks into it. */
 	sayFailure(what: string, failure: unknown, then = 'Nothing of the site was changed.'): void {
 		// A worker that stopped has been spoken of, and started again.
-		if (failure instanceof Error && failure.name === workerStopped) return;
+		if (isStopped(failure)) return;
 		console.error(what, failure);
 		this.say(`${what}: ${reasonOf(failure)}. ${then}`);
 	}

@@ -1,7 +1,12 @@
 import type { Endpoint } from 'comlink';
 
 /** The name of the error that is thrown where the worker is no longer there to answer. */
-export const workerStopped = 'WorkerStopped';
+const workerStopped = 'WorkerStopped';
+
+/** Whether something failed only since the worker was stopped, which is spoken of where that is done. */
+export function isStopped(failure: unknown): boolean {
+	return failure instanceof Error && failure.name === workerStopped;
+}
 
 /** What a message of comlink's protocol has that an answer is found by. */
 function idOf(message: unknown): string | undefined {

@@ -145,6 +145,8 @@ test('in a chosen piece a link is chosen, led elsewhere and followed; elsewhere 
 	await app.page.keyboard.type('/visit');
 	await app.page.keyboard.press('Enter');
 	await shows(/<a class="go[^"]*" href="[^"]*visit[^"]*">/);
+	// The page is drawn before the panel knows what stands there now.
+	await app.page.waitForSelector('button[title="Goes to /visit"]');
 	await hand.press('button', 'Follow the link');
 	await until(
 		'it leads there',

@@ -28,6 +28,29 @@ function beyond(): Promise<number> {
 	});
 }
 
+/** Controls that something which says that it works lies over. */
+function covered(): Promise<string[]> {
+	return app.page.evaluate(() => {
+		const over = [...document.querySelectorAll('.busy, .busy *')].filter(
+			(one) => getComputedStyle(one).pointerEvents !== 'none'
+		);
+		const edges = over.map((one) => one.getBoundingClientRect());
+		return [...document.querySelectorAll('button, a, input, select, textarea, [tabindex]')]
+			.filter((one) => !one.closest('.busy') && !one.contains(over[0] ?? null))
+			.filter((one) => {
+				const at = one.getBoundingClientRect();
+				return edges.some(
+					(edge) =>
+						at.left < edge.right &&
+						edge.left < at.right &&
+						at.top < edge.bottom &&
+						edge.top < at.bottom
+				);
+			})
+			.map((one) => one.outerHTML.slice(0, 80));
+	});
+}
+
 /** Goes to a view by the bar, as one does. */
 async function goTo(view: string): Promise<void> {
 	await app.page.click(`nav a[href^="/${view}"]`);
@@ -53,6 +76,7 @@ test('while it works nothing moves and nothing is cut, in any view, at two sizes
 			await until('it says that it works', async () => (await page.$('.busy')) !== null);
 			assert.ok((await beyond()) <= 0, `${view} at ${width} px is wider than the screen`);
 			assert.deepEqual(await button.boundingBox(), before, `${view} at ${width} px moves`);
+			assert.deepEqual(await covered(), [], `${view} at ${width} px is covered`);
 			await release();
 			await until('it is done', async () => (await page.$('.busy')) === null);
 		}
@@ -71,6 +95,25 @@ test('drawings of the sheet that still wait have a name, and stopping is offered
 	await release();
 	await page.waitForSelector('.drawing');
 	assert.deepEqual(await violationsIn(page), []);
+});
+
+test('what is stopped in any view is said, is no failure, and is read again where one asks for it', async () => {
+	const { page } = app;
+	for (const view of ['plan', 'sheet', 'sweep', 'source', 'material', 'findings', 'deliver']) {
+		await app.load('/plan');
+		// It is never let go: what stops it ends it.
+		await holdWorker(page);
+		await goTo(view);
+		await page.select('select[aria-label="Seen by"]', 'keeper');
+		await (await named(page, 'button', 'Stop')).click();
+		await page.waitForSelector('::-p-text(Reading the site stopped: you stopped it)');
+		await (await named(page, 'button', 'Read it again')).click();
+		await until(
+			`${view} goes on`,
+			async () => (await page.$('::-p-text(Reading the site stopped)')) === null
+		);
+		await until('it is done', async () => (await page.$('.busy')) === null);
+	}
 });
 
 test('where the system prefers dark, what can be chosen is read as well as by day', async () => {

@@ -1,36 +1,31 @@
 <script lang="ts">
-	import { busy } from '$store/ways/busy.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 </script>
 
-{#if busy.working}
-	<span class="busy small" role="status">
-		<span class="moving" aria-hidden="true"></span>
-		working …
-		<button class="act" onclick={() => store.stop()}>Stop</button>
-	</span>
-{/if}
+<span class="busy" role="status">
+	<span class="moving" aria-hidden="true"></span>
+	working
+	<button
+		class="act"
+		title="Ends what is being worked out; the site stays as it is"
+		onclick={() => store.stop()}>Stop</button
+	>
+</span>
 
 <style>
-	/* It lies below the bar, over the view: what comes and goes moves nothing. */
 	.busy {
-		position: absolute;
-		inset-block-start: calc(var(--bar) - 1px);
-		inset-inline-end: 14px;
-		z-index: 5;
 		display: flex;
-		align-items: center;
-		gap: 6px;
-		padding: 3px 9px;
-		background: var(--sheet);
-		border: 1px solid var(--hair);
-		border-end-start-radius: var(--radius);
-		border-end-end-radius: var(--radius);
+		align-items: baseline;
+		gap: 5px;
 		color: var(--ink-2);
 	}
+	/* Along the lower edge of the bar, where nothing is pressed. */
 	.moving {
-		width: 22px;
+		position: absolute;
+		inset-inline: 0;
+		inset-block-start: calc(var(--bar) - 2px);
 		height: 3px;
+		pointer-events: none;
 		background: linear-gradient(90deg, var(--cedar) 40%, var(--hair) 0);
 		background-size: 200% 100%;
 		animation: move 1.2s linear infinite;

@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { download } from '$store/files/download.ts';
+	import { busy } from '$store/ways/busy.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import BusyLine from './BusyLine.svelte';
 
 	let now = $state(Date.now());
 
@@ -20,28 +22,46 @@
 	});
 </script>
 
+<span class="standing">
+	<span class="words" class:behind={busy.working}>
+		{#if !store.writes}
+			<span class="kept">edited in another tab</span>
+		{:else if store.keeper.fault !== undefined}
+			<span
+				class="fault"
+				role="alert"
+				title="The browser refused to keep the site: {store.keeper
+					.fault}. It is tried again by itself."
+			>
+				not kept
+			</span>
+		{:else}
+			<span class="kept" title="Everything is kept in this browser as you go.">{words}</span>
+		{/if}
+	</span>
+	{#if busy.working}<BusyLine />{/if}
+</span>
 {#if !store.writes}
-	<span class="kept">edited in another tab</span>
 	<button class="act" onclick={() => void store.takeOver()}>Edit it here</button>
 {:else if store.keeper.fault !== undefined}
-	<span
-		class="fault"
-		role="alert"
-		title="The browser refused to keep the site: {store.keeper.fault}. It is tried again by itself."
-	>
-		not kept
-	</span>
 	<button class="act" onclick={() => void download('source')}>Save to a file</button>
-{:else}
-	<span class="kept" title="Everything is kept in this browser as you go.">{words}</span>
 {/if}
 
 <style>
-	span {
-		font-size: var(--text-small);
+	/* What works is said in place of the words, which keep their room: no control comes over another, none moves. */
+	.standing {
+		display: grid;
+		align-items: center;
 		min-width: 88px;
-		/* Its words grow to the right, so that none of them moves. */
+		font-size: var(--text-small);
+		/* The words grow to the right, so that none of them moves. */
 		text-align: left;
+	}
+	.standing > :global(*) {
+		grid-area: 1 / 1;
+	}
+	.behind {
+		visibility: hidden;
 	}
 	.kept {
 		color: var(--fine);

@@ -4,7 +4,6 @@
 	import { found } from '$store/findings.svelte.ts';
 	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import BusyLine from './BusyLine.svelte';
 	import KeptSince from './KeptSince.svelte';
 	import SeenBy from './SeenBy.svelte';
 	import SiteMenu from './SiteMenu.svelte';
@@ -49,7 +48,6 @@
 	</nav>
 	<div class="right">
 		<SeenBy />
-		<BusyLine />
 		<button
 			class="quiet"
 			title="Finds whatever has a name, and whatever can be done (Ctrl+K)"

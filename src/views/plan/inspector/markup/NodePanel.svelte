@@ -177,7 +177,9 @@
 			>
 		{/if}
 		{#if leads !== undefined}
-			<button class="act" onclick={() => void store.follow(leads)}>Follow the link</button>
+			<button class="act" title="Goes to {leads}" onclick={() => void store.follow(leads)}
+				>Follow the link</button
+			>
 		{/if}
 		<button class="act" onclick={() => void remove()}>Remove</button>
 		<button class="act" onclick={() => choice.editPieces()}>Edit the markup</button>
