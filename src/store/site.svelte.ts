@@ -131,7 +131,8 @@ class SiteStore {
 	async goTo(request: PageRequest): Promise<boolean> {
 		const page = await this.core.page({ ...request, ...this.seeing });
 		if (!page) return false;
-		this.request = request;
+		// It may have been asked for by a name of once.
+		this.request = page.page === request.page ? request : { ...request, page: page.page };
 		this.page = page;
 		return true;
 	}

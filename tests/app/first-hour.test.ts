@@ -224,8 +224,11 @@ test('the source is downloaded as a zip of .eave files and can be opened again',
 	assert.ok(paths.includes('layouts/commons.eave') && paths.includes('images/pod.svg'));
 	await writeFile(join(folder, 'again.zip'), bytes);
 	await openText(app.page, around('route /other { title "Other" }'), 'other.eave');
-	await until('another is open', async () => (await app.page.$('[id="row /visit"]')) === null);
+	await app.page.click('nav a[href^="/plan"]');
+	await app.page.waitForSelector('[id="row /other"]');
 	await openFile(join(folder, 'again.zip'));
+	// Until it is open, it goes to a page of its own.
+	await app.page.waitForSelector('[id="row /visit"]');
 	await app.open('/plan?route=/visit');
 	await until('it is the site', async () => (await stageText('footer')) === foot);
 });

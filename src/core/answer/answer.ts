@@ -1,5 +1,5 @@
 import mime from 'mime';
-import { decodeSegment } from '../model/address.ts';
+import { decodeSegment, withoutFile } from '../model/address.ts';
 import { escapeHtml } from '../emit/html/escape.ts';
 import { pageHtml } from '../emit/html/page.ts';
 import { withUrls } from '../emit/css/author/style-urls.ts';
@@ -10,7 +10,7 @@ import type { PageInstance } from '../resolve/instance.ts';
 import { closedAt, keptOutBy } from '../resolve/roles.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { nearestState } from '../resolve/structure.ts';
-import { pageAsked, segmentsOf, withoutFile } from './asked.ts';
+import { pageAsked, segmentsOf } from './asked.ts';
 import { found, type Representation } from './found.ts';
 import type { AnsweringSite, SiteAnswer, SiteRequest } from './exchange.ts';
 import { freshOf, sourcesOf } from './freshness.ts';
@@ -25,7 +25,7 @@ const askFirst = 'no-cache';
 
 /**
  * What a site answers (HTTP, RFC 9110): a page, the nearest state in its place where it is closed (403),
- * missing (404) or cannot be made (503), a file, a sheet, or the way to the one address of a page (301).
+ * missing (404) or cannot be made (503), a file, a sheet, or the way to the one address of a page (301, 308).
  * Pure: the time comes with the request.
  */
 export function answer(site: AnsweringSite, request: SiteRequest): SiteAnswer {
@@ -71,10 +71,15 @@ class Answerer {
 		const page = pageAsked(this.plan, written);
 		if (!page) {
 			const meant = withoutFile(written);
-			return this.nothing(meant, this.plan.routeAt(meant) ?? closedAt(meant, structure));
+			const route = this.plan.routeAt(meant);
+			const now = this.plan.movedTo(written);
+			if (!now) return this.nothing(meant, route ?? closedAt(meant, structure));
+			return keptOutBy(route ?? now.page, this.seen.role, structure)
+				? this.instead('denied', 403, meant)
+				: this.leadsTo(308, this.plan.pathOf(now));
 		}
 		const path = this.plan.pathOf(page);
-		if (this.path !== `/${path}`) return this.moved(path);
+		if (this.path !== `/${path}`) return this.leadsTo(301, path);
 		if (keptOutBy(page.page, this.seen.role, structure)) {
 			return this.instead('denied', 403, page.address);
 		}
@@ -120,15 +125,18 @@ class Answerer {
 		});
 	}
 
-	/** To the one address of a page (RFC 9110, section 15.4.2), with what was asked of it. */
-	private moved(path: string): SiteAnswer {
+	/**
+	 * To the one address of a page that was asked for in another spelling (301), or at an address where it was once
+	 * (308; RFC 9110, sections 15.4.2 and 15.4.9), with what was asked of it.
+	 */
+	private leadsTo(status: 301 | 308, path: string): SiteAnswer {
 		const location = this.site.base + path + this.query;
 		const headers = {
 			location,
 			'cache-control': askFirst,
 			'content-type': 'text/plain; charset=utf-8'
 		};
-		return { status: 301, headers, body: encodeUtf8(`It is at ${location}\n`) };
+		return { status, headers, body: encodeUtf8(`It is at ${location}\n`) };
 	}
 
 	/** The nearest state of a kind; where the site has none, a sentence. */

@@ -1,3 +1,4 @@
+import { withoutFile } from '../model/address.ts';
 import { hasParameters } from '../model/pattern.ts';
 import type { Page } from '../model/site.ts';
 import type { PageInstance } from '../resolve/instance.ts';
@@ -21,12 +22,6 @@ export function pageAsked(plan: AnswerPlan, address: string): PageInstance | und
 export function pageFed(plan: AnswerPlan, path: string): Page | undefined {
 	const address = `/${segmentsOf(path).join('/')}`;
 	return pageAsked(plan, address)?.page ?? plan.routeAt(withoutFile(address));
-}
-
-/** `/visit/index.html` and `/visit.html` are asked for where `/visit` is meant. */
-export function withoutFile(address: string): string {
-	const meant = address.replace(/(^|\/)index\.html$|\.html$/, '');
-	return meant === '' ? '/' : meant;
 }
 
 /** Whether there is a file for just this page: its address is written out, or a value of it is. */

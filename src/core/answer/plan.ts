@@ -7,6 +7,7 @@ import { sheetsOfPage } from '../emit/css/page-sheets.ts';
 import { baseSheet, baseSheetPath, siteSheet, siteSheetPath } from '../emit/css/site-sheet.ts';
 import { partSheet, partSheetPath } from '../emit/css/author/part-styles.ts';
 import { assetPath, pageFile } from '../emit/paths.ts';
+import { leadFrom } from '../resolve/moved.ts';
 import { routeFor, type PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 
@@ -16,6 +17,8 @@ export interface AnswerPlan {
 	pageAt(address: string): PageInstance | undefined;
 	/** The route whose pattern an address has, also where none of its pages is there. */
 	routeAt(address: string): Route | undefined;
+	/** The page that was once at an address where there is none now. */
+	movedTo(address: string): Pick<PageInstance, 'page' | 'address'> | undefined;
 	/** The path of a page's one address, from the base: with a slash for folders, a file's name for files. */
 	pathOf(instance: Pick<PageInstance, 'page' | 'address'>): string;
 	/** A style sheet by its path. */
@@ -71,6 +74,15 @@ class Plan implements AnswerPlan {
 		return { page: route, address: written, parameters, item: undefined };
 	}
 
+	movedTo(address: string): Pick<PageInstance, 'page' | 'address'> | undefined {
+		const lead = leadFrom(this.resolved.site.routes, address);
+		if (!lead) return undefined;
+		const { route: page, address: now } = lead;
+		// A page that serves all its addresses is at each of them, unless another is: that is seen there.
+		const isThere = page.pages.kind === 'one' || this.instancesOf(page).has(now);
+		return isThere ? { page, address: now } : undefined;
+	}
+
 	private instancesOf(route: Route): ReadonlyMap<string, PageInstance> {
 		let known = this.byAddress.get(route);
 		if (!known) {
@@ -121,7 +133,7 @@ class Plan implements AnswerPlan {
 		const [, path = '', tail = ''] = /^([^?#]*)(.*)$/s.exec(url) ?? [];
 		const file = assetPath(path.replace(/^\//, ''));
 		const isAddress = path.startsWith('/') && !path.startsWith('//');
-		const page = isAddress ? this.pageAt(path) : undefined;
+		const page = isAddress ? (this.pageAt(path) ?? this.movedTo(path)) : undefined;
 		if (page) return this.pathOf(page) + tail;
 		if (file !== '' && this.resolved.reading.files.assets.has(file)) return encodePath(file) + tail;
 		return isAddress ? path.slice(1) + tail : undefined;

@@ -53,7 +53,7 @@ import { yearFixed } from './people/year-fixed.ts';
 import { contrastLow } from './reading/contrast-low.ts';
 import { headingSkips, headingTwice } from './reading/headings.ts';
 import { landmarkUnnamed, mainPart } from './reading/landmarks.ts';
-import { anchorNowhere, linkNowhere } from './reading/links.ts';
+import { anchorNowhere, linkMoved, linkNowhere } from './reading/links.ts';
 import { descriptionMissing, langMissing, titleMissing, titleTwice } from './reading/page-head.ts';
 import { imageNoAlt, imageNoSize } from './reading/pictures.ts';
 import { stuckBare } from './reading/stuck-bare.ts';
@@ -82,6 +82,7 @@ import { tokenUnused } from './unused/token-unused.ts';
 import { bandUnused } from './unused/band-unused.ts';
 import { dataUnused } from './unused/data-unused.ts';
 import { menuHidden } from './pages/menu-hidden.ts';
+import { moved } from './pages/moved.ts';
 import { notFoundMissing } from './pages/not-found-missing.ts';
 import { hoverOnly } from './style/hover-only.ts';
 import { printHidden } from './style/print-hidden.ts';
@@ -150,6 +151,7 @@ export const checks: readonly Check[] = [
 	bandUnused,
 	dataUnused,
 	notFoundMissing,
+	moved,
 	menuHidden,
 	hoverOnly,
 	orderStyled,
@@ -166,6 +168,7 @@ export const checks: readonly Check[] = [
 	stuckBare,
 	descriptionMissing,
 	linkNowhere,
+	linkMoved,
 	imageNoAlt,
 	imageNoSize,
 	targetSmall,

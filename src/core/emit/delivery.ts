@@ -12,17 +12,21 @@ import { layoutSheet, pageSheet } from './css/sheets.ts';
 import { baseSheet, baseSheetPath, siteSheet, siteSheetPath } from './css/site-sheet.ts';
 import type { StyleSheet } from './css/style-sheet.ts';
 import { partSheet } from './css/author/part-styles.ts';
+import { leadPage } from './html/lead-page.ts';
 import { pageHtml } from './html/page.ts';
 import { tracedPage, type MarkMode, type TracedPage } from './html/marks.ts';
 import { accessFile, accessPath } from './access-file.ts';
+import { knownLeads } from './leads.ts';
 import { canonicalUrl, isDelivered, planPaths, type PathPlan } from './paths.ts';
+import { pageHead } from './html/words.ts';
 import { withUrls } from './css/author/style-urls.ts';
 import { escapeHtml } from './html/escape.ts';
 
 /** Where a file of a delivery lies, and what kind it is. */
 export interface Place {
 	readonly path: string;
-	readonly kind: 'page' | 'style' | 'asset';
+	/** `moved`: it only leads on to a page, from where that was once. */
+	readonly kind: 'page' | 'style' | 'moved' | 'asset';
 }
 
 /** One file that is handed over. */
@@ -41,6 +45,7 @@ export function* deliverEach(
 ): Generator<DeliveredFile> {
 	const delivery = new Delivery(resolved, year, marks);
 	yield* delivery.pages();
+	yield* delivery.leads();
 	yield* delivery.styles();
 	yield* delivery.assets();
 }
@@ -91,6 +96,7 @@ class Delivery {
 	places(): Place[] {
 		return [
 			...[...this.plan.pages.keys()].map((path): Place => ({ path, kind: 'page' })),
+			...knownLeads(this.resolved).map(({ file }): Place => ({ path: file, kind: 'moved' })),
 			...[...this.styles()].map(({ path, kind }): Place => ({ path, kind })),
 			...this.resolved.site.assets.map((path): Place => ({ path, kind: 'asset' })),
 			...(accessFile(this.resolved) ? [{ path: accessPath, kind: 'asset' as const }] : [])
@@ -100,6 +106,20 @@ class Delivery {
 	*pages(): Generator<DeliveredFile> {
 		for (const [path, instance] of this.plan.pages) {
 			yield { path, kind: 'page', content: this.write(path, instance) };
+		}
+	}
+
+	/** Pages that lead on, for servers that know nothing of what moved. */
+	*leads(): Generator<DeliveredFile> {
+		const { settings } = this.resolved.site;
+		for (const { file, to } of knownLeads(this.resolved)) {
+			const content = leadPage({
+				to: this.plan.link(to.address, file),
+				canonical: canonicalUrl(to, settings),
+				title: pageHead(to, this.resolved, this.year).title,
+				lang: settings.lang
+			});
+			yield { path: file, kind: 'moved', content };
 		}
 	}
 

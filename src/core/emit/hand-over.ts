@@ -22,8 +22,12 @@ export function* handOver(
 	{ marks, closed, nginx }: HandOver
 ): Generator<DeliveredFile> {
 	const seen = closed || nginx ? resolved : publicView(resolved);
-	yield* deliverEach(seen, year, marks ? 'all' : 'none');
+	for (const file of deliverEach(seen, year, marks ? 'all' : 'none')) {
+		// What leads on from where pages were is a matter of the server where one is configured.
+		if (!nginx || file.kind !== 'moved') yield file;
+	}
 	if (!nginx) return;
-	const content = nginxConf(resolved, deliveredPlaces(resolved, year));
+	const places = deliveredPlaces(resolved, year).filter(({ kind }) => kind !== 'moved');
+	const content = nginxConf(resolved, places);
 	yield { path: nginxPath, kind: 'asset', content };
 }

@@ -1,3 +1,4 @@
+import { encodePath } from '../model/address.ts';
 import type { Pattern, Segment } from '../model/pattern.ts';
 
 /** How text stands in a configuration of nginx. Nothing in it can end its word or be taken for a directive. */
@@ -56,4 +57,32 @@ export function addressesOf({ segments }: Pattern): string {
 function segmentExpression(segment: Segment): string {
 	if (segment.kind === 'fixed') return literal(segment.name);
 	return segment.kind === 'parameter' ? '[^/]+' : '.+';
+}
+
+/** A regular expression for an address as it was asked for, whose values are kept by their names. */
+export function asAsked({ segments }: Pattern): string {
+	const words = segments.map((segment) => {
+		if (segment.kind === 'fixed') return literal(encodePath(segment.name));
+		// The name of a folder's file is no value.
+		const any = segment.kind === 'parameter' ? '[^/?]' : '[^?]';
+		return `(?!index\\.html/*(?:\\?|$))(?<${variableOf(segment)}>${any}+?)`;
+	});
+	const path = words.map((word) => `/+${word}`).join('');
+	return `"~^${path}(?:/index\\.html|\\.html)?/*(?:\\?.*)?$"`;
+}
+
+/** An address with those values put in, without quotes around it. */
+export function withAsked({ segments }: Pattern): string {
+	return segments
+		.map((segment) =>
+			segment.kind === 'fixed'
+				? `/${quoted(encodePath(segment.name)).slice(1, -1)}`
+				: `/\${${variableOf(segment)}}`
+		)
+		.join('');
+}
+
+function variableOf(segment: Exclude<Segment, { kind: 'fixed' }>): string {
+	const name = segment.kind === 'parameter' ? segment.name : 'rest';
+	return `asked_${name.replaceAll('-', '_dash_')}`;
 }

@@ -1,5 +1,6 @@
 import mime from 'mime';
 import { compareSpecificity, hasParameters, matchPattern } from '../model/pattern.ts';
+import { encodePath } from '../model/address.ts';
 import { layerPattern, type Layer, type Route, type StateKind } from '../model/site.ts';
 import { admittedRoles, closedAt, closedBranches, hasAdmission } from '../resolve/roles.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
@@ -8,6 +9,7 @@ import { accessPath } from './access-file.ts';
 import type { Place } from './delivery.ts';
 import {
 	addressesOf,
+	asAsked,
 	branchPath,
 	dollarVariable,
 	literal,
@@ -15,9 +17,11 @@ import {
 	quoted,
 	wholeAddress,
 	wholeLocation,
-	wholePath
+	wholePath,
+	withAsked
 } from './nginx-words.ts';
-import { pageFile } from './paths.ts';
+import { hasLeads, knownLeads, openLeads } from './leads.ts';
+import { assetPath, pageFile } from './paths.ts';
 
 /** Where a delivery has its configuration for nginx. */
 export const nginxPath = 'nginx.conf';
@@ -121,6 +125,13 @@ class Tables {
 			...table(pathKey, 'document', this.documents(), this.documentOf('$path')),
 			'# The file of a page that serves many addresses.',
 			...table(pathKey, 'shared', this.sharedPages(), nowhere),
+			...(hasLeads(this.resolved)
+				? [
+						'# Where pages are now that were here once.',
+						...table('$request_uri', 'open_lead', this.openLeads(), '""'),
+						...table(pathKey, 'lead', this.leads(), '$open_lead')
+					]
+				: []),
 			'# Who is let in; empty: everyone.',
 			...(hasAdmission(this.resolved.structure)
 				? table(pathKey, 'admit', this.admissions(), '""')
@@ -187,26 +198,49 @@ class Tables {
 		});
 	}
 
-	/** Pages by how specific they are, then what lies where there is no page. */
+	/** Where old addresses lead that are known in full. */
+	private leads(): Row[] {
+		const { urls } = this.resolved.site.settings;
+		return [
+			['"~^-"', '""'],
+			...knownLeads(this.resolved).map(({ from, to }): Row => {
+				const place = encodePath(pageFile(to, urls)).replace(/(^|\/)index\.html$/, '$1');
+				return [addressOf(from), quoted(`/${place}`)];
+			})
+		];
+	}
+
+	/** Where others lead, whose values are taken as they were asked for: nginx has no way to write them again. */
+	private openLeads(): Row[] {
+		const end = this.isFolders ? '/' : '.html';
+		return openLeads(this.resolved).map(({ route, pattern }): Row => {
+			return [asAsked(pattern), `"${withAsked(route.pattern)}${end}"`];
+		});
+	}
+
+	/** Pages by how specific they are, then addresses that moved, then what lies where there is no page. */
 	private admissions(): Row[] {
-		const { structure } = this.resolved;
-		const branches = closedBranches(structure);
+		const { structure, routes } = this.resolved;
 		const roles = (layer: Layer): string => quoted(admittedRoles(layer, structure).join(' '));
-		const open = this.resolved.routes.filter(({ pattern }) => hasParameters(pattern));
+		const open = routes.filter(({ pattern }) => hasParameters(pattern));
+		const leads = openLeads(this.resolved);
+		const others = [...open, ...leads];
 		const inBranch = (route: Route): string => {
 			const above = closedAt(route.pattern.text, structure);
 			return above ? roles(above) : '""';
 		};
-		const fixed = this.resolved.routes.filter(
+		const fixed = routes.filter(
 			(route) =>
 				!hasParameters(route.pattern) &&
 				(roles(route) !== inBranch(route) ||
-					open.some(({ pattern }) => matchPattern(pattern, route.pattern.text)))
+					others.some(({ pattern }) => matchPattern(pattern, route.pattern.text)))
 		);
 		const pages = [...fixed, ...open].sort((a, b) => compareSpecificity(a.pattern, b.pattern));
 		return [
 			...pages.map((route): Row => [wholePath(addressesOf(route.pattern)), roles(route)]),
-			...branches.map((branch): Row => {
+			...knownLeads(this.resolved).map(({ from, to }): Row => [addressOf(from), roles(to.page)]),
+			...leads.map(({ route, pattern }): Row => [wholePath(addressesOf(pattern)), roles(route)]),
+			...closedBranches(structure).map((branch): Row => {
 				return [branchPath(addressesOf(layerPattern(branch))), roles(branch)];
 			})
 		];
@@ -228,6 +262,11 @@ class Tables {
 	}
 }
 
+/** An old address that is known in full, as a table has it. */
+function addressOf(address: string): string {
+	return wholePath(address === '/' ? '' : literal(assetPath(address)));
+}
+
 function table(of: string, name: string, rows: readonly Row[], otherwise?: string): string[] {
 	const rest = otherwise === undefined ? [] : [`default ${otherwise};`];
 	return block(`map ${of} $${name}`, [
@@ -243,6 +282,9 @@ function server(resolved: ResolvedSite, places: readonly Place[]): string[] {
 	const guard = closed
 		? ['set $roles $admit;', 'auth_request /-/admit;', 'error_page 401 403 =403 @denied;']
 		: [];
+	const leads = hasLeads(resolved);
+	// Only who is let in learns where something is now.
+	const gone = leads ? '@gone' : '=404';
 	const pageAddress = isFolders ? '"/\\z"' : '"(?s)^/\\z|(?<!/index)\\.html\\z"';
 	// A place that says anything of errors says all.
 	const missing = 'error_page 404 @missing;';
@@ -266,7 +308,7 @@ function server(resolved: ResolvedSite, places: readonly Place[]): string[] {
 			missing,
 			'if ($doubled) { return 418; }',
 			...guard,
-			'try_files $file $document $shared =404;'
+			`try_files $file $document $shared ${gone};`
 		]),
 		'# Files, and other ways to write the address of a page.',
 		...block('location /', ['try_files $file @moved;']),
@@ -275,8 +317,15 @@ function server(resolved: ResolvedSite, places: readonly Place[]): string[] {
 			`if (-f "$document_root$shared") { ${redirect(isFolders)} }`,
 			missing,
 			...guard,
-			`try_files ${nowhere}nothing =404;`
+			`try_files ${nowhere}nothing ${gone};`
 		]),
+		...(leads
+			? block('location @gone', [
+					missing,
+					'if ($lead = "") { return 404; }',
+					'return 308 $lead$is_args$args;'
+				])
+			: []),
 		...block('location @missing', ['recursive_error_pages off;', 'try_files $missing =404;']),
 		...(closed
 			? block('location @denied', ['recursive_error_pages off;', 'try_files $denied =403;'])

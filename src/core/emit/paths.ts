@@ -4,6 +4,7 @@ import type { Route, SiteSettings } from '../model/site.ts';
 import { keptOutBy } from '../resolve/roles.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import type { PageInstance } from '../resolve/instance.ts';
+import { leadFrom } from '../resolve/moved.ts';
 import { routeFor } from '../resolve/instance.ts';
 
 /** Where everything of a delivery lies, and how pages refer to each other. */
@@ -55,13 +56,16 @@ export function planPaths(resolved: ResolvedSite): PathPlan {
 	};
 	/** Those of fixed segments alone are pages by their addresses. */
 	const open = resolved.site.routes.filter(({ pattern }) => hasParameters(pattern));
+	const fileAt = (path: string | undefined): string | undefined =>
+		path === undefined
+			? undefined
+			: (byAddress.get(canonicalPath(trimSlash(path))) ?? onlyPageFor(path, open, resolved));
 	/** What a URL leads to, from the root; undefined where it leads to nothing of the site. */
 	const targetOf = (url: string): string | undefined => {
 		const [, path = '', tail = ''] = /^([^?#]*)(.*)$/s.exec(url) ?? [];
 		const asset = assetPath(path);
 		if (path.startsWith('/') && !path.startsWith('//')) {
-			const target =
-				byAddress.get(canonicalPath(trimSlash(path))) ?? onlyPageFor(path, open, resolved);
+			const target = fileAt(path) ?? fileAt(leadFrom(resolved.site.routes, path)?.address);
 			if (target !== undefined) return (toFolders ? folderOf(target) : encodePath(target)) + tail;
 			if (assets.has(asset.slice(1))) return fileLink(asset.slice(1)) + tail;
 		} else if (assets.has(asset)) {

@@ -42,6 +42,8 @@ export const errors = {
 	'number-missing': (what: string) => `${what} needs a whole number here.`,
 	'word-missing': (word: string, what: string) => `${what} needs the word "${word}" here.`,
 	'route-missing': (what: string) => `${what} needs a route here, such as / or /catalogue.`,
+	'moved-parameters': (address: string, route: string) =>
+		`${address} needs the parameters of ${route}, and no others: they say which page an old address leads to.`,
 	'route-invalid': (text: string, why: string) => `${text} is not a route: ${why}.`,
 	'choice-invalid': (word: string, what: string, choices: string) =>
 		`"${word}" is not a ${what}. It is one of ${choices}.`,

@@ -61,6 +61,10 @@ export const hints = {
 		`Nothing changes where ${band} begins, at ${from} px: nothing is said for it.`,
 	'menu-hidden': (menu: string, band: string) =>
 		`${menu} is hidden at ${band}, and nothing else of the layout leads where it does.`,
+	'moved-open': (old: string) =>
+		`Which addresses like ${old} there were is not known, so a delivery of files has no page that leads on from them: a server does, by the configuration for nginx or by "serve".`,
+	'link-moved': (old: string, now: string) =>
+		`This link is written to lead to ${old}, which is ${now} now; delivered, it leads there.`,
 	'not-found-missing': () =>
 		'There is no state not-found: whoever follows an old link sees what the server has.',
 	'order-styled': (words: string) =>

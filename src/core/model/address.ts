@@ -31,6 +31,12 @@ export function encodePath(path: string): string {
 	return path.split('/').map(encodeSegment).join('/').replaceAll('%24', '$').replaceAll('%40', '@');
 }
 
+/** `/visit/index.html` and `/visit.html` are asked for where `/visit` is meant. */
+export function withoutFile(address: string): string {
+	const meant = address.replace(/(^|\/)index\.html$|\.html$/, '');
+	return meant === '' ? '/' : meant;
+}
+
 /** Most file systems take names of up to 255 bytes; sheets have four more, `.css`. */
 const longestName = 240;
 

@@ -89,6 +89,14 @@ export function hasParameters(pattern: Pattern): boolean {
 	return pattern.segments.some((segment) => segment.kind !== 'fixed');
 }
 
+/** What the values of a pattern are called; those of `*` are `rest`. */
+export function parameterNames({ segments }: Pattern): string[] {
+	return segments.flatMap((segment) => {
+		if (segment.kind === 'fixed') return [];
+		return segment.kind === 'parameter' ? [segment.name] : ['rest'];
+	});
+}
+
 /** The values of a pattern's parameters for an address, or undefined where it does not match. */
 export function matchPattern(pattern: Pattern, path: string): Map<string, string> | undefined {
 	const words = path === '/' ? [] : path.replace(/^\/|\/$/g, '').split('/');

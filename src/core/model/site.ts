@@ -316,10 +316,20 @@ export type PageSource =
 	| { readonly kind: 'each'; readonly data: Named; readonly field: Named; readonly span: Span }
 	| { readonly kind: 'samples'; readonly values: readonly Named[]; readonly span: Span };
 
+/** An address at which the pages of a route were once, and from which visitors are led on. */
+export interface Moved {
+	/** As it is written, with the name of its file where it had one. */
+	readonly text: string;
+	/** Without the name of a file, as addresses of pages are. It has the parameters that the route has. */
+	readonly pattern: Pattern;
+	readonly span: Span;
+}
+
 export interface Route extends Brings {
 	readonly kind: 'route';
 	readonly pattern: Pattern;
 	readonly patternSpan: Span;
+	readonly moved: readonly Moved[];
 	readonly under: Under;
 	/** Only visitors of these roles are let in; everyone where there is none. */
 	readonly admit: readonly Named[];

@@ -1,7 +1,7 @@
 import { Memory } from '../lib/memory.ts';
 import { error, listWords, sentenceOf, warning, type Problem } from '../messages/problem.ts';
 import { whyNoSegment } from '../model/address.ts';
-import { compareSpecificity, fillPattern, matchPattern } from '../model/pattern.ts';
+import { compareSpecificity, fillPattern, matchPattern, parameterNames } from '../model/pattern.ts';
 import type { Page, PageSource, Route, Site } from '../model/site.ts';
 import type { Named } from '../model/span.ts';
 
@@ -30,9 +30,7 @@ export function instancesOf(route: Route, site: Site): Instances {
 const knownInstances = new Memory<Route, Instances>();
 
 function findInstances(route: Route, site: Site): Instances {
-	const names = route.pattern.segments.flatMap((segment) =>
-		segment.kind === 'parameter' ? [segment.name] : segment.kind === 'rest' ? ['rest'] : []
-	);
+	const names = parameterNames(route.pattern);
 	const { pages } = route;
 	const [name, second] = names;
 	if (pages.kind === 'one') return { pages: [instance(route, new Map(), undefined)], problems: [] };

@@ -33,7 +33,9 @@ export function findable(resolved: ResolvedSite): Findable[] {
 	const { site } = resolved;
 	const found: Findable[] = [];
 	for (const layer of [...site.routes, ...site.states]) {
-		const says = layer.title ? templateText(layer.title) : layer.kind;
+		const title = layer.title ? templateText(layer.title) : layer.kind;
+		const once = layer.kind === 'route' ? layer.moved.map(({ text }) => text) : [];
+		const says = once.length > 0 ? `${title}; once at ${once.join(', ')}` : title;
 		found.push({ kind: 'page', name: layerName(layer), says });
 	}
 	for (const layout of site.layouts) {

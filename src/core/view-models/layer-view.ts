@@ -20,6 +20,8 @@ export interface LayerView {
 	readonly under: string | undefined;
 	/** Of a route: which pages there are. */
 	readonly pages: PagesChoice | undefined;
+	/** Of a route: addresses of once that lead to it, as they are written. */
+	readonly moved: readonly string[];
 	/** It has a parameter, so that there may be several pages. */
 	readonly isPattern: boolean;
 	readonly layout: LayoutView | undefined;
@@ -58,6 +60,7 @@ export function layerView(resolved: ResolvedSite, ref: LayerRef): LayerView {
 		roles: resolved.site.settings.roles.map((role) => role.text),
 		under: underWord(layer),
 		pages: layer.kind === 'route' ? pagesOf(layer) : undefined,
+		moved: layer.kind === 'route' ? layer.moved.map(({ text }) => text) : [],
 		isPattern: layer.kind === 'route' && /[:*]/.test(layer.pattern.text),
 		layout: layer.kind === 'layout' ? layoutView(resolved, layer) : undefined,
 		place: usesAt(resolved, [layer.span])[0]

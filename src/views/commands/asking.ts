@@ -59,14 +59,23 @@ export function askNewState(at: string): void {
 	};
 }
 
+export const wayOn = 'a way on, for visitors of the old address';
+
+/** What is left where pages were, as a field of a question; the choice of the last time is not kept. */
+export const leftBehind = {
+	label: 'Leaves behind',
+	value: 'nothing',
+	options: ['nothing', wayOn]
+};
+
 export function askMoveRoute(pattern: string): void {
 	ask.question = {
 		title: `Rename or move ${pattern}`,
 		says: 'What lies below it moves along, and links to it are changed.',
-		fields: [{ label: 'New route', value: pattern, mono: true }],
+		fields: [{ label: 'New route', value: pattern, mono: true }, leftBehind],
 		act: 'Move it',
-		answer: ([to = '']) =>
-			made({ kind: 'move-route', pattern, to }, () => {
+		answer: ([to = '', left = '']) =>
+			made({ kind: 'move-route', pattern, to, leaveBehind: left === wayOn }, () => {
 				void store.goTo({ page: to, address: undefined });
 			})
 	};

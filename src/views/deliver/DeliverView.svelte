@@ -17,6 +17,7 @@
 
 	const kinds = [
 		{ kind: 'page', name: 'Pages' },
+		{ kind: 'moved', name: 'Pages that lead on, from where others were once' },
 		{ kind: 'style', name: 'Style sheets' },
 		{ kind: 'asset', name: 'Other files of the site' }
 	] as const;

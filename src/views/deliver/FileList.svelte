@@ -13,7 +13,7 @@
 
 	/** Goes to where what is handed over comes from: the page in Plan, or the file in Material. */
 	async function goTo({ path, kind }: DeliveredView): Promise<void> {
-		if (kind === 'page') {
+		if (kind === 'page' || kind === 'moved') {
 			const address = `/${path.replace(/(^|\/)index\.html$/, '').replace(/\.html$/, '')}`;
 			if (await store.follow(address)) await openView('/plan');
 		} else {
@@ -32,7 +32,9 @@
 					<td class="mono">
 						{#if file.kind === 'style'}{file.path}{:else}
 							<button
-								title={file.kind === 'page' ? 'Show the page in Plan' : 'Show the file in Material'}
+								title={file.kind === 'asset'
+									? 'Show the file in Material'
+									: 'Show the page in Plan'}
 								onclick={() => void goTo(file)}>{file.path}</button
 							>
 						{/if}

@@ -27,6 +27,7 @@ import { dataViews, type DataView } from '$core/view-models/material/data-view.t
 import { partStarts, type PartStart } from '$core/edit/content/make-part.ts';
 import { fillableElements, type FillableElement } from '$core/view-models/markup/from-data.ts';
 import { accessCsv, accessTable, type AccessTable } from '$core/view-models/access.ts';
+import { leadFrom } from '$core/resolve/moved.ts';
 import { materialView, type MaterialView } from '$core/view-models/material/material-view.ts';
 import { partViews, type PartView } from '$core/view-models/material/part-view.ts';
 import type { OpenSite } from './open-site.ts';
@@ -39,8 +40,11 @@ export class Answers {
 	pageAt(address: string): (PageRequest & { readonly missing: boolean }) | undefined {
 		const { shown } = this.site;
 		if (!shown) return undefined;
-		const route = routeFor(shown.site.routes, address);
-		if (route) return { page: layerName(route), address: canonicalPath(address), missing: false };
+		const { routes } = shown.site;
+		const now = routeFor(routes, address) ? address : leadFrom(routes, address)?.address;
+		const route = now === undefined ? undefined : routeFor(routes, now);
+		if (route && now !== undefined)
+			return { page: layerName(route), address: canonicalPath(now), missing: false };
 		const state = nearestState(shown.site, address, 'not-found');
 		return state && { page: layerName(state), address: undefined, missing: true };
 	}

@@ -1,3 +1,4 @@
+import { leadFrom } from '$core/resolve/moved.ts';
 import { mendOf } from '$core/check/mend.ts';
 import { labelOf } from '$core/edit/commands.ts';
 import { type Problem, sentenceOf } from '$core/messages/problem.ts';
@@ -38,8 +39,7 @@ export class OpenSite {
 
 	/** A page of the site by its name. */
 	find(request: PageRequest, shown: CheckedSite): Page | undefined {
-		const pages = pagesOf(shown.site);
-		return pages.find((page) => layerName(page) === request.page);
+		return pageCalled(request.page, shown);
 	}
 
 	/** A page that is drawn, at its address; at its first where that is not one of it. */
@@ -125,10 +125,15 @@ export function settledIn<T>(
 	request: PageRequest,
 	settle: (instance: PageInstance, seen: ResolvedSite) => T
 ): T | undefined {
-	const page = pagesOf(site.site).find((one) => layerName(one) === request.page);
+	const page = pageCalled(request.page, site);
 	if (!page) return undefined;
 	const seen = seenAs(site, request);
 	const instances = seen.instances(page);
 	const instance = instances.find((one) => one.address === request.address) ?? instances[0];
 	return instance && settle(instance, seen);
+}
+
+/** A page by its name, or by an address at which it was once: links to it stay good. */
+function pageCalled(name: string, { site }: ResolvedSite): Page | undefined {
+	return pagesOf(site).find((one) => layerName(one) === name) ?? leadFrom(site.routes, name)?.route;
 }

@@ -106,7 +106,8 @@ function asked(resolved: CheckedSite, target: string, role: string | undefined):
 
 /** What can be compared: links of a page are written otherwise for a folder than for a server. */
 function saysOf({ status, headers, text }: Answered): string {
-	if (status === 301) return `301 to ${decodeURIComponent(headers['location'] ?? '')}`;
+	if (status === 301 || status === 308)
+		return `${status} to ${decodeURIComponent(headers['location'] ?? '')}`;
 	const words = text
 		.replaceAll(/<[^>]*>/g, ' ')
 		.replaceAll(/\s+/g, ' ')

@@ -13,6 +13,8 @@ interface RandomPage {
 	readonly pattern: readonly string[];
 	readonly admit: readonly string[];
 	readonly samples: boolean;
+	/** Where it was once: in front of its address, and with the name of a file behind. */
+	readonly moved: 'nowhere' | 'folder' | 'file' | 'elsewhere';
 }
 
 interface RandomClosed {
@@ -55,11 +57,19 @@ const admit = fc.oneof(
 
 const randomClosed: fc.Arbitrary<RandomClosed> = fc.record({
 	files: fc.boolean(),
-	pages: fc.uniqueArray(fc.record({ pattern, admit, samples: fc.boolean() }), {
-		minLength: 1,
-		maxLength: 7,
-		selector: (one) => keyOf(one.pattern)
-	}),
+	pages: fc.uniqueArray(
+		fc.record({
+			pattern,
+			admit,
+			samples: fc.boolean(),
+			moved: fc.constantFrom('nowhere', 'nowhere', 'folder', 'file', 'elsewhere')
+		}),
+		{
+			minLength: 1,
+			maxLength: 7,
+			selector: (one) => keyOf(one.pattern)
+		}
+	),
 	layouts: fc.uniqueArray(
 		fc.record({ pattern: pattern.filter((words) => words.at(-1) !== '*'), admit }),
 		{ maxLength: 2, selector: (one) => keyOf(one.pattern) }
@@ -96,7 +106,7 @@ function siteOf({ files, pages, layouts, states, assets, oneRole }: RandomClosed
 		),
 		...pages.map(
 			(one, index) =>
-				`route ${path(one.pattern)} { title "Page ${index}"; ${admits(one.admit)} ${samplesOf(one)} piece p """<p>This is page ${index}.</p>""" }`
+				`route ${path(one.pattern)} { title "Page ${index}"; ${admits(one.admit)} ${samplesOf(one)} ${movedOf(one)} piece p """<p>This is page ${index}.</p>""" }`
 		),
 		...['not-found', 'denied']
 			.filter((kind) => !hasRoot(kind))
@@ -111,7 +121,11 @@ function siteOf({ files, pages, layouts, states, assets, oneRole }: RandomClosed
 	// Addresses are asked for as they are written everywhere else: other spellings are another question.
 	const spelled = (one: string): string =>
 		encodeURIComponent(decodeURIComponent(one)).replaceAll('%24', '$');
-	const patterns = [...pages, ...layouts, ...states].map((one) =>
+	const old = pages.flatMap((one) => {
+		const words = oldOf(one);
+		return words ? [{ pattern: words }] : [];
+	});
+	const patterns = [...pages, ...layouts, ...states, ...old].map((one) =>
 		one.pattern.map((word) => (/^[:*]/.test(word) ? word : spelled(word)))
 	);
 	const filled = patterns.flatMap((words) =>
@@ -134,6 +148,19 @@ function siteOf({ files, pages, layouts, states, assets, oneRole }: RandomClosed
 	const stateFiles = states.map((one) => `${path(one.pattern.map(spelled))}/${one.kind}.html`);
 	const all = [...addresses, ...own, ...stateFiles, ...assets.map((one) => `/${one}`)];
 	return { text, assets, addresses: [...new Set(all)].filter((one) => one.startsWith('/')) };
+}
+
+/** Addresses of once; under `closed` and `m` they meet branches that are closed. */
+function oldOf({ pattern: words, moved }: RandomPage): string[] | undefined {
+	if (moved === 'nowhere' || (words.length === 0 && moved !== 'elsewhere')) return undefined;
+	return moved === 'elsewhere' ? ['closed', ...words] : ['old', ...words];
+}
+
+function movedOf(page: RandomPage): string {
+	const words = oldOf(page);
+	const end = page.moved === 'file' && page.pattern.at(-1) !== '*' ? '.html' : '';
+	const isOpen = /^[:*]/.test(page.pattern.at(-1) ?? '');
+	return words ? `moved "/${words.join('/')}${isOpen ? '' : end}";` : '';
 }
 
 function samplesOf({ pattern: words, samples }: RandomPage): string {

@@ -1,4 +1,4 @@
-import { warning } from '../../messages/problem.ts';
+import { hint, warning } from '../../messages/problem.ts';
 import { attributeOf } from '../../author-styles/page-tree.ts';
 import { nearest } from '../../lib/nearest.ts';
 import type { AcrossCheck, PageCheck } from '../check.ts';
@@ -26,6 +26,7 @@ export const linkNowhere: PageCheck = {
 			// An id alone stays on the page, also where that stands for another one.
 			if (!target || href === undefined || href.startsWith('#') || href === '') return [];
 			if (addresses.routeAt(target.path) || addresses.hasFile(target.path)) return [];
+			if (addresses.movedTo(target.path) !== undefined) return [];
 			const told = warning('link-nowhere', page.placeOf(element), href);
 			const meant = nearest(target.path, addresses.all);
 			const behind = /[?#].*$/s.exec(href)?.[0] ?? '';
@@ -36,6 +37,35 @@ export const linkNowhere: PageCheck = {
 			return [{ problem, box: page.boxOf(element) }];
 		});
 	}
+};
+
+export const linkMoved: PageCheck = {
+	of: 'page',
+	codes: ['link-moved'],
+	what: 'Each link is written to lead to where its page is now.',
+	why: 'An old address is read by whoever edits the text, and is gone once nobody says any more that it moved.',
+	examples: {
+		'link-moved': {
+			wrong: `${plainFrame}\nroute / { title "Home"; piece a """<h1>Seed</h1> <a href="/find-us">Visit</a>""" }\nroute /visit { moved "/find-us"; title "Visit"; piece a """<h1>Visit</h1>""" }`,
+			mended: `${plainFrame}\nroute / { title "Home"; piece a """<h1>Seed</h1> <a href="/visit">Visit</a>""" }\nroute /visit { moved "/find-us"; title "Visit"; piece a """<h1>Visit</h1>""" }`
+		}
+	},
+	find(page) {
+		const addresses = Addresses.of(page.resolved);
+		return page.named('a', 'area').flatMap((element): Occurrence[] => {
+			const href = attributeOf(element, 'href');
+			const target = linkTarget(href, page.instance.address);
+			if (!target || href === undefined || addresses.routeAt(target.path)) return [];
+			const now = addresses.hasFile(target.path) ? undefined : addresses.movedTo(target.path);
+			if (now === undefined) return [];
+			const behind = /[?#].*$/s.exec(href)?.[0] ?? '';
+			const told = hint('link-moved', page.placeOf(element), href, now);
+			const problem = withOther(told, page, element, ['href', now + behind], `Lead to ${now}`);
+			return [{ problem, box: page.boxOf(element) }];
+		});
+	},
+	// Delivered, the link is the same.
+	isSafe: () => true
 };
 
 export const anchorNowhere: AcrossCheck = {

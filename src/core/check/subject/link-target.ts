@@ -2,6 +2,7 @@ import { canonicalPath } from '../../model/address.ts';
 import { Memory } from '../../lib/memory.ts';
 import type { Route, Site } from '../../model/site.ts';
 import { routeFor, type PageInstance } from '../../resolve/instance.ts';
+import { leadFrom } from '../../resolve/moved.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { assetPath, trimSlash } from '../../emit/paths.ts';
 
@@ -63,6 +64,12 @@ export class Addresses {
 		if (page?.kind === 'route') return page;
 		const route = path.startsWith('/') ? routeFor(this.resolved.site.routes, path) : undefined;
 		return route?.pages.kind === 'one' ? route : undefined;
+	}
+
+	/** Where a page is now that was at an address once; undefined where there was none. */
+	movedTo(path: string): string | undefined {
+		const now = leadFrom(this.resolved.site.routes, path)?.address;
+		return now !== undefined && this.routeAt(now) ? now : undefined;
 	}
 
 	hasFile(path: string): boolean {

@@ -6,6 +6,7 @@ import { setFillSeenBy } from '../seen-by.ts';
 import type { CommandKinds } from '../command-kind.ts';
 import { addLayout, moveLayout, removeLayout, renameLayout, setUnder } from './layouts.ts';
 import { removeDocumentFile, setDocumentFile, setDocumentText } from './document.ts';
+import { setMoved } from './moved.ts';
 import { addRoute, moveRoute, removeRoute } from './routes.ts';
 import { addState, removeState } from './states.ts';
 import { setAdmit, setMeasure, setSheets, setOnRequest, setPages, setWords } from './words.ts';
@@ -17,7 +18,16 @@ export const layerCommands: CommandKinds<LayerCommand> = {
 	},
 	'move-route': {
 		label: ({ pattern, to }) => `Move ${pattern} to ${to}`,
-		carryOut: (resolved, surgery, { pattern, to }) => moveRoute(resolved, surgery, pattern, to)
+		carryOut: (resolved, surgery, { pattern, to, leaveBehind = false }) =>
+			moveRoute(resolved, surgery, pattern, to, leaveBehind)
+	},
+	'set-moved': {
+		label: ({ pattern, addresses }) =>
+			addresses.length === 0
+				? `Nothing leads on to ${pattern}`
+				: `${pattern} was at ${addresses.join(', ')} once`,
+		carryOut: (resolved, surgery, { pattern, addresses }) =>
+			setMoved(resolved, surgery, pattern, addresses)
 	},
 	'remove-route': {
 		label: ({ pattern }) => `Remove ${pattern}`,

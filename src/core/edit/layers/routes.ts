@@ -1,10 +1,11 @@
-import { counted } from '../../messages/problem.ts';
+import { counted, listWords } from '../../messages/problem.ts';
 import { isWithin, type Pattern } from '../../model/pattern.ts';
 import { layerPattern, markupsOf, type Piece, type Route, layersOf } from '../../model/site.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { findRoute } from '../find.ts';
 import { checkPattern } from './layouts.ts';
+import { carryMoved } from './moved.ts';
 import type { Surgery } from '../surgery.ts';
 import { CommandRefused } from '../proposal.ts';
 
@@ -54,7 +55,8 @@ export function moveRoute(
 	resolved: ResolvedSite,
 	surgery: Surgery,
 	from: string,
-	to: string
+	to: string,
+	leaveBehind: boolean
 ): string[] {
 	const route = findRoute(resolved, from);
 	const target = checkPattern(to);
@@ -69,12 +71,18 @@ export function moveRoute(
 		return [target.text === '/' ? '' : target.text, ...rest].join('/') || '/';
 	};
 	const below: string[] = [];
+	const [left, lost]: [string[], string[]] = [[], []];
 	let links = 0;
 	for (const layer of layersOf(resolved.site)) {
 		const span = layer.kind === 'route' ? layer.patternSpan : layer.atSpan;
 		const pattern = layerPattern(layer);
 		if (moves(pattern)) {
 			surgery.replace(span, moved(pattern));
+			if (layer.kind === 'route') {
+				const gone = carryMoved(surgery, layer, checkPattern(moved(pattern)), leaveBehind);
+				lost.push(...gone);
+				if (leaveBehind && gone.length === 0) left.push(pattern.text);
+			}
 			if (layer !== route) below.push(layer.kind === 'layout' ? layer.name.text : pattern.text);
 		}
 		for (const piece of piecesIn(layer)) links += moveLinks(piece, surgery, from, to, moves, moved);
@@ -82,6 +90,9 @@ export function moveRoute(
 	const consequences: string[] = [];
 	if (below.length > 0) consequences.push(`${below.join(', ')} would move along.`);
 	if (links > 0) consequences.push(`${counted(links, 'link')} would be changed.`);
+	if (left.length > 0) consequences.push(`${listWords(left)} would lead on to what moved.`);
+	if (lost.length > 0)
+		consequences.push(`Nothing would lead on from ${listWords(lost)}: it has other parameters.`);
 	return consequences;
 }
 

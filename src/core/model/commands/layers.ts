@@ -43,7 +43,15 @@ export interface ArrangeFrameCommand {
 /** Edits of routes, layouts and of what they say. */
 export type LayerCommand =
 	| { readonly kind: 'add-route'; readonly pattern: string; readonly title: string }
-	| { readonly kind: 'move-route'; readonly pattern: string; readonly to: string }
+	/** `leaveBehind`: visitors of the old addresses are led on from there. */
+	| {
+			readonly kind: 'move-route';
+			readonly pattern: string;
+			readonly to: string;
+			readonly leaveBehind?: boolean;
+	  }
+	/** Addresses of once that lead to a route, as they are written; with none, nothing leads there any more. */
+	| { readonly kind: 'set-moved'; readonly pattern: string; readonly addresses: readonly string[] }
 	| { readonly kind: 'remove-route'; readonly pattern: string }
 	/** What is drawn where a page of a route, or one below it, is missing, denied, failed or not there yet. */
 	| { readonly kind: 'add-state'; readonly state: StateKind; readonly at: string }

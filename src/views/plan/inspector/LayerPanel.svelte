@@ -53,6 +53,11 @@
 
 	const lists = $derived((store.site?.data ?? []).map((name) => `data.${name}`));
 
+	function setMoved(text: string): Promise<string | undefined> {
+		const addresses = text.split(/[\s,]+/).filter(Boolean);
+		return make({ kind: 'set-moved', pattern: layer.name, addresses });
+	}
+
 	function setSkip(text: string): Promise<string | undefined> {
 		const value = text === '' ? undefined : `"${text.replaceAll('"', '\\"')}"`;
 		const ref = { layout: layer.name, box: undefined };
@@ -211,6 +216,18 @@
 					take={(field) => setPages({ ...pages, field })}
 				/>
 			{/if}
+		{/if}
+		{#if layer.kind === 'route'}
+			<PanelField
+				label="was at"
+				value={view.moved.join(', ')}
+				placeholder={view.isPattern ? `/old/${layer.name.split('/').at(-1)}` : '/old-address'}
+				mono
+				take={setMoved}
+				hint={view.moved.length > 0
+					? 'Visitors of these addresses are led on to this page (308), and links to them lead here.'
+					: undefined}
+			/>
 		{/if}
 		{#if layer.kind !== 'state'}
 			<fieldset class="small">

@@ -22,8 +22,8 @@
 	});
 </script>
 
-<span class="standing">
-	<span class="words" class:behind={busy.working}>
+<span class="keeping">
+	<span class="since" class:behind={busy.working}>
 		{#if !store.writes}
 			<span class="kept">edited in another tab</span>
 		{:else if store.keeper.fault !== undefined}
@@ -49,7 +49,7 @@
 
 <style>
 	/* What works is said in place of the words, which keep their room: no control comes over another, none moves. */
-	.standing {
+	.keeping {
 		display: grid;
 		align-items: center;
 		min-width: 88px;
@@ -57,7 +57,7 @@
 		/* The words grow to the right, so that none of them moves. */
 		text-align: left;
 	}
-	.standing > :global(*) {
+	.keeping > :global(*) {
 		grid-area: 1 / 1;
 	}
 	.behind {

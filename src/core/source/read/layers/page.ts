@@ -6,6 +6,7 @@ import { Once, readBlock, type ReadContext } from '../block.ts';
 import type { Cursor } from '../cursor.ts';
 import { AdmitReader } from './admit.ts';
 import { LayerBody, UnderReader } from './layer.ts';
+import { MovedReader } from './moved.ts';
 import { BringsReader } from './piece.ts';
 
 /** `route PATTERN { title, under, each or samples, pieces, fills }`. */
@@ -16,6 +17,7 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 	const body = new LayerBody(context);
 	const under = new UnderReader();
 	const admit = new AdmitReader();
+	const moved = new MovedReader(at.pattern);
 	const pages = new Once<PageSource>('Which pages there are');
 	const brings = new BringsReader(`the route ${at.pattern.text}`, context);
 	readBlock(
@@ -26,6 +28,7 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 				...body.statements,
 				under: under.read,
 				admit: admit.read,
+				moved: moved.read,
 				...brings.statements,
 				each: (inner) => pages.set(readEach(inner), inner),
 				samples: (inner) => pages.set(readSamples(inner, context), inner)
@@ -37,6 +40,7 @@ export function readRoute(cursor: Cursor, context: ReadContext): Route | undefin
 		kind: 'route',
 		pattern: at.pattern,
 		patternSpan: at.span,
+		moved: moved.addresses,
 		under: under.value,
 		admit: admit.roles,
 		pages: pages.value ?? { kind: 'one' },
