@@ -6,6 +6,8 @@ import { layoutSheetPath, pageSheet, layoutSheet } from '../emit/css/sheets.ts';
 import { sheetsOfPage } from '../emit/css/page-sheets.ts';
 import { baseSheet, baseSheetPath, siteSheet, siteSheetPath } from '../emit/css/site-sheet.ts';
 import { partSheet, partSheetPath } from '../emit/css/author/part-styles.ts';
+import { encodeUtf8 } from '../lib/utf8.ts';
+import { searchFiles } from '../emit/search-files.ts';
 import { assetPath, pageFile } from '../emit/paths.ts';
 import { leadFrom } from '../resolve/moved.ts';
 import { routeFor, type PageInstance } from '../resolve/instance.ts';
@@ -119,7 +121,14 @@ class Plan implements AnswerPlan {
 	}
 
 	fileAt(path: string): Uint8Array | undefined {
-		return this.feeding.has(path) ? undefined : this.resolved.reading.files.assets.get(path);
+		if (this.feeding.has(path)) return undefined;
+		return this.resolved.reading.files.assets.get(path) ?? this.searchFile(path);
+	}
+
+	private searchFile(path: string): Uint8Array | undefined {
+		if (!/^(robots\.txt|sitemap(-\d+)?\.xml)$/.test(path)) return undefined;
+		const found = searchFiles(this.resolved).find((one) => one.path === path);
+		return found && encodeUtf8(found.content);
 	}
 
 	link(url: string, base: string): string {

@@ -17,6 +17,7 @@ import { pageHtml } from './html/page.ts';
 import { tracedPage, type MarkMode, type TracedPage } from './html/marks.ts';
 import { accessFile, accessPath } from './access-file.ts';
 import { knownLeads } from './leads.ts';
+import { searchFiles } from './search-files.ts';
 import { canonicalUrl, isDelivered, planPaths, type PathPlan } from './paths.ts';
 import { pageHead } from './html/words.ts';
 import { withUrls } from './css/author/style-urls.ts';
@@ -99,6 +100,7 @@ class Delivery {
 			...knownLeads(this.resolved).map(({ file }): Place => ({ path: file, kind: 'moved' })),
 			...[...this.styles()].map(({ path, kind }): Place => ({ path, kind })),
 			...this.resolved.site.assets.map((path): Place => ({ path, kind: 'asset' })),
+			...searchFiles(this.resolved).map(({ path }): Place => ({ path, kind: 'asset' })),
 			...(accessFile(this.resolved) ? [{ path: accessPath, kind: 'asset' as const }] : [])
 		];
 	}
@@ -152,6 +154,7 @@ class Delivery {
 			if (feeding.has(path) && !this.plan.linked.has(path)) continue;
 			yield { path, kind: 'asset', content };
 		}
+		for (const file of searchFiles(this.resolved)) yield { ...file, kind: 'asset' };
 		const access = accessFile(this.resolved);
 		if (access) yield { path: accessPath, kind: 'asset', content: access };
 	}

@@ -66,11 +66,13 @@
 				HTML, a page a file, and CSS, a file a layout.
 				{#if delivery?.links === 'folders'}
 					Links lead to <span class="mono">visit/</span>, as a server has it at the address of the
-					site. Without that address they lead to files, and work from a folder, too.
+					site, and <span class="mono">sitemap.xml</span> names the pages that everyone may open. Without
+					that address links lead to files, and work from a folder, too.
 				{:else}
 					Unpack it and open <span class="mono">index.html</span>: links lead to files, so they work
 					with and without a server. Give the site its address for links such as
-					<span class="mono">visit/</span>.
+					<span class="mono">visit/</span>, and for a
+					<span class="mono">sitemap.xml</span>.
 				{/if}
 			</p>
 			<div class="script"><ScriptLine active={delivery?.active ?? []} /></div>
