@@ -33,7 +33,8 @@ const coreOrder = [
 	'sweep',
 	'sheet',
 	'changes',
-	'arranging'
+	'arranging',
+	'shells'
 ];
 
 /** Pure libraries that the core may use. */

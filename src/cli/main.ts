@@ -56,6 +56,20 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			code = await buildCommand(site, { out, year: Number(year), ...what }, streams);
 		});
 	program
+		.command('shells')
+		.description(
+			'Write the frames of a site for pages that come from another server: places that pages fill are <slot>.'
+		)
+		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
+		.requiredOption('--out <folder>', 'where to write')
+		.option('--base <path>', 'what addresses and sheets begin with', '/')
+		.option('--year <year>', 'the year that {year} stands for', String(new Date().getFullYear()))
+		.exitOverride()
+		.action(async (site: string, options: { out: string; base: string; year: string }) => {
+			const { shellsCommand } = await import('./shells.ts');
+			code = await shellsCommand(site, { ...options, year: Number(options.year) }, streams);
+		});
+	program
 		.command('serve')
 		.description('Serve the site of a folder as it changes, with a stand-in for signing in.')
 		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')

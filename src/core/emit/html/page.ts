@@ -187,9 +187,7 @@ class PageWriter {
 
 	/** What lands in a place of a frame, in the lines around it. */
 	private inPlace(resolved: ResolvedRegion, line: string): string {
-		const written = this.lines.apart(() => {
-			for (const one of resolved.landed) this.landed(one, resolved, 0);
-		});
+		const written = this.lines.apart(() => this.allLanded(resolved, 0));
 		const isDeep = /^[ \t]*$/.test(line) && !/<(?:pre|textarea|script|style)\b/i.test(written);
 		return isDeep ? written.replaceAll('\n', `\n${line}`) : written;
 	}
@@ -304,13 +302,14 @@ class PageWriter {
 		const drawer = openers.find((opener) => opener.region === region);
 		const element = this.elementOf(region);
 		const open = `<${element}${this.regionAttributes(resolved, drawer)}>`;
-		if (landed.length === 0 && here.length === 0 && !drawer) {
+		const slot = this.target.slots?.of(resolved);
+		if (landed.length === 0 && here.length === 0 && !drawer && slot === undefined) {
 			this.write(depth, `${open}</${element}>`);
 		} else {
 			this.write(depth, open);
 			if (drawer) this.closer(drawer, layout, depth + 1);
 			this.openers(here, 'first', layout, depth + 1);
-			for (const one of landed) this.landed(one, resolved, depth + 1);
+			this.allLanded(resolved, depth + 1);
 			this.openers(here, 'last', layout, depth + 1);
 			this.write(depth, `</${element}>`);
 		}
@@ -369,6 +368,33 @@ class PageWriter {
 		this.write(depth, `<button ${attributes.join(' ')}>${escapeHtml(close)}</button>`);
 	}
 
+	/** What a region shows, as it is, or as what shows in a place that nobody has filled yet. */
+	private allLanded(resolved: ResolvedRegion, depth: number): void {
+		this.inSlot(this.target.slots?.of(resolved), depth, resolved.landed.length > 0, (inner) => {
+			for (const one of resolved.landed) this.landed(one, resolved, inner);
+		});
+	}
+
+	private inSlot(
+		name: string | undefined,
+		depth: number,
+		hasDefault: boolean,
+		content: (depth: number) => void
+	): void {
+		if (name === undefined) {
+			content(depth);
+			return;
+		}
+		const open = `<slot name="${escapeHtml(name)}">`;
+		if (!hasDefault) {
+			this.write(depth, `${open}</slot>`);
+			return;
+		}
+		this.write(depth, open);
+		content(depth + 1);
+		this.write(depth, '</slot>');
+	}
+
 	private landed(landed: Landed, host: ResolvedRegion, depth: number): void {
 		if (landed.kind === 'layout') this.layer(landed.layout, host, depth);
 		else this.pieces.piece(landed, placeIn(host, host.landed), depth);
@@ -378,7 +404,9 @@ class PageWriter {
 		const { page } = this.page;
 		this.write(2, `<main class="${pageClass}"${this.marks(ownerMark(page))}>`);
 		const { bare } = this.page;
-		for (const one of bare) this.pieces.piece(one, placeIn(undefined, bare), 3);
+		this.inSlot(this.target.slots?.bare, 3, false, (depth) => {
+			for (const one of bare) this.pieces.piece(one, placeIn(undefined, bare), depth);
+		});
 		this.write(2, '</main>');
 	}
 

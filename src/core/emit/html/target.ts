@@ -1,3 +1,4 @@
+import type { ResolvedRegion } from '../../resolve/page.ts';
 import type { MarkMode } from './marks.ts';
 
 /** What a page is written for. */
@@ -11,6 +12,13 @@ export interface PageTarget {
 	/** Whether elements say what made them. */
 	readonly marks: MarkMode;
 	readonly year: number;
+	/** Places that others fill are written as `<slot>`; only in shells. */
+	readonly slots?: {
+		/** The slot for all of a page without layouts. */
+		readonly bare: string;
+		/** The slot of a region; undefined where nobody fills it. */
+		of(region: ResolvedRegion): string | undefined;
+	};
 	/** Elements of markup say where they are written (`origins.ts`); only for who reads pages, not for who shows them. */
 	readonly origins?: boolean;
 }
