@@ -1,5 +1,6 @@
 import type { PieceName } from '$core/model/piece-key.ts';
 import type { CrossSection } from '$core/view-models/cross-section.ts';
+import type { HandedFile } from '$core/shells/hand-over.ts';
 import type { Place as FilePlace } from '$core/emit/delivery.ts';
 import type { Roofline } from '$core/view-models/roofline.ts';
 import type { Seeing } from '$core/resolve/site.ts';
@@ -105,7 +106,9 @@ export interface Shown {
 	readonly page: PageView | undefined;
 }
 
-export interface DeliveredView extends FilePlace {
+export interface DeliveredView {
+	readonly path: string;
+	readonly kind: FilePlace['kind'] | HandedFile['kind'] | 'text';
 	/** bytes */
 	readonly size: number;
 }

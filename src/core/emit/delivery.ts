@@ -51,6 +51,13 @@ export function* deliverEach(
 	yield* delivery.assets();
 }
 
+/** Style sheets and the site's other files, for pages that others write. */
+export function* deliverShared(resolved: ResolvedSite, year: number): Generator<DeliveredFile> {
+	const delivery = new Delivery(resolved, year);
+	yield* delivery.styles();
+	yield* delivery.assets();
+}
+
 export function deliver(
 	resolved: ResolvedSite,
 	year: number,

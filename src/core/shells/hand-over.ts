@@ -1,5 +1,5 @@
 import { accessPath } from '../emit/access-file.ts';
-import { deliverEach } from '../emit/delivery.ts';
+import { deliverShared } from '../emit/delivery.ts';
 import { searchFiles } from '../emit/search-files.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { shellFiles } from './shells.ts';
@@ -14,7 +14,7 @@ export interface HandedFile {
 /** Shells, what is said of them, and the sheets and other files of the site as they are delivered; no page. */
 export function handOverShells(resolved: ResolvedSite, base: string, year: number): HandedFile[] {
 	const ofPages = new Set([accessPath, ...searchFiles(resolved).map(({ path }) => path)]);
-	const files = [...deliverEach(resolved, year)].flatMap(
+	const files = [...deliverShared(resolved, year)].flatMap(
 		({ path, kind, content }): HandedFile[] => {
 			if (kind === 'page' || kind === 'moved' || ofPages.has(path)) return [];
 			return [{ path, kind, content }];
@@ -26,4 +26,9 @@ export function handOverShells(resolved: ResolvedSite, base: string, year: numbe
 		content
 	}));
 	return [...shells, ...files];
+}
+
+/** What addresses in shells begin with: the path of the site's own address, where it says one. */
+export function baseOf({ site }: ResolvedSite): string {
+	return site.settings.address?.replace(/^[a-z]+:\/\/[^/]*/i, '') ?? '/';
 }

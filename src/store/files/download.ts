@@ -1,5 +1,5 @@
 import { releaseUrl } from './object-url.ts';
-import { look } from '../ways/look.svelte.ts';
+import { look, type HandedForm } from '../ways/look.svelte.ts';
 import { store } from '../site.svelte.ts';
 
 /** The site's name as the name of a file. */
@@ -11,15 +11,29 @@ export function slugOf(name: string | undefined): string {
 	return slug || 'site';
 }
 
-/** Hands the site, or its source, over as a file. Gives whether there was something to hand over. */
-export async function download(kind: 'site' | 'source'): Promise<boolean> {
-	const zip =
-		kind === 'site'
-			? await store.core.handingOver.siteZip(look.handOver)
-			: await store.core.handingOver.sourceZip();
+/** The name of the file as which a form is handed over. */
+export function zipName(form: HandedForm): string {
+	return `${slugOf(store.site?.name)}${form === 'site' ? '' : `-${form}`}.zip`;
+}
+
+/** Hands the site over in a form, as a file. Gives whether there was something to hand over. */
+export async function download(form: HandedForm): Promise<boolean> {
+	const zip = await zipOf(form);
 	if (!zip) return false;
-	saveFile(`${slugOf(store.site?.name)}${kind === 'site' ? '' : '-source'}.zip`, zip);
+	saveFile(zipName(form), zip);
 	return true;
+}
+
+function zipOf(form: HandedForm): Promise<Blob | undefined> {
+	const { handingOver } = store.core;
+	switch (form) {
+		case 'site':
+			return handingOver.siteZip(look.handOver);
+		case 'shells':
+			return handingOver.shellsZip();
+		case 'source':
+			return handingOver.sourceZip();
+	}
 }
 
 /** Lets the browser save a file under a name. */

@@ -2,6 +2,10 @@ import * as z from 'zod';
 import type { HandOver } from '$core/emit/hand-over.ts';
 import { clampWidth } from '../address.ts';
 
+/** The forms in which a site is handed over. */
+const handedForms = ['site', 'shells', 'source'] as const;
+export type HandedForm = (typeof handedForms)[number];
+
 const lookSchema = z.object({
 	mode: z.enum(['day', 'night']).optional(),
 	width: z.number().optional(),
@@ -13,6 +17,7 @@ const lookSchema = z.object({
 	marks: z.boolean().optional(),
 	closed: z.boolean().optional(),
 	nginx: z.boolean().optional(),
+	form: z.enum(handedForms).optional(),
 	height: z.number().min(200).max(4000).optional()
 });
 
@@ -48,6 +53,8 @@ class Look {
 	closed = $state(false);
 	/** It has a configuration for a web server. */
 	nginx = $state(false);
+	/** The form whose files are shown, and that was handed over last. */
+	form = $state<HandedForm>('site');
 	/** Height of the screen, px; undefined: as tall as there is room. */
 	height = $state<number | undefined>();
 
@@ -64,6 +71,7 @@ class Look {
 		this.marks = kept?.marks ?? false;
 		this.closed = kept?.closed ?? false;
 		this.nginx = kept?.nginx ?? false;
+		this.form = kept?.form ?? 'site';
 		this.height = kept?.height;
 	}
 
@@ -73,8 +81,8 @@ class Look {
 	}
 
 	keep(): void {
-		const { mode, width, height, overlay, tracks, scrollbars, night, scrolling } = this;
-		const seen = { mode, width, height, overlay, tracks, scrollbars, night, scrolling };
+		const { mode, width, height, overlay, tracks, scrollbars, night, scrolling, form } = this;
+		const seen = { mode, width, height, overlay, tracks, scrollbars, night, scrolling, form };
 		const kept = { ...seen, ...this.handOver };
 		try {
 			localStorage.setItem(key, JSON.stringify(kept));

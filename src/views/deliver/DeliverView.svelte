@@ -1,39 +1,43 @@
 <script lang="ts">
-	import { counted } from '$core/messages/problem.ts';
-	import { reasonOf } from '$core/messages/problem.ts';
-	import { download, slugOf } from '$store/files/download.ts';
-	import { look } from '$store/ways/look.svelte.ts';
+	import { counted, reasonOf } from '$core/messages/problem.ts';
+	import { look, type HandedForm } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import type { DeliveryView } from '$workers/messages.ts';
+	import type { DeliveredView, DeliveryView } from '$workers/messages.ts';
 	import ProblemList from '$views/shell/ProblemList.svelte';
 	import FileList from './FileList.svelte';
+	import FormCard from './FormCard.svelte';
 	import ScriptLine from './ScriptLine.svelte';
-	import { sizeText } from '$views/shell/size-text.ts';
 
 	let delivery = $state.raw<DeliveryView | undefined>();
+	let shells = $state.raw<readonly DeliveredView[] | undefined>();
+	let source = $state.raw<readonly DeliveredView[] | undefined>();
 	/** It could not be worked out: why. */
 	let failed = $state<string | undefined>();
-	let busy = $state(false);
 
 	const kinds = [
 		{ kind: 'page', name: 'Pages' },
+		{ kind: 'shell', name: 'Shells' },
+		{ kind: 'text', name: 'Texts of the site' },
 		{ kind: 'moved', name: 'Pages that lead on, from where others were once' },
 		{ kind: 'style', name: 'Style sheets' },
-		{ kind: 'asset', name: 'Other files of the site' }
+		{ kind: 'asset', name: 'Other files' }
 	] as const;
-	const slug = $derived(slugOf(store.site?.name));
-	const files = $derived(delivery?.files ?? []);
-	const total = $derived(files.reduce((sum, file) => sum + file.size, 0));
+
+	const files = $derived<Record<HandedForm, readonly DeliveredView[] | undefined>>({
+		site: delivery?.files,
+		shells,
+		source
+	});
+	const listed = $derived(files[look.form] ?? []);
 
 	$effect(() => {
 		// Asked again whenever the site's text is another.
 		if (!store.site) return;
 		let current = true;
-		store.core.handingOver
-			.delivery(look.handOver)
+		const { handingOver } = store.core;
+		Promise.all([handingOver.delivery(look.handOver), handingOver.shells(), handingOver.source()])
 			.then((found) => {
-				if (!current) return;
-				delivery = found;
+				if (current) [delivery, shells, source] = found;
 				failed = undefined;
 			})
 			.catch((failure: unknown) => {
@@ -41,27 +45,14 @@
 			});
 		return () => (current = false);
 	});
-
-	async function handOver(kind: 'site' | 'source'): Promise<void> {
-		busy = true;
-		try {
-			await download(kind);
-		} catch (failure) {
-			const why = reasonOf(failure);
-			store.say(`Nothing was handed over: ${why}`);
-		} finally {
-			busy = false;
-		}
-	}
 </script>
 
 <div class="deliver">
-	{#if delivery && files.length === 0}
+	{#if delivery?.files.length === 0}
 		<ProblemList problems={delivery.problems} current={true} />
 	{/if}
 	<div class="ways">
-		<section>
-			<h2>The static site</h2>
+		<FormCard form="site" name="The static site" files={files.site} {failed}>
 			<p>
 				HTML, a page a file, and CSS, a file a layout.
 				{#if delivery?.links === 'folders'}
@@ -115,43 +106,28 @@
 					missing pages, caching, and closed branches behind your own sign-in</span
 				>
 			</label>
-			<button
-				class="primary"
-				disabled={files.length === 0 || busy}
-				onclick={() => void handOver('site')}
-			>
-				Download {slug}.zip
-			</button>
-			<p class="small">
-				{#if failed !== undefined}
-					What there is to hand over could not be worked out: {failed}
-				{:else if files.length > 0}
-					{counted(files.length, 'file')}, {sizeText(total)} before packing
-				{:else if !delivery}
-					Working out what there is to hand over …
-				{:else}
-					Mend the errors above first; nothing is handed over by halves.
-				{/if}
+		</FormCard>
+		<FormCard form="shells" name="The shells" files={files.shells} {failed}>
+			<p>
+				For pages that come from a server of your own: the frame of each kind of page as one HTML
+				document, in which every place that a page fills is a
+				<span class="mono">&lt;slot&gt;</span>. <span class="mono">shells.json</span> says which route
+				takes which, and what it puts where.
 			</p>
-		</section>
-		<section>
-			<h2>The source</h2>
+			<p>With the sheets as they are delivered. No page is in it.</p>
+		</FormCard>
+		<FormCard form="source" name="The source" files={files.source} {failed}>
 			<p>
 				The site’s <span class="mono">.eave</span> files and everything beside them, as a folder that
 				can be reviewed in version control and opened here again.
 			</p>
-			<button class="primary" disabled={busy} onclick={() => void handOver('source')}>
-				Download {slug}-source.zip
-			</button>
-			<p class="small">
-				{counted(store.texts.size, 'text file')}, {counted(store.assets.size, 'other file')}
-			</p>
-		</section>
+		</FormCard>
 	</div>
-	{#if files.length > 0}
+	{#if listed.length > 0}
 		<div class="lists">
 			{#each kinds as { kind, name } (kind)}
-				<FileList {name} files={files.filter((file) => file.kind === kind)} />
+				{@const some = listed.filter((file) => file.kind === kind)}
+				{#if some.length > 0}<FileList {name} files={some} />{/if}
 			{/each}
 		</div>
 	{/if}
@@ -164,25 +140,10 @@
 	}
 	.ways {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
 		gap: 1px;
 		background: var(--hair);
 		border-bottom: 1px solid var(--hair);
-	}
-	section {
-		background: var(--sheet);
-		padding: 22px 28px;
-	}
-	h2 {
-		font-size: 17px;
-		font-weight: 650;
-	}
-	section p {
-		max-width: 56ch;
-		margin: 6px 0 12px;
-	}
-	section .small {
-		margin: 8px 0 0;
 	}
 	.lists {
 		display: grid;

@@ -11,11 +11,20 @@
 	const step = 200;
 	let shown = $state(step);
 
+	/** What a file comes from, and is shown as; undefined where it is made of many things. */
+	function comesFrom({ path, kind }: DeliveredView): string | undefined {
+		if (kind === 'page' || kind === 'moved') return 'Show the page in Plan';
+		if (kind === 'text') return 'Show the text in Source';
+		return store.assets.has(path) ? 'Show the file in Material' : undefined;
+	}
+
 	/** Goes to where what is handed over comes from: the page in Plan, or the file in Material. */
 	async function goTo({ path, kind }: DeliveredView): Promise<void> {
 		if (kind === 'page' || kind === 'moved') {
 			const address = `/${path.replace(/(^|\/)index\.html$/, '').replace(/\.html$/, '')}`;
 			if (await store.follow(address)) await openView('/plan');
+		} else if (kind === 'text') {
+			await goto(`/source?${new URLSearchParams({ file: path }).toString()}`);
 		} else {
 			await openView('/material');
 			await goto(`#file ${path}`);
@@ -30,13 +39,8 @@
 			{#each files.slice(0, shown) as file (file.path)}
 				<tr>
 					<td class="mono">
-						{#if file.kind === 'style'}{file.path}{:else}
-							<button
-								title={file.kind === 'asset'
-									? 'Show the file in Material'
-									: 'Show the page in Plan'}
-								onclick={() => void goTo(file)}>{file.path}</button
-							>
+						{#if comesFrom(file) === undefined}{file.path}{:else}
+							<button title={comesFrom(file)} onclick={() => void goTo(file)}>{file.path}</button>
 						{/if}
 					</td>
 					<td class="mono size">{sizeText(file.size)}</td>

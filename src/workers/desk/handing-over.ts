@@ -8,6 +8,7 @@ import {
 import { closedPages } from '$core/emit/access-file.ts';
 import { handOver, plainHandOver, type HandOver } from '$core/emit/hand-over.ts';
 import { leadsToFolders, pageFile } from '$core/emit/paths.ts';
+import { baseOf, handOverShells, type HandedFile } from '$core/shells/hand-over.ts';
 import { hasErrors, type Problem } from '$core/messages/problem.ts';
 import { positionAt } from '$core/model/span.ts';
 import { encodeUtf8 } from '$core/lib/utf8.ts';
@@ -46,8 +47,7 @@ export class HandingOver {
 		const views: DeliveredView[] = [];
 		// One file at a time: all of them at once may be more than there is room for.
 		for (const { path, kind, content } of this.delivered(problems, what)) {
-			const size = typeof content === 'string' ? encodeUtf8(content).length : content.length;
-			views.push({ path, kind, size });
+			views.push({ path, kind, size: sizeOf(content) });
 		}
 		const active = this.site.latest
 			? activeMarkup(this.site.latest).map((one) => this.activeView(one))
@@ -72,6 +72,40 @@ export class HandingOver {
 		return zipBlob(this.delivered(problems, what));
 	}
 
+	/** Names and sizes of the shells and what goes with them; nothing while there are errors. */
+	shells(): DeliveredView[] {
+		return this.handedShells().map(({ path, kind, content }) => ({
+			path,
+			kind,
+			size: sizeOf(content)
+		}));
+	}
+
+	/** The shells as a zip; undefined while there are errors. */
+	shellsZip(): Blob | undefined {
+		const files = this.handedShells();
+		return files.length > 0 ? zipBlob(files) : undefined;
+	}
+
+	private handedShells(): HandedFile[] {
+		const { latest } = this.site;
+		if (!latest || hasErrors(this.deliveryProblems())) return [];
+		return handOverShells(latest, baseOf(latest), this.site.year);
+	}
+
+	/** Names and sizes of the site's own files. */
+	source(): DeliveredView[] {
+		const { texts, assets } = this.site.files;
+		const view = (kind: DeliveredView['kind']) => {
+			return ([path, content]: readonly [string, string | Uint8Array]): DeliveredView => ({
+				path,
+				kind,
+				size: sizeOf(content)
+			});
+		};
+		return [...[...texts].map(view('text')), ...[...assets].map(view('asset'))];
+	}
+
 	sourceZip(): Blob {
 		return new Blob([packSource(this.site.files)], { type: 'application/zip' });
 	}
@@ -91,7 +125,11 @@ export class HandingOver {
 	}
 }
 
-function zipBlob(files: Iterable<DeliveredFile>): Blob {
+function sizeOf(content: string | Uint8Array): number {
+	return typeof content === 'string' ? encodeUtf8(content).length : content.length;
+}
+
+function zipBlob(files: Iterable<Pick<DeliveredFile, 'path' | 'content'>>): Blob {
 	const named = function* (): Generator<readonly [string, string | Uint8Array]> {
 		for (const { path, content } of files) yield [path, content];
 	};
