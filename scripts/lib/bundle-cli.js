@@ -1,7 +1,16 @@
 // The command line as it is handed over: a few files that load no more than what a command needs; beside it the
 // thread in which the server reads previews.
-import { cpSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import {
+	cpSync,
+	existsSync,
+	mkdirSync,
+	renameSync,
+	rmSync,
+	statSync,
+	writeFileSync
+} from 'node:fs';
 import { join } from 'node:path';
+import { packageTypes } from './package-types.js';
 import { newestIn, root } from './tree.js';
 
 /** Where the bundle is; the measuring code and the theme's colours lie beside it. */
@@ -12,7 +21,7 @@ const requiring = { js: "import { createRequire as requireFrom } from 'node:modu
 
 /** Bundles the command line where nothing is bundled, or something it is made from is newer. */
 export async function bundleCli() {
-	const sources = ['src/cli', 'src/core', 'src/sources', 'src/server', 'src/browser', 'src/theme', 'package-lock.json']; // prettier-ignore
+	const sources = ['src/cli', 'src/core', 'src/sources', 'src/server', 'src/browser', 'src/theme', 'src/package', 'package-lock.json']; // prettier-ignore
 	const newest = Math.max(...sources.map((path) => newestIn(join(root, path))));
 	if (existsSync(bundle) && statSync(bundle).mtimeMs >= newest) return;
 	const { build } = await import('esbuild');
@@ -21,8 +30,11 @@ export async function bundleCli() {
 	const common = { absWorkingDir: root, bundle: true, logLevel: 'warning', sourcemap: true };
 	await build({
 		...common,
-		entryPoints: ['src/cli/main.ts'],
-		outdir: join(fresh, 'cli'),
+		entryPoints: [
+			{ in: 'src/cli/main.ts', out: 'cli/main' },
+			{ in: 'src/package/index.ts', out: 'package/index' }
+		],
+		outdir: fresh,
 		platform: 'node',
 		mainFields: ['module', 'main'],
 		format: 'esm',
@@ -31,9 +43,11 @@ export async function bundleCli() {
 		minify: true,
 		// It has a browser's protocol in it, and is asked for only to measure.
 		external: ['puppeteer-core', 'esbuild'],
-		chunkNames: '[name]-[hash]',
+		// What both need lies beside the command line, which finds its other files from there.
+		chunkNames: 'cli/[name]-[hash]',
 		banner: requiring
 	});
+	for (const [name, text] of packageTypes()) writeFileSync(join(fresh, 'package', name), text);
 	await build({
 		...common,
 		sourcemap: false,

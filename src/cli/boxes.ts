@@ -1,11 +1,7 @@
 import * as z from 'zod';
 import { readFile } from 'node:fs/promises';
 import { metricsSchema, sizesFrom } from '../core/geometry/pieces/metrics.ts';
-import { PageLayout, type PlacedBox } from '../core/geometry/page-layout.ts';
 import { sweepFrom, sweepTo } from '../core/geometry/widths/jumps.ts';
-import { Sweep } from '../core/geometry/widths/sweep.ts';
-import type { PieceSize } from '../core/geometry/pieces/piece-size.ts';
-import { Guesses } from '../core/laid/guesses.ts';
 import { drive } from '../core/measure/drive.ts';
 import { MeasuredPage } from '../core/laid/measured-page.ts';
 import { SizeStore } from '../core/measure/size-store.ts';
@@ -20,6 +16,12 @@ import { listWords } from '../core/messages/problem.ts';
 import { allTrialWords, trialOf } from '../core/model/trial.ts';
 import { seenAs } from '../core/resolve/site.ts';
 import { openSite } from './open-site.ts';
+import {
+	boxEntries,
+	estimatedBoxes,
+	type FoundBoxes,
+	type Screens
+} from '../core/laid/found-boxes.ts';
 import type { Streams } from './streams.ts';
 import { widestScreen } from './widest-screen.ts';
 import { wrote } from './wrote.ts';
@@ -39,24 +41,6 @@ export interface BoxesOptions {
 	/** What it is tried with, as words with commas between. */
 	readonly try?: string;
 	readonly json: boolean;
-}
-
-/** A range of screens, px. */
-interface Screens {
-	readonly from: number;
-	readonly to: number;
-	readonly height: number;
-	/** What a classic scrollbar takes of each, px. */
-	readonly scrollbar: number;
-}
-
-/** The boxes on each screen, in the order of their widths. */
-type Found = readonly { readonly width: number; readonly boxes: readonly Answered[] }[];
-
-/** A box, and whether it would be another if what is only estimated were. */
-interface Answered {
-	readonly box: PlacedBox;
-	readonly estimated: boolean;
 }
 
 /** Prints the boxes of a page at a width, or at every width of a range. */
@@ -86,7 +70,7 @@ export async function boxesCommand(
 		? await measured(instance, seen, screens, options.metricsOut, streams)
 		: await estimated(instance, seen, screens, options.metrics);
 	if (typeof found === 'string') return refused(found, streams);
-	const entries = found.map(({ width, boxes }) => ({ width, boxes: boxes.flatMap(boxEntry) }));
+	const entries = found.map(({ width, boxes }) => ({ width, boxes: boxEntries(boxes) }));
 	const answer = options.widths === undefined ? entries[0]?.boxes : entries;
 	streams.out(
 		(options.json ? JSON.stringify(answer, null, 1) : entries.map(tableOf).join('\n\n')) + '\n'
@@ -137,7 +121,7 @@ async function measured(
 	screens: Screens,
 	out: string | undefined,
 	streams: Streams
-): Promise<Found | string> {
+): Promise<readonly FoundBoxes[] | string> {
 	const path = findChromium();
 	if (path === undefined) return noChromium;
 	const year = new Date().getFullYear();
@@ -148,7 +132,7 @@ async function measured(
 		await measurer.show(instance, seen, year);
 		const page = new MeasuredPage(instance, seen, year, { height, scrollbar }, new SizeStore());
 		const answer = measurer.answer.bind(measurer);
-		const found: { width: number; boxes: Answered[] }[] = [];
+		const found: FoundBoxes[] = [];
 		if (from === to) {
 			const boxes = (await drive(page.at(from), answer)) ?? [];
 			found.push({ width: from, boxes: boxes.map((box) => ({ box, estimated: false })) });
@@ -177,53 +161,13 @@ async function measured(
 async function estimated(
 	instance: PageInstance,
 	seen: ResolvedSite,
-	{ from, to, height, scrollbar }: Screens,
+	screens: Screens,
 	metrics: string | undefined
-): Promise<Found | string> {
+): Promise<readonly FoundBoxes[] | string> {
 	const known = await readMetrics(metrics);
 	if (typeof known === 'string') return known;
 	const year = new Date().getFullYear();
-	const guesses = new Guesses(instance, seen, year);
-	const sweepBy = (guessed: (size: PieceSize) => PieceSize): Sweep => {
-		const layout = new PageLayout({
-			page: seen.page(instance.page),
-			site: seen.site,
-			sizes: (key, spaces) => known?.(key, spaces) ?? guessed(guesses.of(key)),
-			open: new Set(),
-			scrollbar
-		});
-		return Sweep.over(layout, from, to, height);
-	};
-	const [asGuessed, otherwise] = [sweepBy((size) => size), [...sweepBy(larger)]];
-	return [...asGuessed].map(({ width, boxes }, index) => ({
-		width,
-		boxes: boxes.map((box, place) => ({
-			box,
-			estimated: differs(box, otherwise[index]?.boxes[place])
-		}))
-	}));
-}
-
-/** px; what rests on a guess shows when the guess is another. */
-const more = 24;
-
-function larger(size: PieceSize): PieceSize {
-	return {
-		steady: size.steady,
-		contentWidths: (view) => {
-			const { min, max } = size.contentWidths(view);
-			return { min: min + more, max: max + more };
-		},
-		heightAt: (width, view) => size.heightAt(width, view) + more,
-		overflowAt: (width, view) => size.overflowAt(width, view)
-	};
-}
-
-function differs(box: PlacedBox, other: PlacedBox | undefined): boolean {
-	if (!other) return true;
-	return (['x', 'y', 'width', 'height'] as const).some(
-		(side) => Math.abs(box[side] - other[side]) > 0.01
-	);
+	return estimatedBoxes(instance, seen, year, screens, known);
 }
 
 async function readMetrics(
@@ -237,31 +181,6 @@ async function readMetrics(
 	} catch (failure) {
 		return `${path} cannot be read: ${reasonOf(failure)}`;
 	}
-}
-
-/** What is printed of a box; layouts' roots and boxes without a name in the text are left out. */
-function boxEntry({ box, estimated }: Answered): object[] {
-	const { name, x, y, width, height, overflowX, overflowY } = box;
-	if (name.kind === 'layout' || name.kind === 'bare') return [];
-	const { layout, region, wrapper, pieces } = name;
-	const [first, ...others] = pieces;
-	const place = { x, y, width, height, overflowX, overflowY };
-	const rounded = {
-		...Object.fromEntries(
-			Object.entries(place).map(([side, value]) => [side, Math.round(value * 100) / 100])
-		),
-		...(estimated && { estimated })
-	};
-	if (name.kind === 'opener') return [{ layout, region, opener: first?.piece, ...rounded }];
-	return [
-		{
-			layout,
-			...(region !== undefined && { region }),
-			...(wrapper !== undefined && { wrapper }),
-			...(others.length === 0 ? first : { run: pieces }),
-			...rounded
-		}
-	];
 }
 
 /** The pieces of a run in one line. */

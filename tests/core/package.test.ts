@@ -1,10 +1,12 @@
 import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
-import { cp, mkdir, mkdtemp, readdir, stat, symlink } from 'node:fs/promises';
+import { cp, mkdir, mkdtemp, readdir, readFile, stat, symlink, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { dirname, join, relative } from 'node:path';
 import { test } from 'node:test';
+import * as z from 'zod';
+import { packageDocument } from '../../scripts/lib/package-document.ts';
 import { bundleCli } from '../../scripts/lib/bundle-cli.js';
 import { root } from '../../scripts/lib/setup.js';
 import { findChromium } from '../../src/cli/measure/chromium.ts';
@@ -96,3 +98,110 @@ test(
 		assert.doesNotMatch(measured.errors, /estimated/);
 	}
 );
+
+/** A build of one's own, as someone would write it who has the package. */
+const ownBuild = `import { bringIn, boxes, build, check, readSite, resolve, shells, type Finding, type MadeFile, type Site } from 'long-eave';
+
+const site: Site = await readSite('demo');
+const findings: Finding[] = await check(site);
+const files: MadeFile[] = build(site, { year: 2026 });
+const { regions, chain } = resolve(site, '/visit');
+const side = boxes(site, '/visit', { width: 1200 }).find((box) => box.region === 'side' && box.piece === undefined);
+const frames = shells(site, { base: '/lib/' });
+const page = new TextEncoder().encode('<!DOCTYPE html><title>Seed</title><h1>Seed</h1>');
+const brought = await readSite(bringIn(new Map([['index.html', page]]), 'Beds').files);
+const refused = await readSite(new Map([['site.eave', 'site "Beds" { lang en }\\nroute / { titel "x" }']]));
+let sentence = '';
+try {
+	build(refused);
+} catch (failure) {
+	sentence = failure instanceof Error ? failure.message : '';
+}
+console.log(JSON.stringify({
+	errors: site.errors.length,
+	codes: findings.map(({ code }) => code),
+	files: files.map(({ path, content }) => [path, typeof content === 'string' ? content : content.length]),
+	chain,
+	side: side?.width,
+	regions: regions.map(({ region }) => region),
+	frames: frames.filter(({ kind }) => kind === 'shell').length,
+	brought: build(brought).map(({ path }) => path),
+	refused: refused.errors.map(({ file, line, code }) => [file, line, code]),
+	sentence
+}));
+`;
+
+const answered = z.object({
+	errors: z.number(),
+	codes: z.array(z.string()),
+	files: z.array(z.tuple([z.string(), z.union([z.string(), z.number()])])),
+	chain: z.array(z.string()),
+	side: z.number(),
+	regions: z.array(z.string()),
+	frames: z.number(),
+	brought: z.array(z.string()),
+	refused: z.array(z.tuple([z.string(), z.number(), z.string()])),
+	sentence: z.string()
+});
+
+test('a build of one’s own calls it: its types hold, and what it makes is what the command line makes', async () => {
+	await unpacked();
+	await writeFile(join(folder, 'build.ts'), ownBuild);
+	await writeFile(join(folder, 'package.json'), '{ "type": "module" }');
+	const types = [
+		'--module',
+		'nodenext',
+		'--target',
+		'es2023',
+		'--lib',
+		'es2023,dom',
+		'--strict',
+		'--outDir',
+		'made',
+		'build.ts'
+	];
+	const checked = run(
+		process.execPath,
+		[join(root, 'node_modules/typescript/bin/tsc'), ...types],
+		folder
+	);
+	assert.equal(checked.code, 0, checked.out);
+	const ran = run(process.execPath, ['made/build.js'], folder);
+	assert.equal(ran.code, 0, ran.errors);
+	const answer = answered.parse(JSON.parse(ran.out));
+	assert.deepEqual([answer.errors, answer.codes], [0, []]);
+	assert.deepEqual([answer.chain, answer.side], [['commons', 'two-up'], 230]);
+	assert.ok(answer.regions.includes('foot') && answer.frames >= 8);
+	assert.ok(answer.brought.includes('index.html'));
+	assert.deepEqual(answer.refused, [['site.eave', 2, 'unknown-statement']]);
+	assert.match(answer.sentence, /^site\.eave:2:\d+: .*titel/);
+	assert.equal(eave('build', 'demo', '--out', 'same', '--year', '2026').code, 0);
+	for (const [path, content] of answer.files) {
+		const there = await readFile(join(folder, 'same', path));
+		assert.equal(typeof content === 'string' ? there.toString() : there.length, content, path);
+	}
+});
+
+test('a type that the package does not have is told where it is called wrongly', async () => {
+	await unpacked();
+	await writeFile(
+		join(folder, 'wrong.ts'),
+		"import { boxes } from 'long-eave';\nboxes('demo', '/', {});\n"
+	);
+	const types = ['--module', 'nodenext', '--noEmit', '--strict', 'wrong.ts'];
+	const { code, out } = run(
+		process.execPath,
+		[join(root, 'node_modules/typescript/bin/tsc'), ...types],
+		folder
+	);
+	assert.notEqual(code, 0);
+	assert.match(out, /wrong\.ts\(2,7\)/);
+});
+
+test('the page of documentation of the package is what its docstrings say', async () => {
+	assert.equal(
+		await readFile(join(root, 'docs/package.md'), 'utf8'),
+		packageDocument(),
+		'run npm run package-docs'
+	);
+});
