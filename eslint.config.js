@@ -10,6 +10,7 @@ const coreOrder = [
 	'messages',
 	'size',
 	'data',
+	'design-tokens',
 	'settings',
 	'source',
 	'format',

@@ -55,7 +55,8 @@ export async function bundleTests(folder) {
 			'ajv',
 			'fake-indexeddb',
 			'fast-check',
-			'chokidar'
+			'chokidar',
+			'typescript'
 		],
 		banner: {
 			js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);"

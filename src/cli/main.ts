@@ -7,6 +7,7 @@ import { severities } from '../core/messages/catalogue.ts';
 import { listWords, reasonOf } from '../core/messages/problem.ts';
 import type { CompareOptions } from './compare.ts';
 import { ownStreams } from './streams.ts';
+import type { TokensOptions } from './tokens.ts';
 
 /** How a command ended. */
 export const exitCodes = { done: 0, errors: 1, usage: 2 } as const;
@@ -68,6 +69,20 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		.action(async (site: string, options: { out: string; base: string; year: string }) => {
 			const { shellsCommand } = await import('./shells.ts');
 			code = await shellsCommand(site, { ...options, year: Number(options.year) }, streams);
+		});
+	program
+		.command('tokens')
+		.description(
+			'Hand the tokens over as JSON or as a sheet, or take those of a file into the site.'
+		)
+		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
+		.option('--out <file>', 'where to write; a file that is there is brought up to date')
+		.option('--css', 'as a sheet of custom properties')
+		.option('--take <file>', 'take the tokens of this file into the text of the site')
+		.exitOverride()
+		.action(async (site: string, options: TokensOptions) => {
+			const { tokensCommand } = await import('./tokens.ts');
+			code = await tokensCommand(site, options, streams);
 		});
 	program
 		.command('serve')

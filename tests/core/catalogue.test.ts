@@ -45,6 +45,7 @@ const withList = (text: string): Case => ({
 });
 
 const cases: Readonly<Partial<Record<Code, Case>>> = {
+	'moved-parameters': page('moved "/y/:id"'),
 	'reason-missing': page('allow style-unused ""'),
 	'missing-brace': { text: 'route /x { title "a"' },
 	'stray-brace': { text: 'route /x { } }' },

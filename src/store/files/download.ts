@@ -36,6 +36,12 @@ function zipOf(form: HandedForm): Promise<Blob | undefined> {
 	}
 }
 
+/** Hands the tokens over, as JSON or as a sheet. */
+export async function downloadTokens(form: 'json' | 'css'): Promise<void> {
+	const name = `${slugOf(store.site?.name)}-tokens.${form}`;
+	saveFile(name, await store.core.handingOver.tokens(form));
+}
+
 /** Lets the browser save a file under a name. */
 export function saveFile(name: string, content: Blob): void {
 	const url = URL.createObjectURL(content);

@@ -3,6 +3,8 @@
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ways/ask.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
+	import { downloadTokens } from '$store/files/download.ts';
+	import { store } from '$store/site.svelte.ts';
 	import MaterialSection from './MaterialSection.svelte';
 	import Uses from './Uses.svelte';
 
@@ -54,6 +56,23 @@
 		};
 	}
 
+	/** A file is chosen; what it comes to is shown before it is made. */
+	function askFile(): void {
+		const input = document.createElement('input');
+		input.type = 'file';
+		input.accept = '.json,.tokens,application/json';
+		input.onchange = () => {
+			const [file] = input.files ?? [];
+			if (file) void file.text().then(takeFile);
+		};
+		input.click();
+	}
+
+	async function takeFile(text: string): Promise<void> {
+		const sentence = await commands.attempt({ kind: 'take-tokens', text });
+		if (sentence) store.say(`${sentence} The tokens are as they were.`);
+	}
+
 	function askRename(name: string): void {
 		ask.question = {
 			title: `Rename ${name}`,
@@ -70,7 +89,22 @@
 	says="{counted(tokens.length, 'token')}; a value holds from its band on"
 	scrolls="Tokens and their values"
 >
-	{#snippet acts()}<button class="act" onclick={askNew}>Add token …</button>{/snippet}
+	{#snippet acts()}
+		<button class="act" onclick={askFile}>Take tokens of a file …</button>
+		{#if tokens.length > 0}
+			<button
+				class="act"
+				title="In the community’s format for design tokens, with bands and night as extensions"
+				onclick={() => void downloadTokens('json')}>Save as JSON</button
+			>
+			<button
+				class="act"
+				title="Custom properties, for pages that are not of this site"
+				onclick={() => void downloadTokens('css')}>Save as CSS</button
+			>
+		{/if}
+		<button class="act" onclick={askNew}>Add token …</button>
+	{/snippet}
 	{#if tokens.length > 0}
 		<div class="row head small" style:--bands={bands.length}>
 			<span></span>

@@ -8,6 +8,8 @@ import {
 import { closedPages } from '$core/emit/access-file.ts';
 import { handOver, plainHandOver, type HandOver } from '$core/emit/hand-over.ts';
 import { leadsToFolders, pageFile } from '$core/emit/paths.ts';
+import { writeTokens } from '$core/design-tokens/write-tokens.ts';
+import { tokenSheet } from '$core/emit/css/site-sheet.ts';
 import { baseOf, handOverShells, type HandedFile } from '$core/shells/hand-over.ts';
 import { hasErrors, type Problem } from '$core/messages/problem.ts';
 import { positionAt } from '$core/model/span.ts';
@@ -91,6 +93,15 @@ export class HandingOver {
 		const { latest } = this.site;
 		if (!latest || hasErrors(this.deliveryProblems())) return [];
 		return handOverShells(latest, baseOf(latest), this.site.year);
+	}
+
+	/** The tokens as JSON, or as a sheet of custom properties. */
+	tokens(form: 'json' | 'css'): Blob {
+		const settings = this.site.shown?.site.settings;
+		if (!settings) return new Blob([]);
+		return form === 'json'
+			? new Blob([writeTokens(settings)], { type: 'application/json' })
+			: new Blob([tokenSheet(settings)], { type: 'text/css' });
 	}
 
 	/** Names and sizes of the site's own files. */

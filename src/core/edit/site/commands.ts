@@ -1,5 +1,6 @@
 import type { SiteCommand } from '../../model/command.ts';
 import type { CommandKinds } from '../command-kind.ts';
+import { takeTokens } from './take-tokens.ts';
 import { addBand, removeBand, renameBand } from './bands.ts';
 import { addMade, putFile, removeFile, renameFile } from './files.ts';
 import { addRole, removeRole, renameRole, setSite } from './settings.ts';
@@ -42,6 +43,10 @@ export const siteCommands: CommandKinds<SiteCommand> = {
 				: `${name}: ${value} at ${band}`,
 		carryOut: (resolved, surgery, { name, value, band }) =>
 			setToken(resolved, surgery, name, value, band)
+	},
+	'take-tokens': {
+		label: () => 'Tokens of a file',
+		carryOut: (resolved, surgery, { text }) => takeTokens(resolved, surgery, text)
 	},
 	'rename-token': {
 		label: ({ name, to }) => `Rename ${name} to ${to}`,

@@ -1,5 +1,5 @@
 import { liesUnderIn, settingKindsUsed } from '../../box-styles/used.ts';
-import { layersOf, pagesOf, type Site, type Token } from '../../model/site.ts';
+import { layersOf, pagesOf, type Site, type SiteSettings, type Token } from '../../model/site.ts';
 import { isDrawer } from '../../resolve/boxes/drawers.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
 import { layoutsInOrder, type Structure } from '../../resolve/structure.ts';
@@ -189,20 +189,34 @@ const drawerRules = `.${drawerClass} {
 
 /** The site's tokens, with what all boxes refer to. */
 function rootRules(site: Site): string[] {
-	const { bands, tokens, night } = site.settings;
 	const used = settingKindsUsed(site);
+	const all = [
+		...tokenRules(site.settings, orderLines(site)),
+		used.has('shadow') ? shadowFrames : ''
+	];
+	return all.filter((text) => text !== '');
+}
+
+/** The tokens alone, as a sheet of custom properties: by bands, and by night where the visitor's system says so. */
+export function tokenSheet(settings: SiteSettings): string {
+	const rules = tokenRules(settings, []).filter((text) => text !== '');
+	return rules.length === 0 ? '' : `${rules.join('\n\n')}\n`;
+}
+
+/** The rules of tokens, a band each, then those of the night; `others` stand beside those of the narrowest. */
+function tokenRules({ bands, tokens, night }: SiteSettings, others: readonly string[]): string[] {
 	const valueLine = ({ name, value }: Token): string => `${name.text}: ${value.text};`;
 	const rules = [undefined, ...bands].map((band) => {
 		const some = tokens.filter((token) => token.band?.text === band?.name.text);
 		const lines = some.map(valueLine);
 		// What browsers draw by themselves follows too.
 		const scheme = night.length > 0 ? ['color-scheme: light dark;'] : [];
-		const text = rule(':root', band ? lines : [...scheme, ...lines, ...orderLines(site)]);
+		const text = rule(':root', band ? lines : [...scheme, ...lines, ...others]);
 		const from = band?.from ?? 0;
 		return from === 0 ? text : group(bandQuery(from, undefined), [text]);
 	});
 	const byNight = group('@media (prefers-color-scheme: dark)', [
 		rule(':root', night.map(valueLine))
 	]);
-	return [...rules, byNight, used.has('shadow') ? shadowFrames : ''].filter((text) => text !== '');
+	return [...rules, byNight];
 }

@@ -21,6 +21,8 @@ export type SiteCommand =
 	  }
 	| { readonly kind: 'rename-token'; readonly name: string; readonly to: string }
 	| { readonly kind: 'remove-token'; readonly name: string }
+	/** Tokens of a file in the community's format; those of the same name get its values. */
+	| { readonly kind: 'take-tokens'; readonly text: string }
 	| { readonly kind: 'put-file'; readonly file: string; readonly bytes: Uint8Array }
 	/** Layouts, pages and other files that were made elsewhere, by the paths that they would like to have; `what` they are. */
 	| {
