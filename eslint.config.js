@@ -61,6 +61,7 @@ const coreLibraries = [
 	'entities',
 	'mime',
 	'culori',
+	'diff',
 	'html-validate',
 	'aria-query',
 	'fastest-levenshtein',

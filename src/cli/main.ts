@@ -162,6 +162,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			'--out <file>',
 			'write the pages that changed as SVG, before and after laid over each other'
 		)
+		.option('--diff', 'print what the texts differ in instead, as a patch that git apply takes')
 		.option('--json', 'as JSON')
 		.option(
 			'--measure',
@@ -172,9 +173,14 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			async (
 				before: string,
 				after: string,
-				options: Omit<CompareOptions, 'json'> & { json?: true }
+				options: Omit<CompareOptions, 'json'> & { json?: true; diff?: true }
 			) => {
-				const { json = false, ...others } = options;
+				const { json = false, diff = false, ...others } = options;
+				if (diff) {
+					const { diffCommand } = await import('./diff.ts');
+					code = await diffCommand(before, after, streams);
+					return;
+				}
 				const { comparePages, pagesAt } = await import('./compare-pages.ts');
 				const pages = await pagesAt(before);
 				if (pages) {

@@ -1,3 +1,4 @@
+import type { SiteFiles } from '$core/model/files.ts';
 import { releaseUrl } from './object-url.ts';
 import { look, type HandedForm } from '../ways/look.svelte.ts';
 import { store } from '../site.svelte.ts';
@@ -40,6 +41,19 @@ function zipOf(form: HandedForm): Promise<Blob | undefined> {
 export async function downloadTokens(form: 'json' | 'css'): Promise<void> {
 	const name = `${slugOf(store.site?.name)}-tokens.${form}`;
 	saveFile(name, await store.core.handingOver.tokens(form));
+}
+
+/** Hands over what changed in the files, as a patch; says what it cannot hold. */
+export async function downloadPatch(
+	before: SiteFiles,
+	after: SiteFiles | undefined
+): Promise<void> {
+	const { text, leftOut } = await store.core.handingOver.patch(before, after);
+	if (text !== '')
+		saveFile(`${slugOf(store.site?.name)}.patch`, new Blob([text], { type: 'text/x-diff' }));
+	if (leftOut.length > 0)
+		store.say(`The patch has no word of ${leftOut.join(', ')}: what is no text it cannot hold.`);
+	else if (text === '') store.say('The files are the same, so there is nothing to save.');
 }
 
 /** Lets the browser save a file under a name. */

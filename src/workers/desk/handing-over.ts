@@ -10,6 +10,8 @@ import { handOver, plainHandOver, type HandOver } from '$core/emit/hand-over.ts'
 import { leadsToFolders, pageFile } from '$core/emit/paths.ts';
 import { writeTokens } from '$core/design-tokens/write-tokens.ts';
 import { tokenSheet } from '$core/emit/css/site-sheet.ts';
+import { patchOf } from '$core/changes/patch.ts';
+import type { SiteFiles } from '$core/model/files.ts';
 import { baseOf, handOverShells, type HandedFile } from '$core/shells/hand-over.ts';
 import { hasErrors, type Problem } from '$core/messages/problem.ts';
 import { positionAt } from '$core/model/span.ts';
@@ -95,6 +97,14 @@ export class HandingOver {
 		return handOverShells(latest, baseOf(latest), this.site.year);
 	}
 
+	/** What the site's files differ in from how they were, as a patch; `after`: how they were later. */
+	patch(
+		before: SiteFiles,
+		after?: SiteFiles
+	): { readonly text: string; readonly leftOut: readonly string[] } {
+		return patchOf(bytesOf(before), bytesOf(after ?? this.site.files));
+	}
+
 	/** The tokens as JSON, or as a sheet of custom properties. */
 	tokens(form: 'json' | 'css'): Blob {
 		const settings = this.site.shown?.site.settings;
@@ -134,6 +144,13 @@ export class HandingOver {
 		const text = this.site.files.texts.get(span.file) ?? '';
 		return { what, layer, piece, ...span, ...positionAt(text, span.from) };
 	}
+}
+
+function bytesOf({ texts, assets }: SiteFiles): ReadonlyMap<string, Uint8Array> {
+	return new Map([
+		...[...texts].map(([path, text]) => [path, encodeUtf8(text)] as const),
+		...assets
+	]);
 }
 
 function sizeOf(content: string | Uint8Array): number {

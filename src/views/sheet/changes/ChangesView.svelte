@@ -6,6 +6,7 @@
 	import type { DrawingWay } from '$core/sheet/svg.ts';
 	import { counted, reasonOf } from '$core/messages/problem.ts';
 	import type { SiteFiles } from '$core/model/files.ts';
+	import { downloadPatch } from '$store/files/download.ts';
 	import { filesBefore } from '$store/keep/history.ts';
 	import { store } from '$store/site.svelte.ts';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
@@ -65,15 +66,23 @@
 		return `${length} of ${counted(total, 'page')} changed${rest}; what moved has its old place dashed, its new one in full`;
 	}
 
-	$effect(() => {
-		const [asked, from, to] = [request, back, until];
+	/** The two states that are compared; without `before` there is nothing to compare. */
+	function states(): { before: SiteFiles | undefined; after: SiteFiles | undefined } {
 		const { texts, assets, history } = store.work;
-		const before =
-			file?.files ??
-			(history.past.length > 0
-				? filesBefore({ texts, assets }, history, Math.min(from, history.past.length))
-				: undefined);
-		const after = to > 0 ? filesBefore({ texts, assets }, history, to) : undefined;
+		const steps = Math.min(back, history.past.length);
+		const earlier = steps > 0 ? filesBefore({ texts, assets }, history, steps) : undefined;
+		const after = until > 0 ? filesBefore({ texts, assets }, history, until) : undefined;
+		return { before: file?.files ?? earlier, after };
+	}
+
+	async function savePatch(): Promise<void> {
+		const { before, after } = states();
+		if (before) await downloadPatch(before, after);
+	}
+
+	$effect(() => {
+		const asked = request;
+		const { before, after } = states();
 		void store.site;
 		untrack(() => {
 			if (before) void changes.compare(before, after, asked);
@@ -146,6 +155,11 @@
 			{/each}
 		</select>
 	</label>
+	<button
+		class="act"
+		title="What the texts differ in, for version control: git apply takes it"
+		onclick={() => void savePatch()}>Save as patch</button
+	>
 	<button class="act" onclick={close}>Back to the sheet</button>
 </ControlsLine>
 <div
