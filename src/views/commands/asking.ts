@@ -30,13 +30,16 @@ export function askNewRoute(below: string): void {
 		says: 'A page of its own. Write :name for a segment that stands for many, such as /guides/:slug.',
 		fields: [
 			{ label: 'Route', value: below === '/' ? '/' : `${below}/`, mono: true },
-			{ label: 'Title', value: '' }
+			{ label: 'Title', value: '' },
+			{ label: 'Or many: a sitemap.xml pasted, or an address a line', value: '', lines: true }
 		],
 		act: 'Add it',
-		answer: ([pattern = '', title = '']) =>
-			made({ kind: 'add-route', pattern, title: title || pattern }, () => {
-				void store.goTo({ page: pattern, address: undefined });
-			})
+		answer: ([pattern = '', title = '', list = '']) =>
+			list === ''
+				? made({ kind: 'add-route', pattern, title: title || pattern }, () => {
+						void store.goTo({ page: pattern, address: undefined });
+					})
+				: commands.attempt({ kind: 'add-routes', text: list })
 	};
 }
 

@@ -156,6 +156,7 @@ const makers: readonly Maker[] = [
 	(random) => ({ kind: 'add-route', pattern: random.of(patterns), title: random.of(['Extra', 'a "b"', '']) }),
 	(random, site) => ({ kind: 'move-route', pattern: route(random, site), to: random.of(patterns), leaveBehind: random.of([true, false]) }),
 	(random, site) => ({ kind: 'set-moved', pattern: route(random, site), addresses: random.of([[], ['/old'], ['/old/:id', '/a b/ü.html'], ['/x/index.html', '/old/'], ['old'], ['/old?x=1']]) }),
+	(random) => ({ kind: 'add-routes', text: random.of(['/a\n/b/c', 'https://x.example/a/\n/ü', '<urlset><url><loc>https://x.example/n&amp;m</loc></url></urlset>', '']) }),
 	(random, site) => ({ kind: 'remove-route', pattern: route(random, site) }),
 	(random, site) => ({ kind: 'add-layout', name: random.of(names), at: route(random, site) }),
 	(random, site) => ({ kind: 'rename-layout', name: layout(random, site), to: random.of(names) }),

@@ -6,6 +6,7 @@ import { setFillSeenBy } from '../seen-by.ts';
 import type { CommandKinds } from '../command-kind.ts';
 import { addLayout, moveLayout, removeLayout, renameLayout, setUnder } from './layouts.ts';
 import { removeDocumentFile, setDocumentFile, setDocumentText } from './document.ts';
+import { addRoutes } from './add-routes.ts';
 import { setMoved } from './moved.ts';
 import { addRoute, moveRoute, removeRoute } from './routes.ts';
 import { addState, removeState } from './states.ts';
@@ -15,6 +16,10 @@ export const layerCommands: CommandKinds<LayerCommand> = {
 	'add-route': {
 		label: ({ pattern }) => `Add ${pattern}`,
 		carryOut: (resolved, surgery, { pattern, title }) => addRoute(resolved, surgery, pattern, title)
+	},
+	'add-routes': {
+		label: () => 'Routes of a list',
+		carryOut: (resolved, surgery, { text }) => addRoutes(resolved, surgery, text)
 	},
 	'move-route': {
 		label: ({ pattern, to }) => `Move ${pattern} to ${to}`,

@@ -20,16 +20,21 @@ export function addRoute(
 	const { routes, layouts } = resolved.site;
 	const behind = neighbour(routes, pattern) ?? layouts.at(-1);
 	if (!behind) throw new CommandRefused('The site has nothing that the route could stand behind.');
+	surgery.insertAfter(behind.span, routeLines(pattern.text, title));
+}
+
+/** A route as it begins: with a title, and a heading that says the same. */
+export function routeLines(pattern: string, title: string): string[] {
 	const quoted = title.replaceAll('\\', '\\\\').replaceAll('"', '\\"').replaceAll('{', '\\{');
 	const heading = title.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('{', '\\{');
-	surgery.insertAfter(behind.span, [
-		`route ${pattern.text} {`,
+	return [
+		`route ${pattern} {`,
 		`  title "${quoted}"`,
 		'  piece body """',
 		`    <h1>${heading}</h1>`,
 		'  """',
 		'}'
-	]);
+	];
 }
 
 /** The last route of the nearest branch that the pattern lies in. */

@@ -43,6 +43,8 @@ export interface ArrangeFrameCommand {
 /** Edits of routes, layouts and of what they say. */
 export type LayerCommand =
 	| { readonly kind: 'add-route'; readonly pattern: string; readonly title: string }
+	/** Routes for the addresses of a sitemap, or of a list with one a line. */
+	| { readonly kind: 'add-routes'; readonly text: string }
 	/** `leaveBehind`: visitors of the old addresses are led on from there. */
 	| {
 			readonly kind: 'move-route';
