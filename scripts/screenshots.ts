@@ -1,4 +1,4 @@
-// npm run screenshots: takes the pictures of docs/screenshots from the demo site in the built application.
+// npm run screenshots [-- NAME …]: takes the pictures of docs/screenshots from the demo site in the built application.
 import { mkdir, mkdtemp, readdir, readFile, rm, stat, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -264,6 +264,21 @@ async function waitForSweep(page: Page): Promise<void> {
 	await waitABit();
 }
 
+/** Waits until nothing is worked out any more, and what is shown has stayed the same for a while. */
+async function rests(page: Page): Promise<void> {
+	let [before, same] = ['', 0];
+	for (let looks = 0; same < 5 && looks < 100; looks++) {
+		const now = String(
+			await page.evaluate(
+				"document.querySelector('.busy') ? '' : document.querySelector('main')?.innerText ?? ''"
+			)
+		);
+		same = now !== '' && now === before ? same + 1 : 0;
+		before = now;
+		await new Promise((resolve) => setTimeout(resolve, 300));
+	}
+}
+
 async function waitABit(): Promise<void> {
 	await new Promise((resolve) => setTimeout(resolve, 1500));
 }
@@ -279,7 +294,9 @@ build();
 const { server, address } = await serve(4399);
 const { browser, close } = await openBrowser();
 try {
+	const wanted = process.argv.slice(2);
 	for (const { name, path, size, tracks = false, prepare } of pictures) {
+		if (wanted.length > 0 && !wanted.includes(name)) continue;
 		// What one picture leaves open or folded is no matter of the next.
 		const context = await browser.createBrowserContext();
 		const page = await context.newPage();
@@ -290,6 +307,7 @@ try {
 		await new Promise((resolve) => setTimeout(resolve, 1200));
 		if (tracks) await page.click('::-p-aria([name="Tracks"][role="button"])');
 		await prepare?.(page);
+		await rests(page);
 		await page.screenshot({ path: `docs/screenshots/${name}.png` });
 		console.log(`docs/screenshots/${name}.png`);
 		await context.close();
