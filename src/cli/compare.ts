@@ -2,7 +2,8 @@ import { columnsOf, type Column } from '../core/sheet/columns.ts';
 import { changeWords, siteChanges, type PageChange } from '../core/changes/site-changes.ts';
 import { miniaturesOf } from '../core/sheet/miniatures.ts';
 import { fileRow, sheetFile } from '../core/sheet/sheet-file.ts';
-import { movedSvg } from '../core/sheet/svg.ts';
+import { miniatureSvg, movedSvg, type DrawingWay } from '../core/sheet/svg.ts';
+import type { Miniature } from '../core/sheet/miniature.ts';
 import type { CheckedSite } from '../core/check/site.ts';
 import { layPage } from '../core/laid/laid-page.ts';
 import { MeasuredPage } from '../core/laid/measured-page.ts';
@@ -28,6 +29,8 @@ export interface CompareOptions {
 	readonly out?: string;
 	readonly json: boolean;
 	readonly measure?: true;
+	/** A folder for one document that shows what changed. */
+	readonly report?: string;
 }
 
 /** px of the drawings for each px of a page. */
@@ -71,6 +74,18 @@ export async function compareCommand(
 		const title = `${after.site.settings.name.text}: what changed`;
 		const svg = drawn(title, found, after, columns, height, lay);
 		if (!(await wrote(options.out, svg, streams))) return 2;
+	}
+	if (options.report !== undefined) {
+		const pages = found.map((change) => ({
+			change,
+			drawings: drawingsOf(change, after, columns, height, lay)
+		}));
+		const { reviewed } = await import('./review.ts');
+		const sites = {
+			before: { path: oldPath, site: before },
+			after: { path: newPath, site: after }
+		};
+		if (!(await reviewed(options.report, pages, changes.length, sites, streams))) return 2;
 	}
 	return found.length > 0 ? 1 : 0;
 }
@@ -141,7 +156,33 @@ function report(found: readonly PageChange[], total: number): string {
 	].join('\n');
 }
 
-/** The sheet of what changed: pages as they are now, with what moved before and after over them. */
+/** How pages are drawn: small, and no further than a little below the screen. */
+function wayOf(height: number): DrawingWay {
+	return { scale, depth: height * 1.25, fold: height };
+}
+
+/** A page as it is now, on each screen, with what moved before and after over it; none of a page that is gone. */
+function overlaid(
+	change: PageChange,
+	after: CheckedSite,
+	columns: readonly Column[],
+	way: DrawingWay,
+	lay: Lay
+): { miniature: Miniature; over: string }[] {
+	const page = pagesOf(after.site).find((one) => layerName(one) === change.page);
+	const [instance] = page ? after.instances(page) : [];
+	if (!instance) return [];
+	const measured = lay(instance, after);
+	const laid = layPage(measured, columns);
+	return miniaturesOf(laid, measured, instance, after, columns, way.depth).map(
+		(miniature, index) => {
+			const screen = change.screens.find((one) => one.column === columns[index]);
+			return { miniature, over: movedSvg(screen?.moved ?? [], way) };
+		}
+	);
+}
+
+/** The sheet of what changed. */
 function drawn(
 	title: string,
 	found: readonly PageChange[],
@@ -150,20 +191,26 @@ function drawn(
 	height: number,
 	lay: Lay
 ): string {
-	const way = { scale, depth: height * 1.25, fold: height };
-	const rows = found.flatMap((change) => {
-		const page = pagesOf(after.site).find((one) => layerName(one) === change.page);
-		const [instance] = page ? after.instances(page) : [];
-		const measured = instance && lay(instance, after);
-		const laid = measured && layPage(measured, columns);
-		const miniatures =
-			laid && instance ? miniaturesOf(laid, measured, instance, after, columns, way.depth) : [];
-		const drawings = miniatures.map((miniature, index) => {
-			const screen = change.screens.find((one) => one.column === columns[index]);
-			return { miniature, over: movedSvg(screen?.moved ?? [], way) };
-		});
+	const way = wayOf(height);
+	const rows = found.map((change) => {
+		const drawings = overlaid(change, after, columns, way, lay);
 		const row = { page: change.page, chain: change.chain, words: changeWords(change), found: [] };
-		return [fileRow({ row, alike: 0, drawings }, columns, way)];
+		return fileRow({ row, alike: 0, drawings }, columns, way);
 	});
 	return sheetFile(title, columns, rows, way, dayPalette());
+}
+
+/** The same, each drawing by itself. */
+function drawingsOf(
+	change: PageChange,
+	after: CheckedSite,
+	columns: readonly Column[],
+	height: number,
+	lay: Lay
+): string[] {
+	const way = wayOf(height);
+	return overlaid(change, after, columns, way, lay).map(({ miniature, over }, index) => {
+		const { name = '', width = 0 } = columns[index] ?? {};
+		return miniatureSvg(miniature, way, `${change.page} at ${`${name} ${width}`.trim()} px`, over);
+	});
 }

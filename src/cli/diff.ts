@@ -27,7 +27,7 @@ export async function diffCommand(
 }
 
 /** Of a folder, byte for byte; of others as they are taken in. */
-async function filesOf(path: string): Promise<ReadonlyMap<string, Uint8Array>> {
+export async function filesOf(path: string): Promise<ReadonlyMap<string, Uint8Array>> {
 	if ((await stat(path)).isDirectory()) return (await readSiteFolder(path)).files;
 	const { texts, assets } = await readSitePath(path);
 	return new Map([

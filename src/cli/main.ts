@@ -162,6 +162,10 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			'--out <file>',
 			'write the pages that changed as SVG, before and after laid over each other'
 		)
+		.option(
+			'--report <folder>',
+			'write one HTML document for whoever reviews the change: pages, layers, findings, text'
+		)
 		.option('--diff', 'print what the texts differ in instead, as a patch that git apply takes')
 		.option('--json', 'as JSON')
 		.option(
