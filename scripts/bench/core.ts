@@ -1,7 +1,10 @@
 import { parse } from 'parse5';
 import { roofline } from '../../src/core/view-models/roofline.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
-import { checkSite } from '../../src/core/check/site.ts';
+import { Renewal } from '../../src/core/changes/renewal.ts';
+import { deliveryProblems } from '../../src/core/check/delivery.ts';
+import { checkSite, soundSite } from '../../src/core/check/site.ts';
+import { plainHandOver } from '../../src/core/emit/hand-over.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { generatedSite } from './generated-site.ts';
@@ -95,6 +98,31 @@ export function benchDelivery(): BenchRow[] {
 	const size = `${(bytes / 1e6).toFixed(1)} MB of HTML`;
 	return [
 		{ what: '10,000 routes: deliver', measured: summary(written), note: size },
-		{ what: '… parse5 parses what came out', measured: summary(parsed), note: 'same run' }
+		{ what: '… parse5 parses what came out', measured: summary(parsed), note: 'same run' },
+		benchRenewal()
 	];
+}
+
+/** What `watch` does between reading the folder and writing to it, after each edit of one page. */
+function benchRenewal(): BenchRow {
+	const texts = new Map(generatedSite(2000, 40));
+	const [file = '', text = ''] = [...texts].findLast(([, one]) => one.includes('route ')) ?? [];
+	const renewal = new Renewal(2026, plainHandOver);
+	let site = soundSite(readSiteFiles({ texts, assets: noAssets }));
+	renewal.next(site);
+	let files = 0;
+	const times: number[] = [];
+	for (let run = -2; run < 30; run++) {
+		texts.set(file, text.replace(/<p>/, `<p>${run + 5} `));
+		const start = performance.now();
+		site = soundSite(readSiteFiles({ texts: new Map(texts), assets: noAssets }, site.reading));
+		deliveryProblems(site, 2026);
+		files = renewal.next(site).files.length;
+		if (run >= 0) times.push(performance.now() - start);
+	}
+	return {
+		what: '2,000 routes: what watch does after an edit of one page, but for the disk',
+		measured: summary(times),
+		note: `${files} file; aim 100 ms`
+	};
 }

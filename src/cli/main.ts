@@ -57,6 +57,18 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			code = await buildCommand(site, { out, year: Number(year), ...what }, streams);
 		});
 	program
+		.command('watch')
+		.description('Write the static site, and after each edit again what that touches.')
+		.argument('<site>', 'a folder or a .eave file')
+		.requiredOption('--out <folder>', 'where to write')
+		.option('--year <year>', 'the year that {year} stands for', String(new Date().getFullYear()))
+		.exitOverride()
+		.action(async (site: string, options: { out: string; year: string }) => {
+			const { watchCommand } = await import('./watch.ts');
+			const where = { out: options.out, year: Number(options.year) };
+			code = await watchCommand(site, where, streams, untilTold());
+		});
+	program
 		.command('shells')
 		.description(
 			'Write the frames of a site for pages that come from another server: places that pages fill are <slot>.'

@@ -76,12 +76,12 @@ export async function writeDelivery(
 	}
 }
 
-function listText(paths: readonly string[]): string {
+export function listText(paths: readonly string[]): string {
 	return JSON.stringify({ files: [...paths].sort() }, null, '\t') + '\n';
 }
 
 /** Whether a path leads to a file through folders alone: through a link it would be a file of someone else. */
-async function isOwn(out: string, path: string): Promise<boolean> {
+export async function isOwn(out: string, path: string): Promise<boolean> {
 	const words = path.split('/');
 	for (let count = 1; count < words.length; count++) {
 		const info = await lstat(join(out, ...words.slice(0, count))).catch(() => undefined);

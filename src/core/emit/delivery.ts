@@ -33,19 +33,25 @@ export interface Place {
 /** One file that is handed over. */
 export interface DeliveredFile extends Place {
 	readonly content: string | Uint8Array;
+	/** Files of the site that a page links to. */
+	readonly links?: readonly string[];
 }
+
+/** What a page links to that was written before and comes out the same; undefined where it has to be written. */
+export type KnownLinks = (path: string, page: Page) => readonly string[] | undefined;
 
 /**
  * All files of the static site: pages, style sheets, and the site's other files, one after the other. Of a
- * site as a role sees it (`publicView`), what that role may not open is left out.
+ * site as a role sees it (`publicView`), what that role may not open is left out; pages that are known too.
  */
 export function* deliverEach(
 	resolved: ResolvedSite,
 	year: number,
-	marks: MarkMode = 'none'
+	marks: MarkMode = 'none',
+	known: KnownLinks = () => undefined
 ): Generator<DeliveredFile> {
 	const delivery = new Delivery(resolved, year, marks);
-	yield* delivery.pages();
+	yield* delivery.pages(known);
 	yield* delivery.leads();
 	yield* delivery.styles();
 	yield* delivery.assets();
@@ -90,6 +96,8 @@ class Delivery {
 	private readonly sheetPaths = new Map<Page, readonly string[]>();
 	/** Each layout's sheet is written once, however many pages bring it in. */
 	private readonly layoutSheets = new Map<Layout, StyleSheet>();
+	/** Files of the site that something links to. */
+	private readonly linked = new Set<string>();
 	private used: ReadonlySet<Layout> | undefined;
 
 	constructor(
@@ -112,9 +120,15 @@ class Delivery {
 		];
 	}
 
-	*pages(): Generator<DeliveredFile> {
+	*pages(known: KnownLinks): Generator<DeliveredFile> {
 		for (const [path, instance] of this.plan.pages) {
-			yield { path, kind: 'page', content: this.write(path, instance) };
+			const links = known(path, instance.page);
+			for (const file of links ?? []) this.linked.add(file);
+			if (links) continue;
+			const own = new Set<string>();
+			const content = this.write(path, instance, own);
+			for (const file of own) this.linked.add(file);
+			yield { path, kind: 'page', content, links: [...own] };
 		}
 	}
 
@@ -147,7 +161,7 @@ class Delivery {
 		for (const sheet of sheets) {
 			if (!sheet) continue;
 			const { path, css } = sheet;
-			const content = withUrls(css, (url) => this.plan.link(url, path));
+			const content = withUrls(css, (url) => this.plan.link(url, path, this.linked));
 			yield { path, kind: 'style', content };
 		}
 	}
@@ -158,7 +172,7 @@ class Delivery {
 			this.resolved.site.data.flatMap((source) => [copyPath(source), source.shape?.text])
 		);
 		for (const [path, content] of this.resolved.reading.files.assets) {
-			if (feeding.has(path) && !this.plan.linked.has(path)) continue;
+			if (feeding.has(path) && !this.linked.has(path)) continue;
 			yield { path, kind: 'asset', content };
 		}
 		for (const file of searchFiles(this.resolved)) yield { ...file, kind: 'asset' };
@@ -206,7 +220,7 @@ class Delivery {
 		return sheet;
 	}
 
-	private write(path: string, instance: PageInstance): string {
+	private write(path: string, instance: PageInstance, linked?: Set<string>): string {
 		const up = this.plan.up(path);
 		let sheets = this.sheetPaths.get(instance.page);
 		if (!sheets) {
@@ -218,7 +232,7 @@ class Delivery {
 		const seen =
 			role === undefined ? this.resolved.as(writtenFor(instance.page, structure)) : this.resolved;
 		return pageHtml(instance, seen, {
-			link: (url) => this.plan.link(url, path),
+			link: (url) => this.plan.link(url, path, linked),
 			marks: this.marks,
 			headLines: [
 				...(canonical === undefined

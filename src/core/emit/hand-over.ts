@@ -1,6 +1,6 @@
 import type { ResolvedSite } from '../resolve/site.ts';
 import { publicView } from './access-file.ts';
-import { deliverEach, deliveredPlaces, type DeliveredFile } from './delivery.ts';
+import { deliverEach, deliveredPlaces, type DeliveredFile, type KnownLinks } from './delivery.ts';
 import { nginxConf, nginxPath } from './nginx.ts';
 
 /** What is handed over. */
@@ -16,13 +16,23 @@ export interface HandOver {
 export const plainHandOver: HandOver = { marks: false, closed: false, nginx: false };
 
 /** The files of a delivery, one after the other. */
-export function* handOver(
+export function handOver(
 	resolved: ResolvedSite,
 	year: number,
-	{ marks, closed, nginx }: HandOver
+	what: HandOver
+): Generator<DeliveredFile> {
+	return handOverOthers(resolved, year, what, () => undefined);
+}
+
+/** The same without pages that are known already. */
+export function* handOverOthers(
+	resolved: ResolvedSite,
+	year: number,
+	{ marks, closed, nginx }: HandOver,
+	known: KnownLinks
 ): Generator<DeliveredFile> {
 	const seen = closed || nginx ? resolved : publicView(resolved);
-	for (const file of deliverEach(seen, year, marks ? 'all' : 'none')) {
+	for (const file of deliverEach(seen, year, marks ? 'all' : 'none', known)) {
 		// What leads on from where pages were is a matter of the server where one is configured.
 		if (!nginx || file.kind !== 'moved') yield file;
 	}

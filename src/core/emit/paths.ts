@@ -16,10 +16,22 @@ export interface PathPlan {
 	 * address was asked for, so it starts from the root of the server.
 	 */
 	up(fromFile: string): string;
-	/** A URL as written in markup or a style, made relative to a file, so that it works without a server. */
-	link(url: string, fromFile: string): string;
-	/** Files of the site that links have led to so far. */
-	readonly linked: ReadonlySet<string>;
+	/**
+	 * A URL as written in markup or a style, made relative to a file, so that it works without a server. Where it leads to
+	 * a file of the site, that is put into `linked`.
+	 */
+	link(url: string, fromFile: string, linked?: Set<string>): string;
+}
+
+/** What a URL leads to, from the root. */
+interface Target {
+	readonly url: string;
+	/** The file of the site that it is, where it is one. */
+	readonly file?: string;
+}
+
+function fileTarget(file: string, tail: string): Target {
+	return { url: encodePath(file) + tail, file };
 }
 
 /** Plans where pages lie: `/visit` becomes `visit/index.html`, or `visit.html`. */
@@ -28,7 +40,6 @@ export function planPaths(resolved: ResolvedSite): PathPlan {
 	const base = address === undefined ? '/' : address.replace(/^[a-z]+:\/\/[^/]*/, '');
 	const toFolders = leadsToFolders(resolved.site.settings);
 	const pages = new Map<string, PageInstance>();
-	const linked = new Set<string>();
 	const byAddress = new Map<string, string>();
 	for (const route of resolved.routes) {
 		for (const instance of resolved.instances(route)) {
@@ -50,10 +61,6 @@ export function planPaths(resolved: ResolvedSite): PathPlan {
 	const up = (file: string): string =>
 		standing.has(file) ? base : '../'.repeat(file.split('/').length - 1);
 	const assets = new Set(resolved.site.assets);
-	const fileLink = (path: string): string => {
-		linked.add(path);
-		return encodePath(path);
-	};
 	/** Those of fixed segments alone are pages by their addresses. */
 	const open = resolved.site.routes.filter(({ pattern }) => hasParameters(pattern));
 	const fileAt = (path: string | undefined): string | undefined =>
@@ -61,29 +68,32 @@ export function planPaths(resolved: ResolvedSite): PathPlan {
 			? undefined
 			: (byAddress.get(canonicalPath(trimSlash(path))) ?? onlyPageFor(path, open, resolved));
 	/** What a URL leads to, from the root; undefined where it leads to nothing of the site. */
-	const targetOf = (url: string): string | undefined => {
+	const targetOf = (url: string): Target | undefined => {
 		const [, path = '', tail = ''] = /^([^?#]*)(.*)$/s.exec(url) ?? [];
 		const asset = assetPath(path);
 		if (path.startsWith('/') && !path.startsWith('//')) {
 			const target = fileAt(path) ?? fileAt(leadFrom(resolved.site.routes, path)?.address);
-			if (target !== undefined) return (toFolders ? folderOf(target) : encodePath(target)) + tail;
-			if (assets.has(asset.slice(1))) return fileLink(asset.slice(1)) + tail;
+			if (target !== undefined)
+				return { url: (toFolders ? folderOf(target) : encodePath(target)) + tail };
+			if (assets.has(asset.slice(1))) return fileTarget(asset.slice(1), tail);
 		} else if (assets.has(asset)) {
-			return fileLink(asset) + tail;
+			return fileTarget(asset, tail);
 		}
 		return undefined;
 	};
 	// The same few links stand on every page.
-	const targets = new Map<string, string | undefined>();
-	const link = (url: string, fromFile: string): string => {
+	const targets = new Map<string, Target | undefined>();
+	const link = (url: string, fromFile: string, linked?: Set<string>): string => {
 		if (!targets.has(url)) targets.set(url, targetOf(url));
-		const target = targets.get(url);
-		if (target === undefined) return url;
+		const found = targets.get(url);
+		if (found === undefined) return url;
+		const { url: target, file } = found;
+		if (file !== undefined) linked?.add(file);
 		const way = up(fromFile);
 		// A page in the same folder has no way to it, and no name there.
 		return way === '' && /^([?#]|$)/.test(target) ? `./${target}` : way + target;
 	};
-	return { pages, up, link, linked };
+	return { pages, up, link };
 }
 
 /**
