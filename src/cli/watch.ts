@@ -4,7 +4,7 @@ import { deliveryProblems } from '../core/check/delivery.ts';
 import { soundSite, type CheckedSite } from '../core/check/site.ts';
 import { Renewal, type Renewed } from '../core/changes/renewal.ts';
 import { plainHandOver } from '../core/emit/hand-over.ts';
-import { counted, hasErrors } from '../core/messages/problem.ts';
+import { counted, hasErrors, type Problem } from '../core/messages/problem.ts';
 import { IntakeError } from '../core/source/limits.ts';
 import { readSiteFiles } from '../core/source/read.ts';
 import { printProblems, systemSentence } from './open-site.ts';
@@ -90,15 +90,18 @@ class WatchedSite {
 			const from = performance.now();
 			const files = await readSitePath(this.path);
 			const site = soundSite(readSiteFiles(files, this.current?.reading));
-			const problems = deliveryProblems(site, this.where.year);
-			if (hasErrors(problems)) {
-				printProblems(problems, files.texts, this.streams);
-				this.streams.errors('What was written last stays as it is.\n');
-				return;
-			}
+			if (hasErrors(site.problems)) return this.refuse(site.problems, files.texts);
 			this.current = site;
 			const renewed = this.renewal.next(site);
 			if (renewed.files.length + renewed.gone.length === 0) return;
+			// Only where files come or go can one take another's place.
+			const isMoved =
+				renewed.gone.length > 0 || renewed.files.some(({ path }) => !this.paths.includes(path));
+			const problems = isMoved ? deliveryProblems(site, this.where.year) : [];
+			if (hasErrors(problems)) {
+				this.renewal = new Renewal(this.where.year, plainHandOver);
+				return this.refuse(problems, files.texts);
+			}
 			await this.write(renewed);
 			const took = Math.round(performance.now() - from);
 			this.streams.out(`${saysOf(renewed)} (${took} ms)\n`);
@@ -109,6 +112,11 @@ class WatchedSite {
 			if (sentence === undefined) throw failure;
 			this.streams.errors(`Nothing was written: ${sentence}\n`);
 		}
+	}
+
+	private refuse(problems: readonly Problem[], texts: ReadonlyMap<string, string>): void {
+		printProblems(problems, texts, this.streams);
+		this.streams.errors('What was written last stays as it is.\n');
 	}
 
 	private async write({ files, gone }: Renewed): Promise<void> {

@@ -1,4 +1,4 @@
-import { madeFrom } from '../edit/touches.ts';
+import { madeFrom, madeFromShared } from '../edit/touches.ts';
 import type { DeliveredFile } from '../emit/delivery.ts';
 import { handOverOthers, type HandOver } from '../emit/hand-over.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
@@ -12,9 +12,10 @@ export interface Renewed {
 	readonly gone: readonly string[];
 }
 
-/** A file that was handed over: what it was made from where that is a page, and what was in it else. */
+/** A file that was handed over. */
 interface Known {
-	readonly from: string | undefined;
+	/** The page that it is, as it was read then; undefined where it is none. */
+	readonly page: Page | undefined;
 	readonly content: string | Uint8Array;
 	/** Files of the site that it links to. */
 	readonly links: readonly string[];
@@ -26,6 +27,7 @@ interface Known {
  */
 export class Renewal {
 	private known = new Map<string, Known>();
+	private before: ResolvedSite | undefined;
 
 	constructor(
 		private readonly year: number,
@@ -34,23 +36,16 @@ export class Renewal {
 
 	/** The first time all of it; `written` is told of each page that is worked out. */
 	next(site: ResolvedSite, written: (page: Page) => void = () => undefined): Renewed {
-		const shared = leadsText(site);
-		const made = new Map<Page, string>();
-		const fromOf = (page: Page): string => {
-			const known = made.get(page) ?? `${shared}\0${madeFrom(page, site)}`;
-			made.set(page, known);
-			return known;
-		};
-		const before = this.known;
+		const { known: before, before: last } = this;
+		const sameShared = last !== undefined && madeFromShared(last) === madeFromShared(site);
 		const now = new Map<string, Known>();
+		const pages = new Map<string, Page>();
 		const files: DeliveredFile[] = [];
-		const froms = new Map<string, string>();
 		const linksOf = (path: string, page: Page): readonly string[] | undefined => {
+			pages.set(path, page);
 			const old = before.get(path);
-			const from = fromOf(page);
-			froms.set(path, from);
-			if (old?.from === from) {
-				now.set(path, old);
+			if (last && old?.page && sameShared && isMadeFromSame(old.page, last, page, site)) {
+				now.set(path, { ...old, page });
 				return old.links;
 			}
 			written(page);
@@ -58,19 +53,22 @@ export class Renewal {
 		};
 		for (const file of handOverOthers(site, this.year, this.what, linksOf)) {
 			const { path, content, links = [] } = file;
-			now.set(path, { from: froms.get(path), content, links });
+			now.set(path, { page: pages.get(path), content, links });
 			if (!isSame(before.get(path)?.content, content)) files.push(file);
 		}
 		this.known = now;
+		this.before = site;
 		return { files, gone: [...before.keys()].filter((path) => !now.has(path)) };
 	}
 }
 
-/** Where links lead that are written to addresses of once. */
-function leadsText({ site }: ResolvedSite): string {
-	return site.routes
-		.flatMap(({ pattern, moved }) => moved.map(({ text }) => `${text} ${pattern.text}`))
-		.join('\n');
+/** Whether two states of a page have the same layers; where what they share is the same, they come out the same. */
+function isMadeFromSame(old: Page, last: ResolvedSite, page: Page, site: ResolvedSite): boolean {
+	const [before, now] = [last.structure.chainOf(old), site.structure.chainOf(page)];
+	// Declarations of files that did not change are the same objects.
+	const isRead =
+		old === page && before.length === now.length && before.every((one, at) => one === now[at]);
+	return isRead || madeFrom(old, last) === madeFrom(page, site);
 }
 
 function isSame(one: string | Uint8Array | undefined, other: string | Uint8Array): boolean {

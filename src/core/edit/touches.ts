@@ -49,24 +49,30 @@ function isSame(page: Page, before: ResolvedSite, other: Page, after: ResolvedSi
  * Everything that a page is made from, as text: its own declaration, its chain's, and what every page
  * has, the site's other files among it. Pages that are made from the same come out the same, so only the others are written to compare.
  */
-export function madeFrom(page: Page, { site, structure, reading }: ResolvedSite): string {
+export function madeFrom(page: Page, resolved: ResolvedSite): string {
+	const { structure, reading } = resolved;
 	const textOf = ({ span }: Layer): string =>
 		(reading.files.texts.get(span.file) ?? '').slice(span.from, span.to);
 	const layers: Layer[] = [...structure.chainOf(page), page];
-	const files = printOfFiles(reading.files.assets);
-	return [files, sharedText(site, reading.files.texts), ...layers.map(textOf)].join('\0');
+	return [madeFromShared(resolved), ...layers.map(textOf)].join('\0');
+}
+
+/** What of that every page has. */
+export function madeFromShared({ site, reading }: ResolvedSite): string {
+	return `${printOfFiles(reading.files.assets)}\0${sharedText(site, reading.files.texts)}`;
 }
 
 const sharedTexts = new Memory<Site, string>();
 
-/** What reaches every page: the site's declaration, and the routes that lists of links are made from. */
+/** What reaches every page: the site's declaration, and the routes that lists of links and old addresses lead to. */
 function sharedText(site: Site, texts: ReadonlyMap<string, string>): string {
 	return sharedTexts.get(site, [texts], () => {
 		const { file, from, to } = site.settings.span;
 		const titles = site.routes.map((route) => {
 			const title = route.title?.span;
 			const text = title ? (texts.get(title.file) ?? '').slice(title.from, title.to) : '';
-			return `${route.pattern.text} ${text}`;
+			const moved = route.moved.map((one) => one.text);
+			return [route.pattern.text, text, ...moved].join(' ');
 		});
 		const sources = site.data.map((source) => `${source.name.text} ${source.from.text}`);
 		const parts = site.parts.map(({ span }) =>
