@@ -178,7 +178,7 @@ async function bringPagesIn(page: Page): Promise<void> {
 	await (await page.waitForSelector('.site-name'))?.click();
 	await (await page.waitForSelector('::-p-text(Bring in pages)'))?.click();
 	await page.waitForSelector('.question textarea');
-	const input = await page.$('input[aria-label="A folder of pages"]');
+	const input = await page.waitForSelector('input[aria-label="A folder of pages"]');
 	await input?.uploadFile(folder);
 	await page.waitForFunction("document.body.innerText.includes('have every box where it was,')");
 	const frame = await page.$('.question iframe[title^="The page"]');

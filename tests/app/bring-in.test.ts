@@ -56,7 +56,7 @@ async function dialogText(): Promise<string> {
 test('a folder of pages is looked through, shown to stay the same, and opened as a site whose stage has its sheets', async () => {
 	await app.load('/plan');
 	await openDialog();
-	const input = await app.page.$('input[aria-label="A folder of pages"]');
+	const input = await app.page.waitForSelector('input[aria-label="A folder of pages"]');
 	await input?.uploadFile(folder);
 	await until('all pages are the same', async () =>
 		/4 of 4 pages\s+come out the same/.test(await dialogText())
@@ -134,7 +134,7 @@ test('the HTML of one page that is pasted is a site: its landmarks are regions, 
 
 test('what has no page in it is refused in a sentence, and the open site stays', async () => {
 	await openDialog();
-	const input = await app.page.$('input[aria-label="A folder of pages"]');
+	const input = await app.page.waitForSelector('input[aria-label="A folder of pages"]');
 	await input?.uploadFile(join(folder, 'css'));
 	await until('it says why', async () =>
 		(await dialogText()).includes('There is no page among these files')
