@@ -11,7 +11,7 @@ import { printProblems, systemSentence } from './open-site.ts';
 import { FollowedPath } from './serve/followed-path.ts';
 import { readSitePath } from './site-path.ts';
 import type { Streams } from './streams.ts';
-import { isOwn, listName, listText } from './write-delivery.ts';
+import { checkPlace, isOwn, listName, listText, WriteRefused } from './write-delivery.ts';
 import { writeSite, type WriteWhere } from './write-site.ts';
 import { writeWhole } from './wrote.ts';
 
@@ -92,7 +92,10 @@ class WatchedSite {
 			const site = soundSite(readSiteFiles(files, this.current?.reading));
 			if (hasErrors(site.problems)) return this.refuse(site.problems, files.texts);
 			this.current = site;
-			const renewed = this.renewal.next(site);
+			const { files: changed } = this.renewal.next(site);
+			// By what lies there, not by what was made last: that may not have been written.
+			const gone = this.paths.filter((one) => !this.renewal.has(one));
+			const renewed = { files: changed, gone };
 			if (renewed.files.length + renewed.gone.length === 0) return;
 			// Only where files come or go can one take another's place.
 			const isMoved =
@@ -108,7 +111,8 @@ class WatchedSite {
 		} catch (failure) {
 			// What was written of it is not known: the next time all of it is.
 			this.renewal = new Renewal(this.where.year, plainHandOver);
-			const sentence = failure instanceof IntakeError ? failure.message : systemSentence(failure);
+			const isSaid = failure instanceof IntakeError || failure instanceof WriteRefused;
+			const sentence = isSaid ? failure.message : systemSentence(failure);
 			if (sentence === undefined) throw failure;
 			this.streams.errors(`Nothing was written: ${sentence}\n`);
 		}
@@ -121,6 +125,9 @@ class WatchedSite {
 
 	private async write({ files, gone }: Renewed): Promise<void> {
 		const fresh = files.filter(({ path }) => !this.paths.includes(path));
+		// A file that someone else put there stays: nothing is written then.
+		const there = new Set(this.paths);
+		for (const file of fresh) await checkPlace(this.out, file, there);
 		const left = this.paths.filter((path) => !gone.includes(path));
 		if (fresh.length > 0 || gone.length > 0) {
 			for (const path of gone)

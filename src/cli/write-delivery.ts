@@ -163,7 +163,7 @@ async function readList(out: string): Promise<ReadonlySet<string>> {
 }
 
 /** Sees that a file's place is free, or taken by what an earlier delivery wrote there. */
-async function checkPlace(
+export async function checkPlace(
 	out: string,
 	{ path, content }: Written[number],
 	before: ReadonlySet<string>

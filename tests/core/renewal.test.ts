@@ -142,6 +142,22 @@ test('watch writes what an edit touches, keeps what was written while the text h
 			'one came, one went',
 			async () => (await page('p3/index.html')) !== '' && (await page('p2/index.html')) === ''
 		);
+		// A file that someone else put there is not written over; what went meanwhile goes once it is out of the way.
+		await mkdir(join(out, 'p9'));
+		await writeFile(join(out, 'p9/index.html'), 'mine');
+		const ninth = base + 'route /p9 { title "P9"; piece b """<p>Page 9</p>""" }';
+		await writeFile(file, ninth);
+		await until('it is refused', () =>
+			Promise.resolve(errors.includes('Nothing was written: p9/index.html'))
+		);
+		assert.equal(await page('p9/index.html'), 'mine');
+		await rm(join(out, 'p9'), { recursive: true });
+		await writeFile(file, `${ninth}\n`);
+		await until(
+			'it is written',
+			async () =>
+				(await page('p9/index.html')).includes('Page 9') && (await page('p3/index.html')) === ''
+		);
 	} finally {
 		stop();
 		assert.equal(await running, 0);

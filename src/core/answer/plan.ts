@@ -8,7 +8,7 @@ import { baseSheet, baseSheetPath, siteSheet, siteSheetPath } from '../emit/css/
 import { partSheet, partSheetPath } from '../emit/css/author/part-styles.ts';
 import { encodeUtf8 } from '../lib/utf8.ts';
 import { searchFiles } from '../emit/search-files.ts';
-import { assetPath, pageFile } from '../emit/paths.ts';
+import { assetPath, folderOf, pageFile } from '../emit/paths.ts';
 import { leadFrom } from '../resolve/moved.ts';
 import { routeFor, type PageInstance } from '../resolve/instance.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
@@ -96,7 +96,7 @@ class Plan implements AnswerPlan {
 
 	pathOf(instance: Pick<PageInstance, 'page' | 'address'>): string {
 		const file = pageFile(instance, this.resolved.site.settings.urls);
-		return encodePath(file).replace(/(^|\/)index\.html$/, '$1');
+		return folderOf(file);
 	}
 
 	sheetAt(path: string): string | undefined {

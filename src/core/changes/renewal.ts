@@ -34,6 +34,11 @@ export class Renewal {
 		private readonly what: HandOver
 	) {}
 
+	/** Whether a file of a path is handed over as the site is now. */
+	has(path: string): boolean {
+		return this.known.has(path);
+	}
+
 	/** The first time all of it; `written` is told of each page that is worked out. */
 	next(site: ResolvedSite, written: (page: Page) => void = () => undefined): Renewed {
 		const { known: before, before: last } = this;

@@ -1,6 +1,5 @@
 import mime from 'mime';
 import { compareSpecificity, hasParameters, matchPattern } from '../model/pattern.ts';
-import { encodePath } from '../model/address.ts';
 import { layerPattern, type Layer, type Route, type StateKind } from '../model/site.ts';
 import { admittedRoles, closedAt, closedBranches, hasAdmission } from '../resolve/roles.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
@@ -21,7 +20,7 @@ import {
 	withAsked
 } from './nginx-words.ts';
 import { hasLeads, knownLeads, openLeads } from './leads.ts';
-import { assetPath, pageFile } from './paths.ts';
+import { assetPath, folderOf, pageFile } from './paths.ts';
 
 /** Where a delivery has its configuration for nginx. */
 export const nginxPath = 'nginx.conf';
@@ -204,7 +203,7 @@ class Tables {
 		return [
 			['"~^-"', '""'],
 			...knownLeads(this.resolved).map(({ from, to }): Row => {
-				const place = encodePath(pageFile(to, urls)).replace(/(^|\/)index\.html$/, '$1');
+				const place = folderOf(pageFile(to, urls));
 				return [addressOf(from), quoted(`/${place}`)];
 			})
 		];

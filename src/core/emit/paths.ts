@@ -36,8 +36,8 @@ function fileTarget(file: string, tail: string): Target {
 
 /** Plans where pages lie: `/visit` becomes `visit/index.html`, or `visit.html`. */
 export function planPaths(resolved: ResolvedSite): PathPlan {
-	const { urls, address } = resolved.site.settings;
-	const base = address === undefined ? '/' : address.replace(/^[a-z]+:\/\/[^/]*/, '');
+	const { urls } = resolved.site.settings;
+	const base = basePath(resolved.site.settings);
 	const toFolders = leadsToFolders(resolved.site.settings);
 	const pages = new Map<string, PageInstance>();
 	const byAddress = new Map<string, string>();
@@ -104,8 +104,13 @@ export function leadsToFolders({ address, urls }: SiteSettings): boolean {
 	return address !== undefined && urls === 'folders';
 }
 
+/** The path below which the site will be, where it says its address. */
+export function basePath({ address }: Pick<SiteSettings, 'address'>): string {
+	return address?.replace(/^[a-z]+:\/\/[^/]*/i, '') ?? '/';
+}
+
 /** The folder of a page's file, as a server has it. */
-function folderOf(file: string): string {
+export function folderOf(file: string): string {
 	return encodePath(file).replace(/(^|\/)index\.html$/, '$1');
 }
 

@@ -97,6 +97,11 @@ export function parameterNames({ segments }: Pattern): string[] {
 	});
 }
 
+/** Whether two patterns have values of the same names. */
+export function hasSameParameters(one: Pattern, other: Pattern): boolean {
+	return parameterNames(one).sort().join() === parameterNames(other).sort().join();
+}
+
 /** The values of a pattern's parameters for an address, or undefined where it does not match. */
 export function matchPattern(pattern: Pattern, path: string): Map<string, string> | undefined {
 	const words = path === '/' ? [] : path.replace(/^\/|\/$/g, '').split('/');

@@ -27,8 +27,3 @@ export function handOverShells(resolved: ResolvedSite, base: string, year: numbe
 	}));
 	return [...shells, ...files];
 }
-
-/** What addresses in shells begin with: the path of the site's own address, where it says one. */
-export function baseOf({ site }: ResolvedSite): string {
-	return site.settings.address?.replace(/^[a-z]+:\/\/[^/]*/i, '') ?? '/';
-}

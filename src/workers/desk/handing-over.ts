@@ -7,12 +7,12 @@ import {
 } from '$core/emit/delivery.ts';
 import { closedPages } from '$core/emit/access-file.ts';
 import { handOver, plainHandOver, type HandOver } from '$core/emit/hand-over.ts';
-import { leadsToFolders, pageFile } from '$core/emit/paths.ts';
+import { basePath, leadsToFolders, pageFile } from '$core/emit/paths.ts';
 import { writeTokens } from '$core/design-tokens/write-tokens.ts';
 import { tokenSheet } from '$core/emit/css/site-sheet.ts';
 import { patchOf } from '$core/changes/patch.ts';
 import type { SiteFiles } from '$core/model/files.ts';
-import { baseOf, handOverShells, type HandedFile } from '$core/shells/hand-over.ts';
+import { handOverShells, type HandedFile } from '$core/shells/hand-over.ts';
 import { hasErrors, type Problem } from '$core/messages/problem.ts';
 import { positionAt } from '$core/model/span.ts';
 import { encodeUtf8 } from '$core/lib/utf8.ts';
@@ -94,7 +94,7 @@ export class HandingOver {
 	private handedShells(): HandedFile[] {
 		const { latest } = this.site;
 		if (!latest || hasErrors(this.deliveryProblems())) return [];
-		return handOverShells(latest, baseOf(latest), this.site.year);
+		return handOverShells(latest, basePath(latest.site.settings), this.site.year);
 	}
 
 	/** What the site's files differ in from how they were, as a patch; `after`: how they were later. */

@@ -1,4 +1,5 @@
 import { counted } from '../../messages/problem.ts';
+import { basePath } from '../../emit/paths.ts';
 import { decodeSegment } from '../../model/address.ts';
 import { routeFor } from '../../resolve/instance.ts';
 import { leadFrom } from '../../resolve/moved.ts';
@@ -17,8 +18,7 @@ const mostAtOnce = 2000;
  */
 export function addRoutes(resolved: ResolvedSite, surgery: Surgery, text: string): string[] {
 	const { routes, layouts, settings } = resolved.site;
-	const base = settings.address?.replace(/^[a-z]+:\/\/[^/]*/i, '') ?? '/';
-	const listed = listedAddresses(text, base);
+	const listed = listedAddresses(text, basePath(settings));
 	if ('refused' in listed) throw new CommandRefused(listed.refused);
 	const fresh = listed.paths.filter((path) => !routeFor(routes, path) && !leadFrom(routes, path));
 	const there = listed.paths.length - fresh.length;

@@ -1,4 +1,5 @@
-import { parameterNames, type Pattern } from '../../model/pattern.ts';
+import { listWords } from '../../messages/problem.ts';
+import { hasSameParameters, parameterNames, type Pattern } from '../../model/pattern.ts';
 import type { Route } from '../../model/site.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { readMoved } from '../../source/read/layers/moved.ts';
@@ -18,11 +19,12 @@ export function setMoved(
 	for (const address of addresses) {
 		const read = readMoved(address);
 		if (typeof read === 'string') throw new CommandRefused(`${address} is no address: ${read}.`);
-		const wanted = parameterNames(route.pattern).sort().join(', ');
-		if (parameterNames(read).sort().join(', ') !== wanted)
+		if (!hasSameParameters(read, route.pattern)) {
+			const wanted = listWords(parameterNames(route.pattern));
 			throw new CommandRefused(
-				`${address} has to have the parameters of ${pattern}, and no others: ${wanted === '' ? 'none' : wanted}.`
+				`${address} has to have the parameters of ${pattern}, and no others: ${wanted}.`
 			);
+		}
 	}
 	writeMoved(surgery, route, addresses);
 }

@@ -1,6 +1,6 @@
 import { error } from '../../../messages/problem.ts';
 import { encodeSegment, withoutFile } from '../../../model/address.ts';
-import { parameterNames, readPattern, type Pattern } from '../../../model/pattern.ts';
+import { hasSameParameters, readPattern, type Pattern } from '../../../model/pattern.ts';
 import type { Moved } from '../../../model/site.ts';
 import { plainText } from '../../text/template.ts';
 import type { Cursor } from '../cursor.ts';
@@ -37,8 +37,4 @@ export class MovedReader {
 export function readMoved(text: string): Pattern | string {
 	const escaped = text.replace(/[^A-Za-z0-9_.~%:*?#/-]/gu, encodeSegment);
 	return readPattern(withoutFile(escaped.replace(/(.)\/$/, '$1')));
-}
-
-function hasSameParameters(one: Pattern, other: Pattern): boolean {
-	return parameterNames(one).sort().join() === parameterNames(other).sort().join();
 }
