@@ -13,6 +13,7 @@ const coreOrder = [
 	'design-tokens',
 	'settings',
 	'source',
+	'in-step',
 	'format',
 	'resolve',
 	'box-styles',

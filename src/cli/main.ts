@@ -114,6 +114,16 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			code = await serveCommand(site, how, streams, untilTold());
 		});
 	program
+		.command('open')
+		.description('Start the application on a folder of this machine, and keep both in step.')
+		.argument('<folder>', 'the folder of a site, or one that is to become that')
+		.option('--port <number>', 'where to listen', '4330')
+		.exitOverride()
+		.action(async (folder: string, { port }: { port: string }) => {
+			const { openCommand } = await import('./open/open.ts');
+			code = await openCommand(folder, Number(port), streams, untilTold());
+		});
+	program
 		.command('check')
 		.description('Say what is wrong or doubtful, where, and what would mend it.')
 		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')

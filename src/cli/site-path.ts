@@ -1,7 +1,8 @@
 import { readdir, readFile, stat } from 'node:fs/promises';
-import { basename, join, relative, sep } from 'node:path';
+import { basename, join } from 'node:path';
 import { isLeftOut, type SiteFiles } from '../core/model/files.ts';
-import { commonFolder, takeIn, takeInFiles } from '../core/source/intake.ts';
+import { commonFolder } from '../core/source/common-folder.ts';
+import { takeIn, takeInFiles } from '../core/source/intake.ts';
 
 /**
  * Reads a site from a folder, a single `.eave` file or a zip. Throws an IntakeError or a system error.
@@ -41,13 +42,24 @@ async function filesIn(
 	leftOut: (file: string) => void
 ): Promise<Map<string, Uint8Array>> {
 	const files = new Map<string, Uint8Array>();
-	for (const entry of await readdir(path, { recursive: true, withFileTypes: true })) {
-		const full = join(entry.parentPath, entry.name);
-		const inside = relative(path, full).split(sep).join('/');
-		if (isLeftOut(inside)) continue;
-		if (entry.isSymbolicLink()) leftOut(inside);
-		if (!entry.isFile()) continue;
-		files.set(inside, await readFile(full));
-	}
+	for (const file of await pathsIn(path, leftOut))
+		files.set(file, await readFile(join(path, file)));
 	return files;
+}
+
+/** The files of a site in a folder, by their paths from it; `leftOut` is told of symbolic links. Throws a system error. */
+export async function pathsIn(
+	path: string,
+	leftOut: (file: string) => void = () => undefined,
+	within = ''
+): Promise<string[]> {
+	const found: string[] = [];
+	for (const entry of await readdir(join(path, within), { withFileTypes: true })) {
+		const inside = within + entry.name;
+		if (isLeftOut(entry.name)) continue;
+		if (entry.isSymbolicLink()) leftOut(inside);
+		else if (entry.isDirectory()) found.push(...(await pathsIn(path, leftOut, `${inside}/`)));
+		else if (entry.isFile()) found.push(inside);
+	}
+	return found;
 }

@@ -1,4 +1,5 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
+import { basename, dirname, join } from 'node:path';
 import { reasonOf } from '../core/messages/problem.ts';
 import type { Streams } from './streams.ts';
 
@@ -7,7 +8,7 @@ import type { Streams } from './streams.ts';
  * was there before. Throws where that cannot be.
  */
 export async function writeWhole(path: string, content: string | Uint8Array): Promise<void> {
-	const beside = `${path}.${process.pid}.part`;
+	const beside = partPath(path);
 	try {
 		await writeFile(beside, content);
 		await rename(beside, path);
@@ -15,6 +16,11 @@ export async function writeWhole(path: string, content: string | Uint8Array): Pr
 		await rm(beside, { force: true });
 		throw failure;
 	}
+}
+
+/** Where a file is written before it is put in place: hidden, so that nobody takes it for one of the site. */
+export function partPath(path: string): string {
+	return join(dirname(path), `.${basename(path)}.${process.pid}.part`);
 }
 
 /** The same; says why where it cannot be, and gives whether it could. */

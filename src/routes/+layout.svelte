@@ -1,15 +1,16 @@
 <script lang="ts">
 	import '../app.css';
-	import { afterNavigate } from '$app/navigation';
+	import { afterNavigate, goto } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import { trialWords } from '$core/model/trial.ts';
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { readPlace, writePlace, type Place } from '$store/address.ts';
 	import { bringsFiles, takeDrop, takePaste } from '$store/files/drop.ts';
 	import { clearForgotten } from '$store/keep/kept-sites.ts';
+	import { folder } from '$store/folder/folder.svelte.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { look } from '$store/ways/look.svelte.ts';
-	import { start } from '$store/opening.ts';
+	import { start } from '$store/starting.ts';
 	import { devices } from '$store/devices.svelte.ts';
 	import { sources } from '$store/sources.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
@@ -22,6 +23,7 @@
 	import KeysSheet from '$views/commands/KeysSheet.svelte';
 	import ArrangeDialog from '$views/shell/dialogs/arrange/ArrangeDialog.svelte';
 	import AskDialog from '$views/shell/dialogs/AskDialog.svelte';
+	import FolderDialog from '$views/shell/dialogs/folder/FolderDialog.svelte';
 	import ConfirmEdit from '$views/shell/dialogs/ConfirmEdit.svelte';
 	import Drawing from '$views/shell/Drawing.svelte';
 	import MeasuringPages from '$views/shell/MeasuringPages.svelte';
@@ -39,7 +41,7 @@
 		takeScreen(place);
 		store.seenBy = place.role;
 		store.trial = place.trial;
-		void start(place.request)
+		void start(place.request, takeToken())
 			.then(clearForgotten)
 			.catch(() => undefined);
 		const keep = () => store.leavePage();
@@ -94,6 +96,18 @@
 		if (store.ready) untrack(() => void found.follow(shown, rests));
 	});
 
+	// The folder of the open site is gone on with, by whoever writes the site …
+	$effect(() => {
+		void [store.id, store.writes];
+		if (store.ready) untrack(() => void folder.follow());
+	});
+
+	// … and gets each edit.
+	$effect(() => {
+		void store.work;
+		untrack(() => folder.edited());
+	});
+
 	// Other devices that show the site follow each edit.
 	$effect(() => {
 		void [store.site, store.assets, store.seenBy];
@@ -124,6 +138,16 @@
 		if (!says || trialWords(place.trial).join() === trialWords(store.trial).join()) return;
 		void store.tryWith(place.trial);
 	});
+
+	/** The token of a folder is for this tab alone: it does not stay in the address, which may be handed on. */
+	function takeToken(): string | undefined {
+		const token = page.url.searchParams.get('folder') ?? undefined;
+		if (token === undefined) return undefined;
+		const others = new URL(page.url);
+		others.searchParams.delete('folder');
+		void goto(others, { replaceState: true, keepFocus: true });
+		return token;
+	}
 
 	/** An address that names a screen means all of it. */
 	function takeScreen({ width, height }: Place): void {
@@ -172,6 +196,7 @@
 </script>
 
 <svelte:window
+	onfocus={() => folder.returned()}
 	onkeydown={onKey}
 	onpastecapture={(event) => void takePaste(event)}
 	ondragovercapture={onDragOver}
@@ -194,6 +219,7 @@
 </div>
 
 <AskDialog />
+<FolderDialog />
 <ConfirmEdit />
 <ArrangeDialog />
 <CommandField bind:open={finding} />

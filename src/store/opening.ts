@@ -1,33 +1,11 @@
-import { reasonOf } from '$core/messages/problem.ts';
 import { hasPagesAlone } from '$core/bring-in/reading/take-pages.ts';
 import type { SiteFiles } from '$core/model/files.ts';
-import type { PageRequest } from '$workers/messages.ts';
-import { fetchSite, openedLast } from './keep/listing.ts';
+import { fetchSite } from './keep/listing.ts';
 import { bytesOf } from './files/read-file.ts';
-import { store, tabKey } from './site.svelte.ts';
+import { store } from './site.svelte.ts';
 import { bringing } from './ways/bringing.svelte.ts';
 
 /** The ways in which a site comes to be open. Whatever cannot be opened, a notice says why, and the open site stays. */
-
-/** Opens what was open before; at a first visit, the demo site. Never fails: what does is said. */
-export async function start(request: PageRequest | undefined): Promise<void> {
-	store.begin(request);
-	let lost: string | undefined;
-	try {
-		const id = await lastOpened();
-		if (id !== undefined && !(await showKept(id))) {
-			lost =
-				'The site that was open here cannot be read any more. What is left of it was not changed.';
-		}
-	} catch (failure) {
-		lost = `What this browser has kept cannot be read: ${reasonOf(failure)}.`;
-	}
-	if (store.id === '') await openDemo();
-	// Said last: opening another site takes away what was said of the one before.
-	if (lost !== undefined)
-		store.say(`${lost}${store.id === '' ? '' : ' The demo site is open instead.'}`);
-	store.ready = true;
-}
 
 export async function openDemo(): Promise<void> {
 	const response = await fetch('/demo.zip').catch(() => undefined);
@@ -67,7 +45,7 @@ export async function switchTo(id: string): Promise<void> {
 }
 
 /** Shows a kept site; gives whether it could be read. */
-async function showKept(id: string): Promise<boolean> {
+export async function showKept(id: string): Promise<boolean> {
 	const kept = await fetchSite(id);
 	await store.listAgain();
 	if (kept) await store.showKept(kept);
@@ -78,19 +56,12 @@ async function openBytes(name: string, bytes: Uint8Array): Promise<boolean> {
 	return openTaken(await store.core.takeIn(name, bytes));
 }
 
-async function openTaken(taken: SiteFiles | { readonly refused: string }): Promise<boolean> {
+/** Opens what was taken in as a site of its own; gives whether it could. */
+export async function openTaken(taken: SiteFiles | { readonly refused: string }): Promise<boolean> {
 	if ('refused' in taken) {
 		store.say(`${taken.refused} The open site is as it was.`);
 		return false;
 	}
 	await store.adopt(taken);
 	return true;
-}
-
-async function lastOpened(): Promise<string | undefined> {
-	try {
-		return sessionStorage.getItem(tabKey) ?? (await openedLast());
-	} catch {
-		return openedLast();
-	}
 }

@@ -30,6 +30,7 @@ import { fetchNewer, keepWork } from './keep/work.ts';
 import { Keeper } from './keep/keeper.svelte.ts';
 import { Reader } from './reader.svelte.ts';
 import { SiteTab } from './keep/site-tab.ts';
+import { noteInTab, tabKey } from './keep/tab-notes.ts';
 
 const nameless = 'Site without a name';
 /** Rows of the roofline that take a while to draw. */
@@ -388,7 +389,8 @@ class SiteStore {
 		const writes = await tab.join();
 		if (tab !== this.tab) return;
 		this.writes = writes;
-		noteTab(listed.id);
+		noteInTab(tabKey, listed.id);
+		void noteOpened(listed.id).catch(() => undefined);
 		if (this.writes) await this.takeNewer();
 		await this.reopen();
 	}
@@ -486,18 +488,6 @@ class SiteStore {
 
 function nextTask(): Promise<void> {
 	return new Promise((resolve) => setTimeout(resolve));
-}
-
-/** Where a tab notes which site it has open, so that it comes back to it. */
-export const tabKey = 'long-eave site';
-
-function noteTab(id: string): void {
-	try {
-		sessionStorage.setItem(tabKey, id);
-	} catch {
-		// It then comes back to the site that was opened last.
-	}
-	void noteOpened(id).catch(() => undefined);
 }
 
 export const store = new SiteStore();

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { once } from 'node:events';
 import { rmSync } from 'node:fs';
 import { cp, mkdir, mkdtemp, readdir, readFile, stat, symlink, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -8,7 +9,7 @@ import { test } from 'node:test';
 import * as z from 'zod';
 import { packageDocument } from '../../scripts/lib/package-document.ts';
 import { bundleCli } from '../../scripts/lib/bundle-cli.js';
-import { root } from '../../scripts/lib/setup.js';
+import { build, root } from '../../scripts/lib/setup.js';
 import { findChromium } from '../../src/cli/measure/chromium.ts';
 
 /** The package as it is handed over, in a folder of its own: with what it says it needs at run time, and nothing else. */
@@ -33,6 +34,7 @@ function run(
 async function unpack(): Promise<void> {
 	folder = await mkdtemp(join(tmpdir(), 'eave-package-'));
 	await bundleCli();
+	build();
 	const packed = run(
 		'npm',
 		['pack', '--ignore-scripts', '--silent', '--pack-destination', folder],
@@ -40,7 +42,8 @@ async function unpack(): Promise<void> {
 	);
 	assert.equal(packed.code, 0, packed.errors);
 	const tarball = join(folder, packed.out.trim().split('\n').at(-1) ?? '');
-	assert.ok((await stat(tarball)).size < 4_000_000, 'it is under 4 MB');
+	// The application is in it, which “open” starts.
+	assert.ok((await stat(tarball)).size < 7_000_000, 'it is under 7 MB');
 	const home = join(folder, 'node_modules/long-eave');
 	await mkdir(home, { recursive: true });
 	assert.equal(run('tar', ['-xzf', tarball, '-C', home, '--strip-components=1'], folder).code, 0);
@@ -65,9 +68,11 @@ test('the package has no sources and needs few others', async () => {
 	assert.deepEqual((await readdir(home)).sort(), [
 		'README.md',
 		'bin',
+		'build',
 		'dist',
 		'docs',
-		'package.json'
+		'package.json',
+		'server'
 	]);
 	assert.equal(
 		run(process.execPath, ['-e', 'require("svelte")'], folder).code,
@@ -98,6 +103,32 @@ test(
 		assert.doesNotMatch(measured.errors, /estimated/);
 	}
 );
+
+test('it opens a folder in the application', async () => {
+	await unpacked();
+	const opened = spawn(
+		process.execPath,
+		['node_modules/long-eave/bin/long-eave.js', 'open', 'demo', '--port', '0'],
+		{ cwd: folder, stdio: ['ignore', 'pipe', 'inherit'] }
+	);
+	let said = '';
+	opened.stdout.setEncoding('utf8');
+	for await (const part of opened.stdout) {
+		said += String(part);
+		if (said.includes('written to')) break;
+	}
+	const address = /Open at (\S+)/.exec(said)?.[1] ?? '';
+	const page = await fetch(address);
+	assert.equal(page.status, 200);
+	const script = /"(\/_app\/immutable\/[^"]+\.js)"/.exec(await page.text())?.[1] ?? '';
+	assert.equal((await fetch(new URL(script, address))).status, 200, script);
+	const token = new URL(address).searchParams.get('folder') ?? '';
+	const headers = { authorization: `Bearer ${token}` };
+	assert.equal((await fetch(new URL('/.folder/', address), { headers })).status, 200);
+	const ended = once(opened, 'exit');
+	opened.kill('SIGTERM');
+	assert.deepEqual(await ended, [0, null]);
+});
 
 /** A build of one's own, as someone would write it who has the package. */
 const ownBuild = `import { bringIn, boxes, build, check, readSite, resolve, shells, type Finding, type MadeFile, type Site } from 'long-eave';

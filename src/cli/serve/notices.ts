@@ -1,5 +1,6 @@
-import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import type { IncomingMessage } from 'node:http';
+import { hasToken } from '../token.ts';
 
 /** What sources call, once they have changed: `POST /.notice/NAME` with the token. */
 
@@ -35,9 +36,7 @@ export class Notices {
 	/** The token comes first: whoever lacks it does not learn which sources there are. */
 	answer({ method, url = '/', headers }: IncomingMessage, sources: Noticed): NoticeAnswer {
 		const { pathname, searchParams } = new URL(url, 'http://site.invalid');
-		const bearer = /^Bearer +(\S+)$/i.exec(headers.authorization ?? '')?.[1];
-		const given = bearer ?? searchParams.get('token') ?? '';
-		if (!isSame(given, this.token)) {
+		if (!hasToken(headers, searchParams, this.token)) {
 			return { status: 403, says: 'The token of this address is missing or wrong.' };
 		}
 		if (method !== 'POST') return { status: 405, says: 'Notices are given with POST.' };
@@ -54,10 +53,4 @@ export class Notices {
 				};
 		}
 	}
-}
-
-/** Compared by their digests, which are of one length, in a time that tells nothing of where they differ. */
-function isSame(one: string, other: string): boolean {
-	const digest = (text: string): Buffer => createHash('sha256').update(text).digest();
-	return timingSafeEqual(digest(one), digest(other));
 }

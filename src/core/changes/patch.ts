@@ -1,3 +1,4 @@
+import { isSameBytes } from '../lib/bytes.ts';
 import { createTwoFilesPatch } from 'diff';
 import { encodeUtf8, exactText } from '../lib/utf8.ts';
 
@@ -18,7 +19,7 @@ export function patchOf(
 	const leftOut: string[] = [];
 	const parts = paths.flatMap((path) => {
 		const [old, now] = [before.get(path), after.get(path)];
-		if (old && now && isSame(old, now)) return [];
+		if (old && now && isSameBytes(old, now)) return [];
 		const [from, to] = [old, now].map((bytes) => (bytes ? exactText(bytes) : ''));
 		if (from === undefined || to === undefined) {
 			leftOut.push(path);
@@ -27,10 +28,6 @@ export function patchOf(
 		return [filePatch(path, old && from, now && to)];
 	});
 	return { text: parts.join(''), leftOut };
-}
-
-function isSame(one: Uint8Array, other: Uint8Array): boolean {
-	return one.length === other.length && one.every((byte, at) => byte === other[at]);
 }
 
 /** One file of the patch; `undefined`: it is not there. A file without a line has no lines to show. */

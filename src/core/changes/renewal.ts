@@ -1,3 +1,4 @@
+import { isSameBytes } from '../lib/bytes.ts';
 import { madeFrom, madeFromShared } from '../edit/touches.ts';
 import type { DeliveredFile } from '../emit/delivery.ts';
 import { handOverOthers, type HandOver } from '../emit/hand-over.ts';
@@ -79,7 +80,5 @@ function isMadeFromSame(old: Page, last: ResolvedSite, page: Page, site: Resolve
 function isSame(one: string | Uint8Array | undefined, other: string | Uint8Array): boolean {
 	if (typeof one === 'string' || typeof other === 'string' || one === undefined)
 		return one === other;
-	return (
-		one === other || (one.length === other.length && one.every((byte, at) => byte === other[at]))
-	);
+	return isSameBytes(one, other);
 }

@@ -8,3 +8,8 @@ export function joinBytes(parts: readonly Uint8Array[], size: number): Uint8Arra
 	}
 	return whole;
 }
+
+export function isSameBytes(one: Uint8Array, other: Uint8Array): boolean {
+	if (one === other) return true;
+	return one.length === other.length && one.every((byte, at) => byte === other[at]);
+}

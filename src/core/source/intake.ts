@@ -1,6 +1,7 @@
 import { sentenceOf } from '../messages/problem.ts';
 import { isEaveFile, type SiteFiles } from '../model/files.ts';
-import { decodeUtf8 } from '../lib/utf8.ts';
+import { commonFolder } from './common-folder.ts';
+import { siteText } from './site-text.ts';
 import { checkPath, IntakeError, mostBytes, mostFiles, tooLarge } from './limits.ts';
 import { placeWords } from '../model/span.ts';
 import { readSiteFiles } from './read.ts';
@@ -27,7 +28,7 @@ export function takeInFiles(files: ReadonlyMap<string, Uint8Array>): SiteFiles {
 		checkPath(path);
 		total += bytes.length;
 		if (total > mostBytes) throw tooLarge();
-		if (isEaveFile(path)) texts.set(path, toText(path, bytes));
+		if (isEaveFile(path)) texts.set(path, siteText(path, bytes));
 		else assets.set(path, bytes);
 	}
 	if (texts.size === 0) {
@@ -51,33 +52,10 @@ export function refuseUnusable(files: SiteFiles): void {
 	throw new IntakeError(sentenceOf(problem) + place);
 }
 
-function toText(path: string, bytes: Uint8Array): string {
-	try {
-		const text = decodeUtf8(bytes);
-		if (text.includes('\0')) throw new IntakeError(`${path} is not text: it has null characters.`);
-		// Line ends of one CR, as some old editors write them, would make one line of all.
-		return text.replace(/\r(?!\n)/g, '\n');
-	} catch (failure) {
-		if (failure instanceof IntakeError) throw failure;
-		throw new IntakeError(`${path} is not UTF-8 text.`);
-	}
-}
-
 /** PKWARE APPNOTE, section 4.3.7: a local file header; 4.3.16: the end of an empty archive. */
 export function looksLikeZip(bytes: Uint8Array): boolean {
 	if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return false;
 	return (bytes[2] === 3 && bytes[3] === 4) || (bytes[2] === 5 && bytes[3] === 6);
-}
-
-/**
- * The folder that all files are in, with a slash at its end, where it is no part of the site: an archive of a folder
- * often has it as its only entry. Empty where there is none.
- */
-export function commonFolder(paths: readonly string[]): string {
-	const folder = paths[0]?.split('/')[0];
-	const isCommon = paths.every((path) => path.includes('/') && path.split('/')[0] === folder);
-	if (!isCommon || folder === undefined || folder === '..' || folder === '') return '';
-	return paths.filter(isEaveFile).some((path) => path.split('/').length === 2) ? `${folder}/` : '';
 }
 
 function withoutCommonFolder(files: ReadonlyMap<string, Uint8Array>): Map<string, Uint8Array> {

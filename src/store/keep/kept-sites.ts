@@ -1,3 +1,4 @@
+import { dropTie } from '../folder/ties.ts';
 import { dropSite, fetchSite, keepListed, listSites, type ListedSite } from './listing.ts';
 import { keepWork } from './work.ts';
 import { store } from '../site.svelte.ts';
@@ -37,6 +38,8 @@ async function remember(site: ListedSite): Promise<void> {
 /** Takes what was forgotten before away for good. */
 export async function clearForgotten(): Promise<void> {
 	for (const site of await listSites()) {
-		if (site.forgotten) await dropSite(site.id);
+		if (!site.forgotten) continue;
+		await dropTie(site.id);
+		await dropSite(site.id);
 	}
 }

@@ -17,6 +17,9 @@ export const places = {
 	journal: place('journal'),
 	assets: place('assets'),
 	settings: place('settings'),
+	/** Which folder a site is kept in step with, and what both had when they last agreed. */
+	ties: place('folders'),
+	agreements: place('agreed'),
 	/** Where an earlier version kept the history; it kept texts and files together in `sites`. */
 	oldHistories: place('histories')
 };

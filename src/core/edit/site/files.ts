@@ -1,3 +1,4 @@
+import { isSameBytes } from '../../lib/bytes.ts';
 import { isEaveFile, isLeftOut } from '../../model/files.ts';
 import type { Span } from '../../model/span.ts';
 import { counted } from '../../messages/problem.ts';
@@ -46,7 +47,7 @@ export function addMade(
 	let total = [...known.assets.values()].reduce((sum, { length }) => sum + length, 0);
 	for (const [file, bytes] of files) {
 		const own = known.assets.get(file);
-		if (own && isSame(own, bytes)) continue;
+		if (own && isSameBytes(own, bytes)) continue;
 		if (own) {
 			throw new CommandRefused(
 				`There is a file ${file} already, with something else in it. Put what comes into a folder of its own.`
@@ -67,10 +68,6 @@ function freePath(path: string, taken: ReadonlySet<string>): string {
 	let free = path;
 	for (let count = 2; taken.has(free); count++) free = path.replace(/(\.eave)?$/, `-${count}$1`);
 	return free;
-}
-
-function isSame(one: Uint8Array, other: Uint8Array): boolean {
-	return one.length === other.length && one.every((byte, at) => byte === other[at]);
 }
 
 /** Gives a file another path, and changes every place that names it. */

@@ -2,6 +2,7 @@
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { filesOfFolder } from '$store/files/chosen-files.ts';
 	import { openDemo, openFile, openFolder, switchTo } from '$store/opening.ts';
+	import { workOnFolder } from '$store/starting.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { bringing } from '$store/ways/bringing.svelte.ts';
 	import BringInDialog from '../dialogs/bring-in/BringInDialog.svelte';
@@ -23,6 +24,7 @@
 		if (value === 'new') asking = true;
 		else if (value === 'open') fileInput.click();
 		else if (value === 'folder') folderInput.click();
+		else if (value === 'work-on-folder') void workOnFolder();
 		else if (value === 'bring-in') bringing.ask();
 		else if (value === 'list') listing = true;
 		else if (value === 'device') onDevice = true;
@@ -66,6 +68,9 @@
 				</Menu.Item>
 				<Menu.Item class="menu-item" value="folder">
 					<Menu.ItemText>Open a folder …</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="work-on-folder">
+					<Menu.ItemText>Work on a folder …</Menu.ItemText>
 				</Menu.Item>
 				<Menu.Item class="menu-item" value="bring-in">
 					<Menu.ItemText>Bring in pages (HTML) …</Menu.ItemText>

@@ -4,6 +4,7 @@
 	import { found } from '$store/findings.svelte.ts';
 	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import FolderMark from './FolderMark.svelte';
 	import KeptSince from './KeptSince.svelte';
 	import SeenBy from './SeenBy.svelte';
 	import SiteMenu from './SiteMenu.svelte';
@@ -75,6 +76,7 @@
 		<button class="quiet" aria-label="Keys" title="The keys that work here (?)" onclick={showKeys}
 			>?</button
 		>
+		<FolderMark />
 		<KeptSince />
 	</div>
 </header>

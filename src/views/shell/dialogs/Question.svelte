@@ -9,12 +9,12 @@
 		says: string;
 		/** It waits for a word before something is done. */
 		alert?: boolean;
-		/** It has a drawing in it, which takes what room there is. */
-		wide?: boolean;
+		/** `broad`: two texts stand in it beside each other; `wide`: a drawing, which takes what room there is. */
+		room?: 'broad' | 'wide';
 		onClose: () => void;
 		children: Snippet;
 	}
-	const { open, title, says, alert = false, wide = false, onClose, children }: Props = $props();
+	const { open, title, says, alert = false, room, onClose, children }: Props = $props();
 </script>
 
 <Dialog
@@ -27,7 +27,7 @@
 	<Portal>
 		<Dialog.Backdrop class="question-veil" />
 		<Dialog.Positioner class="question-place">
-			<Dialog.Content class={wide ? 'question wide' : 'question'}>
+			<Dialog.Content class="question {room ?? ''}">
 				<Dialog.Title class="title">{title}</Dialog.Title>
 				<Dialog.Description class="small">{says}</Dialog.Description>
 				{@render children()}

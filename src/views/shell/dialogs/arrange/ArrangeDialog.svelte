@@ -40,7 +40,7 @@
 
 <Question
 	open={layout !== undefined}
-	wide
+	room="wide"
 	title="Arrange {layout ?? ''} here"
 	says="Its frame becomes boxes that this tool arranges. They are read from the page as this browser shows it at all widths; your sheets go on painting them."
 	onClose={() => {

@@ -32,7 +32,7 @@
 
 <Question
 	open={bringing.isOpen}
-	wide={found !== undefined}
+	room={found === undefined ? undefined : 'wide'}
 	title="Bring in pages"
 	{says}
 	onClose={() => bringing.close()}
