@@ -262,7 +262,7 @@ class SiteStore {
 		}
 		const changes = changesOf(work, entry);
 		this.work = advance(work, entry);
-		this.keeper.note(entry);
+		this.keeper.note(entry, work);
 		await this.draw(changes, work.number);
 	}
 
@@ -304,10 +304,11 @@ class SiteStore {
 
 	/** Notes an action whose result is drawn already. */
 	private note(action: Action): void {
-		const entry = entryFor(this.work, action);
+		const { work } = this;
+		const entry = entryFor(work, action);
 		if (!entry) return;
-		this.work = advance(this.work, entry);
-		this.keeper.note(entry);
+		this.work = advance(work, entry);
+		this.keeper.note(entry, work);
 	}
 
 	/** Edits that another tab made. */

@@ -1,4 +1,5 @@
 import type { Column } from '$core/sheet/columns.ts';
+import { changedLayers } from '$core/changes/changed-layers.ts';
 import { misfitsIn, type Misfit } from '$core/check/fit/misfits.ts';
 import { miniaturesOf } from '$core/sheet/miniatures.ts';
 import { Guesses } from '$core/laid/guesses.ts';
@@ -227,6 +228,12 @@ export class Sheets {
 		const declared = pagesOf(seen.site).find((one) => layerName(one) === page);
 		const [instance] = declared ? seen.instances(declared) : [];
 		return instance && { instance, seen };
+	}
+
+	/** Layers through which a page that changed is another. */
+	changedThrough(page: string): readonly string[] {
+		const { comparing } = this;
+		return comparing?.found.has(page) ? changedLayers(page, comparing.old, comparing.now) : [];
 	}
 
 	/** What became of a page, once more is measured of it than when it was compared. */

@@ -1,3 +1,5 @@
+import { isLarge } from '$core/edit/large.ts';
+import { keepState } from './states.ts';
 import { keepEntry, keepWork, KeptByAnother, whenEmptied } from './work.ts';
 import { keepListed, type ListedSite } from './listing.ts';
 import type { Entry, Work } from './journal.ts';
@@ -57,7 +59,11 @@ export class Keeper {
 		return this.queue.length > 0;
 	}
 
-	note(entry: Entry): void {
+	/** Takes an entry to be kept; `before` is the work that it changed, which is kept, too, where that is a large deed. */
+	note(entry: Entry, before: Work): void {
+		if (entry.kind === 'do' && !entry.typing && isLarge(entry.changes)) {
+			this.keepBefore(before, entry.label, entry.at);
+		}
 		this.queue.push(entry);
 		const sent = this.send(entry, false);
 		this.sending.add(sent);
@@ -87,6 +93,13 @@ export class Keeper {
 		this.refused = [];
 		this.kept = 0;
 		this.fault = undefined;
+	}
+
+	private keepBefore(before: Work, label: string, at: number): void {
+		const { id: site } = this.current().listed;
+		const name = `before “${label}”`;
+		const state = { id: crypto.randomUUID(), site, name, at, by: 'itself' } as const;
+		void this.put(() => keepState(state, before));
 	}
 
 	/** Keeps something beside the entries; where the browser refuses, that is said and tried again. */

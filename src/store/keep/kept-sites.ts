@@ -1,5 +1,6 @@
 import { dropTie } from '../folder/ties.ts';
 import { dropSite, fetchSite, keepListed, listSites, type ListedSite } from './listing.ts';
+import { dropStates } from './states.ts';
 import { keepWork } from './work.ts';
 import { store } from '../site.svelte.ts';
 
@@ -40,6 +41,7 @@ export async function clearForgotten(): Promise<void> {
 	for (const site of await listSites()) {
 		if (!site.forgotten) continue;
 		await dropTie(site.id);
+		await dropStates(site.id);
 		await dropSite(site.id);
 	}
 }

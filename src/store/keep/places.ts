@@ -17,6 +17,10 @@ export const places = {
 	journal: place('journal'),
 	assets: place('assets'),
 	settings: place('settings'),
+	/** States of sites with a name, their files, and what is in those that are no text. */
+	states: place('states'),
+	stateFiles: place('state-files'),
+	stateBytes: place('state-bytes'),
 	/** Which folder a site is kept in step with, and what both had when they last agreed. */
 	ties: place('folders'),
 	agreements: place('agreed'),

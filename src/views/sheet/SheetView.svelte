@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page as address } from '$app/state';
-	import { untrack } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { SvelteSet } from 'svelte/reactivity';
 	import { columnsOf, papers, plainHeight, type Column } from '$core/sheet/columns.ts';
 	import { groupRows, rowsWith } from '$core/sheet/groups.ts';
@@ -10,6 +10,7 @@
 	import { clampWidth, placeQuery } from '$store/address.ts';
 	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import { comparing } from '$store/ways/comparing.svelte.ts';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
 	import { screenOf, Settler } from '$views/frame/settler.ts';
 	import LayerMark from '$views/shell/LayerMark.svelte';
@@ -70,8 +71,6 @@
 	let settler = $state.raw<Settler | undefined>();
 	let held = $state.raw<readonly { page: string; width: number }[]>([]);
 	let saving = $state('');
-	/** What changed is shown in place of all. */
-	let comparing = $state(false);
 
 	const shown = $derived(itemsIn(items, scrolled, height));
 	const inSight = $derived(shown.flatMap((item) => (item.kind === 'row' ? [item.row.page] : [])));
@@ -100,6 +99,9 @@
 					: `computed boxes, ${framed} of them from measured ones in frames of own markup`;
 		return `${counted(rows.length, 'page')} at ${at}, drawn from ${boxes}${rest}`;
 	}
+
+	// Whoever comes back to the sheet sees all of it.
+	onMount(() => () => (comparing.open = false));
 
 	// All rows, again after each edit; those that it did not touch are known.
 	$effect(() => {
@@ -258,7 +260,7 @@
 
 <div class="sheet" data-drawn={sheet.drawings} data-made={sheet.made} data-measured={measured.size}>
 	<DrawingStyle />
-	{#if comparing}
+	{#if comparing.open}
 		<ChangesView
 			{request}
 			{way}
@@ -267,7 +269,7 @@
 			{rowHeight}
 			{linkTo}
 			{go}
-			close={() => (comparing = false)}
+			close={() => (comparing.open = false)}
 		/>
 	{:else}
 		<SheetBar
@@ -276,7 +278,7 @@
 			{regions}
 			{saving}
 			{choose}
-			compare={() => (comparing = true)}
+			compare={() => (comparing.open = true)}
 			save={(kind) => void save(kind)}
 		/>
 		<div class="head cap" aria-hidden="true">

@@ -122,6 +122,11 @@ export class PageSheet {
 		return found && this.settlings.measure(found.instance, found.seen, widths, screen);
 	}
 
+	/** Layers through which each of some pages is another. */
+	changedThrough(pages: readonly string[]): readonly (readonly string[])[] {
+		return pages.map((page) => this.sheets.changedThrough(page));
+	}
+
 	/** What became of it, by what is measured now. */
 	comparedAgain(page: string, request: SheetRequest): PageChange | undefined {
 		return this.sheets.comparedAgain(page, request);

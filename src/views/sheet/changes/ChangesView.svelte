@@ -4,17 +4,24 @@
 	import { changeWords } from '$core/changes/site-changes.ts';
 	import type { Column } from '$core/sheet/columns.ts';
 	import type { DrawingWay } from '$core/sheet/svg.ts';
-	import { counted, reasonOf } from '$core/messages/problem.ts';
-	import type { SiteFiles } from '$core/model/files.ts';
+	import { counted } from '$core/messages/problem.ts';
 	import { downloadPatch } from '$store/files/download.ts';
-	import { filesBefore } from '$store/keep/history.ts';
+	import { states } from '$store/states.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import { comparing } from '$store/ways/comparing.svelte.ts';
+	import Choices from '$views/shell/Choices.svelte';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
 	import { Settler } from '$views/frame/settler.ts';
 	import { windowed } from '$views/shell/windowed.ts';
 	import type { SheetRequest } from '$workers/sheets.ts';
 	import { Changes } from './changes.svelte.ts';
+	import RouteChanges from './RouteChanges.svelte';
+	import StateChoice from './StateChoice.svelte';
+	import TextChanges from './TextChanges.svelte';
 	import SvgDrawing from '$views/sheet/SvgDrawing.svelte';
+
+	/** As what it is shown that two states differ. */
+	type Form = 'drawings' | 'routes' | 'text';
 
 	/** Before and after: the pages that two states of the site draw differently, both laid over each other. */
 	interface Props {
@@ -32,21 +39,18 @@
 
 	const changes = new Changes();
 	let settler = $state.raw<Settler | undefined>();
-	/** Steps that one can go back by in the menus. */
-	const mostOffered = 60;
-	/** How many steps back the two states are; a file in place of the first. */
-	let back = $state(1);
-	let until = $state(0);
-	let file = $state.raw<{ name: string; files: SiteFiles } | undefined>();
 	let scrolled = $state(0);
 	let height = $state(600);
+	let form = $state<Form>('drawings');
+	const forms: readonly { value: Form; name: string }[] = [
+		{ value: 'drawings', name: 'drawings' },
+		{ value: 'routes', name: 'routes' },
+		{ value: 'text', name: 'text' }
+	];
 
-	const past = $derived(store.history.past);
-	const steps = $derived(
-		past
-			.slice(-mostOffered)
-			.toReversed()
-			.map(({ label }, index) => ({ steps: index + 1, label }))
+	const { past } = $derived(store.history);
+	const nothing = $derived(
+		past.length === 0 && comparing.before.startsWith('step ') ? 'nothing' : undefined
 	);
 	const shown = $derived(windowed(changes.found.length, rowHeight, scrolled, height));
 	const inSight = $derived(changes.found.slice(shown.from, shown.to));
@@ -55,8 +59,7 @@
 	function summaryWords(): string {
 		const { gone, total, done } = changes.progress;
 		if (changes.fault !== '') return changes.fault;
-		if (past.length === 0 && !file)
-			return 'Nothing was changed here yet: choose a file to compare with.';
+		if (nothing) return 'Nothing was changed here yet: choose a state or a file to compare with.';
 		if (!done) return `${gone} of ${counted(total, 'page')} compared`;
 		const { length } = changes.found;
 		if (length === 0) return `All ${counted(total, 'page')} are drawn alike before and after.`;
@@ -66,26 +69,25 @@
 		return `${length} of ${counted(total, 'page')} changed${rest}; what moved has its old place dashed, its new one in full`;
 	}
 
-	/** The two states that are compared; without `before` there is nothing to compare. */
-	function states(): { before: SiteFiles | undefined; after: SiteFiles | undefined } {
-		const { texts, assets, history } = store.work;
-		const steps = Math.min(back, history.past.length);
-		const earlier = steps > 0 ? filesBefore({ texts, assets }, history, steps) : undefined;
-		const after = until > 0 ? filesBefore({ texts, assets }, history, until) : undefined;
-		return { before: file?.files ?? earlier, after };
-	}
-
 	async function savePatch(): Promise<void> {
-		const { before, after } = states();
+		const { before, after } = await comparing.both();
 		if (before) await downloadPatch(before, after);
 	}
 
 	$effect(() => {
+		void store.id;
+		untrack(() => void states.look());
+	});
+
+	let round = 0;
+	$effect(() => {
 		const asked = request;
-		const { before, after } = states();
-		void store.site;
-		untrack(() => {
-			if (before) void changes.compare(before, after, asked);
+		void [store.site, comparing.before, comparing.after, comparing.file];
+		const own = ++round;
+		untrack(async () => {
+			const { before, after } = await comparing.both();
+			if (own !== round) return;
+			if (before) await changes.compare(before, after, asked);
 		});
 	});
 
@@ -106,36 +108,13 @@
 		});
 		return () => given.abort();
 	});
-
-	async function takeFile(chosen: File | undefined): Promise<void> {
-		if (!chosen) return;
-		try {
-			const taken = await store.core.takeIn(
-				chosen.name,
-				new Uint8Array(await chosen.arrayBuffer())
-			);
-			if ('refused' in taken) store.say(taken.refused);
-			else file = { name: chosen.name, files: taken };
-		} catch (failure) {
-			store.say(`${chosen.name} cannot be read: ${reasonOf(failure)}.`);
-		}
-	}
 </script>
 
 <HiddenFrame onReady={(frame) => (settler = new Settler(frame))} />
 <ControlsLine {summary}>
 	<label>
 		before
-		{#if file}
-			<span class="mono">{file.name}</span>
-			<button class="act" onclick={() => (file = undefined)}>Not the file</button>
-		{:else}
-			<select class="field" bind:value={back} disabled={past.length === 0}>
-				{#each steps as { steps: count, label } (count)}
-					<option value={count}>before “{label}”, {counted(count, 'step')} back</option>
-				{/each}
-			</select>
-		{/if}
+		<StateChoice bind:value={comparing.before} />
 	</label>
 	<label class="field file">
 		or a file
@@ -143,18 +122,17 @@
 			class="unseen"
 			type="file"
 			accept=".zip,.eave"
-			onchange={(event) => void takeFile(event.currentTarget.files?.[0])}
+			onchange={(event) => {
+				const [file] = event.currentTarget.files ?? [];
+				if (file) void comparing.takeFile(file);
+			}}
 		/>
 	</label>
 	<label>
 		after
-		<select class="field" bind:value={until}>
-			<option value={0}>as it is now</option>
-			{#each steps.filter((one) => file || one.steps < back) as { steps: count, label } (count)}
-				<option value={count}>before “{label}”, {counted(count, 'step')} back</option>
-			{/each}
-		</select>
+		<StateChoice bind:value={comparing.after} />
 	</label>
+	<Choices label="as" options={forms} value={form} choose={(value) => (form = value)} />
 	<button
 		class="act"
 		title="What the texts differ in, for version control: git apply takes it"
@@ -162,39 +140,42 @@
 	>
 	<button class="act" onclick={close}>Back to the sheet</button>
 </ControlsLine>
-<div
-	class="body"
-	bind:clientHeight={height}
-	onscroll={(event) => (scrolled = event.currentTarget.scrollTop)}
-	role="region"
-	aria-label="Pages that changed"
->
-	<div style:height="{shown.before}px"></div>
-	{#each inSight as change (change.page)}
-		<article style:height="{rowHeight}px" aria-label={change.page}>
-			<div class="name">
-				<span class="mono">{change.page}</span>
-				<span class="small">{change.chain.join(', ') || 'bare'}</span>
-			</div>
-			{#each columns as { width }, index (width)}
-				<div style:width="{widths[index]}px" class="cell">
-					<a href={linkTo(change.page, width)} onclick={() => go(change.page, width)}>
-						<SvgDrawing svg={changes.drawn.get(change.page)?.[index] ?? ''} />
-					</a>
+{#if form === 'text'}
+	<TextChanges />
+{:else if form === 'routes'}
+	<RouteChanges {changes} />
+{:else}
+	<div
+		class="body"
+		bind:clientHeight={height}
+		onscroll={(event) => (scrolled = event.currentTarget.scrollTop)}
+		role="region"
+		aria-label="Pages that changed"
+	>
+		<div style:height="{shown.before}px"></div>
+		{#each inSight as change (change.page)}
+			<article style:height="{rowHeight}px" aria-label={change.page}>
+				<div class="name">
+					<span class="mono">{change.page}</span>
+					<span class="small">{change.chain.join(', ') || 'bare'}</span>
 				</div>
-			{/each}
-			<div class="words">
-				{#each changeWords(change) as words (words)}<p>{words}</p>{/each}
-			</div>
-		</article>
-	{/each}
-	<div style:height="{shown.after}px"></div>
-</div>
+				{#each columns as { width }, index (width)}
+					<div style:width="{widths[index]}px" class="cell">
+						<a href={linkTo(change.page, width)} onclick={() => go(change.page, width)}>
+							<SvgDrawing svg={changes.drawn.get(change.page)?.[index] ?? ''} />
+						</a>
+					</div>
+				{/each}
+				<div class="words">
+					{#each changeWords(change) as words (words)}<p>{words}</p>{/each}
+				</div>
+			</article>
+		{/each}
+		<div style:height="{shown.after}px"></div>
+	</div>
+{/if}
 
 <style>
-	select {
-		max-width: 260px;
-	}
 	.file:focus-within {
 		outline: 2px solid var(--cedar);
 	}

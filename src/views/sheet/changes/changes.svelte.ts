@@ -29,8 +29,7 @@ export class Changes {
 		this.found = [];
 		this.drawn = new Map();
 		this.progress = { gone: 0, total: 0, done: false };
-		this.fault =
-			(await store.core.sheet.compare(plain(before), after && plain(after), request)) ?? '';
+		this.fault = (await store.core.sheet.compare(before, after, request)) ?? '';
 		if (this.fault !== '') return;
 		for (let done = false; !done && round === this.round;) {
 			const part: ChangesPart | undefined = await store.core.sheet.compareOn();
@@ -86,8 +85,4 @@ export class Changes {
 			this.drawn = new Map([...this.drawn, [page, drawings ?? []]]);
 		}
 	}
-}
-
-function plain({ texts, assets }: SiteFiles): SiteFiles {
-	return { texts, assets };
 }

@@ -3,11 +3,13 @@
 	import { filesOfFolder } from '$store/files/chosen-files.ts';
 	import { openDemo, openFile, openFolder, switchTo } from '$store/opening.ts';
 	import { workOnFolder } from '$store/starting.ts';
+	import { states } from '$store/states.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { bringing } from '$store/ways/bringing.svelte.ts';
 	import BringInDialog from '../dialogs/bring-in/BringInDialog.svelte';
 	import KeptSites from '../dialogs/KeptSites.svelte';
 	import DeviceDialog from '../dialogs/DeviceDialog.svelte';
+	import StatesDialog from '../dialogs/states/StatesDialog.svelte';
 	import NewSite from '../dialogs/new-site/NewSite.svelte';
 
 	let fileInput: HTMLInputElement;
@@ -27,6 +29,7 @@
 		else if (value === 'work-on-folder') void workOnFolder();
 		else if (value === 'bring-in') bringing.ask();
 		else if (value === 'list') listing = true;
+		else if (value === 'states') void states.open();
 		else if (value === 'device') onDevice = true;
 		else if (value === 'demo') void openDemo();
 		else if (value.startsWith('site ')) void switchTo(value.slice(5));
@@ -78,6 +81,9 @@
 				<Menu.Item class="menu-item" value="demo">
 					<Menu.ItemText>Open the demo site</Menu.ItemText>
 				</Menu.Item>
+				<Menu.Item class="menu-item" value="states">
+					<Menu.ItemText>States of this site …</Menu.ItemText>
+				</Menu.Item>
 				<Menu.Item class="menu-item" value="list">
 					<Menu.ItemText>All sites kept in this browser …</Menu.ItemText>
 				</Menu.Item>
@@ -117,6 +123,7 @@
 <BringInDialog />
 <DeviceDialog open={onDevice} onClose={() => (onDevice = false)} />
 <KeptSites bind:open={listing} />
+<StatesDialog />
 
 <style>
 	.site {
