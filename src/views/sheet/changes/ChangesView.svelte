@@ -66,7 +66,9 @@
 		const guessed = changes.estimated;
 		const rest =
 			guessed > 0 ? `; ${guessed} of them by guessed sizes, until they are measured` : '';
-		return `${length} of ${counted(total, 'page')} changed${rest}; what moved has its old place dashed, its new one in full`;
+		const how =
+			form === 'drawings' ? '; what moved has its old place dashed, its new one in full' : '';
+		return `${length} of ${counted(total, 'page')} changed${rest}${how}`;
 	}
 
 	async function savePatch(): Promise<void> {

@@ -55,7 +55,9 @@
 				<tr>
 					<th scope="row" class="mono">{change.page}</th>
 					<td class="mono">{(through[index] ?? []).join(', ')}</td>
-					<td>{changeWords(change).join(' ')}</td>
+					<td>
+						{#each changeWords(change) as words (words)}<p>{words}</p>{/each}
+					</td>
 				</tr>
 			{/each}
 		</tbody>

@@ -108,6 +108,10 @@
 		grid-template-columns: minmax(0, 1fr) auto;
 		align-items: end;
 	}
+	.keep label {
+		display: grid;
+		gap: 3px;
+	}
 	.rename {
 		display: flex;
 		gap: 8px;
