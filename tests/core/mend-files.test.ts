@@ -13,6 +13,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
+import { partPath } from '../../src/cli/wrote.ts';
 import { zipSync } from 'fflate';
 import { run as runMain } from '../../src/cli/main.ts';
 
@@ -110,7 +111,7 @@ test('a file keeps its rights and a link stays a link; nothing is left beside it
 test('where a file cannot be written, it stays whole and a sentence says why', async () => {
 	const at = await place('full', { 'site.eave': idle });
 	// What it is written beside first is taken by a folder.
-	await mkdir(join(at, `site.eave.${process.pid}.part`));
+	await mkdir(partPath(join(at, 'site.eave')));
 	const { code, errors } = await mend(at);
 	assert.equal(code, 2);
 	assert.match(errors, /could not be written/);

@@ -32,8 +32,9 @@ const layerChecks = checks.filter((check): check is LayerCheck => check.of === '
 const nearChecks = layerChecks.filter(({ reaches }) => reaches === undefined);
 const farChecks = layerChecks.filter(({ reaches }) => reaches === 'site');
 
-/** What was found in layers by the checks that look no further than their chain. */
+/** What was found in layers by the checks that look no further than their chain, and by those of them that find errors. */
 const foundNear = new Memory<Layer, readonly Problem[]>();
+const foundErrors = new Memory<Layer, readonly Problem[]>();
 const frames = new Memory<Layout, string>();
 
 /**
@@ -76,15 +77,33 @@ function findsErrors({ codes }: Check): boolean {
  */
 export function soundSite(reading: SiteReading): CheckedSite {
 	const resolved = resolveSite(reading);
-	const found = checks.filter(findsErrors).flatMap((check): readonly Problem[] => {
-		if (check.of === 'site') return check.find(resolved);
-		if (check.of !== 'layer') return nothing;
-		return layersOf(resolved.site).flatMap((layer) => findIn(layer, [check], resolved));
-	});
-	const errors = [...withoutSwallowed(resolved.unresolved), ...found].filter(
+	const found = checks
+		.filter(findsErrors)
+		.flatMap((check) => (check.of === 'site' ? check.find(resolved) : nothing));
+	const inLayers = eachLayer(resolved, foundErrors, nearChecks.filter(findsErrors), farChecks.filter(findsErrors)); // prettier-ignore
+	const errors = [...withoutSwallowed(resolved.unresolved), ...found, ...inLayers].filter(
 		({ severity }) => severity === 'error'
 	);
 	return { ...resolved, problems: listProblems(errors), allowed: [] };
+}
+
+/** What checks find in each layer; what near ones found is known for as long as layer and chain stay as they are. */
+function eachLayer(
+	resolved: ResolvedSite,
+	known: Memory<Layer, readonly Problem[]>,
+	near: readonly LayerCheck[],
+	far: readonly LayerCheck[]
+): Problem[] {
+	const { settings, values, data, parts } = resolved.site;
+	const dataNames = data.map(({ name }) => name.text).join(' ');
+	return layersOf(resolved.site).flatMap((layer) => {
+		const chain = resolved.structure.chainOf(layer);
+		const depends = [settings, values, dataNames, parts, ...chain.map(frameOf)];
+		return [
+			...known.get(layer, depends, () => findIn(layer, near, resolved)),
+			...findIn(layer, far, resolved)
+		];
+	});
 }
 
 /** What is missing because a text or block that nothing ends has swallowed it is not told as well. */
@@ -107,14 +126,7 @@ export function checkSite(reading: SiteReading): CheckedSite {
 	for (const check of checks) {
 		if (check.of === 'site') append(check.find(resolved));
 	}
-	const { settings, values, data, parts } = resolved.site;
-	const dataNames = data.map(({ name }) => name.text).join(' ');
-	for (const layer of layersOf(resolved.site)) {
-		const chain = resolved.structure.chainOf(layer);
-		const depends = [settings, values, dataNames, parts, ...chain.map(frameOf)];
-		append(foundNear.get(layer, depends, () => findIn(layer, nearChecks, resolved)));
-		append(findIn(layer, farChecks, resolved));
-	}
+	append(eachLayer(resolved, foundNear, nearChecks, farChecks));
 	const { told, allowed } = setAside(problems, resolved.site);
 	return { ...resolved, problems: listProblems(told), allowed };
 }

@@ -154,6 +154,15 @@ interface Filled {
 	readonly regions: ReadonlySet<Region>;
 }
 
+/**
+ * What of other layers, on whatever page, the scopes of a layout depend on: the same words where that is the same.
+ */
+export function scopeWords(layout: Layout, structure: Structure): string {
+	const { layouts, regions } = filledIn(structure);
+	const own = layout.regions.map((region) => regions.has(region));
+	return [layouts.has(layout), isOutermost(layout, structure), ...own].join(' ');
+}
+
 const filled = new Memory<Structure, Filled>();
 
 function filledIn(structure: Structure): Filled {

@@ -23,10 +23,11 @@ export interface Instances {
 
 /** The pages of a route: one for each member or sample, or one with the parameters' names as values. */
 export function instancesOf(route: Route, site: Site): Instances {
-	return knownInstances.get(route, [site.values], () => findInstances(route, site));
+	const declared = site.data.map(({ name, isUrl }) => `${name.text} ${isUrl}`).join();
+	return knownInstances.get(route, [site.values, declared], () => findInstances(route, site));
 }
 
-/** What was worked out for a route, for as long as the site's data is the same. */
+/** What was worked out for a route, for as long as the site's data is the same, and what it says there is. */
 const knownInstances = new Memory<Route, Instances>();
 
 function findInstances(route: Route, site: Site): Instances {

@@ -1,5 +1,5 @@
 import { Memory } from '../../lib/memory.ts';
-import { layersOf, markupsOf, type Site } from '../../model/site.ts';
+import { layersOf, markupsOf, type Layer, type Part, type Site } from '../../model/site.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
 
 const known = new Memory<Site, boolean>();
@@ -9,14 +9,20 @@ const known = new Memory<Site, boolean>();
  * that stands directly in a region reaches beyond its lines, and a box behind it would make room for it.
  */
 export function mayFloat(site: Site): boolean {
-	return known.get(site, [], () => {
-		const layers = layersOf(site);
-		const styles = [...layers, ...site.parts].flatMap((one) => one.styles);
-		const markups = [...layers.flatMap(piecesIn).flatMap(markupsOf), ...site.parts.map(({ markup }) => markup)];
-		const literal = markups.flatMap(({ parts }) => parts.filter((part) => typeof part === 'string'));
+	return known.get(site, [], () => [...layersOf(site), ...site.parts].some(floats));
+}
+
+const floating = new Memory<Layer | Part, boolean>();
+
+function floats(one: Layer | Part): boolean {
+	return floating.get(one, [], () => {
+		const markups = one.kind === 'part' ? [one.markup] : piecesIn(one).flatMap(markupsOf);
+		const literal = markups.flatMap(({ parts }) =>
+			parts.filter((part) => typeof part === 'string')
+		);
 		return (
-			styles.some(({ css }) => /\bfloat\s*:/i.test(css)) ||
+			one.styles.some(({ css }) => /\bfloat\s*:/i.test(css)) ||
 			literal.some((part) => /\bfloat\s*:|\balign\s*=\s*["']?(left|right)/i.test(part))
 		);
 	});
-} // prettier-ignore
+}

@@ -11,6 +11,7 @@ import {
 	type Piece,
 	type Region,
 	type Site,
+	type SiteSettings,
 	pagesOf
 } from '../../model/site.ts';
 import { broughtBy } from '../../resolve/content/brought.ts';
@@ -38,10 +39,53 @@ import { landingRules } from './boxes/landing-rules.ts';
 import type { StyleSheet } from './style-sheet.ts';
 import { cascadeName, Selectors } from './selectors.ts';
 import { heldRule, ownReset } from './boxes/held.ts';
+import { mayFloat } from './floats.ts';
+import { scopeWords } from '../style-scope.ts';
 import { layoutStyles, pageStyles } from './author/styles.ts';
+
+const layoutSheets = new Memory<Layout, StyleSheet>();
 
 /** The sheet of one layout: how its boxes lie in each band, and its own styles. */
 export function layoutSheet(layout: Layout, site: Site, structure: Structure): StyleSheet {
+	const depends = dependsOf(layout, site, structure);
+	return layoutSheets.get(layout, depends, () => writeLayoutSheet(layout, site, structure));
+}
+
+/**
+ * All that the sheet of a layer is made from besides the layer: what every sheet has, what stands around it, and what of
+ * other layers reaches into these. Other pages may be what they like, so an edit of one costs one.
+ */
+function dependsOf(layer: Layer, site: Site, structure: Structure): readonly unknown[] {
+	const chain = structure.chainOf(layer);
+	const around = layer.kind === 'layout' ? [...chain, layer] : chain;
+	const depends: unknown[] = [sharedOf(site)];
+	for (const layout of around) depends.push(layout, reachingInto(layout, structure));
+	return depends;
+}
+
+const shared = new Memory<SiteSettings, object>();
+const sharedOfSites = new Memory<Site, object>();
+
+/** The same object for as long as all that every sheet depends on is the same: settings, names of classes, what may float. */
+function sharedOf(site: Site): object {
+	return sharedOfSites.get(site, [], () => {
+		const depends = [mayFloat(site), site.layouts.length, ...site.layouts, ...site.parts];
+		return shared.get(site.settings, depends, () => ({}));
+	});
+}
+
+const reaching = new Memory<Layout, string>();
+
+/** What of other layers, on whatever page, the boxes and styles of a layout depend on. */
+function reachingInto(layout: Layout, structure: Structure): string {
+	return reaching.get(layout, [structure], () => {
+		const { top, bottom } = edgesInside(layout, structure);
+		const under = [...overlappedIn(layout, structure)].sort();
+		return [top, bottom, ...under, scopeWords(layout, structure)].join(' ');
+	});
+}
+
+function writeLayoutSheet(layout: Layout, site: Site, structure: Structure): StyleSheet {
 	if (layout.frame) return framedSheet(layout, site, structure);
 	const { bands } = site.settings;
 	// What stands around it is what the layout itself has made of it.
@@ -128,8 +172,17 @@ export function layoutSheetPath({ name }: Pick<Layout, 'name'>): string {
 	return `styles/layouts/${name.text}.css`;
 }
 
+const pageTexts = new Memory<Page, string>();
+
 /** The sheet of a page: its pieces' settings and its own styles; undefined where it has neither. */
 export function pageSheet(page: Page, site: Site, structure: Structure): StyleSheet | undefined {
+	const depends = dependsOf(page, site, structure);
+	const css = pageTexts.get(page, depends, () => writePageSheet(page, site, structure));
+	return css === '' ? undefined : { path: pageSheetPath(page, site), css };
+}
+
+/** Empty where it says nothing. */
+function writePageSheet(page: Page, site: Site, structure: Structure): string {
 	const { bands } = site.settings;
 	const adjusted = adjustedCss(page, site, structure);
 	const brought = broughtIn(page, site, structure);
@@ -139,10 +192,10 @@ export function pageSheet(page: Page, site: Site, structure: Structure): StyleSh
 		...pageStyles(page, structure)
 	];
 	const text = group('@layer pages', rules);
-	if (text === '') return undefined;
+	if (text === '') return '';
 	const flow = group('@layer site', [flowRule([...adjusted.flow, ...broughtFlow(page, brought)])]);
 	const css = [`/* The page ${layerName(page)}. */`, flow, text].filter((part) => part !== '');
-	return { path: pageSheetPath(page, site), css: css.join('\n') + '\n' };
+	return css.join('\n') + '\n';
 }
 
 const sheetPaths = new Memory<Site, ReadonlyMap<Page, string>>();
