@@ -5,6 +5,7 @@ import { after, before, test } from 'node:test';
 import { build } from 'esbuild';
 import type { Page } from 'puppeteer-core';
 import { named, startApp, textOf, until, type App } from '../lib/app.ts';
+import { violationsDayAndNight } from '../lib/axe.ts';
 import { editorText, toEnd } from '../lib/source.ts';
 
 /** A site that is kept in step with a folder: the browser's own private file system stands for the one on the disk. */
@@ -146,6 +147,7 @@ test('without permission edits stay here, and what both changed at one place is 
 		'// there\n'
 	]);
 	assert.match((await there(page, 'site.eave')) ?? '', /\/\/ there\n$/);
+	assert.deepEqual(await violationsDayAndNight(page), []);
 	await (await named(page, 'radio', 'both, one after the other')).click();
 	await (await named(page, 'button', 'Take these')).click();
 	await until('both have both', async () =>

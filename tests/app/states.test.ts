@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { named, startApp, textOf, until, type App } from '../lib/app.ts';
+import { violationsDayAndNight } from '../lib/axe.ts';
 import { editorText, openText, toEnd } from '../lib/source.ts';
 
 /** States of the site with a name: kept, compared, gone back to. */
@@ -51,6 +52,7 @@ test('a state is named, and what became of it is shown as drawings, as routes, a
 	await (await page.waitForSelector('.keep input'))?.type('first');
 	await page.keyboard.press('Enter');
 	await until('it is listed', async () => (await kept()).join() === 'first');
+	assert.deepEqual(await violationsDayAndNight(page), []);
 	await page.keyboard.press('Escape');
 	await toEnd(page);
 	for (let index = 0; index < 7; index++) await page.keyboard.press('ArrowLeft');
@@ -67,10 +69,12 @@ test('a state is named, and what became of it is shown as drawings, as routes, a
 	await until('the layer is there', async () =>
 		(await textOf(page, routes)).includes('/b1 page: /b')
 	);
+	assert.deepEqual(await violationsDayAndNight(page), []);
 	await (await named(page, 'radio', 'text')).click();
 	const came = '[aria-label="Text that changed"] .came';
 	await page.waitForSelector(came);
 	assert.match(await textOf(page, came), /^\+route \/b .*<p>of it<\/p><p>all<\/p>/);
+	assert.deepEqual(await violationsDayAndNight(page), []);
 	await (await named(page, 'button', 'Save as patch')).click();
 	const patch = new TextDecoder().decode(await app.downloaded('small.patch'));
 	await view('Source');

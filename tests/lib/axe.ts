@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import type { Page } from 'puppeteer-core';
 import { z } from 'zod';
+import { frames } from './app.ts';
 
 const foundSchema = z.array(
 	z.object({
@@ -24,4 +25,17 @@ export async function violationsIn(page: Page, options: object = {}): Promise<st
 			return `${id}: ${html.slice(0, 160)} ${failureSummary?.split('\n')[1] ?? ''}`;
 		})
 	);
+}
+
+/** The same by day and by night, whatever the application shows: a window over all else covers what would change it. */
+export async function violationsDayAndNight(page: Page): Promise<string[]> {
+	const mode = await page.evaluate(() => document.documentElement.dataset['mode'] ?? 'day');
+	const found: string[] = [];
+	for (const one of ['day', 'night', mode]) {
+		await page.evaluate((to) => (document.documentElement.dataset['mode'] = to), one);
+		// Colours pass over into others; what is judged is what stays.
+		await frames(page, 25);
+		found.push(...(await violationsIn(page)).map((words) => `${one}: ${words}`));
+	}
+	return found;
 }

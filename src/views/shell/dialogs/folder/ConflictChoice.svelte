@@ -38,14 +38,14 @@
 	<h3 class="cap">Changed on both sides: <span class="mono">{conflict.path}</span></h3>
 	{#each places as { here, there }, index (index)}
 		<div class="two">
-			<figure>
-				<figcaption class="small">here</figcaption>
-				<pre class="mono">{here || '(nothing)'}</pre>
-			</figure>
-			<figure>
-				<figcaption class="small">in the folder</figcaption>
-				<pre class="mono">{there || '(nothing)'}</pre>
-			</figure>
+			{#each [{ name: 'here', text: here }, { name: 'in the folder', text: there }] as { name, text } (name)}
+				<figure>
+					<figcaption class="small">{name}</figcaption>
+					<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+					<pre class="mono" tabindex="0" aria-label="{conflict.path}, {name}">{text ||
+							'(nothing)'}</pre>
+				</figure>
+			{/each}
 		</div>
 		<fieldset>
 			<legend class="unseen">What stays of place {index + 1} in {conflict.path}</legend>
@@ -78,6 +78,8 @@
 		max-height: 180px;
 		padding: 6px 8px;
 		overflow: auto;
+		white-space: pre-wrap;
+		overflow-wrap: anywhere;
 		background: var(--paper);
 		border: 1px solid var(--hair);
 		border-radius: var(--radius);
