@@ -54,7 +54,7 @@ covers its pages, what it sets aside is set aside on them; what \`site\` sets as
 Errors that are found as text is read, and are nothing but slips of the pen, are not listed here.
 
 In each example the line \`site "Seed library" { lang en; bands { narrow 0; wide 1000 } }\` is left out where it is as it is here. This page is made by
-\`npm run findings\` from the checks themselves. Lines with − are those that set it off, those with + are in their place once it is mended; both sites are run\nas tests.
+\`npm run findings\` from the checks themselves. Lines with − are those that set it off, those with + are in their place once it is fixed; both sites are run\nas tests.
 `;
 
 function exampleText(code: string, { wrong, mended, files }: Example): string[] {
@@ -70,7 +70,7 @@ function exampleText(code: string, { wrong, mended, files }: Example): string[] 
 		...(problem ? [`> ${sentenceOf(problem)}`, ''] : []),
 		...(problem && mend
 			? [
-					`There is a mend${isSafe(problem, site) ? ', which can be taken unseen' : ' to look at and take'}.`,
+					`There is a fix${isSafe(problem, site) ? ', which \`check --fix\` makes by itself' : ' to look at and take'}.`,
 					''
 				]
 			: [])

@@ -1,5 +1,5 @@
 import { allTrialWords } from '../core/model/trial.ts';
-import { Command, CommanderError } from 'commander';
+import { Command, CommanderError, Option } from 'commander';
 import type { BoxesOptions } from './boxes.ts';
 import type { CheckOptions } from './check/check.ts';
 import { formats } from './check/formats.ts';
@@ -125,7 +125,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		});
 	program
 		.command('check')
-		.description('Say what is wrong or doubtful, where, and what would mend it.')
+		.description('Say what is wrong or doubtful, where, and what would fix it.')
 		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
 		.option('--format <format>', listWords(formats, 'or'), 'text')
 		.option(
@@ -133,7 +133,9 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			`exit with 1 from this on: ${listWords(severities, 'or')}`,
 			'warning'
 		)
-		.option('--mend', 'write the mends that change nothing but what was wrong')
+		.option('--fix', 'write the fixes that change nothing but what was wrong')
+		// What it was called before; scripts may say so.
+		.addOption(new Option('--mend').hideHelp())
 		.option('--measure', 'measure what rests on guessed sizes with a Chromium')
 		.option(
 			'--baseline <file>',
@@ -141,7 +143,9 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		)
 		.option('--year <year>', 'the year that {year} stands for', String(new Date().getFullYear()))
 		.exitOverride()
-		.action(async (site: string, options: CheckOptions) => {
+		.action(async (site: string, { mend, ...words }: CheckOptions & { readonly mend?: true }) => {
+			const fix = words.fix ?? mend;
+			const options = { ...words, ...(fix && { fix }) };
 			const { checkCommand } = await import('./check/check.ts');
 			code = await checkCommand(site, options, streams);
 		});

@@ -9,6 +9,7 @@
 	import { clearForgotten } from '$store/keep/kept-sites.ts';
 	import { folder } from '$store/folder/folder.svelte.ts';
 	import { found } from '$store/findings.svelte.ts';
+	import { help } from '$store/ways/help.svelte.ts';
 	import { look } from '$store/ways/look.svelte.ts';
 	import { start } from '$store/starting.ts';
 	import { devices } from '$store/devices.svelte.ts';
@@ -165,7 +166,6 @@
 	}
 
 	let finding = $state(false);
-	let keysShown = $state(false);
 
 	/** Whether keys are typed into something. */
 	function isField(target: EventTarget | null): boolean {
@@ -177,7 +177,7 @@
 
 	function onKey(event: KeyboardEvent): void {
 		if (event.key === '?' && !isField(event.target)) {
-			keysShown = true;
+			help.shown = true;
 			event.preventDefault();
 		}
 		if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
@@ -205,7 +205,7 @@
 
 <div class="shell">
 	<SkipLinks />
-	<TopBar find={() => (finding = true)} showKeys={() => (keysShown = true)} />
+	<TopBar find={() => (finding = true)} showKeys={() => (help.shown = true)} />
 	<NoticeLine />
 	<main data-ready={store.ready || undefined}>
 		<h1 class="unseen">{viewName} of {store.site?.name || 'a site'}</h1>
@@ -224,7 +224,7 @@
 <ArrangeDialog />
 <CommandField bind:open={finding} />
 <MeasuringPages />
-<KeysSheet bind:open={keysShown} view={viewName} />
+<KeysSheet view={viewName} />
 <ActionMenu />
 
 <style>

@@ -84,7 +84,7 @@ test('a finding says where it is, shows the page there, and its mend before it i
 	await until('the pages are named', async () =>
 		/2 pages come out differently/.test(await page.$eval('.mend', (one) => one.textContent ?? ''))
 	);
-	await press('Mend it');
+	await press('Fix it');
 	await kindsAre('it goes by itself', (all) => !all.includes('foot-floats'));
 	await page.keyboard.down('Control');
 	await page.keyboard.press('z');
@@ -95,21 +95,21 @@ test('a finding says where it is, shows the page there, and its mend before it i
 test('all of a kind are mended in one step of undo, and one is set aside with a reason and told again', async () => {
 	const { page } = app;
 	await openDoubtful();
-	await press('Mend all 2');
+	await press('Fix all 2');
 	await kindsAre('both years are gone', (all) => !all.includes('year-fixed'));
 	await (await named(page, 'button', 'undo')).click();
 	await kindsAre('one step brings both back', (all) => all.includes('year-fixed'));
 	await press('This heading of level 3');
-	await press('Set aside …');
+	await press('Ignore, with a reason …');
 	await (await page.waitForSelector('.reason input'))?.type('beans are small');
 	await page.keyboard.press('Enter');
 	await kindsAre('it is set aside', (all) => !all.includes('heading-skips'));
 	await until('its reason is listed', async () =>
 		/beans are small/.test(
-			await page.$eval('[aria-label="Set aside"]', (one) => one.textContent ?? '')
+			await page.$eval('[aria-label="Ignored, with a reason"]', (one) => one.textContent ?? '')
 		)
 	);
-	await press('Tell again');
+	await press('Stop ignoring');
 	await kindsAre('it is told again', (all) => all.includes('heading-skips'));
 });
 

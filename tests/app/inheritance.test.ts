@@ -59,7 +59,7 @@ test('a page is made bare by dragging its mark off the bar, with what it takes a
 	await app.page.mouse.down();
 	await app.page.mouse.move(from.x + 150, from.y, { steps: 6 });
 	const hint = await until('the hint says so', async () => textOf(app.page, '.hint'));
-	assert.equal(hint.trim(), 'Let /guides sit under nothing');
+	assert.equal(hint.trim(), 'Take /guides out of all layouts');
 	await until('the routes it touches are marked', async () =>
 		(await textOf(app.page, '[id="row /guides"]')).includes('changes')
 	);

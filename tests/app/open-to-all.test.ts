@@ -71,7 +71,7 @@ for (const mode of ['day', 'night'] as const) {
 			await check(`Material, ${of}`);
 		}
 		await app.open('/findings');
-		await named(app.page, 'button', 'Tell again: order-differs in guide');
+		await named(app.page, 'button', 'Stop ignoring order-differs in guide');
 		await check('Findings');
 		await app.open('/access');
 		await named(app.page, 'button', 'Save as CSV');
@@ -82,7 +82,7 @@ for (const mode of ['day', 'night'] as const) {
 		await check('finding');
 		await app.page.keyboard.press('Escape');
 		await app.page.waitForSelector('[role=dialog]', { hidden: true });
-		await (await named(app.page, 'button', 'Keys')).click();
+		await (await named(app.page, 'button', 'Words and keys')).click();
 		await app.page.waitForSelector('[role=dialog]');
 		await check('the keys');
 		await app.page.keyboard.press('Escape');

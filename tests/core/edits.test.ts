@@ -145,7 +145,7 @@ test('regions: added, renamed with areas and fills, reordered, removed, locked, 
 		['main', 'head', 'side']
 	);
 	const removed = made({ kind: 'remove-region', region: side });
-	assert.match(removed.said, /What shop and \/shop put into side would go with it/);
+	assert.match(removed.said, /This also removes what shop and \/shop put into side\./);
 	assert.match(removed.text, /"main \." 1fr {3}\/\/ a comment behind/);
 	const free = text.replace(/ {2}fill side.*\n/g, '');
 	const locked = made({ kind: 'set-flag', region: side, flag: 'locked', on: true }, free);
@@ -173,10 +173,10 @@ test('pieces: added, renamed, reordered, rewritten, removed; the last one takes 
 
 test('fills that an edit leaves without a region are taken along, and it is said', () => {
 	const bare = made({ kind: 'set-under', layer: shop, under: 'none' });
-	assert.equal(bare.said, 'What /shop puts into side would go with it.');
+	assert.equal(bare.said, 'This also removes what /shop puts into side.');
 	assert.match(bare.text, /<p>shop<\/p>"""\n {2}under none\n\}/);
 	const locked = made({ kind: 'set-flag', region: side, flag: 'locked', on: true });
-	assert.equal(locked.said, 'What shop puts into side would go with it. What /shop puts into side would go with it.');
+	assert.equal(locked.said, 'This also removes what shop puts into side. This also removes what /shop puts into side.');
 	assert.deepEqual(lands(locked.resolved, '/shop', 'side'), ['outer:hours']);
 }); // prettier-ignore
 

@@ -17,7 +17,7 @@ import { partPath } from '../../src/cli/wrote.ts';
 import { zipSync } from 'fflate';
 import { run as runMain } from '../../src/cli/main.ts';
 
-/** What `check --mend` writes: only what a mend changes, byte for byte, and never over what it cannot write whole. */
+/** What `check --fix` writes: only what a mend changes, byte for byte, and never over what it cannot write whole. */
 
 let folder: string;
 before(async () => (folder = await mkdtemp(join(tmpdir(), 'eave-mends-'))));
@@ -25,7 +25,7 @@ after(() => rm(folder, { recursive: true }));
 
 async function mend(path: string): Promise<{ code: number; errors: string }> {
 	let errors = '';
-	const code = await runMain(['check', path, '--mend', '--year', '2031'], {
+	const code = await runMain(['check', path, '--fix', '--year', '2031'], {
 		out: () => undefined,
 		errors: (words) => void (errors += words)
 	});
@@ -66,7 +66,7 @@ test('a mark at the beginning and the ends of lines stay as they are', async () 
 		const before = `\ufeff${idle.replaceAll('\n', end)}`;
 		const at = await place(name, { 'site.eave': before });
 		const { errors } = await mend(at);
-		assert.match(errors, /1 mend written into site\.eave/, name);
+		assert.match(errors, /1 change written into site\.eave/, name);
 		const text = await readFile(join(at, 'site.eave'), 'utf8');
 		assert.ok(text.startsWith('\ufeff'), name);
 		assert.equal(withoutBlanks(text), withoutBlanks(`\ufeff${mended}`), name);
@@ -94,7 +94,7 @@ test('a zip is refused, whatever its name, and stays as it is', async () => {
 		const at = join(await place(`zip-${name}`, { [name]: bytes }), name);
 		const { code, errors } = await mend(at);
 		assert.deepEqual([code, Buffer.from(await readFile(at)).equals(bytes)], [2, true], name);
-		assert.match(errors, /is a zip\. Mends are written/);
+		assert.match(errors, /is a zip\. Fixes are written/);
 	}
 });
 

@@ -86,7 +86,7 @@ test('it builds, checks, explains and compares', async () => {
 	const built = eave('build', 'demo', '--out', 'out', '--nginx');
 	assert.equal(built.code, 0, built.errors);
 	assert.ok((await readdir(join(folder, 'out'))).includes('index.html'));
-	assert.match(eave('check', 'demo').out, /set aside/);
+	assert.match(eave('check', 'demo').out, /ignored/);
 	assert.match(eave('explain', 'demo', '--route', '/').out, /commons/);
 	assert.equal(eave('compare', 'demo', 'demo', '--out', 'changes.svg').code, 0);
 	assert.equal(eave('explain', 'demo', '--route', '/nowhere').code, 2);

@@ -143,8 +143,8 @@ route /r/no-content { fill box instead { piece b """b""" } }
 `);
 	const resolved = resolve(text);
 	assert.deepEqual(resolved.problems.map(sentenceOf), [
-		'The page /r/no-box puts nothing into box, which the layout must requires.',
-		'The page /r/no-content puts nothing into s, which the layout must requires.'
+		'The page /r/no-box leaves box empty, but the layout must requires content there.',
+		'The page /r/no-content leaves s empty, but the layout must requires content there.'
 	]);
 });
 

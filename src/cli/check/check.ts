@@ -20,7 +20,7 @@ import { textReport } from './text-report.ts';
 export interface CheckOptions {
 	readonly format: string;
 	readonly failOn: string;
-	readonly mend?: true;
+	readonly fix?: true;
 	readonly measure?: true;
 	readonly baseline?: string;
 	readonly year: string;
@@ -56,8 +56,8 @@ export async function checkCommand(
 	await loadLibraries();
 	let site = await loadSite(path, streams);
 	if (typeof site === 'number') return site === 1 ? 1 : 2;
-	if (options.mend) {
-		const after = await mended(path, site, year, streams);
+	if (options.fix) {
+		const after = await fixed(path, site, year, streams);
 		if (typeof after === 'string') return refuse(after);
 		site = after;
 	}
@@ -90,13 +90,13 @@ function isWorse({ findings }: Report, level: Severity, known: ReadonlySet<strin
 	);
 }
 
-async function mended(
+async function fixed(
 	path: string,
 	site: CheckedSite,
 	year: number,
 	streams: Streams
 ): Promise<CheckedSite | string> {
-	const texts = await WrittenTexts.read(path, 'Mends');
+	const texts = await WrittenTexts.read(path, 'Fixes');
 	if (typeof texts === 'string') return texts;
 	let [now, total] = [site, 0];
 	const all: Change[] = [];
@@ -110,11 +110,12 @@ async function mended(
 	}
 	try {
 		const files = await texts.write(all);
-		if (total > 0) streams.errors(`${counted(total, 'mend')} written into ${listWords(files)}.\n`);
-		else streams.errors('There was nothing to mend that could be mended unseen.\n');
+		if (total > 0)
+			streams.errors(`${counted(total, 'change')} written into ${listWords(files)}.\n`);
+		else streams.errors('There was nothing that could be fixed without a look at it.\n');
 		return now;
 	} catch (failure) {
-		return `The mends could not be written: ${systemSentence(failure) ?? reasonOf(failure)}`;
+		return `The fixes could not be written: ${systemSentence(failure) ?? reasonOf(failure)}`;
 	}
 }
 

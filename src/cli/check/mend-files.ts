@@ -49,7 +49,7 @@ export class WrittenTexts {
 	) {}
 
 	/** Those of a folder or a single file; a sentence where it is neither. */
-	static async read(path: string, what: 'Mends' | 'Texts'): Promise<WrittenTexts | string> {
+	static async read(path: string, what: 'Fixes' | 'Texts'): Promise<WrittenTexts | string> {
 		const texts = new Map<string, string>();
 		const info = await stat(path);
 		if (!info.isDirectory()) {
@@ -78,7 +78,7 @@ export class WrittenTexts {
 		const changed = new Map<string, string>();
 		for (const change of changes) {
 			if (change.kind !== 'edit')
-				throw new RangeError(`A mend would ${change.kind} ${change.file}.`);
+				throw new RangeError(`A fix would ${change.kind} ${change.file}.`);
 			const text = changed.get(change.file) ?? this.textOf(change.file) ?? '';
 			changed.set(change.file, inRaw(text, change));
 		}

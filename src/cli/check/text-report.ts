@@ -20,7 +20,7 @@ function block(finding: ReportedFinding, texts: ReadonlyMap<string, string>): st
 	const shown = said.slice(0, longestLine).replaceAll('\t', ' ');
 	const width = finding.endLine === line ? finding.endColumn - column : said.length - column + 1;
 	const caret = '^' + '~'.repeat(Math.max(0, Math.min(width, shown.length - column + 1) - 1));
-	const notes = [...placesOf(finding), ...(finding.mend === 'safe' ? ['--mend mends it'] : [])];
+	const notes = [...placesOf(finding), ...(finding.mend === 'safe' ? ['--fix fixes it'] : [])];
 	return [
 		`${file}:${line}:${column}: ${severity}: ${code}: ${sentence}`,
 		`  ${margin} | ${shown}`,
@@ -59,7 +59,7 @@ function summaryOf({ findings, aside, measured }: Report): string {
 	const parts = [
 		words.length === 0 ? 'Nothing was found' : listWords(words),
 		...(estimated > 0 ? [`${estimated} of them by guessed sizes`] : []),
-		...(aside.length > 0 ? [`${aside.length} set aside`] : []),
+		...(aside.length > 0 ? [`${aside.length} ignored`] : []),
 		...(measured === true ? [] : ['sizes of content are guessed: --measure measures every page'])
 	];
 	return `${parts.join('; ')}.`;

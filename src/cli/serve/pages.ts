@@ -37,7 +37,7 @@ export function errorPage(
 		(problem) =>
 			`<li><code>${escapeHtml(placeWords(problem.span, texts))}</code><br>${escapeHtml(sentenceOf(problem))}</li>`
 	);
-	const body = `<h1>The text has errors, so there is no page to show</h1>\n<ul>\n${items.join('\n')}\n</ul>\n<p>The page renews itself once they are mended.</p>`;
+	const body = `<h1>The text has errors, so there is no page to show</h1>\n<ul>\n${items.join('\n')}\n</ul>\n<p>The page renews itself once they are fixed.</p>`;
 	return document('Errors in the text', body);
 }
 

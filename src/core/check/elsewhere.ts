@@ -110,8 +110,8 @@ const areas: ElsewhereCheck = {
 const setAside: ElsewhereCheck = {
 	of: 'elsewhere',
 	codes: ['allow-idle'],
-	what: 'What is set aside is still there.',
-	why: 'The next finding of that kind would be set aside too, and nobody would know of it.',
+	what: 'What is ignored is still there.',
+	why: 'The next finding of that kind would be ignored too, and nobody would know of it.',
 	isSafe: () => true,
 	examples: {
 		'allow-idle': {

@@ -115,7 +115,7 @@ function dropLostFills(
 		const say = (what: string, names: readonly string[]): void => {
 			if (names.length === 0) return;
 			const all = listWords([...new Set(names)]);
-			consequences.push(`What ${layerName(layer)} ${what} ${all} would go with it.`);
+			consequences.push(`This also removes what ${layerName(layer)} ${what} ${all}.`);
 		};
 		say(
 			'puts into',

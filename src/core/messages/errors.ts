@@ -15,7 +15,7 @@ export const errors = {
 	'nested-too-deep': (most: number) =>
 		`This stands inside more than ${most} others; that is deeper than can be read.`,
 	'more-errors': (count: number) =>
-		`${count} more errors are not listed; mend the first ones and look again.`,
+		`${count} more errors are not listed; fix the first ones and look again.`,
 	'work-failed': (what: string, why: string) =>
 		`${what} could not be worked out (${why}). The rest of the site goes on without it.`,
 
@@ -197,9 +197,9 @@ export const errors = {
 	'fill-empty-pieces': (region: string) =>
 		`"fill ${region} empty" takes away what is there and brings no pieces.`,
 	'required-unfilled-for': (region: string, layout: string, page: string, role: string) =>
-		`For ${role} the page ${page} puts nothing into ${region}, which the layout ${layout} requires.`,
+		`For ${role} the page ${page} leaves ${region} empty, but the layout ${layout} requires content there.`,
 	'required-unfilled': (region: string, layout: string, page: string) =>
-		`The page ${page} puts nothing into ${region}, which the layout ${layout} requires.`,
+		`The page ${page} leaves ${region} empty, but the layout ${layout} requires content there.`,
 
 	// Arrangement
 	'area-unknown': (area: string, box: string) =>
@@ -275,11 +275,11 @@ export const errors = {
 	// Styles
 	// Set aside
 	'reason-missing': (code: string) =>
-		`Why ${code} is set aside has to stand here in "…", for whoever reads it next.`,
+		`The reason for ignoring ${code} has to stand here in "…", for whoever reads it next.`,
 	'allow-unknown': (code: string, near: string) =>
-		`There is no finding ${code} that could be set aside${near === '' ? '' : `; perhaps ${near} is meant`}.`,
+		`There is no finding ${code} that could be ignored${near === '' ? '' : `; perhaps ${near} is meant`}.`,
 	'allow-error': (code: string) =>
-		`${code} is an error: the page cannot be right while it stands, so it cannot be set aside.`,
+		`${code} is an error: the page cannot be right while it stands, so it cannot be ignored.`,
 
 	'style-invalid': (why: string) => `This style cannot be read as CSS: ${why}.`
 } satisfies Record<string, (...details: never[]) => string>;

@@ -1,7 +1,7 @@
 /** Hints by their code: nothing is wrong, but it might be better, or is not needed. */
 export const hints = {
 	'allow-idle': (code: string, where: string) =>
-		`Nothing in ${where} is ${code} any more, so nothing has to be set aside.`,
+		`Nothing in ${where} is ${code} any more, so there is nothing to ignore.`,
 
 	// Markup against the rules of HTML
 	'markup-old': (element: string, attribute: string) =>

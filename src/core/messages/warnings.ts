@@ -1,7 +1,7 @@
 /** Warnings by their code: the site can be delivered, but the author should look. */
 export const warnings = {
 	'night-alone': (token: string) =>
-		`The token ${token} has a value for the night only, so by day it is nothing.`,
+		`The token ${token} is set only for the night, so by day it has no value.`,
 	'stand-in-length': (kind: string, piece: string, layer: string) =>
 		kind === 'short'
 			? `The short stand-in of ${piece} (${layer}) is no shorter than what it stands in for.`
@@ -31,7 +31,7 @@ export const warnings = {
 	'pages-not-given': (path: string, why: string) =>
 		`What the source gives at the moment makes no page of some of ${path}: ${why}`,
 	'condition-never': (path: string) =>
-		`{${path}} is nowhere there, so what this condition holds is never shown.`,
+		`{${path}} has no value on any page, so what this condition holds is never shown.`,
 	'more-warnings': (count: number) => `${count} more warnings are not listed.`,
 	'region-not-arranged': (region: string, box: string, where: string) =>
 		`${region} in ${box} stands in no area, so it is not shown${where}.`,

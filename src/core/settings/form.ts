@@ -102,13 +102,14 @@ export function neededBy(
 	written: readonly string[]
 ): { readonly needs: string; readonly example: string } {
 	const ways = readForm(text);
-	if (written.length === 0 && ways.length > 1) {
+	const fitting = ways.find((places) => written.every((word, at) => couldBe(places[at], word)));
+	if ((written.length === 0 || !fitting) && ways.length > 1) {
 		const firsts = ways.flatMap(([place]) => (place ? saidOf(place, true) : []));
 		const words = firsts.map(([noun]) => noun);
 		const last = words.pop() ?? '';
 		return { needs: `${words.join(', ')} or ${last}`, example: firsts[0]?.[1] ?? '' };
 	}
-	const way = ways.find((places) => written.every((word, at) => couldBe(places[at], word))) ?? [];
+	const way = fitting ?? [];
 	const places = way.slice(written.length).filter(({ optional }) => !optional);
 	const whole = places.length > 0 ? places : way.filter(({ optional }) => !optional);
 	const behind = way[0]?.choices.includes(written[0] ?? '') ? way.slice(1) : way;

@@ -193,7 +193,7 @@ const starts = ['markup', 'a list of links', 'a copy of another piece'] as const
 export function askNewPiece(holder: HolderRef, areaOf?: (name: string) => PaintedArea): void {
 	ask.question = {
 		title: 'Add a piece',
-		says: 'By its name a piece is found again; it is unique where it stands. Several names with commas between make as many pieces. A list of links grows with the routes.',
+		says: 'The name identifies the piece and has to be unique in its region. Several names, with commas between, add as many pieces. A list of links grows with the routes.',
 		fields: [
 			{ label: 'Name', value: '', mono: true },
 			{ label: 'It is', value: starts[0], options: starts },
@@ -277,7 +277,7 @@ function askWhichCopy(holder: HolderRef, name: string): void {
 export function askRenamePiece({ holder, piece: name }: PieceRef): void {
 	ask.question = {
 		title: `Rename ${name}`,
-		says: 'By its name a piece is found again; it is unique where it stands.',
+		says: 'The name identifies the piece and has to be unique in its region.',
 		fields: [{ label: 'Name', value: name, mono: true }],
 		act: 'Rename it',
 		answer: ([to = '']) =>

@@ -1,3 +1,5 @@
+import { glossary } from '$core/view-models/glossary.ts';
+import { help } from '$store/ways/help.svelte.ts';
 import { goto } from '$app/navigation';
 import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
 import { sizeActions } from '$core/view-models/size-actions.ts';
@@ -184,17 +186,21 @@ export function siteActs(): Act[] {
 			run: () => void openView(path)
 		})),
 		{
-			name: look.overlay ? 'Draw no boxes' : 'Draw whose each box is',
+			name: look.overlay ? 'Hide the boxes' : 'Show which layer each box comes from',
 			run: () => (look.overlay = !look.overlay)
 		},
 		{
-			name: look.tracks ? 'Draw no tracks' : 'Draw columns and rows',
+			name: look.tracks ? 'Hide columns and rows' : 'Show columns and rows',
 			run: () => (look.tracks = !look.tracks)
 		},
 		{
 			name: look.mode === 'night' ? 'By day' : 'By night',
 			run: () => (look.mode = look.mode === 'night' ? 'day' : 'night')
 		},
+		...glossary.map(({ word }): Act => ({
+			name: `What “${word}” means`,
+			run: () => (help.shown = true)
+		})),
 		...paneNames.map((name): Act => {
 			const folded = panes.isFolded(name);
 			return {

@@ -4,14 +4,14 @@
 	import { commands } from '$store/commands.svelte.ts';
 	import type { AsideView } from '$workers/findings.ts';
 
-	/** What the text sets aside, with the reasons. */
+	/** Findings that the text says to ignore, with the reasons. */
 	const { aside }: { aside: readonly AsideView[] } = $props();
 
 	const query = $derived(placeQuery(readPlace(address.url)));
 </script>
 
-<section aria-label="Set aside">
-	<h2 class="cap">set aside</h2>
+<section aria-label="Ignored, with a reason">
+	<h2 class="cap">ignored, with a reason</h2>
 	<ul>
 		{#each aside as one (`${one.file} ${one.from}`)}
 			<li>
@@ -27,9 +27,9 @@
 					>
 					<button
 						class="act"
-						aria-label="Tell again: {one.code} in {one.where}"
+						aria-label="Stop ignoring {one.code} in {one.where}"
 						onclick={() => void commands.make({ kind: 'tell-again', code: one.code, in: one.in })}
-						>Tell again</button
+						>Stop ignoring</button
 					>
 				</p>
 			</li>

@@ -28,7 +28,7 @@
 	async function mendAll(): Promise<void> {
 		await commands.make({
 			kind: 'several',
-			label: `Mend ${counted(mends.length, 'finding')}: ${code}`,
+			label: `Fix ${counted(mends.length, 'finding')}: ${code}`,
 			commands: mends
 		});
 	}
@@ -43,8 +43,8 @@
 		{#if mends.length > 1}
 			<button
 				class="act"
-				title="All {mends.length} mends in one step, which undo takes back"
-				onclick={() => void mendAll()}>Mend all {mends.length}</button
+				title="All {mends.length} fixes in one step, which undo takes back"
+				onclick={() => void mendAll()}>Fix all {mends.length}</button
 			>
 		{/if}
 	</h2>

@@ -38,7 +38,7 @@
 				title="It rests on sizes that were guessed; it is measured while this view is open."
 				>estimated</span
 			>{/if}
-		{#if finding.mend}<span class="mends">can be mended</span>{/if}
+		{#if finding.mend}<span class="mends">can be fixed</span>{/if}
 		{#if widths.length > 0}<span class="widths"><WidthStrip {widths} /></span>{/if}
 	</span>
 </button>

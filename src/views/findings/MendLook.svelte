@@ -50,8 +50,8 @@
 	}
 </script>
 
-<section class="mend" aria-label="The mend">
-	<h3 class="cap">mend: {mend.label}</h3>
+<section class="mend" aria-label="The fix">
+	<h3 class="cap">fix: {mend.label}</h3>
 	{#if looked?.refused !== undefined}
 		<p class="refused">It cannot be made: {looked.refused}</p>
 	{:else if looked}
@@ -64,7 +64,7 @@
 		{/each}
 		<p class="small">{touchedWords}</p>
 		{#if looked.left > 0}<p class="small">Something of this kind would be left on {page}.</p>{/if}
-		<p><button class="primary" onclick={() => void make()}>Mend it</button></p>
+		<p><button class="primary" onclick={() => void make()}>Fix it</button></p>
 		{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
 		{#if looked.drawings.length === 2}
 			<div class="drawings">
@@ -72,7 +72,7 @@
 					<figure>
 						<SvgDrawing svg={drawing} />
 						<figcaption class="small">
-							{page} at {width} px, {index === 0 ? 'as it is' : 'mended'}
+							{page} at {width} px, {index === 0 ? 'as it is' : 'fixed'}
 						</figcaption>
 					</figure>
 				{/each}

@@ -21,7 +21,7 @@
 </script>
 
 {#if !open}
-	<button class="act" onclick={() => (open = true)}>Set aside …</button>
+	<button class="act" onclick={() => (open = true)}>Ignore, with a reason …</button>
 {:else}
 	<form onsubmit={(event) => void set(event)}>
 		<label class="small">
@@ -36,12 +36,12 @@
 				class="field"
 				bind:value={reason}
 				{@attach (field) => field.focus()}
-				placeholder="why it is meant so"
+				placeholder="why this is intended"
 				required
 			/>
 		</label>
-		<button class="act" type="submit">Set aside</button>
-		<button class="act" type="button" onclick={() => (open = false)}>Leave it</button>
+		<button class="act" type="submit">Ignore</button>
+		<button class="act" type="button" onclick={() => (open = false)}>Cancel</button>
 		{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
 	</form>
 {/if}

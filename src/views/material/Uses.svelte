@@ -44,6 +44,6 @@
 	}
 	a {
 		text-decoration: underline;
-		font-size: 11px;
+		font-size: var(--text-small);
 	}
 </style>

@@ -15,9 +15,9 @@
 </script>
 
 {#if mends.length > 0 || trying}
-	<h2 class="cap">mends</h2>
+	<h2 class="cap">fixes</h2>
 	{#if trying && mends.length === 0}<p class="small" aria-live="polite">
-			What would help is tried …
+			Trying possible fixes …
 		</p>{/if}
 	{#each mends as mend (mend.label + mend.misfit.key + mend.misfit.from)}
 		<button

@@ -163,7 +163,9 @@
 							{sentence}
 						</p>{/each}
 					<table>
-						<caption class="cap">px at the widths where something turns</caption>
+						<caption class="cap"
+							>Sizes in px, at each width where a size starts or stops changing</caption
+						>
 						<thead>
 							<tr>
 								<th scope="col">region</th>
@@ -221,8 +223,8 @@
 						<p class="small" aria-live="polite">How much is left is being worked out …</p>
 					{/each}
 					<p class="small">
-						What of the height of a screen is not taken by what sticks, where one has scrolled to
-						the middle of the content.
+						The share of the screen’s height that is left for content once sticky boxes are taken
+						off, halfway down the page.
 					</p>
 				{/if}
 				{#each measure === 'room left' ? [] : drawn.regions as region (region.key)}

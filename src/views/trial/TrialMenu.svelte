@@ -20,7 +20,7 @@
 	>
 	<Popover.Positioner class="try-place">
 		<Popover.Content class="menu try-menu">
-			<Popover.Title class="cap">What pages are tried with</Popover.Title>
+			<Popover.Title class="cap">Try the pages with</Popover.Title>
 			<Choices
 				label="content"
 				options={contentLengths.map((value) => ({ value, name: value }))}

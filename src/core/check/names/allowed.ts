@@ -11,7 +11,7 @@ const setAside = (code: string): string =>
 export const allowed: SiteCheck = {
 	of: 'site',
 	codes: ['allow-unknown', 'allow-error'],
-	what: 'What is set aside is a finding that can be.',
+	what: 'Only findings that can be ignored are ignored.',
 	why: 'A slip of the pen would leave the finding where it is, and an error keeps the page from being right.',
 	examples: {
 		'allow-unknown': { wrong: setAside('measure-long'), mended: plainPage('<h1>Seed</h1>') },

@@ -91,7 +91,7 @@ export function removeRegion(resolved: ResolvedSite, surgery: Surgery, ref: Regi
 	for (const { fill } of fills) surgery.remove(fill.span);
 	if (fills.length === 0) return [];
 	const names = listWords(fills.map(({ layer }) => layerName(layer)));
-	return [`What ${names} put into ${ref.region} would go with it.`];
+	return [`This also removes what ${names} put into ${ref.region}.`];
 }
 
 /** The rows of all arrangements in areas, the layout's own and those of its wrappers. */

@@ -61,7 +61,7 @@ export function unwrapIn(
 	);
 	const set = [...new Set(box.settings.map(({ kind }) => kind))];
 	if (set.length === 0) return [];
-	return [`What ${box.name.text} sets itself (${listWords(set)}) would go with it.`];
+	return [`This also removes what ${box.name.text} sets itself (${listWords(set)}).`];
 }
 
 /** Lets a wrapper take the place of members in an arrangement; gives how they lie inside it. */

@@ -104,8 +104,10 @@ export const layerCommands: CommandKinds<LayerCommand> = {
 	'set-under': {
 		label: ({ layer, under }) =>
 			under === undefined
-				? `Let ${layer.name} sit under what covers it`
-				: `Let ${layer.name} sit under ${under === 'none' ? 'nothing' : under}`,
+				? `Put ${layer.name} under the layouts that cover it`
+				: under === 'none'
+					? `Take ${layer.name} out of all layouts`
+					: `Put ${layer.name} under ${under}`,
 		carryOut: (resolved, surgery, { layer, under }) => setUnder(resolved, surgery, layer, under)
 	},
 	'set-words': {

@@ -88,7 +88,7 @@ export function removeLayout(resolved: ResolvedSite, surgery: Surgery, name: str
 	if (covered.length > 0) {
 		const names = covered.slice(0, 4).map(layerName);
 		if (covered.length > 4) names.push(`${covered.length - 4} more`);
-		const under = parent ? `under ${parent.name.text}` : 'under nothing';
+		const under = parent ? `under ${parent.name.text}` : 'under no layout';
 		consequences.push(`${listWords(names)} would no longer sit under ${name}, but ${under}.`);
 	}
 	for (const region of layout.regions) {
@@ -96,7 +96,7 @@ export function removeLayout(resolved: ResolvedSite, surgery: Surgery, name: str
 		for (const { fill } of fills) surgery.remove(fill.span);
 		if (fills.length === 0) continue;
 		const names = listWords(fills.map(({ layer }) => layerName(layer)));
-		consequences.push(`What ${names} put into ${region.name.text} would go with it.`);
+		consequences.push(`This also removes what ${names} put into ${region.name.text}.`);
 	}
 	surgery.remove(layout.span);
 	return consequences;

@@ -105,8 +105,8 @@
 					{:else}
 						<p class="small says">
 							{source.shape
-								? `It is held against ${source.shape}.`
-								: 'This is the shape that it has now, as JSON Schema. Kept in the site, whatever comes is held against it.'}
+								? `Values are checked against ${source.shape}.`
+								: 'This is the shape that it has now, as JSON Schema. Keep it in the site, and every new value is checked against it.'}
 						</p>
 						{#each source.mismatches as mismatch (mismatch)}<p class="small wrong">
 								{mismatch}
@@ -125,7 +125,7 @@
 										name: source.name,
 										part: 'shape',
 										value: undefined
-									})}>Hold it against no shape</button
+									})}>Stop checking the shape</button
 							>
 						{/if}
 						<pre class="mono">{source.inferred}</pre>

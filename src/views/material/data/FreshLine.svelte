@@ -93,7 +93,7 @@
 		right: 0;
 		padding: 1px 8px;
 		border-top: 2.5px solid var(--rule);
-		font-size: 10.5px;
+		font-size: var(--text-small);
 		font-style: normal;
 		color: var(--ink-2);
 		background: var(--paper);
@@ -128,7 +128,7 @@
 		top: 2px;
 		padding-left: 8px;
 		border-left: 2px solid var(--cedar);
-		font-size: 10.5px;
+		font-size: var(--text-small);
 		font-style: normal;
 		color: var(--cedar);
 	}

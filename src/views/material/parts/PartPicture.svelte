@@ -53,7 +53,7 @@
 		pointer-events: none;
 	}
 	figcaption {
-		font-size: 10px;
+		font-size: var(--text-small);
 		border-top: 1px solid var(--rule);
 		margin-top: 4px;
 		text-align: center;

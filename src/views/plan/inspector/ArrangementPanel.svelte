@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Term from '$views/shell/Term.svelte';
 	import type { ArrangementView, BoxView } from '$core/view-models/box-view.ts';
 	import { alignments, justifications, type Arrangement } from '$core/model/arrange.ts';
 	import {
@@ -74,7 +75,11 @@
 
 <section aria-label="How {view.name} arranges at {band}">
 	<p class="small head">
-		<b>{what ?? words}</b>, {said(now)}
+		{#if what === undefined && words === 'Its pieces'}
+			<b>Its <Term word="piece">pieces</Term></b><span>, {said(now)}</span>
+		{:else}
+			<b>{what ?? words}</b><span>, {said(now)}</span>
+		{/if}
 	</p>
 	<div class="kinds">
 		{#each arrangementKinds as kind (kind)}

@@ -79,6 +79,6 @@
 	.link {
 		color: var(--cedar);
 		text-decoration: underline;
-		font-size: 11px;
+		font-size: var(--text-small);
 	}
 </style>

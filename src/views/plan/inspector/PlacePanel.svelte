@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Term from '$views/shell/Term.svelte';
 	import type { CrossSection } from '$core/view-models/cross-section.ts';
 	import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
 	import { scopesOf, scopeWords } from '$core/view-models/scopes.ts';
@@ -70,7 +71,8 @@
 	<p class="small said">
 		{#if facts.isOwn}
 			{#if region?.slot}
-				What sits under {facts.layer.name} lands here{facts.entry?.pieces.length
+				What <Term word="sits under">sits under</Term>
+				{facts.layer.name} lands here{facts.entry?.pieces.length
 					? `; without it, ${facts.entry.pieces.join(', ')}`
 					: ''}.
 			{:else}

@@ -44,8 +44,9 @@
 				<span class="small at">{layout.at}</span>
 			</button>
 			<span class="small covers">
-				{#if layout.onRequest}<span class="asked" title="on request: pages ask for it by name"
-						>asked,</span
+				{#if layout.onRequest}<span
+						class="asked"
+						title="opt-in: only pages that ask for it by name sit under it">opt-in,</span
 					>{/if}
 				{layout.covers} of {routeCount}
 			</span>

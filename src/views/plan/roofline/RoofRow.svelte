@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { meaningOf } from '$core/view-models/glossary.ts';
 	import type { RooflineRow } from '$core/view-models/roofline.ts';
 	import { isClosedFor } from '$core/view-models/roofline.ts';
 	import { severities } from '$core/messages/catalogue.ts';
@@ -90,7 +91,7 @@
 				>{closed ? '403 ' : ''}{row.admits.join(' ')}</span
 			>
 		{/if}
-		{#if row.bare}<span class="mono bare">bare</span>{/if}
+		{#if row.bare}<span class="mono bare" title={meaningOf('bare')}>bare</span>{/if}
 		{#if commands.touched.has(row.page)}<span class="mono would">changes</span>{/if}
 		{#if worstSeverity}
 			<span class="found" title={foundWords}

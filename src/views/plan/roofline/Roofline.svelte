@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Term from '$views/shell/Term.svelte';
 	import { counted } from '$core/messages/problem.ts';
 	import { tick, untrack } from 'svelte';
 	import {
@@ -204,7 +205,7 @@
 
 <aside aria-label="Roofline" bind:clientWidth={breadth}>
 	<div class="head">
-		<h2 class="cap">Roofline</h2>
+		<h2 class="cap"><Term word="roofline">Roofline</Term></h2>
 		<span class="small counts"
 			>{counted(roofline.routeCount, 'route')}, {counted(roofline.layouts.length, 'layout')}</span
 		>

@@ -43,7 +43,7 @@
 			{#each choices as choice (choice.under)}
 				<Menu.Item class="menu-item" value={choice.under} disabled={choice.refused !== undefined}>
 					<Menu.ItemText>
-						{choice.under === 'none' ? 'nothing: let it be bare' : choice.under}
+						{choice.under === 'none' ? 'no layout: let it be bare' : choice.under}
 					</Menu.ItemText>
 					{#if choice.now}<span class="small">now</span>{/if}
 					{#if choice.refused}<span class="small">{choice.refused}</span>{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { meaningOf } from '$core/view-models/glossary.ts';
 	import { boxFor } from '$core/view-models/scopes.ts';
 	import { isAlso } from '$views/shell/also.ts';
 	import type { CrossSection, SectionColumn as Column } from '$core/view-models/cross-section.ts';
@@ -212,7 +213,9 @@
 		>
 			<!-- What stands here is also the name of each region's row of cells. -->
 			<div class="head" aria-hidden="true" style:height="{headHeight}px">
-				<span class="cap corner" style:width="{nameWidth}px">Cross-section</span>
+				<span class="cap corner" style:width="{nameWidth}px" title={meaningOf('cross-section')}
+					>Cross-section</span
+				>
 				{#each columns as { column, index } (index)}
 					{@const fate = fateOf(column)}
 					<span
@@ -281,7 +284,8 @@
 						class="name lands-name"
 						style:top="{rows * rowHeight}px"
 						style:width="{nameWidth - 4}px"
-						style:height="{landHeight + 14}px">Lands as</span
+						style:height="{landHeight + 14}px"
+						title={meaningOf('lands as')}>Lands as</span
 					>
 				</div>
 				{#each columns as { column, index } (index)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Term from '$views/shell/Term.svelte';
 	import { forEach, type Command, type SizedRef } from '$core/model/command.ts';
 	import type { BoxView, Overhang, StripRow, UnsaidSetting } from '$core/view-models/box-view.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
@@ -148,9 +149,9 @@
 				{/each}
 			</select>
 			<p class="small">
-				{rows.length > 0
-					? 'Choose a value below to change it. It holds from its band on.'
-					: `${view.name} sets nothing yet.`}
+				{#if rows.length > 0}Choose a value below to change it. It holds from its <Term word="band"
+						>band</Term
+					> on.{:else}{view.name} sets nothing yet.{/if}
 			</p>
 		</div>
 	{/if}

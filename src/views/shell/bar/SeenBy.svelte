@@ -17,7 +17,7 @@
 			value={current}
 			onchange={(event) => void store.seeAs(event.currentTarget.value || undefined)}
 		>
-			<option value="">its author: all of it</option>
+			<option value="">everything</option>
 			{#each roles as role, index (role)}
 				<option value={role}>{role}{index === 0 ? ', not signed in' : ''}</option>
 			{/each}

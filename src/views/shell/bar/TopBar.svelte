@@ -73,8 +73,11 @@
 		>
 			{look.mode === 'night' ? 'by day' : 'by night'}
 		</button>
-		<button class="quiet" aria-label="Keys" title="The keys that work here (?)" onclick={showKeys}
-			>?</button
+		<button
+			class="quiet"
+			aria-label="Words and keys"
+			title="What our words mean, and the keys that work here (?)"
+			onclick={showKeys}>?</button
 		>
 		<FolderMark />
 		<KeptSince />

@@ -38,7 +38,10 @@ export class SettingsReader {
 function readSetting(kind: SettingKind, cursor: Cursor, context: ReadContext): Setting | undefined {
 	const start = cursor.peek()?.span ?? cursor.headSpan;
 	const before = context.problems.length;
-	const words = cursor.statement.atoms.slice(1).map(({ text }) => text);
+	// Its band is no part of the value.
+	const words = cursor.statement.atoms
+		.slice(1)
+		.flatMap(({ text }) => (text.startsWith('@') ? [] : [text]));
 	const setting = readValue(kind, cursor, context, start);
 	if (!setting) sayForm(kind, words, context.problems, before);
 	return setting;

@@ -81,7 +81,7 @@
 		<button
 			class="field"
 			aria-pressed={store.held !== undefined}
-			title="Keeps this page, as it is now, next to the one at work"
+			title="Pins a copy of this page, as it is now, next to the one you edit"
 			onclick={() => (store.held = store.held ? undefined : page)}
 		>
 			{store.held ? 'Let go' : 'Hold'}

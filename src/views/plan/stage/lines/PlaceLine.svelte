@@ -49,6 +49,6 @@
 	}
 	a {
 		text-decoration: underline;
-		font-size: 11px;
+		font-size: var(--text-small);
 	}
 </style>

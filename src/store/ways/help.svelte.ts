@@ -1,0 +1,6 @@
+/** The window with the keys and the words that are ours. */
+class Help {
+	shown = $state(false);
+}
+
+export const help = new Help();
