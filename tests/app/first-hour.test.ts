@@ -36,25 +36,29 @@ async function setEditor(find: string, replace: string): Promise<void> {
 		{},
 		find
 	);
-	await app.page.evaluate((words) => {
-		const lines = [...document.querySelectorAll('[aria-label="Source"] .cm-line')];
-		const line = lines.find((one) => one.textContent?.includes(words));
-		line?.scrollIntoView({ block: 'center' });
-		const range = document.createRange();
-		const walker = document.createTreeWalker(line ?? document.body, NodeFilter.SHOW_TEXT);
-		for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-			const at = node.textContent?.indexOf(words) ?? -1;
-			if (at === -1) continue;
-			range.setStart(node, at);
-			range.setEnd(node, at + words.length);
-			break;
-		}
-		document.querySelector<HTMLElement>('[aria-label="Source"] .cm-content')?.focus();
-		getSelection()?.removeAllRanges();
-		getSelection()?.addRange(range);
-	}, find);
-	// The editor takes over the selection in its own time; only then may the keys come.
-	await app.page.waitForSelector('[aria-label="Source"] .cm-focused .cm-selectionBackground');
+	// The editor takes over a selection in its own time, and one that comes while it draws other lines is lost.
+	await until(`${find} is selected`, async () => {
+		await app.page.evaluate((words) => {
+			const lines = [...document.querySelectorAll('[aria-label="Source"] .cm-line')];
+			const line = lines.find((one) => one.textContent?.includes(words));
+			line?.scrollIntoView({ block: 'center' });
+			const range = document.createRange();
+			const walker = document.createTreeWalker(line ?? document.body, NodeFilter.SHOW_TEXT);
+			for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+				const at = node.textContent?.indexOf(words) ?? -1;
+				if (at === -1) continue;
+				range.setStart(node, at);
+				range.setEnd(node, at + words.length);
+				break;
+			}
+			document.querySelector<HTMLElement>('[aria-label="Source"] .cm-content')?.focus();
+			getSelection()?.removeAllRanges();
+			getSelection()?.addRange(range);
+		}, find);
+		await frames(app.page, 4);
+		const selected = '[aria-label="Source"] .cm-focused .cm-selectionBackground';
+		return (await app.page.$(selected)) !== null;
+	});
 	await app.page.keyboard.type(replace);
 }
 
