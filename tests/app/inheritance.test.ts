@@ -93,13 +93,13 @@ test('a page is made bare, and goes under a layout, by keyboard', async () => {
 	const list = await app.page.waitForSelector('[role=listbox]');
 	await list?.focus();
 	await app.page.keyboard.press('u');
-	await named(app.page, 'menuitem', 'nothing: let it be bare');
+	await named(app.page, 'menuitem', 'no layout: let it be bare');
 	await app.page.keyboard.press('ArrowUp');
 	await app.page.keyboard.press('ArrowUp');
 	await app.page.keyboard.press('Enter');
 	await until('it asks first: the page fills a region', async () =>
 		(await textOf(app.page, '[role=alertdialog]')).includes(
-			'What /catalogue/swaps puts into shelf would go'
+			'This also removes what /catalogue/swaps puts into shelf'
 		)
 	);
 	await (await named(app.page, 'button', 'Do it all')).click();
