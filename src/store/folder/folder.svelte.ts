@@ -129,7 +129,11 @@ class FolderStore {
 	async choose(conflict: Conflict, choices: readonly Choice[]): Promise<boolean> {
 		const { tied } = this;
 		if (!tied) return false;
-		const chosen = await tied.pair.choose(conflict, choices);
+		// The site may be another tab's by now: then nothing is chosen, and the next look says so.
+		const chosen = await tied.pair.choose(conflict, choices).catch((failure: unknown) => {
+			if (this.tied === tied) this.sayApart(failure);
+			return false;
+		});
 		await this.look(tied);
 		return chosen;
 	}

@@ -2,6 +2,7 @@
 	import { untrack } from 'svelte';
 	import { store } from '$store/site.svelte.ts';
 	import { comparing } from '$store/ways/comparing.svelte.ts';
+	import ScrollBox from '$views/shell/ScrollBox.svelte';
 
 	/** What the texts of two states differ in, as version control shows it. */
 
@@ -34,31 +35,29 @@
 	}
 </script>
 
-<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<div class="text" role="region" aria-label="Text that changed" tabindex="0">
-	{#if done && lines.length === 0}
-		<p class="small">The texts of both are the same.</p>
-	{/if}
-	<pre class="mono">{#each lines.slice(0, mostLines) as line, index (index)}<span
-				class={kindOf(line)}
-				>{line}
+<ScrollBox label="Text that changed">
+	<div class="text">
+		{#if done && lines.length === 0}
+			<p class="small">The texts of both are the same.</p>
+		{/if}
+		<pre class="mono">{#each lines.slice(0, mostLines) as line, index (index)}<span
+					class={kindOf(line)}
+					>{line}
 </span>{/each}</pre>
-	{#if lines.length > mostLines}
-		<p class="small">
-			{lines.length - mostLines} more lines are not shown here; “Save as patch” has all of them.
-		</p>
-	{/if}
-	{#if leftOut.length > 0}
-		<p class="small">No text, and another: {leftOut.join(', ')}.</p>
-	{/if}
-</div>
+		{#if lines.length > mostLines}
+			<p class="small">
+				{lines.length - mostLines} more lines are not shown here; “Save as patch” has all of them.
+			</p>
+		{/if}
+		{#if leftOut.length > 0}
+			<p class="small">No text, and another: {leftOut.join(', ')}.</p>
+		{/if}
+	</div>
+</ScrollBox>
 
 <style>
 	.text {
-		flex: 1;
-		min-height: 0;
 		padding: 12px 16px;
-		overflow: auto;
 	}
 	pre {
 		font-size: var(--text-code);

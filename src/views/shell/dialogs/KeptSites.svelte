@@ -27,7 +27,7 @@
 	says="Each is kept by itself. What is forgotten can be taken back until the application is started the next time."
 	onClose={() => (open = false)}
 >
-	<ul>
+	<ul class="kept-list">
 		{#each store.sites as site (site.id)}
 			<li>
 				<span class="name">{site.name}</span>
@@ -59,27 +59,7 @@
 </Question>
 
 <style>
-	ul {
-		margin: 12px 0;
-		max-height: 50vh;
-		overflow-y: auto;
-	}
 	li {
-		display: grid;
 		grid-template-columns: minmax(0, 1fr) 150px 180px;
-		gap: 14px;
-		align-items: baseline;
-		padding: 6px 0;
-		border-bottom: 1px solid var(--hair);
-	}
-	.name {
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
-	.acts {
-		display: flex;
-		justify-content: end;
-		gap: 12px;
 	}
 </style>

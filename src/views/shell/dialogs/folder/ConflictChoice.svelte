@@ -4,6 +4,7 @@
 	import type { Conflict } from '$core/in-step/reconcile.ts';
 	import { folder } from '$store/folder/folder.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import ScrollBox from '$views/shell/ScrollBox.svelte';
 
 	/** A file that was changed here and in the folder at the same place: both are shown, and one chooses. */
 	const { conflict }: { conflict: Conflict } = $props();
@@ -41,9 +42,9 @@
 			{#each [{ name: 'here', text: here }, { name: 'in the folder', text: there }] as { name, text } (name)}
 				<figure>
 					<figcaption class="small">{name}</figcaption>
-					<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-					<pre class="mono" tabindex="0" aria-label="{conflict.path}, {name}">{text ||
-							'(nothing)'}</pre>
+					<ScrollBox label="{conflict.path}, {name}">
+						<pre class="mono">{text || '(nothing)'}</pre>
+					</ScrollBox>
 				</figure>
 			{/each}
 		</div>
@@ -74,10 +75,13 @@
 		gap: 12px;
 		margin-top: 8px;
 	}
+	figure {
+		display: flex;
+		flex-direction: column;
+		max-height: 200px;
+	}
 	pre {
-		max-height: 180px;
 		padding: 6px 8px;
-		overflow: auto;
 		white-space: pre-wrap;
 		overflow-wrap: anywhere;
 		background: var(--paper);

@@ -57,7 +57,7 @@
 	{#if states.all.length === 0}
 		<p class="small">No state of this site is kept yet.</p>
 	{/if}
-	<ul aria-label="Kept states">
+	<ul class="kept-list" aria-label="Kept states">
 		{#each states.all as state (state.id)}
 			<li>
 				{#if renaming === state}
@@ -117,27 +117,7 @@
 		gap: 8px;
 		margin: 0;
 	}
-	ul {
-		margin: 12px 0;
-		max-height: 50vh;
-		overflow-y: auto;
-	}
 	li {
-		display: grid;
 		grid-template-columns: minmax(0, 1fr) 140px 56px 270px;
-		gap: 14px;
-		align-items: baseline;
-		padding: 6px 0;
-		border-bottom: 1px solid var(--hair);
-	}
-	.name {
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
-	.acts {
-		display: flex;
-		justify-content: end;
-		gap: 12px;
 	}
 </style>
