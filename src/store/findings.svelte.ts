@@ -77,12 +77,12 @@ class FoundFindings {
 		return this.all?.sure[severities.indexOf(severity)] ?? 0;
 	}
 
+	private readonly byPage = $derived(bySurePage(this.all));
+
 	/** What is found on a page, the worst first, but for what rests on guesses: it is told in Findings alone. */
 	on(page: string): readonly FindingView[] {
-		const isOn = ({ on, estimated }: FindingView): boolean =>
-			!estimated && on.some((one) => one.page === page);
-		const own = this.near?.page === page ? this.near.view.findings.filter(isOn) : undefined;
-		const all = this.all?.findings.filter(isOn) ?? [];
+		const all = this.byPage.get(page) ?? [];
+		const own = this.near?.page === page ? bySurePage(this.near.view).get(page) : undefined;
 		if (!own) return all;
 		// What can be seen only when all pages are known is told with them.
 		if (this.working) return own;
@@ -108,6 +108,20 @@ class FoundFindings {
 			return [{ ...one, from: one.from + shift, to: one.to + shift }];
 		});
 	}
+}
+
+/** What is found by page, without what rests on guesses. */
+function bySurePage(view: FindingsView | undefined): ReadonlyMap<string, readonly FindingView[]> {
+	const byPage = new Map<string, FindingView[]>();
+	for (const finding of view?.findings ?? []) {
+		if (finding.estimated) continue;
+		for (const page of new Set(finding.on.map((one) => one.page))) {
+			const known = byPage.get(page);
+			if (known) known.push(finding);
+			else byPage.set(page, [finding]);
+		}
+	}
+	return byPage;
 }
 
 export const found = new FoundFindings();

@@ -68,12 +68,13 @@ test('every page of the demo is on it at every band, and what it draws is what t
 	// The regions of /visit where wide begins, as they are drawn, against the page itself.
 	const link = await page.waitForSelector('[data-drawing="/visit 1024"]');
 	const drawn = rectangles.parse(
-		await link?.evaluate((one) =>
-			[...one.querySelectorAll('.ground, .open')].map((rect) => {
-				const [x, width] = ['x', 'width'].map((name) => Number(rect.getAttribute(name)) / 0.16);
+		await link?.evaluate((one) => {
+			const scale = Number(one.closest<HTMLElement>('.sheet')?.dataset['scale']);
+			return [...one.querySelectorAll('.ground, .open')].map((rect) => {
+				const [x, width] = ['x', 'width'].map((name) => Number(rect.getAttribute(name)) / scale);
 				return { x, width };
-			})
-		)
+			});
+		})
 	);
 	await link?.click();
 	await until('it is on the stage at that width', async () => page.url().includes('route=/visit') && page.url().includes('width=1024')); // prettier-ignore

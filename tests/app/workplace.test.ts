@@ -147,7 +147,7 @@ test('one field finds a piece and an action; a right click offers what can be do
 	);
 	const block = await app.page.waitForSelector('[role=gridcell][aria-label^="commons, side"]');
 	await block?.click({ button: 'right' });
-	await (await named(app.page, 'menuitem', 'Rename …')).click();
+	await (await named(app.page, 'menuitem', 'Rename side of commons …')).click();
 	const field = await named(app.page, 'textbox', 'New name');
 	await field.click({ count: 3 });
 	await field.type('panel');

@@ -63,6 +63,39 @@ test('each variant of a part is drawn with what a page gives it', () => {
 	assert.ok(card?.wraps && card.uses.length === 2);
 });
 
+test('a part is drawn in what stands around it on a page that has it, which can be another one', () => {
+	const site = around(`
+part tag(word) """<b class="tag">{word}</b>"""
+part hidden() """<i>never</i>"""
+layout inner at /in { region box as section { slot }; style """.tag { color: green }""" }
+route /in { title "In"; piece a """<ul class="list"><li>{use tag word="One"}</li></ul>""" }
+route /in/two { title "Two"; piece b """<em>{use tag word="Two"}</em>""" }
+route /never { title "Never"; piece c """{if page.description is "nowhere"}{use hidden}{end}""" }
+`);
+	const drawn = (on: ReadonlyMap<string, string>): (typeof views)[number] => {
+		const view = partViews(sound(site), new Map(), 2026, on).find(({ name }) => name === 'tag');
+		assert.ok(view);
+		return view;
+	};
+	const views = partViews(sound(site), new Map(), 2026);
+	const [first] = views;
+	assert.deepEqual(first?.pages, ['/in', '/in/two']);
+	assert.equal(first.on, '/in');
+	const html = first.variants[0]?.html ?? '';
+	assert.match(
+		html,
+		/<section[^>]*><ul class="list[^>]*><li[^>]*><b class="tag[^>]*>One<\/b>\s*<\/li><\/ul>/
+	);
+	assert.match(html, /green/, 'the sheets of the page are in it');
+	assert.doesNotMatch(html, /[\ue000-\uf8ff]/);
+	const other = drawn(new Map([['tag', '/in/two']]));
+	assert.equal(other.on, '/in/two');
+	assert.match(other.variants[0]?.html ?? '', /<em[^>]*><b class="tag/);
+	const away = drawn(new Map([['tag', '/gone']]));
+	assert.equal(away.on, '/in', 'a page that has it no more gives way to one that has');
+	assert.equal(views.find(({ name }) => name === 'hidden')?.on, undefined);
+});
+
 const repeated = around(`
 route /x {
   piece a """

@@ -3,6 +3,7 @@ import type { ResolvedSite } from '../resolve/site.ts';
 import { sheetsOf } from './delivery.ts';
 import { assetPath } from './paths.ts';
 import { pageHtml } from './html/page.ts';
+import type { PageTarget } from './html/target.ts';
 import { stagedHead } from './staged-head.ts';
 import { triedCss, triedRoot } from './css/tried.ts';
 import { withUrls } from './css/author/style-urls.ts';
@@ -17,6 +18,16 @@ export function stageHtml(
 	assetUrls: { get(path: string): string | undefined },
 	year: number
 ): string {
+	return pageHtml(instance, resolved, stageTarget(instance, resolved, assetUrls, year));
+}
+
+/** What such a page is written for. */
+export function stageTarget(
+	instance: PageInstance,
+	resolved: ResolvedSite,
+	assetUrls: { get(path: string): string | undefined },
+	year: number
+): PageTarget {
 	const { trial, tokens } = resolved.site.settings;
 	const sheets = sheetsOf(instance.page, resolved);
 	const root = triedRoot(trial);
@@ -26,7 +37,7 @@ export function stageHtml(
 		bytes: (path: string) => assets.get(path),
 		url: (path: string) => assetUrls.get(path)
 	};
-	return pageHtml(instance, resolved, {
+	return {
 		link,
 		marks: 'all',
 		head: (said) => stagedHead(said, files, (css) => triedCss(css, trial, tokens)),
@@ -38,5 +49,5 @@ export function stageHtml(
 			})
 		],
 		year
-	});
+	};
 }

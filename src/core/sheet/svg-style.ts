@@ -85,6 +85,7 @@ export function drawingStyle(palette: Palette): string {
 		`.beyond{fill:${mix(fault, 0.3, sheet)};stroke:${fault};stroke-width:.8}`,
 		`.before{fill:none;stroke:${fault};stroke-width:1;stroke-dasharray:2.5 1.5}`,
 		`.after{fill:none;stroke:${accent};stroke-width:1.3}`,
+		`.ringed{fill:none;stroke:${accent};stroke-width:2}`,
 		`.painted{stroke:${mix(graphite, 0.4, sheet)};stroke-width:.5}`,
 		`text.named{fill:${ink};stroke:${sheet}}`,
 		'.faded{opacity:.16}',

@@ -13,6 +13,8 @@ export interface DrawingWay {
 	readonly fold: number;
 	/** The only region that is drawn plainly; all where there is none. */
 	readonly single?: string;
+	/** The region around which a line is drawn, so that it is found at once; the others stay as they are. */
+	readonly ringed?: string;
 	/** It is drawn in the colours of the page, not in the hues of the layouts. */
 	readonly painted?: 'day' | 'night';
 }
@@ -50,12 +52,16 @@ export function miniatureInside(miniature: Miniature, way: DrawingWay): string {
 	const { width, height, shapes, drawers, beyond, estimated, ground } = miniature;
 	const draw = new Pen(way.scale);
 	const whole = Math.min(height, way.depth);
+	const ringed = shapes.filter(
+		({ kind, region }) => kind === 'region' && region !== undefined && region === way.ringed
+	);
 	const parts = [
 		draw.rectangle('page', { x: 0, y: 0, width, height: whole }, ground),
 		`<g${estimated ? ' class="estimated"' : ''}>`,
 		...shapes.map((shape) => shapeSvg(shape, draw, way)),
 		...shapes.map((shape) => labelSvg(shape, draw, way)),
-		'</g>'
+		'</g>',
+		...ringed.map((shape) => draw.rectangle('ringed', cut(shape, way.depth)))
 	];
 	if (height > way.fold) parts.push(draw.line('fold', 0, way.fold, width));
 	parts.push(...beyond.map((part) => draw.rectangle('beyond', clipped(part, width, way))));

@@ -307,8 +307,8 @@
 		background: var(--paper);
 	}
 	footer a {
-		color: var(--cedar);
 		text-decoration: underline;
+		text-underline-offset: 3px;
 	}
 	.refused {
 		flex-basis: 100%;

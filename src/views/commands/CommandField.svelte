@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { foundGroups, inFoundOrder, type Named } from '$core/view-models/found-order.ts';
 	import type { Findable } from '$core/view-models/findable.ts';
 	import Question from '$views/shell/dialogs/Question.svelte';
 	import { store } from '$store/site.svelte.ts';
@@ -8,13 +9,10 @@
 	/** One field that finds whatever has a name, and whatever can be done. */
 	let { open = $bindable() }: { open: boolean } = $props();
 
-	interface Found {
-		readonly name: string;
-		readonly says: string;
+	interface Found extends Named {
 		readonly run: () => void;
 	}
 
-	const most = 40;
 	const listId = $props.id();
 	let words = $state('');
 	let at = $state(0);
@@ -29,28 +27,21 @@
 
 	const found = $derived.by((): readonly Found[] => {
 		if (!open) return [];
-		const asked = words.trim().toLowerCase().split(/\s+/).filter(Boolean);
-		const acts = [...chosenActs(), ...siteActs()].map((act): Found => {
-			return { name: act.name, says: act.key ? `action, ${act.key}` : 'action', run: act.run };
+		const acts = [...chosenActs(), ...siteActs()].map(({ name, key, run }): Found => {
+			return { group: 'what can be done', name, says: key ?? '', run };
 		});
 		const things = names.map((one): Found => {
-			return { name: one.name, says: one.says, run: () => void goTo(one) };
+			const group = one.kind === 'page' ? 'pages' : 'everything else with a name';
+			return { group, name: one.name, says: one.says, run: () => void goTo(one) };
 		});
-		const all = asked.length === 0 ? [...acts, ...things] : [...things, ...acts];
-		return all
-			.filter(({ name, says }) =>
-				asked.every((word) => `${name} ${says}`.toLowerCase().includes(word))
-			)
-			.sort((a, b) => rank(a, asked[0] ?? '') - rank(b, asked[0] ?? ''))
-			.slice(0, most);
+		return inFoundOrder([...things, ...acts], words);
 	});
-
-	/** What begins with the words comes first. */
-	function rank({ name }: Found, word: string): number {
-		const lower = name.toLowerCase();
-		if (word === '' || lower === word || lower === `/${word}`) return 0;
-		return lower.startsWith(word) ? 1 : lower.includes(word) ? 2 : 3;
-	}
+	/** A group is named above its first. */
+	const heads = $derived(
+		new Map(
+			foundGroups.map((group) => [found.findIndex((one) => one.group === group), group] as const)
+		)
+	);
 
 	function take(one: Found | undefined): void {
 		if (!one) return;
@@ -88,6 +79,9 @@
 	/>
 	<ul id={listId} role="listbox" aria-label="What was found">
 		{#each found as one, index (`${one.says} ${one.name} ${index}`)}
+			{#if heads.has(index)}
+				<li class="cap" role="presentation">{heads.get(index)}</li>
+			{/if}
 			<li
 				id="{listId} {index}"
 				role="option"
@@ -121,6 +115,10 @@
 		padding: 4px 8px;
 		border-radius: var(--radius);
 		cursor: pointer;
+	}
+	.cap {
+		padding-top: 8px;
+		cursor: default;
 	}
 	li span {
 		white-space: nowrap;

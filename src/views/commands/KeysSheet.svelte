@@ -67,13 +67,11 @@
 		gap: 6px 12px;
 	}
 	dt {
-		color: var(--cedar);
+		font-weight: 500;
 	}
 	.words dt {
 		display: flex;
 		gap: 10px;
 		align-items: center;
-		color: var(--ink);
-		font-weight: 500;
 	}
 </style>

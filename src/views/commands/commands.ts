@@ -88,37 +88,47 @@ function placeActs(): Act[] {
 			? [...regionActions(region), ...(view ? sizeActions(view) : [])]
 			: fillActions(layer, region, entry);
 	const holder = holderOf(facts);
-	const acts = actions.map(({ name, key, command, on }) =>
-		commandAct(on ? `${name}: take it back` : name, command, key)
-	);
+	const its = region ? `${region.name} of ${region.layout}` : `what ${layer.name} brings`;
+	// What is so already would do nothing; a lock is taken back by the same key that sets it.
+	const acts = actions
+		.filter(({ on, command }) => !on || command.kind === 'set-flag')
+		.map(({ does, key, command }) => commandAct(does, command, key));
 	if (facts.holder) {
-		acts.push({ name: 'Edit its pieces', key: 'Enter', run: () => choice.editPieces() });
+		acts.push({
+			name: `Edit the pieces in ${its}`,
+			key: 'Enter',
+			run: () => choice.editPieces()
+		});
 	}
-	if (holder) acts.push({ name: 'Add a piece …', run: () => askNewPiece(holder) });
-	acts.push({ name: 'Show its text', run: showText });
-	acts.push({ name: 'Measure from here', key: 'M', run: () => measures.pick(traceOf(facts)) });
+	if (holder) acts.push({ name: `Add a piece to ${its} …`, run: () => askNewPiece(holder) });
+	acts.push({ name: `Show ${its} in the text`, run: showText });
+	acts.push({
+		name: `Measure from ${its}`,
+		key: 'M',
+		run: () => measures.pick(traceOf(facts))
+	});
 	if (!isOwn || !region) return acts;
 	const { layout, name } = region;
 	const members = [name, ...choice.alsoIn(layout)];
 	return [
 		...acts,
-		{ name: 'Rename …', run: () => askRenameRegion(layout, name) },
+		{ name: `Rename ${its} …`, run: () => askRenameRegion(layout, name) },
 		{ name: `Wrap ${members.join(', ')} …`, run: () => askWrap(layout, members) },
-		{ name: 'Add a region …', run: () => askNewRegion(layout) },
-		commandAct(`Remove ${name}`, { kind: 'remove-region', region: { layout, region: name } })
+		{ name: `Add a region to ${layout} …`, run: () => askNewRegion(layout) },
+		commandAct(`Remove ${its}`, { kind: 'remove-region', region: { layout, region: name } })
 	];
 }
 
 function pieceActs(piece: Parameters<typeof askRenamePiece>[0]): Act[] {
 	const { holder, piece: name } = piece;
 	return [
-		{ name: 'Edit its markup', key: 'Enter', run: () => choice.editPieces() },
-		{ name: 'Show its text', run: showText },
-		{ name: 'Rename …', run: () => askRenamePiece(piece) },
-		{ name: 'Copy …', run: () => askCopyPiece(piece) },
-		{ name: 'Move to …', run: () => askMovePiece(piece) },
-		commandAct('Move it up', { kind: 'reorder-piece', holder, name, by: -1 }),
-		commandAct('Move it down', { kind: 'reorder-piece', holder, name, by: 1 }),
+		{ name: `Edit the markup of ${name}`, key: 'Enter', run: () => choice.editPieces() },
+		{ name: `Show ${name} in the text`, run: showText },
+		{ name: `Rename ${name} …`, run: () => askRenamePiece(piece) },
+		{ name: `Copy ${name} …`, run: () => askCopyPiece(piece) },
+		{ name: `Move ${name} to another place …`, run: () => askMovePiece(piece) },
+		commandAct(`Move ${name} up`, { kind: 'reorder-piece', holder, name, by: -1 }),
+		commandAct(`Move ${name} down`, { kind: 'reorder-piece', holder, name, by: 1 }),
 		commandAct(`Remove ${name}`, { kind: 'remove-piece', holder, name })
 	];
 }
@@ -126,18 +136,18 @@ function pieceActs(piece: Parameters<typeof askRenamePiece>[0]): Act[] {
 function layerActs({ kind, name }: { kind: string; name: string }): Act[] {
 	if (kind === 'layout') {
 		return [
-			{ name: 'Rename …', run: () => askRenameLayout(name) },
-			{ name: 'Add a region …', run: () => askNewRegion(name) },
+			{ name: `Rename ${name} …`, run: () => askRenameLayout(name) },
+			{ name: `Add a region to ${name} …`, run: () => askNewRegion(name) },
 			commandAct(`Remove ${name}`, { kind: 'remove-layout', name })
 		];
 	}
 	if (kind === 'state') return [commandAct(`Remove ${name}`, { kind: 'remove-state', name })];
 	if (kind !== 'route') return [];
 	return [
-		{ name: 'Rename or move …', run: () => askMoveRoute(name) },
-		{ name: 'Add a route below …', run: () => askNewRoute(name) },
-		{ name: 'Add a layout here …', run: () => askNewLayout(name) },
-		{ name: 'Add a state here …', run: () => askNewState(name) },
+		{ name: `Rename or move ${name} …`, run: () => askMoveRoute(name) },
+		{ name: `Add a route below ${name} …`, run: () => askNewRoute(name) },
+		{ name: `Add a layout at ${name} …`, run: () => askNewLayout(name) },
+		{ name: `Add a state at ${name} …`, run: () => askNewState(name) },
 		commandAct(`Remove ${name}`, { kind: 'remove-route', pattern: name })
 	];
 }

@@ -6,6 +6,7 @@
 	import ProblemList from '$views/shell/ProblemList.svelte';
 	import FileList from './FileList.svelte';
 	import FormCard from './FormCard.svelte';
+	import Remains from './Remains.svelte';
 	import ScriptLine from './ScriptLine.svelte';
 
 	let delivery = $state.raw<DeliveryView | undefined>();
@@ -51,78 +52,84 @@
 	{#if delivery?.files.length === 0}
 		<ProblemList problems={delivery.problems} current={true} />
 	{/if}
-	<div class="ways">
-		<FormCard form="site" name="The static site" files={files.site} {failed}>
-			<p>
-				HTML, a page a file, and CSS, a file a layout.
-				{#if delivery?.links === 'folders'}
-					Links lead to <span class="mono">visit/</span>, as a server has it at the address of the
-					site, and <span class="mono">sitemap.xml</span> names the pages that everyone may open. Without
-					that address links lead to files, and work from a folder, too.
-				{:else}
-					Unpack it and open <span class="mono">index.html</span>: links lead to files, so they work
-					with and without a server. Give the site its address for links such as
-					<span class="mono">visit/</span>, and for a
-					<span class="mono">sitemap.xml</span>.
-				{/if}
-			</p>
-			<div class="script"><ScriptLine active={delivery?.active ?? []} /></div>
-			<label class="marks">
-				<input type="checkbox" bind:checked={look.marks} onchange={() => look.keep()} />
-				<span
-					>Each element says what made it, such as <span class="mono">data-region="head"</span
-					></span
-				>
-			</label>
-			{#if delivery && delivery.closed.length > 0}
-				<p class="closed">
-					A static site keeps no one out: whoever knows an address sees the page.
-					{#if look.closed || look.nginx}
-						<b>{counted(delivery.closed.length, 'page')}</b> that not everyone may open
-						{delivery.closed.length === 1 ? 'is' : 'are'} in it all the same.
+	<Remains />
+	{#if !delivery && failed === undefined}
+		<!-- Nothing is to be pressed that moves as soon as it is known. -->
+		<p class="waiting" role="status">Working out what there is to hand over …</p>
+	{:else}
+		<div class="ways">
+			<FormCard form="site" name="The static site" files={files.site} {failed}>
+				<p>
+					HTML, a page a file, and CSS, a file a layout.
+					{#if delivery?.links === 'folders'}
+						Links lead to <span class="mono">visit/</span>, as a server has it at the address of the
+						site, and <span class="mono">sitemap.xml</span> names the pages that everyone may open. Without
+						that address links lead to files, and work from a folder, too.
 					{:else}
-						So <b>{counted(delivery.closed.length, 'page')}</b> that not everyone may open
-						{delivery.closed.length === 1 ? 'is' : 'are'} left out.
+						Unpack it and open <span class="mono">index.html</span>: links lead to files, so they
+						work with and without a server. Give the site its address for links such as
+						<span class="mono">visit/</span>, and for a
+						<span class="mono">sitemap.xml</span>.
 					{/if}
-					<span class="mono">access.json</span> says who may open what, for whoever serves it.
 				</p>
+				<div class="script"><ScriptLine active={delivery?.active ?? []} /></div>
 				<label class="marks">
-					<input
-						type="checkbox"
-						checked={look.closed || look.nginx}
-						disabled={look.nginx}
-						onchange={(event) => {
-							look.closed = event.currentTarget.checked;
-							look.keep();
-						}}
-					/>
-					<span>Pages that not everyone may open, too</span>
+					<input type="checkbox" bind:checked={look.marks} onchange={() => look.keep()} />
+					<span
+						>Each element says what made it, such as <span class="mono">data-region="head"</span
+						></span
+					>
 				</label>
-			{/if}
-			<label class="marks">
-				<input type="checkbox" bind:checked={look.nginx} onchange={() => look.keep()} />
-				<span
-					>A configuration for a web server, <span class="mono">nginx.conf</span>: addresses,
-					missing pages, caching, and closed branches behind your own sign-in</span
-				>
-			</label>
-		</FormCard>
-		<FormCard form="shells" name="The shells" files={files.shells} {failed}>
-			<p>
-				For pages that come from a server of your own: the frame of each kind of page as one HTML
-				document, in which every place that a page fills is a
-				<span class="mono">&lt;slot&gt;</span>. <span class="mono">shells.json</span> says which route
-				takes which, and what it puts where.
-			</p>
-			<p>With the sheets as they are delivered. No page is in it.</p>
-		</FormCard>
-		<FormCard form="source" name="The source" files={files.source} {failed}>
-			<p>
-				The site’s <span class="mono">.eave</span> files and everything beside them, as a folder that
-				can be reviewed in version control and opened here again.
-			</p>
-		</FormCard>
-	</div>
+				{#if delivery && delivery.closed.length > 0}
+					<p class="closed">
+						A static site keeps no one out: whoever knows an address sees the page.
+						{#if look.closed || look.nginx}
+							<b>{counted(delivery.closed.length, 'page')}</b> that not everyone may open
+							{delivery.closed.length === 1 ? 'is' : 'are'} in it all the same.
+						{:else}
+							So <b>{counted(delivery.closed.length, 'page')}</b> that not everyone may open
+							{delivery.closed.length === 1 ? 'is' : 'are'} left out.
+						{/if}
+						<span class="mono">access.json</span> says who may open what, for whoever serves it.
+					</p>
+					<label class="marks">
+						<input
+							type="checkbox"
+							checked={look.closed || look.nginx}
+							disabled={look.nginx}
+							onchange={(event) => {
+								look.closed = event.currentTarget.checked;
+								look.keep();
+							}}
+						/>
+						<span>Pages that not everyone may open, too</span>
+					</label>
+				{/if}
+				<label class="marks">
+					<input type="checkbox" bind:checked={look.nginx} onchange={() => look.keep()} />
+					<span
+						>A configuration for a web server, <span class="mono">nginx.conf</span>: addresses,
+						missing pages, caching, and closed branches behind your own sign-in</span
+					>
+				</label>
+			</FormCard>
+			<FormCard form="shells" name="The shells" files={files.shells} {failed}>
+				<p>
+					For pages that come from a server of your own: the frame of each kind of page as one HTML
+					document, in which every place that a page fills is a
+					<span class="mono">&lt;slot&gt;</span>. <span class="mono">shells.json</span> says which route
+					takes which, and what it puts where.
+				</p>
+				<p>With the sheets as they are delivered. No page is in it.</p>
+			</FormCard>
+			<FormCard form="source" name="The source" files={files.source} {failed}>
+				<p>
+					The site’s <span class="mono">.eave</span> files and everything beside them, as a folder that
+					can be reviewed in version control and opened here again.
+				</p>
+			</FormCard>
+		</div>
+	{/if}
 	{#if listed.length > 0}
 		<div class="lists">
 			{#each kinds as { kind, name } (kind)}
@@ -137,6 +144,9 @@
 	.deliver {
 		height: 100%;
 		overflow-y: auto;
+	}
+	.waiting {
+		padding: 24px;
 	}
 	.ways {
 		display: grid;

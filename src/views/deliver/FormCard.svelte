@@ -62,7 +62,7 @@
 			{:else if !files}
 				Working out what there is to hand over …
 			{:else if files.length === 0}
-				Mend the errors first; nothing is handed over by halves.
+				Fix the errors first; nothing is handed over by halves.
 			{:else}
 				<button class="act" aria-pressed={isChosen} onclick={choose}
 					>{counted(files.length, 'file')}</button

@@ -50,12 +50,12 @@
 
 <article>
 	<p class="kind">
-		<TileMark severity={finding.severity} /> <span class="mono">{finding.code}</span>
-		<span class="small">{finding.severity}</span>
+		<TileMark severity={finding.severity} /> <span class="small">{finding.severity}</span>
 	</p>
 	<h2>{finding.sentence}</h2>
 	{#if about}<p class="why">{about.what} {about.why}</p>{/if}
 	<p>
+		<span class="mono small code">{finding.code}</span>
 		<a class="mono place" href="/source?file={finding.file}&at={finding.from}&{query}"
 			>{finding.file}, line {finding.line}</a
 		>
@@ -133,6 +133,9 @@
 		max-width: 70ch;
 		color: var(--ink-2);
 		margin-bottom: 6px;
+	}
+	.code {
+		margin-right: 10px;
 	}
 	.place {
 		text-decoration: underline;

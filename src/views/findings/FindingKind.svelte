@@ -37,9 +37,9 @@
 <section class="kind" aria-label={code}>
 	<h2>
 		{#if findings[0]}<TileMark severity={findings[0].severity} />{/if}
-		<span class="mono">{code}</span>
+		{#if about}<span class="what" title={about.what}>{about.what}</span>{/if}
 		{#if count > 1}<span class="small">{count}</span>{/if}
-		{#if about}<span class="small what" title={about.what}>{about.what}</span>{/if}
+		<span class="mono small">{code}</span>
 		{#if mends.length > 1}
 			<button
 				class="act"
@@ -81,7 +81,7 @@
 		gap: 8px;
 		padding: 0 16px;
 	}
-	h2 .mono {
+	h2 .small {
 		flex: none;
 	}
 	h2 .act {
@@ -91,6 +91,7 @@
 	}
 	.what {
 		min-width: 0;
+		font-weight: 600;
 		overflow: hidden;
 		text-overflow: ellipsis;
 		white-space: nowrap;

@@ -72,7 +72,8 @@
 		gap: 2px 12px;
 	}
 	.mends {
-		color: var(--cedar);
+		color: var(--ink);
+		font-weight: 600;
 	}
 	.widths {
 		margin-left: auto;

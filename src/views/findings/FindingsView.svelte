@@ -86,14 +86,14 @@
 			<a class="act" href="/access?{query}">Who may open what</a>
 		{/if}
 	</ControlsLine>
-	<div class="panes">
+	<div class="panes" class:alone={!chosen}>
 		<section class="list" aria-label="Findings by kind">
 			{#if !view}
 				<p class="empty small" role="status">The site is being looked over …</p>
 			{:else if kinds.length === 0}
 				<p class="empty">
 					{#if view.findings.length > 0}
-						All findings of the kinds that are shown are gone.
+						What is left is of a kind that is not shown: press it above to see it.
 					{:else if found.allMeasured}
 						Nothing is wrong and nothing is doubtful on any page, measured at every width from
 						{sweepFrom} to {sweepTo} px.
@@ -123,13 +123,13 @@
 				</p>
 			{/if}
 		</section>
-		<section class="detail" aria-label="The finding that is chosen">
-			{#if chosen}
+		{#if chosen}
+			<section class="detail" aria-label="The finding that is chosen">
 				{#key chosen.cause}
 					<FindingDetail finding={chosen} about={view?.about[chosen.code]} {listed} {choose} />
 				{/key}
-			{/if}
-		</section>
+			</section>
+		{/if}
 	</div>
 </div>
 
@@ -143,6 +143,9 @@
 		display: grid;
 		grid-template-columns: minmax(380px, 5fr) minmax(420px, 6fr);
 		min-height: 0;
+	}
+	.alone {
+		grid-template-columns: minmax(0, 90ch);
 	}
 	.list,
 	.detail {

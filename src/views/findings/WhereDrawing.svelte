@@ -13,16 +13,18 @@
 	}
 	const { page, box, width }: Props = $props();
 	let drawing = $state('');
+	/** px: it stands by itself, with nothing beside it. */
+	const roomFor = 460;
 
 	$effect(() => {
 		void store.site;
 		const columns = [{ name: '', width }];
 		const command = { columns, screen: { height: 800, scrollbar: 0 }, ...store.seeing };
-		const single = box?.region;
+		const ringed = box?.region;
 		void store.core.sheet
 			.drawings([page], command, {
-				...drawingWay(width),
-				...(single !== undefined && { single })
+				...drawingWay(width, roomFor),
+				...(ringed !== undefined && { ringed })
 			})
 			.then(([drawn]) => (drawing = drawn?.drawings[0] ?? ''));
 	});

@@ -59,6 +59,6 @@
 		position: absolute;
 		bottom: -2px;
 		height: 4px;
-		background: var(--cedar);
+		background: var(--ink);
 	}
 </style>

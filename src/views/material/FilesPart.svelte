@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { ComponentProps } from 'svelte';
 	import mime from 'mime';
 	import type { FileView } from '$core/view-models/material/material-view.ts';
 	import { counted } from '$core/messages/problem.ts';
@@ -9,6 +10,8 @@
 	import { sizeText } from '$views/shell/size-text.ts';
 	import MaterialSection from './MaterialSection.svelte';
 	import Picture from './Picture.svelte';
+	import RowActs from '$views/shell/RowActs.svelte';
+	import Empty from './Empty.svelte';
 	import Uses from './Uses.svelte';
 
 	interface Props {
@@ -36,6 +39,23 @@
 
 	function isPicture(path: string): boolean {
 		return mime.getType(path)?.startsWith('image/') ?? false;
+	}
+
+	function actsOf(file: FileView): ComponentProps<typeof RowActs>['acts'] {
+		const { path } = file;
+		const copy = { name: 'Copy for a piece', run: () => void copyTag(path) };
+		return [
+			{
+				name: 'Replace',
+				run: () => {
+					replaced = path;
+					other.click();
+				}
+			},
+			{ name: 'Rename', run: () => askRename(file) },
+			...(isPicture(path) ? [copy] : []),
+			{ name: 'Remove', run: () => void commands.make({ kind: 'remove-file', file: path }) }
+		];
 	}
 
 	function askRename(file: FileView): void {
@@ -85,6 +105,7 @@
 		<article
 			class:wanted={wanted === `file ${file.path}`}
 			id="file {file.path}"
+			data-row
 			aria-label="File {file.path}"
 		>
 			<span class="picture">
@@ -95,32 +116,16 @@
 				<span class="small">{sizeText(file.size)}</span>
 				<div class="acts">
 					<Uses uses={file.uses} />
-					<button
-						class="act small"
-						onclick={() => {
-							replaced = file.path;
-							other.click();
-						}}>Replace</button
-					>
-					<button class="act small" onclick={() => askRename(file)}>Rename</button>
-					{#if isPicture(file.path)}
-						<button class="act small" onclick={() => void copyTag(file.path)}
-							>Copy for a piece</button
-						>
-					{/if}
-					<button
-						class="act small"
-						onclick={() => void commands.make({ kind: 'remove-file', file: file.path })}
-						>Remove</button
-					>
+					<RowActs of={file.path} acts={actsOf(file)} />
 				</div>
 			</div>
 		</article>
 	{:else}
-		<p class="none">
-			This site has no pictures or other files yet. Drop one anywhere in the window, paste it, or
-			add it here; markup names it by its path, such as images/pod.svg.
-		</p>
+		<Empty
+			says="This site has no pictures or other files yet. Drop one anywhere in the window, paste it, or add it here; markup names it by its path, such as images/pod.svg."
+			act="Add files …"
+			run={() => picker.click()}
+		/>
 	{/each}
 </MaterialSection>
 
@@ -159,9 +164,5 @@
 		flex-wrap: wrap;
 		gap: 2px 14px;
 		align-items: baseline;
-	}
-	.none {
-		padding: 16px 0;
-		max-width: 46ch;
 	}
 </style>

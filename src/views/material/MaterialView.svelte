@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { tick } from 'svelte';
+	import { SvelteMap } from 'svelte/reactivity';
 	import type { DataView } from '$core/view-models/material/data-view.ts';
 	import type { MaterialView } from '$core/view-models/material/material-view.ts';
 	import type { PartView } from '$core/view-models/material/part-view.ts';
@@ -19,6 +20,9 @@
 	let view = $state.raw<MaterialView | undefined>();
 	let data = $state.raw<readonly DataView[] | undefined>();
 	let parts = $state.raw<readonly PartView[] | undefined>();
+
+	/** The page as on which a part is drawn, by its name, where one was chosen. */
+	const drawnOn = new SvelteMap<string, string>();
 
 	/** What a link asks for, such as `token --gutter`. */
 	const wanted = $derived(decodeURIComponent(page.url.hash.slice(1)));
@@ -47,7 +51,11 @@
 		void [store.site, store.assets];
 		void store.core.answers.material().then((found) => (view = found));
 		void store.core.answers.data().then((found) => (data = found));
-		void store.core.answers.parts().then((found) => (parts = found));
+	});
+
+	$effect(() => {
+		void [store.site, store.assets];
+		void store.core.answers.parts(new Map(drawnOn)).then((found) => (parts = found));
 	});
 </script>
 
@@ -62,7 +70,7 @@
 	{#if kind === 'data' && data}
 		<DataPart sources={data} {wanted} />
 	{:else if kind === 'parts' && parts}
-		<PartsPart {parts} {wanted} />
+		<PartsPart {parts} {wanted} drawOn={(part, page) => drawnOn.set(part, page)} />
 	{:else if kind === 'files' && view}
 		<FilesPart files={view.files} {wanted} />
 	{:else if kind === 'tokens' && view}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { ComponentProps } from 'svelte';
 	import type { TokenView } from '$core/view-models/material/material-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ways/ask.svelte.ts';
@@ -6,6 +7,8 @@
 	import { downloadTokens } from '$store/files/download.ts';
 	import { store } from '$store/site.svelte.ts';
 	import MaterialSection from './MaterialSection.svelte';
+	import RowActs from '$views/shell/RowActs.svelte';
+	import Empty from './Empty.svelte';
 	import Uses from './Uses.svelte';
 
 	interface Props {
@@ -73,6 +76,15 @@
 		if (sentence) store.say(`${sentence} The tokens are as they were.`);
 	}
 
+	function actsOf({ name, uses }: TokenView): ComponentProps<typeof RowActs>['acts'] {
+		const isUsed = uses.length > 0;
+		const title = isUsed ? 'It is used: put something else there first' : 'Nothing uses it';
+		return [
+			{ name: 'Rename', run: () => askRename(name) },
+			{ name: 'Remove', title, run: () => void commands.make({ kind: 'remove-token', name }) }
+		];
+	}
+
 	function askRename(name: string): void {
 		ask.question = {
 			title: `Rename ${name}`,
@@ -115,6 +127,7 @@
 		<article
 			class:wanted={wanted === `token ${token.name}`}
 			id="token {token.name}"
+			data-row
 			aria-label="Token {token.name}"
 		>
 			<div class="row" style:--bands={bands.length}>
@@ -160,22 +173,15 @@
 			{/each}
 			<div class="below">
 				<Uses uses={token.uses} />
-				<button class="act small" onclick={() => askRename(token.name)}>Rename</button>
-				<button
-					class="act small"
-					title={token.uses.length > 0
-						? 'It is used: put something else there first'
-						: 'Nothing uses it'}
-					onclick={() => void commands.make({ kind: 'remove-token', name: token.name })}
-					>Remove</button
-				>
+				<RowActs of={token.name} acts={actsOf(token)} />
 			</div>
 		</article>
 	{:else}
-		<p class="none">
-			This site has no tokens yet. A token is a size or colour with a name, said once and used in
-			many places, and it can differ by band.
-		</p>
+		<Empty
+			says="This site has no tokens yet. A token is a size or a colour with a name, such as --gutter or --leaf: said once, used in many places, and it can differ from breakpoint to breakpoint and by night."
+			act="Add the first token …"
+			run={askNew}
+		/>
 	{/each}
 </MaterialSection>
 
@@ -214,7 +220,7 @@
 		position: absolute;
 		inset: 0 -6px auto 0;
 		height: 2px;
-		background: var(--cedar);
+		background: var(--rule);
 		opacity: 0.35;
 	}
 	.starts::before {
@@ -228,7 +234,7 @@
 		top: 0;
 		width: 7px;
 		height: 2px;
-		background: var(--cedar);
+		background: var(--rule);
 		transform-origin: 100% 0;
 		transform: rotate(-50deg);
 	}
@@ -255,9 +261,5 @@
 	}
 	.refused {
 		color: var(--fault);
-	}
-	.none {
-		padding: 16px 0;
-		max-width: 46ch;
 	}
 </style>

@@ -36,7 +36,6 @@
 <style>
 	.act {
 		padding: 0;
-		color: var(--cedar);
 	}
 	ul {
 		grid-column: 1 / -1;

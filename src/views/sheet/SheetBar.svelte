@@ -137,6 +137,16 @@
 		</label>
 		<button class="act" disabled={width === ''}>Add</button>
 	</form>
+	{#each choices.widths as one (one)}
+		<button
+			class="field small"
+			aria-label="Leave out {one} px"
+			title="Leave out {one} px"
+			onclick={() =>
+				choose({ ...choices, widths: choices.widths.filter((width) => width !== one) })}
+			>{one} px ×</button
+		>
+	{/each}
 </ControlsLine>
 
 <style>

@@ -5,8 +5,12 @@
 	import { SvelteSet } from 'svelte/reactivity';
 	import { columnsOf, papers, plainHeight, type Column } from '$core/sheet/columns.ts';
 	import { groupRows, rowsWith } from '$core/sheet/groups.ts';
-	import { drawingSize, type DrawingWay } from '$core/sheet/svg.ts';
+	import type { DrawingWay } from '$core/sheet/svg.ts';
 	import { counted, reasonOf } from '$core/messages/problem.ts';
+	import type { SheetRow } from '$core/sheet/sheet-row.ts';
+	import { linesHeight, tileLines, type TileLine } from '$core/sheet/tile-words.ts';
+	import { tilePadding, tilesIn } from '$core/sheet/tiles.ts';
+	import { found } from '$store/findings.svelte.ts';
 	import { clampWidth, placeQuery } from '$store/address.ts';
 	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
@@ -21,17 +25,19 @@
 	import { keeping } from './keeping.ts';
 	import SheetBar from './SheetBar.svelte';
 	import { readChoices, sizes, withChoices, type SheetChoices } from './sheet-choices.ts';
-	import { itemsIn, itemsOf } from './sheet-items.ts';
+	import { groupHeight, itemsIn, itemsOf } from './sheet-items.ts';
 	import SheetRowView from './SheetRowView.svelte';
 	import { Sheet } from './sheet.svelte.ts';
 
 	/** Every page at every band, small: drawn from computed boxes, never by loading pages. */
 
 	const sheet = new Sheet();
-	/** px; a column has room for what stands above it. */
-	const leastColumn = 92;
-	/** Above a drawing and below it, px. */
-	const around = 18;
+	/** px: what stands above drawings and around them. */
+	const around = 9 + 22 + 18 + 7 + 9;
+	/** px; of the sheet as it is, from which the scrollbar goes off. Nothing is drawn before it is known. */
+	let whole = $state(0);
+	const scrollbar = 16;
+	const room = $derived(Math.max(0, whole - scrollbar));
 
 	const keepColumns = keeping<readonly Column[]>();
 	const keepWay = keeping<DrawingWay>();
@@ -42,10 +48,11 @@
 		keepColumns(store.trial.printed ? papers : columnsOf(bands, choices.widths))
 	);
 	const fold = $derived(look.height ?? plainHeight);
-	const scale = $derived(sizes.find(({ name }) => name === choices.size)?.scale ?? sizes[1].scale);
+	const asked = $derived(sizes.find(({ name }) => name === choices.size)?.scale ?? sizes[1].scale);
+	const tiling = $derived(tilesIn(room, columns, asked));
 	const way = $derived(
 		keepWay({
-			scale,
+			scale: tiling.scale,
 			depth: fold * 1.25,
 			fold,
 			...(choices.only !== '' && { single: choices.only }),
@@ -53,14 +60,18 @@
 		})
 	);
 	const request = $derived({ columns, screen: screenOf(fold), ...store.seeing });
-	const widths = $derived(
-		columns.map(({ width }) => Math.max(leastColumn, drawingSize({ width, height: 1 }, way).width))
-	);
 	const unfolded = new SvelteSet<string>();
 	const rows = $derived(rowsWith(sheet.rows, choices.words));
 	const groups = $derived(groupRows(rows, choices.by));
-	const rowHeight = $derived(Math.max(104, Math.round(way.depth * scale) + around));
-	const items = $derived(itemsOf(groups, unfolded, rowHeight));
+	const drawingHeight = $derived(Math.round(way.depth * way.scale));
+	const linesOf = (row: SheetRow, behind: readonly SheetRow[]): readonly TileLine[] =>
+		tileLines(row, behind, (page) => found.on(page));
+	const items = $derived(
+		itemsOf(groups, unfolded, tiling.perLine, (row, behind) => {
+			const words = linesHeight(linesOf(row, behind), tiling.width - 2 * tilePadding);
+			return around + drawingHeight + words;
+		})
+	);
 	const total = $derived(items.at(-1)); // the list ends where its last item does
 	const regions = $derived([...new Set(sheet.rows.flatMap((row) => row.regions))]);
 	const marks = $derived(new Map(store.roofline.layouts.map((one) => [one.name, one.mark])));
@@ -122,12 +133,14 @@
 	// What is in sight is drawn, at once after an edit; what that changed is marked for a moment.
 	$effect(() => {
 		const [asked, drawnAs] = [request, way];
+		void room;
 		const site = store.site;
 		const pages = inSightWord === '' ? [] : inSightWord.split('\n');
 		const given = new AbortController();
 		untrack(() => {
 			const isEdit = site !== lastSite;
 			lastSite = site;
+			if (room === 0) return;
 			const open = isEdit ? pages : pages.filter((page) => !sheet.drawn.has(page));
 			void drawInTurn(open, asked, drawnAs, isEdit, given.signal);
 		});
@@ -229,6 +242,20 @@
 		saving = '';
 	}
 
+	/** What is at the upper edge, and how far it is scrolled past: it stays there when what is above it grows. */
+	let anchor: { readonly key: string; readonly past: number } | undefined;
+
+	function onScroll({ currentTarget }: { currentTarget: HTMLElement }): void {
+		scrolled = currentTarget.scrollTop;
+		const first = items.find(({ top, height: high }) => top + high > scrolled);
+		anchor = first && { key: first.key, past: scrolled - first.top };
+	}
+
+	$effect(() => {
+		const held = anchor && items.find(({ key }) => key === anchor?.key);
+		if (held && anchor && body) body.scrollTop = held.top + anchor.past;
+	});
+
 	/** Arrows go from drawing to drawing, H holds one. */
 	function onKey(event: KeyboardEvent): void {
 		const link = event.target instanceof Element ? event.target.closest('.drawing-link') : null;
@@ -239,17 +266,34 @@
 			event.preventDefault();
 			return;
 		}
-		const steps: Readonly<Record<string, number>> = {
-			ArrowRight: 1,
-			ArrowLeft: -1,
-			ArrowDown: columns.length,
-			ArrowUp: -columns.length
-		};
-		const step = steps[event.key];
-		if (step === undefined) return;
 		const links = [...body.querySelectorAll<HTMLElement>('.drawing-link')];
-		links[links.indexOf(link) + step]?.focus();
+		const at = links.indexOf(link);
+		const sideways = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+		const next =
+			sideways !== undefined
+				? links[at + sideways]
+				: event.key === 'ArrowDown' || event.key === 'ArrowUp'
+					? nextLine(links, link, event.key === 'ArrowDown')
+					: undefined;
+		if (!next) return;
+		next.focus();
 		event.preventDefault();
+	}
+
+	/** The drawing in the line below or above that is nearest to where one is. */
+	function nextLine(
+		links: readonly HTMLElement[],
+		from: HTMLElement,
+		below: boolean
+	): HTMLElement | undefined {
+		const here = from.getBoundingClientRect();
+		const placed = links.map((link) => ({ link, at: link.getBoundingClientRect() }));
+		const beyond = placed.filter(({ at }) => (below ? at.top > here.top : at.top < here.top));
+		const tops = beyond.map(({ at }) => at.top);
+		const top = below ? Math.min(...tops) : Math.max(...tops);
+		return beyond
+			.filter(({ at }) => at.top === top)
+			.sort((a, b) => Math.abs(a.at.left - here.left) - Math.abs(b.at.left - here.left))[0]?.link;
 	}
 
 	function splitLast(word: string): [string, string] {
@@ -258,15 +302,22 @@
 	}
 </script>
 
-<div class="sheet" data-drawn={sheet.drawings} data-made={sheet.made} data-measured={measured.size}>
+<div
+	class="sheet"
+	bind:clientWidth={whole}
+	data-drawn={sheet.drawings}
+	data-made={sheet.made}
+	data-measured={measured.size}
+	data-scale={tiling.scale}
+>
 	<DrawingStyle />
 	{#if comparing.open}
 		<ChangesView
 			{request}
 			{way}
 			{columns}
-			{widths}
-			{rowHeight}
+			widths={tiling.drawings}
+			rowHeight={Math.max(104, drawingHeight + 18)}
 			{linkTo}
 			{go}
 			close={() => (comparing.open = false)}
@@ -281,29 +332,11 @@
 			compare={() => (comparing.open = true)}
 			save={(kind) => void save(kind)}
 		/>
-		<div class="head cap" aria-hidden="true">
-			<span class="first">page</span>
-			{#each columns as { name, width }, index (width)}
-				<span style:width="{widths[index]}px">
-					{name} <b class="mono">{width} px</b>
-					{#if choices.widths.includes(width)}
-						<button
-							class="act"
-							aria-label="Leave out {width} px"
-							onclick={() =>
-								choose({ ...choices, widths: choices.widths.filter((one) => one !== width) })}
-							>×</button
-						>
-					{/if}
-				</span>
-			{/each}
-			<span>what was found, and what the widths disagree on</span>
-		</div>
 		<div
 			class="body"
 			bind:this={body}
 			bind:clientHeight={height}
-			onscroll={(event) => (scrolled = event.currentTarget.scrollTop)}
+			onscroll={onScroll}
 			role="region"
 			aria-label="Pages"
 			tabindex="-1"
@@ -311,9 +344,15 @@
 			<div class="all" style:height="{total ? total.top + total.height : 0}px">
 				{#each shown as item (item.key)}
 					{#if item.kind === 'group'}
-						<h2 class="group" style:top="{item.top}px" style:height="{item.height}px">
+						<h2
+							class="group"
+							style:top="{item.top}px"
+							style:left="{item.place * tiling.width}px"
+							style:width="{item.span * tiling.width}px"
+							style:height="{groupHeight}px"
+						>
 							{#each item.group.chain as name (name)}<LayerMark mark={marks.get(name)} />{/each}
-							<span>{item.group.title}</span>
+							<span class="title" title={item.group.title}>{item.group.title}</span>
 							<span class="small">{counted(item.pages, 'page')}</span>
 						</h2>
 					{:else}
@@ -321,7 +360,8 @@
 							{item}
 							drawn={sheet.drawn.get(item.row.page)}
 							{columns}
-							{widths}
+							{tiling}
+							lines={linesOf(sheet.drawn.get(item.row.page)?.row ?? item.row, item.behind)}
 							changed={[item.row, ...item.behind].some((row) => sheet.changed.has(row.page))}
 							{linkTo}
 							{go}
@@ -365,41 +405,30 @@
 		flex-direction: column;
 		height: 100%;
 	}
-	.head {
-		display: flex;
-		gap: 16px;
-		padding: 5px 16px;
-		background: var(--sunk);
-		white-space: nowrap;
-	}
-	.head span {
-		flex: none;
-		overflow: hidden;
-		text-overflow: ellipsis;
-	}
-	.head .first {
-		width: 196px;
-	}
 	.body {
 		position: relative;
 		flex: 1;
 		min-height: 0;
 		overflow: auto;
+		scrollbar-gutter: stable;
 	}
 	.all {
 		position: relative;
-		min-width: max-content;
 	}
 	.group {
 		position: absolute;
-		left: 0;
-		right: 0;
 		display: flex;
 		align-items: center;
 		gap: 7px;
 		padding: 8px 16px 0;
 		font-size: var(--text);
 		font-weight: 600;
+		white-space: nowrap;
+		border-left: 2px solid var(--rule);
+	}
+	.group .title {
+		overflow: hidden;
+		text-overflow: ellipsis;
 	}
 	.empty {
 		padding: 24px;

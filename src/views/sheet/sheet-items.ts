@@ -1,13 +1,21 @@
 import type { SheetGroup } from '$core/sheet/groups.ts';
 import type { SheetRow } from '$core/sheet/sheet-row.ts';
 
-/** What stands below one another on the sheet, with where it begins, px. */
+/** What stands in the lines of the sheet, with where its line begins and how high that is, px. */
 export type SheetItem = {
 	readonly key: string;
 	readonly top: number;
 	readonly height: number;
+	/** Its place in its line, from 0. */
+	readonly place: number;
 } & (
-	| { readonly kind: 'group'; readonly group: SheetGroup; readonly pages: number }
+	| {
+			readonly kind: 'group';
+			readonly group: SheetGroup;
+			readonly pages: number;
+			/** How many tiles of its line are of it. */
+			readonly span: number;
+	  }
 	| {
 			readonly kind: 'row';
 			readonly row: SheetRow;
@@ -17,50 +25,72 @@ export type SheetItem = {
 			readonly open: boolean;
 			/** It came from behind another. */
 			readonly member: boolean;
+			/** px; room above it for the names of the groups that begin in its line. */
+			readonly head: number;
 	  }
 );
 
-const groupHeight = 38;
+/** px */
+export const groupHeight = 38;
 
-/** The sheet as a list, from top to bottom. */
+interface Tile {
+	readonly row: SheetRow;
+	readonly behind: readonly SheetRow[];
+	readonly open: boolean;
+	readonly member: boolean;
+	/** The group that begins with it. */
+	readonly begins?: SheetGroup;
+}
+
+/**
+ * The sheet as a list, from top to bottom, with so many pages in a line; a group goes on in the line
+ * in which the one before it ends. `heightOf` says how high a page is, px.
+ */
 export function itemsOf(
 	groups: readonly SheetGroup[],
 	unfolded: ReadonlySet<string>,
-	rowHeight: number
+	perLine: number,
+	heightOf: (row: SheetRow, behind: readonly SheetRow[]) => number
 ): SheetItem[] {
+	const tiles = groups.flatMap((group) => tilesOf(group, unfolded));
 	const items: SheetItem[] = [];
 	let top = 0;
-	for (const group of groups) {
-		const pages = group.stacks.reduce((sum, { others }) => sum + 1 + others.length, 0);
-		items.push({
-			kind: 'group',
-			key: `group ${group.key}`,
-			top,
-			height: groupHeight,
-			group,
-			pages
-		});
-		top += groupHeight;
-		for (const { first, others } of group.stacks) {
-			const open = unfolded.has(first.page);
-			const rows = open ? [first, ...others] : [first];
-			for (const [index, row] of rows.entries()) {
-				const behind = index === 0 ? others : [];
-				items.push({
-					kind: 'row',
-					key: `row ${row.page}`,
-					top,
-					height: rowHeight,
-					row,
-					behind,
-					open,
-					member: index > 0
-				});
-				top += rowHeight;
-			}
+	for (let from = 0; from < tiles.length; from += perLine) {
+		const line = tiles.slice(from, from + perLine);
+		const head = line.some(({ begins }) => begins !== undefined) ? groupHeight : 0;
+		const height = head + Math.max(...line.map(({ row, behind }) => heightOf(row, behind)));
+		for (const [place, { begins, ...tile }] of line.entries()) {
+			const at = { top, height, place };
+			if (begins) items.push({ kind: 'group', ...at, ...groupIn(begins, line, place) });
+			items.push({ kind: 'row', key: `row ${tile.row.page}`, ...at, ...tile, head });
 		}
+		top += height;
 	}
 	return items;
+}
+
+function tilesOf(group: SheetGroup, unfolded: ReadonlySet<string>): Tile[] {
+	const tiles = group.stacks.flatMap(({ first, others }): Tile[] => {
+		const open = unfolded.has(first.page);
+		const members = open ? others : [];
+		return [
+			{ row: first, behind: others, open, member: false },
+			...members.map((row) => ({ row, behind: [], open, member: true }))
+		];
+	});
+	return tiles.map((tile, index) => (index === 0 ? { ...tile, begins: group } : tile));
+}
+
+/** The name of a group above its tiles of a line. */
+function groupIn(
+	group: SheetGroup,
+	line: readonly Tile[],
+	place: number
+): { key: string; group: SheetGroup; pages: number; span: number } {
+	const next = line.findIndex(({ begins }, index) => index > place && begins !== undefined);
+	const pages = group.stacks.reduce((sum, { others }) => sum + 1 + others.length, 0);
+	const span = (next < 0 ? line.length : next) - place;
+	return { key: `group ${group.key}`, group, pages, span };
 }
 
 /** Those that are seen in a window of the list, and some beside it, px. */

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
 	import { isEaveFile, textFiles, textOf } from '$core/model/files.ts';
+	import { counted } from '$core/messages/problem.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import LongSelect from '$views/shell/LongSelect.svelte';
@@ -22,6 +23,8 @@
 	let outputs = $state.raw<readonly OutputFile[]>([]);
 	let outputPath = $state('');
 
+	/** More than that do not fit beside each other: they are in a menu. */
+	const mostTabs = 4;
 	const pages = $derived(store.roofline.rows.map((row) => row.page));
 	const output = $derived(outputs.find((one) => one.path === outputPath) ?? outputs[0]);
 	const request = $derived<PageRequest | undefined>(
@@ -109,17 +112,27 @@
 				options={pages}
 				choose={(page) => void store.goTo({ page, address: undefined })}
 			/>
-			<div class="names" role="tablist" aria-label="Files that come out">
-				{#each outputs as one (one.path)}
-					<button
-						class="mono tab"
-						role="tab"
-						aria-selected={one === output}
-						title={one.path}
-						onclick={() => (outputPath = one.path)}>{one.path.split('/').at(-1)}</button
-					>
-				{/each}
-			</div>
+			{#if outputs.length > mostTabs}
+				<LongSelect
+					label="The file that comes out"
+					value={output?.path ?? ''}
+					options={outputs.map(({ path }) => path)}
+					choose={(path) => (outputPath = path)}
+				/>
+				<span class="small">{counted(outputs.length, 'file')}</span>
+			{:else}
+				<div class="names" role="tablist" aria-label="Files that come out">
+					{#each outputs as one (one.path)}
+						<button
+							class="mono tab"
+							role="tab"
+							aria-selected={one === output}
+							title={one.path}
+							onclick={() => (outputPath = one.path)}>{one.path.split('/').at(-1)}</button
+						>
+					{/each}
+				</div>
+			{/if}
 		</div>
 		<div class="fill">
 			{#if output}

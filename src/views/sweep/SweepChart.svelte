@@ -3,7 +3,16 @@
 	import type { EChartsType } from 'echarts/core';
 	import { clampWidth } from '$store/address.ts';
 	import { look } from '$store/ways/look.svelte.ts';
-	import { chartOption, openChart, readColours, room, type Charted } from './chart.ts';
+	import { spreadLabels } from '$core/sweep/spread-labels.ts';
+	import {
+		chartOption,
+		lineEnds,
+		openChart,
+		readColours,
+		room,
+		type Charted,
+		type LineEnd
+	} from './chart.ts';
 
 	/** What each region gets at every width, with the width of the stage as a line that can be dragged. */
 	const charted: Charted = $props();
@@ -28,14 +37,38 @@
 
 	$effect(() => {
 		const size = { width, height };
-		if (size.width > 0 && size.height > 0) chart?.resize(size);
+		void look.mode;
+		if (!chart || !holder || size.width === 0 || size.height === 0) return;
+		chart.resize(size);
+		const colours = readColours(holder);
+		chart.setOption(chartOption({ ...charted }, colours), true);
+		labels = labelsOf(chart, lineEnds({ ...charted }, colours));
 	});
 
-	$effect(() => {
-		void look.mode;
-		if (!chart || !holder) return;
-		chart.setOption(chartOption({ ...charted }, readColours(holder)), true);
-	});
+	/** The names of lines, each beside the end of its line and none over another. */
+	let labels = $state.raw<readonly (LineEnd & { x: number; y: number; drawnTo: number })[]>([]);
+	/** As much of a name as there is room for; all of it stands beside the chart. */
+	const shortened = (name: string): string => (name.length > 13 ? `${name.slice(0, 12)}…` : name);
+	/** px of a line of text */
+	const line = 15;
+
+	/** Those of lines that end together are moved apart; one that ends earlier stands by itself. */
+	function labelsOf(from: EChartsType, ends: readonly LineEnd[]): typeof labels {
+		const placed = ends.map((end) => {
+			const [x = 0, y = 0] = from.convertToPixel({ gridIndex: 0 }, [end.screen, end.value]);
+			return { ...end, x, y };
+		});
+		const columns = Map.groupBy(placed, ({ x }) => Math.round(x));
+		return [...columns.values()].flatMap((column) => {
+			const sorted = column.toSorted((a, b) => a.y - b.y);
+			const ys = spreadLabels(
+				sorted.map(({ y }) => y),
+				line,
+				{ from: room.top + line / 2, to: height - room.bottom - line / 2 }
+			);
+			return sorted.map((one, index) => ({ ...one, y: ys[index] ?? one.y, drawnTo: one.y }));
+		});
+	}
 
 	function widthAt(event: PointerEvent): number {
 		const left = holder?.getBoundingClientRect().left ?? 0;
@@ -69,6 +102,12 @@
 
 <div class="chart" bind:clientWidth={width} bind:clientHeight={height}>
 	<div class="drawn" bind:this={holder} aria-hidden="true"></div>
+	<svg class="drawn" aria-hidden="true">
+		{#each labels as { key, name, colour, x, y, drawnTo } (key)}
+			<path d="M{x + 1} {drawnTo} L{x + 9} {y}" style:stroke={colour} />
+			<text x={x + 12} {y} dy="0.35em" style:fill={colour}>{shortened(name)}</text>
+		{/each}
+	</svg>
 	<div
 		class="surface"
 		role="slider"
@@ -86,7 +125,7 @@
 		onkeydown={onKey}
 	>
 		<span class="cursor" style:left="{at}px"></span>
-		<span class="value mono" style:left="{at}px">{look.width}</span>
+		<span class="value mono" style:left="{at}px">{look.width} px</span>
 	</div>
 </div>
 
@@ -102,6 +141,17 @@
 		position: absolute;
 		inset: 0;
 	}
+	svg {
+		width: 100%;
+		height: 100%;
+		overflow: hidden;
+		font-size: var(--text-small);
+	}
+	text {
+		paint-order: stroke;
+		stroke: var(--sheet);
+		stroke-width: 3px;
+	}
 	.surface {
 		cursor: ew-resize;
 		touch-action: none;
@@ -116,7 +166,8 @@
 	}
 	.value {
 		position: absolute;
-		bottom: 4px;
+		top: 2px;
+		line-height: 20px;
 		transform: translateX(-50%);
 		padding: 0 8px;
 		border-radius: var(--radius);

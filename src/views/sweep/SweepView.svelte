@@ -379,9 +379,6 @@
 		padding: 2px 0;
 		align-items: baseline;
 	}
-	.jump b {
-		color: var(--cedar);
-	}
 	.misfit:hover,
 	.jump:hover {
 		text-decoration: underline;

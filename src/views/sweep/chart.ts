@@ -12,7 +12,7 @@ export const measures = ['widths', 'shares', 'heights', 'room left'] as const;
 export type Measure = (typeof measures)[number];
 
 /** px around the drawing, inside the chart. */
-export const room = { left: 58, right: 64, top: 26, bottom: 26 };
+export const room = { left: 58, right: 96, top: 26, bottom: 26 };
 
 /** Dashes that tell the regions of a layout apart, in their order. */
 const dashes = ['solid', [7, 3], [2, 2], [9, 3, 2, 3], [4, 2]] as const;
@@ -105,7 +105,7 @@ export function chartOption(
 				formatter: '{value}',
 				color: colours.secondary,
 				fontFamily: colours.mono,
-				fontSize: 11
+				fontSize: 12
 			},
 			splitLine: { show: false },
 			axisLine: { lineStyle: { color: colours.rule } }
@@ -116,7 +116,7 @@ export function chartOption(
 			axisLabel: {
 				color: colours.secondary,
 				fontFamily: colours.mono,
-				fontSize: 11,
+				fontSize: 12,
 				formatter: inShares ? '{value} %' : '{value} px'
 			},
 			...(measure === 'room left' && { max: 100 }),
@@ -137,15 +137,53 @@ function roomLineOf({ height, runs }: RoomLine, index: number, colours: ChartCol
 		...(at === 0 ? [] : [[run[0]?.screen ?? 0, null]]),
 		...run.map(({ screen, left }) => [screen, (left / height) * 100])
 	]);
-	const label = `${height} px`;
 	return {
 		...lineBase,
-		name: label,
+		name: `${height} px`,
 		data,
-		endLabel: { show: true, formatter: label, color: colours.ink, fontSize: 11, distance: 4 },
-		labelLayout: { moveOverlap: 'shiftY' },
 		lineStyle: { color: colours.ink, width: 2.6 - index * 0.5, type: dashes[index] ?? 'solid' }
 	};
+}
+
+/** Where a line ends, and what it is called there. */
+export interface LineEnd {
+	readonly key: string;
+	readonly name: string;
+	readonly colour: string;
+	/** px of the screen */
+	readonly screen: number;
+	/** In the unit of the measure. */
+	readonly value: number;
+}
+
+/** The ends of all lines that are drawn, but for those of how it was. */
+export function lineEnds(
+	{ sweep, measure, shown, roomLines }: Charted,
+	colours: ChartColours
+): LineEnd[] {
+	if (measure === 'room left') {
+		return roomLines.flatMap(({ height, runs }) => {
+			const end = runs.at(-1)?.at(-1);
+			const name = `${height} px`;
+			const colour = colours.ink;
+			return end
+				? [{ key: name, name, colour, screen: end.screen, value: (end.left / height) * 100 }]
+				: [];
+		});
+	}
+	return sweep.regions.flatMap((region) => {
+		const end = region.runs.at(-1)?.at(-1);
+		if (!end || !shown.has(region.key)) return [];
+		return [
+			{
+				key: region.key,
+				name: region.region,
+				colour: colourOf(region, colours),
+				screen: end.screen,
+				value: valueOf(end, measure)
+			}
+		];
+	});
 }
 
 /** px of the screen that the axis names. */
@@ -171,14 +209,6 @@ function lineOf(
 		...lineBase,
 		name: region.region,
 		data,
-		endLabel: {
-			show: !isOld,
-			formatter: region.region,
-			color: colourOf(region, colours),
-			fontSize: 11,
-			distance: 4
-		},
-		labelLayout: { moveOverlap: 'shiftY' },
 		lineStyle: {
 			color: colourOf(region, colours),
 			width: isOld ? 1 : region.own ? 2.6 : 1.8,
@@ -229,7 +259,7 @@ function areasOf(
 	bands: readonly { readonly name: string; readonly from: number }[],
 	colours: ChartColours
 ): object {
-	const label = { position: 'insideTopLeft' as const, color: colours.secondary, fontSize: 11 };
+	const label = { position: 'insideTopLeft' as const, color: colours.secondary, fontSize: 12 };
 	const strips = bands.map(({ name, from }, index) => {
 		const to = bands[index + 1]?.from ?? sweep.to;
 		const style = { color: colours.sunk, opacity: index % 2 === 1 ? 0.75 : 0 };

@@ -16,7 +16,7 @@
 	<Popover.Trigger
 		class="field try {word === '' ? '' : 'some'}"
 		title="Shows pages with more or less content, mirrored, with large text, on paper, by night"
-		>try: {word || 'as written'}</Popover.Trigger
+		>try{#if word}: {word}{:else}<span class="as-written">: as written</span>{/if}</Popover.Trigger
 	>
 	<Popover.Positioner class="try-place">
 		<Popover.Content class="menu try-menu">

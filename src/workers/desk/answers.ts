@@ -123,9 +123,10 @@ export class Answers {
 		return this.site.shown ? dataViews(this.site.shown) : [];
 	}
 
-	/** Every part, drawn by itself. */
-	parts(): PartView[] {
-		return this.site.shown ? partViews(this.site.shown, this.site.assetUrls, this.site.year) : [];
+	/** Every part, drawn as on a page that has it: `on` says which, by the part's name. */
+	parts(on: ReadonlyMap<string, string>): PartView[] {
+		const { shown, assetUrls, year } = this.site;
+		return shown ? partViews(shown, assetUrls, year, on) : [];
 	}
 
 	/** The values of shared data that a piece shows, each with what it is now. */

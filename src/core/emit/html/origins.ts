@@ -17,9 +17,25 @@ export function takeOrigin(element: {
 	const said = element.attribs[ORIGIN];
 	if (said === undefined) return undefined;
 	Reflect.deleteProperty(element.attribs, ORIGIN);
+	const { file, from } = readOrigin(said);
+	return { file, from, to: from + 1 + element.name.length };
+}
+
+/** What an origin says: the file, and where `<` stands in it. */
+function readOrigin(said: string): { readonly file: string; readonly from: number } {
 	const [at = ''] = said.split(' ', 1);
-	const from = Number(at);
-	return { file: said.slice(at.length + 1), from, to: from + 1 + element.name.length };
+	return { file: said.slice(at.length + 1), from: Number(at) };
+}
+
+/** Whether an element, by its attributes, is written within a span. */
+export function isWrittenIn(
+	{ file, from, to }: Span,
+	attributes: readonly { readonly name: string; readonly value: string }[]
+): boolean {
+	const said = attributes.find(({ name }) => name === ORIGIN)?.value;
+	if (said === undefined) return false;
+	const origin = readOrigin(said);
+	return origin.file === file && origin.from >= from && origin.from < to;
 }
 
 const anyOrigin = new RegExp(` ${ORIGIN}="[^"]*"`, 'g');

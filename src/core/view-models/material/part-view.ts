@@ -14,6 +14,8 @@ import { partBook } from '../../resolve/content/parts.ts';
 import { scopeOfPart, textOf, type Scope } from '../../resolve/content/values.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { firstUse } from './first-use.ts';
+import { instanceNamed, pagesWithPart } from './part-pages.ts';
+import { surroundingsOf, type Surroundings } from './part-surroundings.ts';
 import { usesAt, type Use } from './uses.ts';
 
 /** A part with each of its variants. */
@@ -30,6 +32,10 @@ export interface PartView {
 	/** Where it is written. */
 	readonly from: number;
 	readonly variants: readonly PartVariant[];
+	/** Pages that have it: it can be drawn as on each. */
+	readonly pages: readonly string[];
+	/** The page as on which it is drawn; undefined where none shows it, so only the site's own sheets are around it. */
+	readonly on: string | undefined;
 	readonly uses: readonly Use[];
 }
 
@@ -49,25 +55,38 @@ export interface PartVariant {
 /** More variants than anyone compares. */
 const mostVariants = 24;
 
-/** Every part of the site, drawn by itself, with the sheets of the site and the site's own tokens. */
+/**
+ * Every part of the site, drawn as on a page that has it: the one that `on` says by the part's name,
+ * else the first that shows it. What no page shows is drawn with the sheets of the site alone.
+ */
 export function partViews(
 	resolved: ResolvedSite,
 	assetUrls: { get(path: string): string | undefined },
-	year: number
+	year: number,
+	on: ReadonlyMap<string, string> = new Map()
 ): PartView[] {
-	return resolved.site.parts.map((part) => partView(part, resolved, assetUrls, year));
+	return resolved.site.parts.map((part) =>
+		partView(part, resolved, assetUrls, year, on.get(part.name.text))
+	);
 }
 
 function partView(
 	part: Part,
 	resolved: ResolvedSite,
 	assetUrls: { get(path: string): string | undefined },
-	year: number
+	year: number,
+	wanted: string | undefined
 ): PartView {
 	const { site, reading } = resolved;
 	const uses = usesOf(resolved, part.name.text);
 	const text = reading.files.texts.get(part.span.file) ?? '';
 	const { parametersSpan: list, markup } = part;
+	const pages = pagesWithPart(part, resolved);
+	const tried = (wanted !== undefined && pages.includes(wanted) ? [wanted] : pages).slice(
+		0,
+		mostTried
+	);
+	const around = firstAround(part, tried, resolved, assetUrls, year);
 	const inner = text.slice(markup.span.from, markup.span.to);
 	return {
 		name: part.name.text,
@@ -83,8 +102,10 @@ function partView(
 		from: part.span.from,
 		variants: variantsOf(part).map((values) => ({
 			label: [...values].map(([name, value]) => `${name} ${value}`).join(', '),
-			html: partHtml(part, values, resolved, assetUrls, year)
+			html: partHtml(part, values, around?.surroundings, resolved, assetUrls, year)
 		})),
+		pages,
+		on: around?.page,
 		uses: usesAt(
 			resolved,
 			uses.map(({ span }) => span)
@@ -115,10 +136,30 @@ function variantsOf({ parameters }: Part): ReadonlyMap<string, string>[] {
 	return found.slice(0, mostVariants);
 }
 
+/** Pages on which a part is looked for before it is drawn without one. */
+const mostTried = 8;
+
+/** What is around a part on the first of some pages that shows it: on others a condition may leave it out. */
+function firstAround(
+	part: Part,
+	pages: readonly string[],
+	resolved: ResolvedSite,
+	assetUrls: { get(path: string): string | undefined },
+	year: number
+): { readonly page: string; readonly surroundings: Surroundings } | undefined {
+	for (const page of pages) {
+		const instance = instanceNamed(page, resolved);
+		const surroundings = instance && surroundingsOf(part, instance, resolved, assetUrls, year);
+		if (surroundings) return { page, surroundings };
+	}
+	return undefined;
+}
+
 /** A page with nothing on it but the part; what it is given comes from a place that uses it. */
 function partHtml(
 	part: Part,
 	values: ReadonlyMap<string, string>,
+	surroundings: Surroundings | undefined,
 	resolved: ResolvedSite,
 	assetUrls: { get(path: string): string | undefined },
 	year: number
@@ -142,6 +183,7 @@ function partHtml(
 			html: '<p>What it wraps stands here.</p>'
 		}
 	);
+	if (surroundings) return surroundings.before + html + surroundings.after;
 	const sheets = [
 		siteSheet(site, structure).css,
 		partSheet(site)?.css ?? '',

@@ -3,6 +3,7 @@
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ways/ask.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
+	import Empty from '../Empty.svelte';
 	import MaterialSection from '../MaterialSection.svelte';
 	import JsonText from './JsonText.svelte';
 	import ListTable from './ListTable.svelte';
@@ -134,10 +135,11 @@
 			</ScrollBox>
 		</div>
 	{:else}
-		<p class="none">
-			This site has no shared data yet. What many pages show and no page owns, such as opening hours
-			or a list of kinds, stands here once.
-		</p>
+		<Empty
+			says="This site has no shared data yet. What many pages show and no page owns, such as opening hours or a list of kinds, stands here once: in a JSON file of the site, or from a URL."
+			act="Add the first data …"
+			run={askNew}
+		/>
 	{/if}
 </MaterialSection>
 
@@ -205,9 +207,5 @@
 		padding: 8px 12px;
 		background: var(--paper);
 		white-space: pre-wrap;
-	}
-	.none {
-		padding: 20px 16px;
-		max-width: 56ch;
 	}
 </style>

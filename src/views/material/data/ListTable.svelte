@@ -128,8 +128,8 @@
 		color: inherit;
 	}
 	a {
-		color: var(--cedar);
 		text-decoration: underline;
+		text-underline-offset: 3px;
 	}
 	.refused {
 		color: var(--fault);

@@ -76,7 +76,6 @@
 	}
 	b {
 		font-weight: 600;
-		color: var(--cedar);
 	}
 	.fields {
 		display: grid;

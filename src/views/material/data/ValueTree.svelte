@@ -134,8 +134,8 @@
 		border: 0;
 	}
 	a {
-		color: var(--cedar);
 		text-decoration: underline;
+		text-underline-offset: 3px;
 	}
 	.refused {
 		grid-column: 1 / -1;

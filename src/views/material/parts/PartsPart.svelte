@@ -5,7 +5,10 @@
 	import { ask } from '$store/ways/ask.svelte.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { commands } from '$store/commands.svelte.ts';
+	import Empty from '../Empty.svelte';
 	import MaterialSection from '../MaterialSection.svelte';
+	import LongSelect from '$views/shell/LongSelect.svelte';
+	import RowActs from '$views/shell/RowActs.svelte';
 	import Uses from '../Uses.svelte';
 	import PartPicture from './PartPicture.svelte';
 	import PartText from './PartText.svelte';
@@ -15,8 +18,10 @@
 		parts: readonly PartView[];
 		/** What a link asks for: `part seed-card`. */
 		wanted: string;
+		/** Draws a part as on another page. */
+		drawOn: (part: string, page: string) => void;
 	}
-	const { parts, wanted }: Props = $props();
+	const { parts, wanted, drawOn }: Props = $props();
 
 	/** px: a column of a phone, of a narrow and of a wide page. */
 	const widths = [200, 320, 480];
@@ -57,6 +62,7 @@
 	{#each parts as part (part.name)}
 		<article
 			id="part {part.name}"
+			data-row
 			class:wanted={wanted === `part ${part.name}`}
 			aria-label="Part {part.name}"
 		>
@@ -65,22 +71,39 @@
 				<Uses uses={part.uses} />
 				<button
 					class="act small"
-					onclick={() =>
-						rename(`Rename ${part.name}`, part.name, (to) =>
-							commands.attempt({ kind: 'rename-part', name: part.name, to })
-						)}>Rename</button
-				>
-				<button
-					class="act small"
 					aria-expanded={editing === part.name}
 					onclick={() => (editing = editing === part.name ? undefined : part.name)}>Edit it</button
 				>
 				<a class="small" href="/source?{query}&file={part.file}&at={part.from}">in Source</a>
-				<button
-					class="act small"
-					onclick={() => void commands.make({ kind: 'remove-part', name: part.name })}
-					>Remove</button
-				>
+				<RowActs
+					of={part.name}
+					acts={[
+						{
+							name: 'Rename',
+							run: () =>
+								rename(`Rename ${part.name}`, part.name, (to) =>
+									commands.attempt({ kind: 'rename-part', name: part.name, to })
+								)
+						},
+						{
+							name: 'Remove',
+							run: () => void commands.make({ kind: 'remove-part', name: part.name })
+						}
+					]}
+				/>
+				<span class="on small">
+					{#if part.on !== undefined}
+						drawn as on
+						<LongSelect
+							label="The page as on which {part.name} is drawn"
+							value={part.on}
+							options={part.pages}
+							choose={(page) => drawOn(part.name, page)}
+						/>
+					{:else}
+						no page shows it, so it is drawn with the styles of the site alone
+					{/if}
+				</span>
 			</div>
 			<p class="small given">
 				{part.list.length === 0 ? 'It is given nothing' : 'It is given'}
@@ -131,10 +154,11 @@
 			</div>
 		</article>
 	{:else}
-		<p class="none">
-			This site has no parts yet. Where the same markup stands in several places, choose one of them
-			in Plan and make a part of it: what differs becomes what the part is given.
-		</p>
+		<Empty
+			says="This site has no parts yet. A part is markup that is written once and used in many places, such as a card. Where the same markup stands in several places already, choose one of them in Plan and make a part of it: what differs becomes what the part is given."
+			act="Add the first part …"
+			run={askNew}
+		/>
 	{/each}
 </MaterialSection>
 
@@ -154,7 +178,12 @@
 	}
 	b {
 		font-weight: 600;
-		color: var(--cedar);
+	}
+	.on {
+		display: flex;
+		align-items: baseline;
+		gap: 6px;
+		margin-left: auto;
 	}
 	a {
 		text-decoration: underline;
@@ -174,9 +203,5 @@
 		gap: 12px;
 		align-items: flex-start;
 		margin: 2px 0 10px;
-	}
-	.none {
-		padding: 20px 0;
-		max-width: 56ch;
 	}
 </style>

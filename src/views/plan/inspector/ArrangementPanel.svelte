@@ -243,7 +243,7 @@
 	}
 	.kinds {
 		display: grid;
-		grid-template-columns: repeat(5, minmax(0, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(43px, 1fr));
 		gap: 3px;
 		margin: 4px 0 6px;
 	}
@@ -252,7 +252,8 @@
 		justify-items: center;
 		gap: 1px;
 		padding: 4px 0 2px;
-		font-size: 10px;
+		font-size: var(--text-small);
+		font-stretch: 80%;
 		border: 1px solid var(--hair);
 		border-radius: var(--radius);
 		background: var(--sheet);

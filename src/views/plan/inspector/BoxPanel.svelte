@@ -77,8 +77,8 @@
 		border-top: 1px solid var(--hair);
 	}
 	.link {
-		color: var(--cedar);
 		text-decoration: underline;
+		text-underline-offset: 3px;
 		font-size: var(--text-small);
 	}
 </style>

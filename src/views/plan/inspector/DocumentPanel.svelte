@@ -189,8 +189,8 @@
 		overflow-wrap: anywhere;
 	}
 	.link {
-		color: var(--cedar);
 		text-decoration: underline;
+		text-underline-offset: 3px;
 	}
 	.gone {
 		color: var(--fault);

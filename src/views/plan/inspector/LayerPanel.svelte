@@ -328,9 +328,9 @@
 		width: 80px;
 	}
 	.link {
-		color: var(--cedar);
 		text-decoration: underline;
-		font-size: 11px;
+		text-underline-offset: 3px;
+		font-size: var(--text-small);
 	}
 	.boxes .link {
 		margin-right: 6px;

@@ -273,19 +273,19 @@
 		margin: 4px 0;
 	}
 	.values a {
-		color: var(--cedar);
 		text-decoration: underline;
+		text-underline-offset: 3px;
 	}
 	kbd {
-		font: 10px var(--mono);
+		font: var(--text-small) var(--mono);
 		color: var(--ink-2);
 	}
 	.in {
 		padding: 4px 10px 10px;
 	}
 	.link {
-		color: var(--cedar);
 		text-decoration: underline;
-		font-size: 11px;
+		text-underline-offset: 3px;
+		font-size: var(--text-small);
 	}
 </style>

@@ -257,7 +257,7 @@
 	}
 	.piece {
 		padding: 1px 6px;
-		font-size: 11px;
+		font-size: var(--text-small);
 		border: 1px solid var(--hair);
 		border-radius: var(--radius);
 		background: var(--paper);
@@ -274,7 +274,7 @@
 		font-size: var(--text-small);
 	}
 	kbd {
-		font: 10px var(--mono);
+		font: var(--text-small) var(--mono);
 		color: var(--ink-2);
 	}
 </style>

@@ -185,7 +185,7 @@
 		flex: 1 1 60px;
 		min-width: 0;
 		padding: 1px 5px;
-		font-size: 11.5px;
+		font-size: var(--text-small);
 	}
 	.row .px {
 		flex: 0 1 62px;

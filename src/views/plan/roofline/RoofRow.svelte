@@ -181,16 +181,16 @@
 	}
 	.bare {
 		color: var(--warn);
-		font-size: 10.5px;
+		font-size: var(--text-small);
 	}
 	.states {
-		font-size: 10.5px;
+		font-size: var(--text-small);
 		overflow: hidden;
 		text-overflow: ellipsis;
 	}
 	.would {
 		color: var(--cedar);
-		font-size: 10.5px;
+		font-size: var(--text-small);
 	}
 	/* Where there is little room the routes come first; titles are read by pointing at a row. */
 	@container roof (max-width: 260px) {
@@ -210,7 +210,7 @@
 	@container roof (max-width: 180px) {
 		.path,
 		.bare {
-			font-size: 10.5px;
+			font-size: var(--text-small);
 		}
 	}
 </style>

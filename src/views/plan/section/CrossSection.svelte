@@ -358,7 +358,7 @@
 		position: absolute;
 		top: 3px;
 		text-align: center;
-		font-size: 11.5px;
+		font-size: var(--text-small);
 		overflow: hidden;
 		text-overflow: ellipsis;
 		white-space: nowrap;
@@ -417,7 +417,7 @@
 		background: var(--sheet);
 		color: var(--hue);
 		font-weight: 500;
-		font-size: 11.5px;
+		font-size: var(--text-small);
 	}
 	.name svg {
 		position: absolute;

@@ -265,7 +265,7 @@
 		inset: -3px -3px auto;
 		border-top: 3px solid var(--hue, var(--rule));
 		border-radius: 2px 2px 0 0;
-		font: 10px var(--mono);
+		font: var(--text-small) var(--mono);
 		color: var(--ink-2);
 		white-space: nowrap;
 		overflow: hidden;
@@ -300,7 +300,7 @@
 		border-radius: 1px;
 		background: color-mix(in srgb, var(--sheet) 92%, transparent);
 		color: var(--ink);
-		font-size: 10.5px;
+		font-size: var(--text-small);
 		text-align: center;
 		overflow: hidden;
 		text-overflow: ellipsis;
@@ -321,7 +321,7 @@
 		white-space: pre;
 		color: var(--warn);
 		font-style: normal;
-		font-size: 9.5px;
+		font-size: var(--text-small);
 	}
 	.mine {
 		color: var(--cedar);
@@ -346,6 +346,6 @@
 		text-align: center;
 		border: 1px dashed var(--rule);
 		line-height: 20px;
-		font-size: 10.5px;
+		font-size: var(--text-small);
 	}
 </style>

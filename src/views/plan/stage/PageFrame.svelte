@@ -511,7 +511,7 @@
 		right: 0;
 		top: 0;
 		padding: 1px 8px;
-		font-size: 11px;
+		font-size: var(--text-small);
 		background: var(--cedar);
 		color: var(--on-cedar);
 		pointer-events: none;
@@ -522,7 +522,7 @@
 		right: 0;
 		bottom: 0;
 		padding: 2px 8px;
-		font-size: 11px;
+		font-size: var(--text-small);
 		background: var(--cedar-wash);
 		color: var(--cedar);
 		border: 1px solid var(--cedar);
@@ -532,7 +532,7 @@
 		z-index: 2;
 		min-width: 120px;
 		padding: 1px 5px;
-		font-size: 10px;
+		font-size: var(--text-small);
 		line-height: 15px;
 		border: 1px dashed var(--cedar);
 		background: color-mix(in srgb, var(--cedar-wash) 85%, transparent);

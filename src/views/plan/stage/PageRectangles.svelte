@@ -63,7 +63,7 @@
 		left: 0;
 		bottom: 100%;
 		padding: 1px 6px;
-		font-size: 11px;
+		font-size: var(--text-small);
 		white-space: nowrap;
 		background: var(--cedar);
 		color: var(--on-cedar);

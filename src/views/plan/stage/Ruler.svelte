@@ -191,7 +191,7 @@
 		top: 0;
 		height: 15px;
 		padding-left: 7px;
-		font-size: 11px;
+		font-size: var(--text-small);
 		line-height: 15px;
 		background: var(--sunk);
 		color: var(--ink-2);

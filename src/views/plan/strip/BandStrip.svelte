@@ -271,13 +271,14 @@
 	}
 	.strip {
 		display: grid;
-		grid-template-columns: 70px repeat(var(--bands), minmax(0, 1fr));
+		grid-template-columns: 66px repeat(var(--bands), minmax(0, 1fr));
 		padding: 0 8px 6px 10px;
 	}
 	.head {
 		height: 30px;
 		padding: 1px 1px 1px 3px;
-		font-size: 10px;
+		font-size: var(--text-small);
+		font-stretch: 78%;
 		line-height: 15px;
 		border-left: 1px solid var(--hair);
 		white-space: nowrap;
@@ -319,7 +320,7 @@
 	}
 	.name i {
 		display: block;
-		font-size: 9.5px;
+		font-size: var(--text-small);
 		font-style: normal;
 		color: var(--ink-2);
 		white-space: nowrap;

@@ -158,7 +158,7 @@
 		flex: 1;
 		min-width: 0;
 		text-align: right;
-		font-size: 10.5px;
+		font-size: var(--text-small);
 		white-space: nowrap;
 		overflow: hidden;
 		text-overflow: ellipsis;

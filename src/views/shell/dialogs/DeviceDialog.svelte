@@ -114,8 +114,8 @@
 		shape-rendering: crispEdges;
 	}
 	a {
-		color: var(--cedar);
 		text-decoration: underline;
+		text-underline-offset: 3px;
 		overflow-wrap: anywhere;
 	}
 	p {

@@ -200,8 +200,8 @@
 		font-size: var(--text-small);
 	}
 	.way button {
-		color: var(--cedar);
 		text-decoration: underline;
+		text-underline-offset: 3px;
 	}
 	.way .current {
 		text-decoration: none;

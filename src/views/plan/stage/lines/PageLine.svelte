@@ -179,23 +179,26 @@
 		.words {
 			display: none;
 		}
-	}
-	@container line (max-width: 720px) {
-		.name,
-		.layer {
-			font-size: 11px;
-			padding: 2px 0;
-		}
-		.end :global(select) {
-			width: 72px;
-		}
 		/* The page that is chosen among several says its route too. */
 		.several .name {
 			display: none;
 		}
+	}
+	@container line (max-width: 720px) {
+		.name,
+		.layer {
+			font-size: var(--text-small);
+			padding: 2px 0;
+		}
+		.end :global(select) {
+			width: 86px;
+		}
+		.end :global(.as-written) {
+			display: none;
+		}
 		.end :global([aria-label='Which of its pages']) {
 			width: 166px;
-			font-size: 10px;
+			font-size: var(--text-small);
 		}
 		.end :global(.field) {
 			padding: 2px 5px;

@@ -169,7 +169,7 @@
 	}
 	.sizes :global(.field) {
 		padding: 1px 6px;
-		font-size: 11.5px;
+		font-size: var(--text-small);
 	}
 	input {
 		width: 44px;

@@ -240,7 +240,7 @@
 		height: 19px;
 		overflow: hidden;
 		white-space: nowrap;
-		font-size: 11px;
+		font-size: var(--text-small);
 	}
 	.tracks {
 		position: relative;
@@ -262,7 +262,7 @@
 		/* In a line of its own height: in that of the text around it, it would stand too low to be read. */
 		display: block;
 		padding-left: 5px;
-		font: 10px/12px var(--sans);
+		font: var(--text-small)/12px var(--sans);
 		color: var(--ink);
 	}
 	.sticks {

@@ -77,7 +77,7 @@
 		padding: 0 5px 4px;
 		overflow: hidden;
 		font: var(--type);
-		font-size: 11px;
+		font-size: var(--text-small);
 		color: var(--ink);
 		background: var(--paper);
 	}

@@ -1,0 +1,56 @@
+<script lang="ts">
+	import { Menu } from '@skeletonlabs/skeleton-svelte';
+	import { MediaQuery } from 'svelte/reactivity';
+
+	/**
+	 * What can be done with a row of a list, so that a long list is not full of verbs: in sight while
+	 * the row (an element with `data-row`) is pointed at or has the focus, and in a menu where nothing
+	 * can be pointed at.
+	 */
+	interface Props {
+		/** What the row is about. */
+		of: string;
+		acts: readonly { readonly name: string; readonly title?: string; readonly run: () => void }[];
+	}
+	const { of, acts }: Props = $props();
+
+	const touched = new MediaQuery('(hover: none)');
+</script>
+
+{#if touched.current}
+	<Menu
+		onSelect={({ value }) => acts.find(({ name }) => name === value)?.run()}
+		positioning={{ placement: 'bottom-end', strategy: 'fixed' }}
+	>
+		<Menu.Trigger class="act small" aria-label="What can be done with {of}">⋯</Menu.Trigger>
+		<Menu.Positioner>
+			<Menu.Content class="menu">
+				{#each acts as { name } (name)}
+					<Menu.Item class="menu-item" value={name}><Menu.ItemText>{name}</Menu.ItemText></Menu.Item
+					>
+				{/each}
+			</Menu.Content>
+		</Menu.Positioner>
+	</Menu>
+{:else}
+	<span class="acts">
+		{#each acts as { name, title, run } (name)}
+			<button class="act small" {title} onclick={run}
+				>{name}<span class="unseen"> {of}</span></button
+			>
+		{/each}
+	</span>
+{/if}
+
+<style>
+	.acts {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 10px;
+		opacity: 0;
+		transition: opacity var(--move);
+	}
+	:global([data-row]:is(:hover, :focus-within)) .acts {
+		opacity: 1;
+	}
+</style>
