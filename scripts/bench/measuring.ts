@@ -1,5 +1,4 @@
-import { readdir } from 'node:fs/promises';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { dataUrls, Measurer } from '../../src/cli/measure/measurer.ts';
 import { readSitePath } from '../../src/cli/site-path.ts';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
@@ -11,6 +10,7 @@ import { layerName } from '../../src/core/model/site.ts';
 import type { PageInstance } from '../../src/core/resolve/instance.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { openBrowser } from '../lib/browser.ts';
+import { realisticSites } from '../../tests/lib/realistic.ts';
 import { root } from '../lib/setup.js';
 import type { BenchRow } from './core.ts';
 import { generatedSite } from './generated-site.ts';
@@ -100,8 +100,9 @@ route / { piece text """${body}"""; style """p { font: 17px/1.6 serif } figure {
 async function againstBrowser(measurer: Measurer): Promise<BenchRow[]> {
 	const shown = await measurer.page.browser().newPage();
 	const rows: BenchRow[] = [];
-	for (const name of await readdir(join(root, 'tests/realistic'))) {
-		const resolved = await siteAt(join('tests/realistic', name));
+	for (const path of await realisticSites()) {
+		const resolved = await siteAt(path);
+		const name = basename(path);
 		const [route] = resolved.routes;
 		const [instance] = route ? resolved.instances(route) : [];
 		if (!instance) throw new Error(`${name} has no page.`);

@@ -38,7 +38,15 @@ export function build() {
 	// The server reads previews in a thread that lies beside the command line.
 	must('node', ['scripts/bundle.js']);
 	const built = join(root, 'build/index.js');
-	const sources = ['src', 'static', 'package-lock.json', 'svelte.config.js', 'vite.config.ts'];
+	const sources = [
+		'src',
+		'static',
+		'demo',
+		'examples',
+		'package-lock.json',
+		'svelte.config.js',
+		'vite.config.ts'
+	];
 	const newest = Math.max(...sources.map((path) => newestIn(join(root, path))));
 	if (existsSync(built) && changedAt(built) >= newest) return;
 	console.log('Building the application …');

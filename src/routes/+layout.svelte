@@ -28,6 +28,7 @@
 	import ConfirmEdit from '$views/shell/dialogs/ConfirmEdit.svelte';
 	import Drawing from '$views/shell/Drawing.svelte';
 	import MeasuringPages from '$views/shell/MeasuringPages.svelte';
+	import TourStrip from '$views/shell/TourStrip.svelte';
 	import NoticeLine from '$views/shell/NoticeLine.svelte';
 
 	const { children }: { children: Snippet } = $props();
@@ -206,6 +207,7 @@
 <div class="shell">
 	<SkipLinks />
 	<TopBar find={() => (finding = true)} showKeys={() => (help.shown = true)} />
+	<TourStrip />
 	<NoticeLine />
 	<main data-ready={store.ready || undefined}>
 		<h1 class="unseen">{viewName} of {store.site?.name || 'a site'}</h1>
@@ -232,11 +234,11 @@
 		height: 100vh;
 		display: grid;
 		position: relative;
-		grid-template-rows: auto minmax(0, 1fr);
+		grid-template-rows: auto auto minmax(0, 1fr);
 	}
 	main {
 		min-height: 0;
-		grid-row: 2;
+		grid-row: 3;
 	}
 	.failure {
 		padding: 24px;

@@ -8,12 +8,22 @@ import { bringing } from './ways/bringing.svelte.ts';
 /** The ways in which a site comes to be open. Whatever cannot be opened, a notice says why, and the open site stays. */
 
 export async function openDemo(): Promise<void> {
-	const response = await fetch('/demo.zip').catch(() => undefined);
+	await openPacked('/demo.zip', 'The demo site');
+}
+
+/** Opens an example by its name; gives whether it could. */
+export function openExample(name: string): Promise<boolean> {
+	return openPacked(`/examples/${name}.zip`, 'The example');
+}
+
+async function openPacked(path: string, what: string): Promise<boolean> {
+	const response = await fetch(path).catch(() => undefined);
 	if (!response?.ok) {
-		store.say('The demo site could not be loaded: the server does not answer.');
-		return;
+		store.say(`${what} could not be loaded: the server does not answer.`);
+		return false;
 	}
-	await openBytes('demo.zip', new Uint8Array(await response.arrayBuffer()));
+	const name = path.split('/').at(-1) ?? '';
+	return openBytes(name, new Uint8Array(await response.arrayBuffer()));
 }
 
 export async function openFile(file: File): Promise<boolean> {

@@ -1,5 +1,5 @@
 import assert from 'node:assert/strict';
-import { mkdtemp, readdir, rm } from 'node:fs/promises';
+import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
@@ -8,6 +8,7 @@ import { z } from 'zod';
 import { run } from '../../src/cli/main.ts';
 import { openBrowser } from '../lib/browser.ts';
 import { root } from '../../scripts/lib/setup.js';
+import { realisticSites } from '../lib/realistic.ts';
 import { judgeMeasured, judgeSwept, openJudge } from '../judge/boxes/judge.ts';
 import { judgeJumps } from '../judge/boxes/jumps.ts';
 import { Measurer } from '../../src/cli/measure/measurer.ts';
@@ -46,8 +47,7 @@ async function siteAt(path: string): Promise<CheckedSite> {
 }
 
 test('every box of every realistic page and of the demo is where the browser has it', async () => {
-	const folder = join(root, 'tests/realistic');
-	const sites = (await readdir(folder)).map((name) => join(folder, name));
+	const sites = (await realisticSites()).map((path) => join(root, path));
 	let [pages, boxes] = [0, 0];
 	const off: string[] = [];
 	for (const path of [...sites, join(root, 'demo')]) {
@@ -73,8 +73,7 @@ test('every box of every realistic page and of the demo is where the browser has
 
 /** The browser is told of paper itself, and shows the page with the rules that are delivered. */
 test('tried with more content, from the other side, with large text and on paper, they still are', async () => {
-	const folder = join(root, 'tests/realistic');
-	const sites = [...(await readdir(folder)).map((name) => join(folder, name)), join(root, 'demo')];
+	const sites = [...(await realisticSites()), 'demo'].map((path) => join(root, path));
 	const off: string[] = [];
 	let boxes = 0;
 	for (const words of [

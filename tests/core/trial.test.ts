@@ -1,5 +1,5 @@
 import assert from 'node:assert/strict';
-import { readdir, readFile } from 'node:fs/promises';
+import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { test } from 'node:test';
 import fc from 'fast-check';
@@ -17,6 +17,7 @@ import type { Route } from '../../src/core/model/site.ts';
 import { PageLayout } from '../../src/core/geometry/page-layout.ts';
 import { sizesByName } from '../judge/boxes/sizes.ts';
 import { makeOn, refusal } from '../lib/edits.ts';
+import { realisticSites } from '../lib/realistic.ts';
 import { around, marked, pageNamed, resolve, sound } from '../lib/site.ts';
 
 /** Pages with less and with more content than is written, with larger text, from the other side, on paper. */
@@ -91,11 +92,8 @@ function textOf(node: Tree.Node): string {
 }
 
 test('real markup gets longer and shorter, no id stands twice, and the short of the short is the same', async () => {
-	const folder = join(root, 'tests/realistic');
 	const texts = await Promise.all(
-		(await readdir(folder, { recursive: true }))
-			.filter((name) => name.endsWith('.eave'))
-			.map((name) => readFile(join(folder, name), 'utf8'))
+		(await realisticSites()).map((path) => readFile(join(root, path, 'site.eave'), 'utf8'))
 	);
 	const pieces = texts.flatMap((one) => [...one.matchAll(/"""([^]*?)"""/g)].map(([, inner = '']) => inner)).filter((one) => /<[a-z]/.test(one)); // prettier-ignore
 	assert.ok(pieces.length > 60, `${pieces.length} pieces`);

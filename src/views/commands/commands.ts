@@ -8,6 +8,7 @@ import { askMovePages, removePages } from './asking-pages.ts';
 import { placeQuery, readPlace } from '$store/address.ts';
 import { look } from '$store/ways/look.svelte.ts';
 import { paneNames, panes, type PaneName } from '$store/ways/panes.svelte.ts';
+import { tour } from '$store/ways/tour.svelte.ts';
 import { bringing } from '$store/ways/bringing.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 import { commands } from '$store/commands.svelte.ts';
@@ -187,6 +188,7 @@ export function siteActs(): Act[] {
 				void openView('/plan');
 			}
 		},
+		{ name: 'Take the tour: six questions', run: () => tour.take() },
 		{ name: 'Bring in pages of HTML …', run: () => bringing.ask() },
 		{ name: 'Take back the last edit', key: 'Ctrl+Z', run: () => void store.undo() },
 		{ name: 'Do again what was taken back', key: 'Ctrl+Shift+Z', run: () => void store.redo() },

@@ -57,7 +57,7 @@
 		<!-- Nothing is to be pressed that moves as soon as it is known. -->
 		<p class="waiting" role="status">Working out what there is to hand over …</p>
 	{:else}
-		<div class="ways">
+		<div class="ways" data-tour="forms">
 			<FormCard form="site" name="The static site" files={files.site} {failed}>
 				<p>
 					HTML, a page a file, and CSS, a file a layout.

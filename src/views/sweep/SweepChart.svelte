@@ -100,7 +100,7 @@
 	}
 </script>
 
-<div class="chart" bind:clientWidth={width} bind:clientHeight={height}>
+<div class="chart" data-tour="chart" bind:clientWidth={width} bind:clientHeight={height}>
 	<div class="drawn" bind:this={holder} aria-hidden="true"></div>
 	<svg class="drawn" aria-hidden="true">
 		{#each labels as { key, name, colour, x, y, drawnTo } (key)}

@@ -43,7 +43,7 @@
 	});
 </script>
 
-<aside aria-label="Inspector">
+<aside aria-label="Inspector" data-tour="inspector">
 	<header>
 		<nav aria-label="What is chosen">
 			<button aria-current={subject.kind === 'site' || undefined} onclick={() => choice.pickSite()}

@@ -81,9 +81,9 @@
 		{:else if facts.entry}
 			{facts.layer.name}: {facts.entry.label}.
 		{:else if region?.locked}
-			{facts.layer.name} cannot fill it: {region.layout} has locked it.
+			{facts.layer.name} cannot <Term word="fill">fill</Term> it: {region.layout} has locked it.
 		{:else}
-			{facts.layer.name} lets it pass.
+			{facts.layer.name} lets it pass, without a <Term word="fill">fill</Term> of its own.
 		{/if}
 	</p>
 	{#if actions.length > 0}

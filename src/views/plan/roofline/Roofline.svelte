@@ -227,6 +227,7 @@
 	</div>
 	<div
 		class="rows"
+		data-tour="roofline"
 		class:dragging={drag.subject?.kind === 'page'}
 		role="listbox"
 		tabindex="0"

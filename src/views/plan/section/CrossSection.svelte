@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { meaningOf } from '$core/view-models/glossary.ts';
+	import Term from '$views/shell/Term.svelte';
 	import { boxFor } from '$core/view-models/scopes.ts';
 	import { isAlso } from '$views/shell/also.ts';
 	import type { CrossSection, SectionColumn as Column } from '$core/view-models/cross-section.ts';
@@ -194,7 +194,8 @@
 	}
 </script>
 
-<section aria-label="Cross-section">
+<section aria-label="Cross-section" data-tour="cross-section">
+	<h2 class="cap title"><Term word="cross-section">Cross-section</Term></h2>
 	<div
 		class="scroll"
 		bind:clientWidth={seen}
@@ -213,9 +214,7 @@
 		>
 			<!-- What stands here is also the name of each region's row of cells. -->
 			<div class="head" aria-hidden="true" style:height="{headHeight}px">
-				<span class="cap corner" style:width="{nameWidth}px" title={meaningOf('cross-section')}
-					>Cross-section</span
-				>
+				<span class="corner" style:width="{nameWidth}px"></span>
 				{#each columns as { column, index } (index)}
 					{@const fate = fateOf(column)}
 					<span
@@ -280,12 +279,11 @@
 						</span>
 					{/each}
 					<span
-						role="presentation"
+						role="rowheader"
 						class="name lands-name"
 						style:top="{rows * rowHeight}px"
 						style:width="{nameWidth - 4}px"
-						style:height="{landHeight + 14}px"
-						title={meaningOf('lands as')}>Lands as</span
+						style:height="{landHeight + 14}px"><Term word="lands as">Lands as</Term></span
 					>
 				</div>
 				{#each columns as { column, index } (index)}
@@ -327,6 +325,12 @@
 	.scroll {
 		overflow: auto;
 		height: 100%;
+	}
+	.title {
+		position: absolute;
+		left: 8px;
+		top: 3px;
+		z-index: 5;
 	}
 	.fold-place {
 		position: absolute;
@@ -372,7 +376,7 @@
 		outline: 1px solid var(--cedar);
 	}
 	em {
-		font: italic 10.5px var(--sans);
+		font: italic var(--text-small) var(--sans);
 		color: var(--warn);
 		padding-left: 3px;
 	}
@@ -431,7 +435,7 @@
 		stroke-linejoin: round;
 	}
 	.name.lit,
-	[role='rowheader']:hover {
+	[role='rowheader']:not(.lands-name):hover {
 		text-decoration: underline;
 	}
 	.lands-name {

@@ -5,6 +5,9 @@
 	import { workOnFolder } from '$store/starting.ts';
 	import { states } from '$store/states.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import { beginning } from '$store/ways/beginning.svelte.ts';
+	import { tour } from '$store/ways/tour.svelte.ts';
+	import ExamplesDialog from '../dialogs/ExamplesDialog.svelte';
 	import { bringing } from '$store/ways/bringing.svelte.ts';
 	import BringInDialog from '../dialogs/bring-in/BringInDialog.svelte';
 	import KeptSites from '../dialogs/KeptSites.svelte';
@@ -14,7 +17,7 @@
 
 	let fileInput: HTMLInputElement;
 	let folderInput: HTMLInputElement;
-	let asking = $state(false);
+	let choosing = $state(false);
 	let listing = $state(false);
 	let onDevice = $state(false);
 	/** As many as are quickly looked through; the others are in the list of all. */
@@ -23,7 +26,7 @@
 	const others = $derived(store.sites.filter((site) => site.id !== store.id));
 
 	function choose(value: string): void {
-		if (value === 'new') asking = true;
+		if (value === 'new') beginning.asked = true;
 		else if (value === 'open') fileInput.click();
 		else if (value === 'folder') folderInput.click();
 		else if (value === 'work-on-folder') void workOnFolder();
@@ -32,6 +35,8 @@
 		else if (value === 'states') void states.open();
 		else if (value === 'device') onDevice = true;
 		else if (value === 'demo') void openDemo();
+		else if (value === 'example') choosing = true;
+		else if (value === 'tour') tour.take();
 		else if (value.startsWith('site ')) void switchTo(value.slice(5));
 	}
 
@@ -81,6 +86,12 @@
 				<Menu.Item class="menu-item" value="demo">
 					<Menu.ItemText>Open the demo site</Menu.ItemText>
 				</Menu.Item>
+				<Menu.Item class="menu-item" value="example">
+					<Menu.ItemText>Open an example …</Menu.ItemText>
+				</Menu.Item>
+				<Menu.Item class="menu-item" value="tour">
+					<Menu.ItemText>Take the tour: six questions</Menu.ItemText>
+				</Menu.Item>
 				<Menu.Item class="menu-item" value="states">
 					<Menu.ItemText>States of this site …</Menu.ItemText>
 				</Menu.Item>
@@ -119,7 +130,8 @@
 	/>
 </div>
 
-<NewSite bind:open={asking} />
+<NewSite bind:open={beginning.asked} />
+<ExamplesDialog bind:open={choosing} />
 <BringInDialog />
 <DeviceDialog open={onDevice} onClose={() => (onDevice = false)} />
 <KeptSites bind:open={listing} />

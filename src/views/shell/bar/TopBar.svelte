@@ -4,6 +4,7 @@
 	import { found } from '$store/findings.svelte.ts';
 	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
+	import { tour } from '$store/ways/tour.svelte.ts';
 	import FolderMark from './FolderMark.svelte';
 	import KeptSince from './KeptSince.svelte';
 	import SeenBy from './SeenBy.svelte';
@@ -73,6 +74,12 @@
 		>
 			{look.mode === 'night' ? 'by day' : 'by night'}
 		</button>
+		<button
+			class="quiet"
+			aria-pressed={tour.shown}
+			title="Six questions, each answered in the view itself; it is left and taken up as you like"
+			onclick={() => (tour.shown ? tour.leave() : tour.take())}>tour</button
+		>
 		<button
 			class="quiet"
 			aria-label="Words and keys"

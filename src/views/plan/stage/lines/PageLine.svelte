@@ -5,6 +5,7 @@
 	import type { PageView } from '$workers/messages.ts';
 	import LayerMark from '$views/shell/LayerMark.svelte';
 	import LongSelect from '$views/shell/LongSelect.svelte';
+	import Term from '$views/shell/Term.svelte';
 	import TrialMenu from '$views/trial/TrialMenu.svelte';
 	import { choice } from '../../choice.svelte.ts';
 	import UnderMenu from '../../roofline/UnderMenu.svelte';
@@ -33,7 +34,11 @@
 		title="{page.page}: its title, its pages and what it sits under"
 		onclick={() => choice.pickLayer(layer)}>{page.page}</button
 	>
-	<span class="small words">{page.chain.length === 0 ? 'is bare' : 'under'}</span>
+	<span class="small words">
+		{#if page.chain.length === 0}is <Term word="bare">bare</Term>{:else}<Term word="sits under"
+				>under</Term
+			>{/if}
+	</span>
 	{#each page.chain as name (name)}
 		<button
 			class="mono layer"
@@ -70,14 +75,16 @@
 				choose={(address) => void store.goTo({ page: page.page, address })}
 			/>
 		{/if}
-		<LongSelect
-			label="Coming from"
-			title="Marks what stays and what is thrown away when a visitor comes from another page"
-			value={comingFrom}
-			none="from …"
-			options={others}
-			choose={(name) => (comingFrom = name)}
-		/>
+		<span data-tour="coming-from">
+			<LongSelect
+				label="Coming from"
+				title="Marks what stays and what is thrown away when a visitor comes from another page"
+				value={comingFrom}
+				none="from …"
+				options={others}
+				choose={(name) => (comingFrom = name)}
+			/>
+		</span>
 		<button
 			class="field"
 			aria-pressed={store.held !== undefined}

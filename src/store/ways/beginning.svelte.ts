@@ -1,0 +1,6 @@
+/** The window in which a new site begins. */
+class Beginning {
+	asked = $state(false);
+}
+
+export const beginning = new Beginning();

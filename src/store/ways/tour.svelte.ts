@@ -1,0 +1,60 @@
+import * as z from 'zod';
+import { tour as steps, type TourStep } from '$core/view-models/tour.ts';
+
+const key = 'long-eave tour';
+const kept = z.object({ at: z.number().int().min(0).max(steps.length - 1) }); // prettier-ignore
+
+/** How far the tour has got. It can be left and taken up at will, also another day. */
+class Tour {
+	/** Its strip is shown. */
+	shown = $state(false);
+	/** The place of the step that one is at, from 0. */
+	at = $state(0);
+
+	get step(): TourStep | undefined {
+		return steps[this.at];
+	}
+
+	get isLast(): boolean {
+		return this.at === steps.length - 1;
+	}
+
+	/** Begins it, or goes on where it was left. */
+	take(): void {
+		this.at = readAt();
+		this.shown = true;
+	}
+
+	goTo(at: number): void {
+		this.at = Math.max(0, Math.min(steps.length - 1, at));
+		this.keep(this.at);
+	}
+
+	leave(): void {
+		this.shown = false;
+	}
+
+	/** Gone through: the next time it begins anew. */
+	end(): void {
+		this.shown = false;
+		this.keep(0);
+	}
+
+	private keep(at: number): void {
+		try {
+			localStorage.setItem(key, JSON.stringify({ at }));
+		} catch {
+			// A browser that keeps nothing begins the tour anew.
+		}
+	}
+}
+
+function readAt(): number {
+	try {
+		return kept.safeParse(JSON.parse(localStorage.getItem(key) ?? '{}')).data?.at ?? 0;
+	} catch {
+		return 0;
+	}
+}
+
+export const tour = new Tour();
