@@ -29,11 +29,7 @@ export function findingsDocument(): string {
 			if (!first) return [];
 			const examples = all.flatMap(({ example }) => (example ? exampleText(code, example) : []));
 			const { what, why } = first.check;
-			const allow = canBeAllowed(code)
-				? ''
-				: severity === 'error'
-					? ''
-					: ' It cannot be set aside.';
+			const allow = canBeAllowed(code) ? '' : severity === 'error' ? '' : ' It cannot be ignored.';
 			return [[`### ${code}`, '', `${what} ${why}${allow}`, '', ...examples].join('\n')];
 		});
 		return [`## ${title[severity]}`, '', ...bodies].join('\n');
@@ -49,8 +45,8 @@ What is wrong or doubtful in a site, by its code. An error keeps the site from b
 a hint, that something might be better or is not needed. A finding of one cause is one finding, on however many pages it shows. What rests on sizes
 of content that were guessed says so, until they are measured.
 
-Warnings and hints can be set aside in the layer or part they concern, with a reason: \`allow measure-too-long "a poem keeps its lines"\`. As a layout
-covers its pages, what it sets aside is set aside on them; what \`site\` sets aside, everywhere. An allowance that allows nothing any more is a hint.
+Warnings and hints can be ignored in the layer or part they concern, with a reason: \`allow measure-too-long "a poem keeps its lines"\`. As a layout
+covers its pages, what it ignores is ignored on them; what \`site\` ignores, everywhere. An allowance that allows nothing any more is a hint.
 Errors that are found as text is read, and are nothing but slips of the pen, are not listed here.
 
 In each example the line \`site "Seed library" { lang en; bands { narrow 0; wide 1000 } }\` is left out where it is as it is here. This page is made by

@@ -43,7 +43,7 @@ export async function formatCommand(
 	await written?.write(changes);
 	for (const { file } of changes) streams.out(`${file}\n`);
 	const count = counted(changes.length, 'file');
-	const said = check ? `${count} would be written anew.` : `${count} written anew.`;
+	const said = check ? `${count} would be formatted.` : `${count} formatted.`;
 	streams.out(changes.length === 0 ? (unread > 0 ? '' : 'Everything is tidy.\n') : `${said}\n`);
 	return unread > 0 || (check && changes.length > 0) ? 1 : 0;
 }

@@ -98,7 +98,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		});
 	program
 		.command('serve')
-		.description('Serve the site of a folder as it changes, with a stand-in for signing in.')
+		.description('Serve the site of a folder as it changes, with a stub for signing in.')
 		.argument('<site>', 'a folder, a .eave file, or a zip of a folder')
 		.option('--port <number>', 'where to listen', '4320')
 		.option('--as <role>', 'who visitors are that have not chosen at /sign-in')
@@ -151,7 +151,7 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 		});
 	program
 		.command('format')
-		.description('Write the texts as one would with care; they read the same.')
+		.description('Format the texts; what they say stays the same.')
 		.argument('<site>', 'a folder or a .eave file')
 		.option('--check', 'write nothing; exit with 1 where something would be written')
 		.exitOverride()

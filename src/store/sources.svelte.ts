@@ -59,7 +59,7 @@ class SourcesStore {
 			headers: { 'content-type': 'application/json' },
 			body: text
 		}).catch(() => undefined);
-		if (!answered) return 'The stand-in does not answer.';
+		if (!answered) return 'The stub service does not answer.';
 		if (!answered.ok) return sentenceIn(answered);
 		await this.notice(name);
 		return undefined;
@@ -68,7 +68,7 @@ class SourcesStore {
 	/** Changes how the stand-in answers, and gives how it does then. */
 	async behave(name: string, behaviour: Partial<Behaviour>): Promise<string | undefined> {
 		const answered = await this.patch(name, behaviour);
-		if (!answered) return 'The stand-in does not answer.';
+		if (!answered) return 'The stub service does not answer.';
 		return answered.ok ? undefined : sentenceIn(answered);
 	}
 

@@ -106,10 +106,10 @@ test('a folder is worked on both ways; what comes from it is a step that undo ta
 	await put(page, 'site.eave', `${text.replace('>A<', '>There<')}// typed`);
 	await until('it comes here', async () => (await editorText(page)).includes('>There<'));
 	await put(page, 'more.eave', 'route /more { title "More"; piece body """<h1>More</h1>""" }\n');
-	const undo = 'button[title^="Take back: take more.eave from the folder"]';
+	const undo = 'button[title^="Undo: take more.eave from the folder"]';
 	await (await page.waitForSelector(undo))?.click();
 	await until('it is gone there, too', async () => (await there(page, 'more.eave')) === undefined);
-	await (await page.waitForSelector('button[title^="Take back: take site.eave from the folder"]'))?.click(); // prettier-ignore
+	await (await page.waitForSelector('button[title^="Undo: take site.eave from the folder"]'))?.click(); // prettier-ignore
 	await until(
 		'it is as it was',
 		async () => (await there(page, 'site.eave')) === `${text}// typed`

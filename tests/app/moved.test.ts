@@ -23,10 +23,10 @@ test('a page that is moved leaves a way on, which is said, followed, delivered a
 	await page.click('[id="row /visit"]');
 	await hand.press('button', 'Rename or move');
 	await hand.fill('New route', '/find-us');
-	const choice = await named(page, 'combobox', 'Leaves behind');
-	await choice.select('a way on, for visitors of the old address');
+	const choice = await named(page, 'combobox', 'At the old address');
+	await choice.select('a redirect, for visitors of the old address');
 	await hand.press('button', 'Move it');
-	await page.waitForSelector('::-p-text(would lead on to what moved)');
+	await page.waitForSelector('::-p-text(would redirect to what moved)');
 	await hand.press('button', 'Do it all');
 	await page.waitForSelector('[id="row /find-us"]');
 	assert.match(
@@ -42,7 +42,7 @@ test('a page that is moved leaves a way on, which is said, followed, delivered a
 	);
 	await hand.type('was at', '/visit, /old/visit.html');
 	await app.open('/deliver');
-	await page.waitForSelector('::-p-text(Pages that lead on)');
+	await page.waitForSelector('::-p-text(Redirects, at the old addresses)');
 	await page.waitForSelector('::-p-text(old/visit.html)');
 
 	// A link to an old address leads to the page of today.

@@ -108,7 +108,7 @@ for (const mode of ['day', 'night'] as const) {
 		await (await named(app.page, 'button', 'Scroll')).click();
 		await named(app.page, 'slider', 'Scrolled to');
 		await check('Plan with the strip of scrolling');
-		await (await named(app.page, 'button', 'Put scrolling away')).click();
+		await (await named(app.page, 'button', 'Close scrolling')).click();
 		await (await app.page.waitForSelector('.try'))?.click();
 		await app.page.waitForSelector('.try-menu');
 		await check('what pages are tried with');

@@ -95,7 +95,7 @@ test('what does not fit is said, a mend shows its text and its curve first, and 
 	);
 	assert.match(lines.join('\n'), /− .*wide 900[^]*\+ .*wide 999/);
 	assert.equal((await misfits()).length, 1, 'the chart and what is said are as it would be');
-	await (await named(page, 'button', 'Make it')).click();
+	await (await named(page, 'button', 'Apply it')).click();
 	await until('it is made, and worked out anew', async () => (await page.$$('.mend')).length > 0 && (await page.$$('.change')).length === 0 && (await misfits()).length === 1); // prettier-ignore
 	await until('all routes are measured', async () => page.$eval('.sweep', (one) => one.getAttribute('data-others') === '2')); // prettier-ignore
 	const strips = await page.$$eval('button.strip', (all) => all.map((one) => [one.querySelector('.name')?.textContent, one.querySelectorAll('i').length])); // prettier-ignore
@@ -121,7 +121,7 @@ test('a picture wider than a phone: a rule for it is tried, shown and made', asy
 	await mend.click();
 	const lines = await page.$$eval('.change .mono', (all) => all.map((one) => one.textContent));
 	assert.match(lines.join('\n'), /\+ .*max-width: 100%/);
-	await (await named(page, 'button', 'Make it')).click();
+	await (await named(page, 'button', 'Apply it')).click();
 	await until('nothing sticks out', async () => (await page.$$('.misfit')).length === 0);
 	assert.match(await sourceText(app, 'typed.eave'), /style """img, video, svg \{ max-width: 100%; height: auto; \}"""/);
 }); // prettier-ignore

@@ -143,7 +143,7 @@ test('the strip of scrolling moves the stage, follows it, and has two places sid
 		return inner?.evaluate(() => Math.round(scrollY));
 	});
 	assert.ok(Math.abs(second - reach) <= 1, `${second} of ${reach}`);
-	await (await named(page, 'button', 'Put scrolling away')).click();
+	await (await named(page, 'button', 'Close scrolling')).click();
 	await page.waitForSelector('[aria-label="Scrolling"]', { hidden: true });
 });
 

@@ -91,7 +91,7 @@ test('shared data goes stale and comes anew through the server; failures are sai
 	await (await named(app.page, 'link', 'Plan')).click();
 	await until('the new value', async () => (await words()).includes('The old laundry'));
 	await (await named(app.page, 'link', 'Material')).click();
-	const does = await named(app.page, 'combobox', 'What the stand-in does');
+	const does = await named(app.page, 'combobox', 'What the stub service does');
 	await does.select('no-json');
 	await (await named(app.page, 'button', 'Ask again')).click();
 	await app.page.waitForSelector('::-p-text(It could not be had: what it answers is not JSON)');
@@ -117,7 +117,7 @@ test('shared data goes stale and comes anew through the server; failures are sai
 test('a source that gives notice is shown anew at once, and what a lost notice does is drawn', async () => {
 	await app.open('/material?of=data&route=/visit');
 	await (await named(app.page, 'combobox', 'fresh')).select('notice');
-	await (await named(app.page, 'combobox', 'What the stand-in does')).select('none');
+	await (await named(app.page, 'combobox', 'What the stub service does')).select('none');
 	await app.page.waitForSelector('::-p-text(It has not said yet that anything changed)');
 	await app.page.waitForSelector('::-p-text(given at 10:00:00)');
 	const field = await app.page.waitForSelector('[aria-label="data.opening.address"]');
@@ -188,7 +188,7 @@ test('a part is made of a piece with the places that are like it, and renamed in
 	await (await app.page.waitForSelector('b[data-piece="new-in"]'))?.click();
 	await hand.press('button', 'Make a part …');
 	await hand.fill('Its name', 'arrival');
-	await app.page.waitForSelector('::-p-text(It is given)');
+	await app.page.waitForSelector('::-p-text(Its parameters)');
 	await hand.press('button', 'Make the part');
 	await app.page.waitForSelector('::-p-text(would use arrival too)');
 	await hand.press('button', 'Do it all');

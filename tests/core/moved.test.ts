@@ -157,7 +157,7 @@ test('a route that is moved leaves its address behind where that is wanted, and 
 	const gone = make(once, { kind: 'set-moved', pattern: '/store', addresses: [] });
 	assert.match(gone, /route \/store \{ title/);
 	const other = makeOn(once, { kind: 'move-route', pattern: '/store/:pen', to: '/pens' });
-	assert.match(other.said, /Nothing would lead on from \/shop\/:pen/);
+	assert.match(other.said, /Nothing would redirect from \/shop\/:pen/);
 	assert.match(
 		refusal(once, { kind: 'set-moved', pattern: '/store', addresses: ['/:x'] }),
 		/the parameters of \/store/

@@ -66,7 +66,7 @@ function makers(resolved: ResolvedSite): (file: Place) => Maker {
 	const { pages } = planPaths(resolved);
 	return ({ path, kind }) => {
 		const page = kind === 'page' ? pages.get(path)?.page : undefined;
-		if (kind === 'moved') return { what: `the page that leads on from ${path}`, span: site };
+		if (kind === 'moved') return { what: `the redirect from ${path}`, span: site };
 		if (page) return { what: `the page ${layerName(page)}`, span: layerSpan(page) };
 		const what =
 			kind === 'style' ? 'a style sheet that the site needs' : `the file ${path} of the site`;

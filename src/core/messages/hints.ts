@@ -62,7 +62,7 @@ export const hints = {
 	'menu-hidden': (menu: string, band: string) =>
 		`${menu} is hidden at ${band}, and nothing else of the layout leads where it does.`,
 	'moved-open': (old: string) =>
-		`Which addresses like ${old} there were is not known, so a delivery of files has no page that leads on from them: a server does, by the configuration for nginx or by "serve".`,
+		`Which addresses like ${old} there were is not known, so a delivery of files has no redirect for them: a server does, by the configuration for nginx or by "serve".`,
 	'link-moved': (old: string, now: string) =>
 		`This link is written to lead to ${old}, which is ${now} now; delivered, it leads there.`,
 	'not-found-missing': () =>

@@ -182,11 +182,11 @@ export const warnings = {
 	'lang-missing': () =>
 		'The site does not say its language, so it is read aloud as English: write lang and the language.',
 	'moved-shadowed': (old: string, route: string, what: string) =>
-		`Nothing leads on from ${old} to ${route}: ${what} is there today.`,
+		`Nothing redirects from ${old} to ${route}: ${what} is there today.`,
 	'moved-circle': (old: string, route: string) =>
 		`${old} is said to have moved to ${route}, and ${route} to ${old}: that would lead in a circle, so each shows its own page.`,
 	'moved-twice': (old: string, route: string, other: string) =>
-		`Nothing leads on from ${old} to ${route}: ${other} says first that it moved there.`,
+		`Nothing redirects from ${old} to ${route}: ${other} says first that it moved there.`,
 	'link-nowhere': (url: string) => `This link leads to ${url}, where there is no page and no file.`,
 	'anchor-nowhere': (id: string, page: string) =>
 		`This link leads to #${id}, but nothing on ${page} has that id.`,

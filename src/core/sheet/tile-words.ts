@@ -31,7 +31,7 @@ export function tileLines(
 	if (own.length > mostFound) lines.push(plain(counted(own.length - mostFound, 'more finding')));
 	lines.push(...linesBehind(new Set(own.map(({ sentence }) => sentence)), behind, all));
 	lines.push(...row.words.map(plain));
-	if (row.words.length === 0) lines.push(plain('alike at every width drawn'));
+	if (row.words.length === 0) lines.push(plain('the same at every width drawn'));
 	if (row.estimated) lines.push(plain('sizes are still estimated'));
 	return lines;
 }

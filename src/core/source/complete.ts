@@ -21,7 +21,7 @@ export interface KnownNames {
 	readonly data: readonly string[];
 }
 
-const allowWord = 'sets findings of one kind aside, with the reason';
+const allowWord = 'ignores findings of one kind, with the reason';
 
 /** What is said of the document around the body. */
 const documentWords = {

@@ -28,14 +28,8 @@ export const examples: readonly Example[] = [
 	},
 	{
 		name: 'gazette',
-		title: 'A gazette',
-		shows:
-			'Sizes that grow with the screen, a story in columns, and a layout on request around the front page.'
-	},
-	{
-		name: 'magazine',
 		title: 'A magazine from right to left',
 		shows:
-			'Arabic, with every side said as start and end: menus, borders and drawings turn around by themselves.'
+			'Hebrew, so that rows, menus and drawings turn around by themselves; type that grows with the screen, and a front page with a layout of its own.'
 	}
 ];

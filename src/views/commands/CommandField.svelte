@@ -93,7 +93,7 @@
 			</li>
 		{/each}
 	</ul>
-	{#if found.length === 0}<p class="small">Nothing has that in its name.</p>{/if}
+	{#if found.length === 0}<p class="small">Nothing is called that.</p>{/if}
 </Question>
 
 <style>

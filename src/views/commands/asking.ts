@@ -62,11 +62,11 @@ export function askNewState(at: string): void {
 	};
 }
 
-export const wayOn = 'a way on, for visitors of the old address';
+export const wayOn = 'a redirect, for visitors of the old address';
 
 /** What is left where pages were, as a field of a question; the choice of the last time is not kept. */
 export const leftBehind = {
-	label: 'Leaves behind',
+	label: 'At the old address',
 	value: 'nothing',
 	options: ['nothing', wayOn]
 };

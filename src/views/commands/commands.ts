@@ -190,8 +190,8 @@ export function siteActs(): Act[] {
 		},
 		{ name: 'Take the tour: six questions', run: () => tour.take() },
 		{ name: 'Bring in pages of HTML …', run: () => bringing.ask() },
-		{ name: 'Take back the last edit', key: 'Ctrl+Z', run: () => void store.undo() },
-		{ name: 'Do again what was taken back', key: 'Ctrl+Shift+Z', run: () => void store.redo() },
+		{ name: 'Undo the last edit', key: 'Ctrl+Z', run: () => void store.undo() },
+		{ name: 'Redo what was undone', key: 'Ctrl+Shift+Z', run: () => void store.redo() },
 		commandAct('Tidy all texts', { kind: 'tidy-text', file: undefined }),
 		...views.map(({ name, path, about }): Act => ({
 			name: `Open ${name}: ${about}`,

@@ -11,8 +11,8 @@ export const keyGroups: readonly KeyGroup[] = [
 		where: 'Everywhere',
 		keys: [
 			['Ctrl or Cmd and K', 'finds whatever has a name, and whatever can be done'],
-			['Ctrl and Z', 'takes back the last edit'],
-			['Ctrl, Shift and Z', 'does again what was taken back'],
+			['Ctrl and Z', 'undoes the last edit'],
+			['Ctrl, Shift and Z', 'redoes what was undone'],
 			['?', 'shows these keys']
 		]
 	},

@@ -19,7 +19,7 @@
 		{ kind: 'page', name: 'Pages' },
 		{ kind: 'shell', name: 'Shells' },
 		{ kind: 'text', name: 'Texts of the site' },
-		{ kind: 'moved', name: 'Pages that lead on, from where others were once' },
+		{ kind: 'moved', name: 'Redirects, at the old addresses of pages' },
 		{ kind: 'style', name: 'Style sheets' },
 		{ kind: 'asset', name: 'Other files' }
 	] as const;
@@ -55,7 +55,7 @@
 	<Remains />
 	{#if !delivery && failed === undefined}
 		<!-- Nothing is to be pressed that moves as soon as it is known. -->
-		<p class="waiting" role="status">Working out what there is to hand over …</p>
+		<p class="waiting" role="status">Working out the files …</p>
 	{:else}
 		<div class="ways" data-tour="forms">
 			<FormCard form="site" name="The static site" files={files.site} {failed}>

@@ -38,7 +38,7 @@
 		try {
 			await download(form);
 		} catch (failure) {
-			store.say(`Nothing was handed over: ${reasonOf(failure)}`);
+			store.say(`Nothing was downloaded: ${reasonOf(failure)}`);
 		} finally {
 			busy = false;
 		}
@@ -58,11 +58,11 @@
 		</button>
 		<p class="small">
 			{#if failed !== undefined}
-				What there is to hand over could not be worked out: {failed}
+				The files could not be worked out: {failed}
 			{:else if !files}
-				Working out what there is to hand over …
+				Working out the files …
 			{:else if files.length === 0}
-				Fix the errors first; nothing is handed over by halves.
+				Fix the errors first: a site with errors is not delivered.
 			{:else}
 				<button class="act" aria-pressed={isChosen} onclick={choose}
 					>{counted(files.length, 'file')}</button

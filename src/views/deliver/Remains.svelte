@@ -28,7 +28,7 @@
 		{found.allMeasured ? 'Nothing is found on any page.' : `Nothing is found so far${soFar}.`}
 	{:else}
 		<a class="act" href="/findings?{query}">{words} {total === 1 ? 'remains' : 'remain'}</a
-		>{soFar}.{found.count('error') === 0 ? ' The site can be handed over all the same.' : ''}
+		>{soFar}.{found.count('error') === 0 ? ' The site can be delivered all the same.' : ''}
 	{/if}
 </p>
 

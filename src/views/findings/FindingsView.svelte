@@ -117,8 +117,8 @@
 			{#if view && view.aside.length > 0}<AsideList aside={view.aside} />{/if}
 			{#if view}
 				<p class="more small">
-					Pages are not opened here with anything that runs in them. What shows only then (contrast
-					over a picture, what a role has in it, what scrolls without a keyboard) is found by
+					No script of a page runs here. What shows only in a page that is open (contrast over a
+					picture, the content of a role, a scroller without a keyboard) is found by
 					<span class="mono">npx long-eave check SITE --measure</span>.
 				</p>
 			{/if}

@@ -34,7 +34,7 @@
 					{#each after as text, index (index)}<p class="mono come">+ {text.trim()}</p>{/each}
 				{/each}
 				<p class="small">The chart shows what it would do; how it is now is drawn faintly.</p>
-				<button class="primary" onclick={() => make(mend)}>Make it</button>
+				<button class="primary" onclick={() => make(mend)}>Apply it</button>
 				{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
 			</div>
 		{/if}

@@ -93,7 +93,7 @@ export const markupChecks: readonly MarkupCheck[] = [
 	rule('markup-focus-hidden', (at, { element }) => warning('markup-focus-hidden', at, element), {
 		rules: ['hidden-focusable'],
 		what: 'What is hidden from those who listen cannot be reached by keyboard.',
-		why: 'The focus goes to something that is not read out: one is nowhere.',
+		why: 'The focus goes to something that is not read out, and nobody who listens knows where it is.',
 		wrong: '<button type="button" aria-hidden="true">More</button>',
 		mended: '<button type="button">More</button>'
 	}),

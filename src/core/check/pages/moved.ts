@@ -21,7 +21,7 @@ const kinds = (more: string): string =>
 export const moved: WholeCheck = {
 	of: 'whole',
 	codes: ['moved-shadowed', 'moved-circle', 'moved-twice', 'moved-open'],
-	what: 'Each address of once leads on to where its page is now.',
+	what: 'Each old address redirects to where its page is now.',
 	why: 'What else is at that address comes first, so whoever has the old link ends up there.',
 	examples: {
 		'moved-shadowed': {
@@ -53,7 +53,7 @@ export const moved: WholeCheck = {
 		if (!route || !old || code === 'moved-open') return undefined;
 		const back = code === 'moved-circle' && wayBack(old, route, resolved);
 		const idle = back ? [back, { route, old }] : [{ route, old }];
-		return forEach(idle, 'nothing leads on', (one): Command => {
+		return forEach(idle, 'nothing redirects', (one): Command => {
 			const addresses = one.route.moved.flatMap((moved) => (moved === one.old ? [] : [moved.text]));
 			return { kind: 'set-moved', pattern: one.route.pattern.text, addresses };
 		});

@@ -29,7 +29,7 @@ export const layerCommands: CommandKinds<LayerCommand> = {
 	'set-moved': {
 		label: ({ pattern, addresses }) =>
 			addresses.length === 0
-				? `Nothing leads on to ${pattern}`
+				? `No redirect to ${pattern}`
 				: `${pattern} was at ${addresses.join(', ')} once`,
 		carryOut: (resolved, surgery, { pattern, addresses }) =>
 			setMoved(resolved, surgery, pattern, addresses)

@@ -95,9 +95,9 @@ export function moveRoute(
 	const consequences: string[] = [];
 	if (below.length > 0) consequences.push(`${below.join(', ')} would move along.`);
 	if (links > 0) consequences.push(`${counted(links, 'link')} would be changed.`);
-	if (left.length > 0) consequences.push(`${listWords(left)} would lead on to what moved.`);
+	if (left.length > 0) consequences.push(`${listWords(left)} would redirect to what moved.`);
 	if (lost.length > 0)
-		consequences.push(`Nothing would lead on from ${listWords(lost)}: it has other parameters.`);
+		consequences.push(`Nothing would redirect from ${listWords(lost)}: it has other parameters.`);
 	return consequences;
 }
 

@@ -20,7 +20,7 @@ export const mendCommands: CommandKinds<MendCommand> = {
 			surgery.insertInto(findLayer(resolved, layer).span, [`style """${css}"""`])
 	},
 	'set-aside': {
-		label: ({ code }) => `Set ${code} aside`,
+		label: ({ code }) => `Ignore ${code}`,
 		carryOut: (resolved, surgery, { code, in: where, reason }) =>
 			setAside(resolved, surgery, code, where, reason)
 	},

@@ -24,11 +24,11 @@ export function setAside(
 ): void {
 	if (!canBeAllowed(code)) {
 		throw new CommandRefused(
-			`${code} cannot be set aside: the page cannot be right while it stands.`
+			`${code} cannot be ignored: the page cannot be right while it stands.`
 		);
 	}
 	const words = reason.trim().replace(/\s+/g, ' ');
-	if (words === '') throw new CommandRefused('Say why it is set aside, for whoever reads it next.');
+	if (words === '') throw new CommandRefused('Say why it is ignored, for whoever reads it next.');
 	const { span, allows } = allowing(resolved, ref);
 	const line = `allow ${code} "${words.replace(/["\\{]/g, (sign) => `\\${sign}`)}"`;
 	const there = allows.find((one) => one.code.text === code);
@@ -44,7 +44,7 @@ export function tellAgain(
 	ref: AllowRef
 ): void {
 	const there = allowing(resolved, ref).allows.find((one) => one.code.text === code);
-	if (!there) throw new CommandRefused(`${code} is not set aside there any more.`);
+	if (!there) throw new CommandRefused(`${code} is not ignored there any more.`);
 	surgery.remove(there.span);
 }
 

@@ -17,7 +17,7 @@ export function tidyText(
 	for (const [path, text] of chosen) {
 		const tidied = tidy(text, bands);
 		if (tidied === undefined) {
-			const sentence = `${path} has an error; it can be tidied once that is mended.`;
+			const sentence = `${path} has an error; it can be tidied once that is fixed.`;
 			throw new CommandRefused(sentence, { file: path, from: 0, to: 0 });
 		}
 		if (tidied === text) continue;

@@ -37,7 +37,7 @@
 </script>
 
 <label class="small" for={id}>
-	{source.isUrl ? `What the source says, at the stand-in for ${source.from}` : source.from}
+	{source.isUrl ? `What the stub service answers for ${source.from}` : source.from}
 </label>
 <textarea
 	{id}
@@ -53,7 +53,7 @@
 		onclick={() => void take()}>Take it</button
 	>
 	<button class="field" disabled={typed === undefined} onclick={() => (typed = undefined)}
-		>As it was</button
+		>Discard</button
 	>
 	{#if wrong && place}
 		<span class="small refused" role="status"

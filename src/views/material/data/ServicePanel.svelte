@@ -24,7 +24,7 @@
 		['error', 'answers 500'],
 		['no-json', 'answers what is not JSON'],
 		['too-large', 'answers 100 MB'],
-		['redirects', 'sends round and round'],
+		['redirects', 'redirects in a circle'],
 		['silent', 'does not answer']
 	];
 
@@ -103,10 +103,10 @@
 		</div>
 	{/if}
 	<div class="line small">
-		<span>The stand-in</span>
+		<span>The stub service</span>
 		<select
 			class="field"
-			aria-label="What the stand-in does"
+			aria-label="What the stub service does"
 			value={behaviour.failure}
 			onchange={(event) => {
 				const chosen = failures.find(([one]) => one === event.currentTarget.value)?.[0];

@@ -40,7 +40,7 @@
 </script>
 
 <PanelField
-	label="given"
+	label="parameters"
 	value={part.parameters}
 	mono
 	placeholder="title, tone = plain | ripe"

@@ -106,7 +106,7 @@
 				</span>
 			</div>
 			<p class="small given">
-				{part.list.length === 0 ? 'It is given nothing' : 'It is given'}
+				{part.list.length === 0 ? 'It takes no parameters' : 'Its parameters:'}
 				{#each part.list as parameter, at (parameter.name)}{at > 0 ? ', ' : ' '}
 					<button
 						class="mono link"

@@ -120,7 +120,7 @@
 							by: by === 'space' ? 'space' : 'screen'
 						})}
 					hint={layout.measure === 'space'
-						? 'Its bands look at the width that it gets.'
+						? 'Its bands go by the width that it gets itself, as container queries do.'
 						: undefined}
 				/>
 				{#if layout.hasSheets}
@@ -225,7 +225,7 @@
 				mono
 				take={setMoved}
 				hint={view.moved.length > 0
-					? 'Visitors of these addresses are led on to this page (308), and links to them lead here.'
+					? 'Visitors of these addresses are redirected to this page (308), and links to them lead here.'
 					: undefined}
 			/>
 		{/if}

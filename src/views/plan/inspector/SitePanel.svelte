@@ -56,7 +56,7 @@
 			mono
 			placeholder="https://…/"
 			take={set('address')}
-			hint="Where it will be: for links that name it whole."
+			hint="The address of the finished site, for sitemap.xml and links in full."
 		/>
 		<PanelField
 			label="pages are"

@@ -173,7 +173,7 @@
 					<thead>
 						<tr>
 							<th scope="col">Screen</th><th scope="col">shown</th><th scope="col">needs</th>
-							<th scope="col">loads</th><th scope="col">of which too much</th>
+							<th scope="col">loads</th><th scope="col">more than needed</th>
 						</tr>
 					</thead>
 					<tbody>

@@ -58,13 +58,13 @@
 		<button
 			class="quiet"
 			disabled={!lastStep}
-			title={lastStep ? `Take back: ${lastStep.label} (Ctrl+Z)` : 'Nothing to take back'}
+			title={lastStep ? `Undo: ${lastStep.label} (Ctrl+Z)` : 'Nothing to undo'}
 			onclick={() => void store.undo()}>undo</button
 		>
 		<button
 			class="quiet"
 			disabled={!nextStep}
-			title={nextStep ? `Do again: ${nextStep.label} (Ctrl+Shift+Z)` : 'Nothing to do again'}
+			title={nextStep ? `Redo: ${nextStep.label} (Ctrl+Shift+Z)` : 'Nothing to redo'}
 			onclick={() => void store.redo()}>redo</button
 		>
 		<button

@@ -96,7 +96,7 @@
 		<button
 			class="field"
 			aria-pressed={look.overlay}
-			title="Whose each box is, and how large"
+			title="Which layer each box comes from, and its size"
 			onclick={() => (look.overlay = !look.overlay)}>Boxes</button
 		>
 		<button

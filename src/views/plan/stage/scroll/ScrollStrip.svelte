@@ -135,7 +135,7 @@
 				onclick={() => (scrolling.second = scrolling.second === undefined ? reach : undefined)}
 				>Two places</button
 			>
-			<button class="act" aria-label="Put scrolling away" onclick={close}>×</button>
+			<button class="act" aria-label="Close scrolling" onclick={close}>×</button>
 		</span>
 	</div>
 	{#if view && reach > 0}

@@ -52,11 +52,11 @@
 	{#if isOutermost && frame.pages.length > 1}
 		<select
 			class="field"
-			aria-label="Part off some pages of {frame.name}"
+			aria-label="Split off some pages of {frame.name}"
 			value=""
 			onchange={(event) => part(event.currentTarget.value)}
 		>
-			<option value="">part off …</option>
+			<option value="">split off …</option>
 			<option value="this page">{page} alone</option>
 			{#each frame.folders as folder (folder)}<option value={folder}>{folder}/</option>{/each}
 		</select>

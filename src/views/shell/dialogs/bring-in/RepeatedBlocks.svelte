@@ -31,7 +31,7 @@
 			<p class="small">They are parts in this site.</p>
 		{:else}
 			<button class="act" onclick={() => void choosing.choose({ kind: 'blocks' })}
-				>Say each once, as a part</button
+				>Make each of them a part</button
 			>
 		{/if}
 	</section>
