@@ -103,13 +103,14 @@
 <style>
 	.two {
 		display: grid;
-		grid-template-columns: 190px minmax(0, 1fr);
+		grid-template-columns: repeat(auto-fit, minmax(min(190px, 100%), 1fr));
 		gap: 20px;
 		align-items: start;
 		margin: 8px 0 14px;
 	}
 	svg {
 		width: 190px;
+		max-width: 100%;
 		border: 1px solid var(--hair);
 		shape-rendering: crispEdges;
 	}
