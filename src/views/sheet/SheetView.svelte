@@ -346,6 +346,7 @@
 					{#if item.kind === 'group'}
 						<h2
 							class="group"
+							class:on={item.goesOn}
 							style:top="{item.top}px"
 							style:left="{item.place * tiling.width}px"
 							style:width="{item.span * tiling.width}px"
@@ -353,7 +354,7 @@
 						>
 							{#each item.group.chain as name (name)}<LayerMark mark={marks.get(name)} />{/each}
 							<span class="title" title={item.group.title}>{item.group.title}</span>
-							<span class="small">{counted(item.pages, 'page')}</span>
+							<span class="small">{item.goesOn ? 'goes on' : counted(item.pages, 'page')}</span>
 						</h2>
 					{:else}
 						<SheetRowView
@@ -425,6 +426,11 @@
 		font-weight: 600;
 		white-space: nowrap;
 		border-left: 2px solid var(--rule);
+	}
+	.group.on {
+		border-left-color: transparent;
+		font-weight: 400;
+		color: var(--ink-2);
 	}
 	.group .title {
 		overflow: hidden;

@@ -15,6 +15,8 @@ export type SheetItem = {
 			readonly pages: number;
 			/** How many tiles of its line are of it. */
 			readonly span: number;
+			/** It begins in a line further up. */
+			readonly goesOn: boolean;
 	  }
 	| {
 			readonly kind: 'row';
@@ -38,8 +40,9 @@ interface Tile {
 	readonly behind: readonly SheetRow[];
 	readonly open: boolean;
 	readonly member: boolean;
-	/** The group that begins with it. */
-	readonly begins?: SheetGroup;
+	readonly group: SheetGroup;
+	/** It is the first of its group. */
+	readonly begins: boolean;
 }
 
 /**
@@ -57,11 +60,14 @@ export function itemsOf(
 	let top = 0;
 	for (let from = 0; from < tiles.length; from += perLine) {
 		const line = tiles.slice(from, from + perLine);
-		const head = line.some(({ begins }) => begins !== undefined) ? groupHeight : 0;
+		const head = line.some(({ begins }) => begins) ? groupHeight : 0;
 		const height = head + Math.max(...line.map(({ row, behind }) => heightOf(row, behind)));
-		for (const [place, { begins, ...tile }] of line.entries()) {
+		for (const [place, { begins, group, ...tile }] of line.entries()) {
 			const at = { top, height, place };
-			if (begins) items.push({ kind: 'group', ...at, ...groupIn(begins, line, place) });
+			// Where others begin beside it, what goes on from further up is named once more.
+			if (begins || (place === 0 && head > 0)) {
+				items.push({ kind: 'group', ...at, ...groupIn(group, line, place), goesOn: !begins });
+			}
 			items.push({ kind: 'row', key: `row ${tile.row.page}`, ...at, ...tile, head });
 		}
 		top += height;
@@ -70,7 +76,7 @@ export function itemsOf(
 }
 
 function tilesOf(group: SheetGroup, unfolded: ReadonlySet<string>): Tile[] {
-	const tiles = group.stacks.flatMap(({ first, others }): Tile[] => {
+	const tiles = group.stacks.flatMap(({ first, others }) => {
 		const open = unfolded.has(first.page);
 		const members = open ? others : [];
 		return [
@@ -78,7 +84,7 @@ function tilesOf(group: SheetGroup, unfolded: ReadonlySet<string>): Tile[] {
 			...members.map((row) => ({ row, behind: [], open, member: true }))
 		];
 	});
-	return tiles.map((tile, index) => (index === 0 ? { ...tile, begins: group } : tile));
+	return tiles.map((tile, index) => ({ ...tile, group, begins: index === 0 }));
 }
 
 /** The name of a group above its tiles of a line. */
@@ -87,10 +93,10 @@ function groupIn(
 	line: readonly Tile[],
 	place: number
 ): { key: string; group: SheetGroup; pages: number; span: number } {
-	const next = line.findIndex(({ begins }, index) => index > place && begins !== undefined);
+	const next = line.findIndex(({ begins }, index) => index > place && begins);
 	const pages = group.stacks.reduce((sum, { others }) => sum + 1 + others.length, 0);
 	const span = (next < 0 ? line.length : next) - place;
-	return { key: `group ${group.key}`, group, pages, span };
+	return { key: `group ${group.key} ${line[0]?.row.page}`, group, pages, span };
 }
 
 /** Those that are seen in a window of the list, and some beside it, px. */
