@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { get, Agent } from 'node:http';
 import { build, anyPort, serve } from './lib/setup.js';
 import { packSource } from '../src/core/emit/delivery.ts';
-import { readSitePath } from '../src/cli/site-path.ts';
+import { readSitePath } from '../src/cli/files/site-path.ts';
 
 const [previews = 200, clients = 50, seconds = 40] = process.argv.slice(2).map(Number);
 build();

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { pieceHtmlOf } from '../../src/core/emit/html/page.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import { estimateSize } from '../../src/core/geometry/pieces/estimate.ts';

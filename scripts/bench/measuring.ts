@@ -1,6 +1,6 @@
 import { basename, join } from 'node:path';
 import { dataUrls, Measurer } from '../../src/cli/measure/measurer.ts';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import { drive } from '../../src/core/measure/drive.ts';

@@ -15,7 +15,7 @@ import { Measurer } from './measure/measurer.ts';
 import { listWords } from '../core/messages/problem.ts';
 import { allTrialWords, trialOf } from '../core/model/trial.ts';
 import { seenAs } from '../core/resolve/site.ts';
-import { openSite } from './open-site.ts';
+import { openSite } from './files/open-site.ts';
 import {
 	boxEntries,
 	estimatedBoxes,
@@ -24,7 +24,7 @@ import {
 } from '../core/laid/found-boxes.ts';
 import type { Streams } from './streams.ts';
 import { widestScreen } from './widest-screen.ts';
-import { wrote } from './wrote.ts';
+import { wrote } from './files/wrote.ts';
 
 /** What `boxes` is asked for, as it was typed. */
 export interface BoxesOptions {

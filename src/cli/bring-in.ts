@@ -10,9 +10,9 @@ import { placeWords } from '../core/model/span.ts';
 import { resolveSite } from '../core/resolve/site.ts';
 import { IntakeError } from '../core/source/limits.ts';
 import { readSiteFiles } from '../core/source/read.ts';
-import { browserFor, provePages } from './prove-pages.ts';
-import { systemSentence } from './open-site.ts';
-import { readPagesPath } from './site-path.ts';
+import { browserFor, provePages } from './comparing/prove-pages.ts';
+import { systemSentence } from './files/open-site.ts';
+import { readPagesPath } from './files/site-path.ts';
 import type { Streams } from './streams.ts';
 
 /** What `bring-in` is asked for. */

@@ -3,7 +3,7 @@ import { accessPath, closedPages } from '../core/emit/access-file.ts';
 import { handOver, type HandOver } from '../core/emit/hand-over.ts';
 import { counted } from '../core/messages/problem.ts';
 import type { Streams } from './streams.ts';
-import { goneWords, writeSite, type WriteWhere } from './write-site.ts';
+import { goneWords, writeSite, type WriteWhere } from './files/write-site.ts';
 
 /** What `build` is asked for. */
 export interface BuildOptions extends HandOver, WriteWhere {}

@@ -2,7 +2,7 @@ import { layerName, pagesOf } from '../core/model/site.ts';
 import { leadFrom } from '../core/resolve/moved.ts';
 import { explain, explanationText } from '../core/resolve/explain.ts';
 import { hasErrors } from '../core/messages/problem.ts';
-import { openSite } from './open-site.ts';
+import { openSite } from './files/open-site.ts';
 import type { Streams } from './streams.ts';
 
 /** Prints where everything on a page comes from, as text or as JSON. */

@@ -4,7 +4,7 @@ import { placeWords } from '../core/model/span.ts';
 import { counted, sentenceOf } from '../core/messages/problem.ts';
 import type { Change } from '../core/source/change.ts';
 import { WrittenTexts } from './check/mend-files.ts';
-import { loadSite } from './open-site.ts';
+import { loadSite } from './files/open-site.ts';
 import type { Streams } from './streams.ts';
 
 /**

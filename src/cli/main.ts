@@ -5,7 +5,7 @@ import type { CheckOptions } from './check/check.ts';
 import { formats } from './check/formats.ts';
 import { severities } from '../core/messages/catalogue.ts';
 import { listWords, reasonOf } from '../core/messages/problem.ts';
-import type { CompareOptions } from './compare.ts';
+import type { CompareOptions } from './comparing/compare.ts';
 import { ownStreams } from './streams.ts';
 import type { TokensOptions } from './tokens.ts';
 
@@ -207,18 +207,18 @@ export async function run(args: readonly string[], streams = ownStreams): Promis
 			) => {
 				const { json = false, diff = false, ...others } = options;
 				if (diff) {
-					const { diffCommand } = await import('./diff.ts');
+					const { diffCommand } = await import('./comparing/diff.ts');
 					code = await diffCommand(before, after, streams);
 					return;
 				}
-				const { comparePages, pagesAt } = await import('./compare-pages.ts');
+				const { comparePages, pagesAt } = await import('./comparing/compare-pages.ts');
 				const pages = await pagesAt(before);
 				if (pages) {
 					const { measure = false } = others;
 					code = await comparePages(pages, after, { json, measure }, streams);
 					return;
 				}
-				const { compareCommand } = await import('./compare.ts');
+				const { compareCommand } = await import('./comparing/compare.ts');
 				code = await compareCommand(before, after, { ...others, json }, streams);
 			}
 		);

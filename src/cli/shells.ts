@@ -1,7 +1,7 @@
 import { counted } from '../core/messages/problem.ts';
 import { handOverShells } from '../core/shells/hand-over.ts';
 import type { Streams } from './streams.ts';
-import { goneWords, writeSite, type WriteWhere } from './write-site.ts';
+import { goneWords, writeSite, type WriteWhere } from './files/write-site.ts';
 
 /** What `shells` is asked for. */
 export interface ShellsOptions extends WriteWhere {

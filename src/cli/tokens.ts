@@ -6,9 +6,9 @@ import { tokenSheet } from '../core/emit/css/site-sheet.ts';
 import { counted, hasErrors } from '../core/messages/problem.ts';
 import type { CheckedSite } from '../core/check/site.ts';
 import { WrittenTexts } from './check/mend-files.ts';
-import { openSite, systemSentence } from './open-site.ts';
+import { openSite, systemSentence } from './files/open-site.ts';
 import type { Streams } from './streams.ts';
-import { wrote } from './wrote.ts';
+import { wrote } from './files/wrote.ts';
 
 /** What `tokens` is asked for. */
 export interface TokensOptions {

@@ -7,13 +7,13 @@ import { plainHandOver } from '../core/emit/hand-over.ts';
 import { counted, hasErrors, type Problem } from '../core/messages/problem.ts';
 import { IntakeError } from '../core/source/limits.ts';
 import { readSiteFiles } from '../core/source/read.ts';
-import { printProblems, systemSentence } from './open-site.ts';
+import { printProblems, systemSentence } from './files/open-site.ts';
 import { FollowedPath } from './serve/followed-path.ts';
-import { readSitePath } from './site-path.ts';
+import { readSitePath } from './files/site-path.ts';
 import type { Streams } from './streams.ts';
-import { checkPlace, isOwn, listName, listText, WriteRefused } from './write-delivery.ts';
-import { writeSite, type WriteWhere } from './write-site.ts';
-import { writeWhole } from './wrote.ts';
+import { checkPlace, isOwn, listName, listText, WriteRefused } from './files/write-delivery.ts';
+import { writeSite, type WriteWhere } from './files/write-site.ts';
+import { writeWhole } from './files/wrote.ts';
 
 /** ms of quiet after a change before the folder is read again. */
 const quiet = 25;

@@ -1,4 +1,4 @@
-import { readSitePath } from '../cli/site-path.ts';
+import { readSitePath } from '../cli/files/site-path.ts';
 import { bringIn as bringPagesIn } from '../core/bring-in/bring-in.ts';
 import { takePages } from '../core/bring-in/reading/take-pages.ts';
 import { deliveryProblems } from '../core/check/delivery.ts';
@@ -109,7 +109,7 @@ export function boxes(
 	return boxEntries(found?.boxes ?? []);
 }
 
-/** Looks for everything that is wrong or doubtful, on every page and at every width. What the text sets aside is left out. */
+/** Looks for everything that is wrong or doubtful, on every page and at every width. What the text ignores is left out. */
 export async function check(
 	site: Site,
 	{ year = thisYear() }: { readonly year?: number } = {}

@@ -83,7 +83,7 @@ test('three sizes of a picture dropped among words are one picture, and as wide 
 	const hand = new Hand(app);
 	await dropOn('The library is the low brick', 'lower', await pictures(320, 640, 1280));
 	hand.steps++;
-	await app.page.waitForSelector('::-p-text(of which too much)');
+	await app.page.waitForSelector('::-p-text(more than needed)');
 	const rows = await app.page.$$eval('table tbody tr', (all) =>
 		all.map((one) => one.textContent ?? '')
 	);

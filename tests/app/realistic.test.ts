@@ -12,7 +12,7 @@ import { realisticSites } from '../lib/realistic.ts';
 import { judgeMeasured, judgeSwept, openJudge } from '../judge/boxes/judge.ts';
 import { judgeJumps } from '../judge/boxes/jumps.ts';
 import { Measurer } from '../../src/cli/measure/measurer.ts';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { SizeStore } from '../../src/core/measure/size-store.ts';
 import { layerName, pagesOf } from '../../src/core/model/site.ts';

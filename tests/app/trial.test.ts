@@ -77,7 +77,7 @@ test('mirrored, with large text and on paper the page is as it is computed, and 
 	assert.equal(openers, 0);
 	await app.load('/sheet?try=printed');
 	await page.waitForSelector('.drawing');
-	assert.match(await page.$eval('.head', (one) => one.textContent ?? ''), /A4\s+718 px/);
+	assert.match(await page.$eval('.cell:nth-child(2) .cap', (one) => one.textContent ?? ''), /A4\s+718/);
 	assert.equal((await page.$$('.drawing .tab')).length, 0);
 }); // prettier-ignore
 

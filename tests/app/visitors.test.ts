@@ -200,9 +200,10 @@ test('a part is made of a piece with the places that are like it, and renamed in
 	assert.match((await part?.evaluate((one) => one.textContent)) ?? '', /used in [23] places/);
 	// Pictures of parts come one after the other and move what stands below, so it is pressed wherever it is.
 	await part?.$eval(
-		'button::-p-text(Rename)',
+		'[aria-label="What can be done with arrival"]',
 		(button) => button instanceof HTMLElement && button.click()
 	);
+	await (await named(app.page, 'menuitem', 'Rename')).click();
 	await hand.fill('New name', 'newcomer');
 	await hand.press('button', 'Rename it');
 	await app.page.waitForSelector('[aria-label="Part newcomer"]');

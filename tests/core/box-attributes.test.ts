@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import { parse } from 'parse5';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import type { Command } from '../../src/core/model/command.ts';
-import { boxView } from '../../src/core/view-models/box-view.ts';
+import { boxView } from '../../src/core/view-models/chosen/box-view.ts';
 import { makeOn, refusal } from '../lib/edits.ts';
 import { findingsOf } from '../lib/findings.ts';
 import { resolve } from '../lib/site.ts';

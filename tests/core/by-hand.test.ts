@@ -8,7 +8,7 @@ import { piecesIn } from '../../src/core/resolve/content/pieces.ts';
 import { applyChanges, type Change } from '../../src/core/source/change.ts';
 import type { SiteFiles } from '../../src/core/model/files.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { difference, makeOn, refusal } from '../lib/edits.ts';
 import { runs } from '../lib/runs.ts';
 

@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import fc from 'fast-check';
 import { layoutSheet } from '../../src/core/emit/css/sheets.ts';
 import type { BoxRef, Command } from '../../src/core/model/command.ts';
-import { boxView } from '../../src/core/view-models/box-view.ts';
+import { boxView } from '../../src/core/view-models/chosen/box-view.ts';
 import { boxesOf, oneLayout } from '../lib/boxes.ts';
 import { makeOn, refusal } from '../lib/edits.ts';
 import { lookOver } from '../lib/findings.ts';

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
 import type { Command, PieceRef, SizedRef } from '../../src/core/model/command.ts';
-import { boxView } from '../../src/core/view-models/box-view.ts';
+import { boxView } from '../../src/core/view-models/chosen/box-view.ts';
 import { makeOn, refusal } from '../lib/edits.ts';
 
 /** Settings of one box are said of others, band by band. */

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { generate, parse, walk, type CssNode } from 'css-tree';
 import { HtmlValidate } from 'html-validate';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { checkSite } from '../../src/core/check/site.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';

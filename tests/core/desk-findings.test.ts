@@ -1,7 +1,7 @@
 import { loadLibraries } from '../../src/core/check/libraries.ts';
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { checkSite } from '../../src/core/check/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { Desk } from '../../src/workers/desk/desk.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { Command, LayerRef } from '../../src/core/model/command.ts';
-import { documentView } from '../../src/core/view-models/document-view.ts';
+import { documentView } from '../../src/core/view-models/chosen/document-view.ts';
 import { mendOf } from '../../src/core/check/mend.ts';
 import { findingsOf } from '../lib/findings.ts';
 import { makeOn, refusal } from '../lib/edits.ts';

@@ -10,7 +10,7 @@ import { layerName } from '../../src/core/model/site.ts';
 import { isSound, checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { difference, edit, makeOn } from '../lib/edits.ts';
 import { judgeCommands } from '../judge/commands/judge-commands.ts';
 import { lands, pageNamed, sound } from '../lib/site.ts';

@@ -14,7 +14,7 @@ import { checkSite } from '../../src/core/check/site.ts';
 import { membersIn } from '../../src/core/resolve/boxes/members.ts';
 import { takeIn } from '../../src/core/source/intake.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { makeOn } from '../lib/edits.ts';
 import { outlineOf } from '../lib/outline.ts';
 import { around, bodyOf, htmlOf, markedOf, only, pageNamed, resolve, sound } from '../lib/site.ts';

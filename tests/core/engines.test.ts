@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { test } from 'node:test';
 import { parse, walk } from 'css-tree';
 import fc from 'fast-check';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { checkSite } from '../../src/core/check/site.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import type { SiteFiles } from '../../src/core/model/files.ts';

@@ -3,7 +3,7 @@ import { readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { test } from 'node:test';
 import { root } from '../../scripts/lib/setup.js';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { checkSite } from '../../src/core/check/site.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { examples } from '../../src/core/starter/examples.ts';

@@ -1,7 +1,11 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { foundGroups, inFoundOrder, type Named } from '../../src/core/view-models/found-order.ts';
+import {
+	foundGroups,
+	inFoundOrder,
+	type Named
+} from '../../src/core/view-models/words/found-order.ts';
 
 /** What the field that finds everything lists, and in what order. */
 

@@ -7,13 +7,13 @@ import {
 	type HolderRef,
 	type SizedRef
 } from '../../src/core/model/command.ts';
-import { manyView } from '../../src/core/view-models/many-view.ts';
-import { shareWays, sharedSpans } from '../../src/core/view-models/share-out.ts';
+import { manyView } from '../../src/core/view-models/chosen/many-view.ts';
+import { shareWays, sharedSpans } from '../../src/core/view-models/chosen/share-out.ts';
 import { edit, makeOn, refusal } from '../lib/edits.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';
 import { piecesIn } from '../../src/core/edit/pieces/piece-view.ts';
-import { alikePieces } from '../../src/core/view-models/alike-pieces.ts';
-import { manyLayers, movedBelow } from '../../src/core/view-models/many-layers.ts';
+import { alikePieces } from '../../src/core/view-models/chosen/alike-pieces.ts';
+import { manyLayers, movedBelow } from '../../src/core/view-models/chosen/many-layers.ts';
 import { around, sound } from '../lib/site.ts';
 
 /** Several boxes and pieces at once. */

@@ -13,7 +13,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
-import { partPath } from '../../src/cli/wrote.ts';
+import { partPath } from '../../src/cli/files/wrote.ts';
 import { zipSync } from 'fflate';
 import { run as runMain } from '../../src/cli/main.ts';
 

@@ -6,7 +6,7 @@ import { test } from 'node:test';
 import { root } from '../../scripts/lib/setup.js';
 import { checkSite } from '../../src/core/check/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { judgeNginx } from '../judge/nginx/judge-nginx.ts';
 import { hasNginx, startNginx, startSignIn } from '../judge/nginx/run-nginx.ts';
 

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
 import { WrittenPage } from '../../src/core/check/subject/written-page.ts';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import type { CheckedSite } from '../../src/core/check/site.ts';
 import { checkSite } from '../../src/core/check/site.ts';
 import { propose } from '../../src/core/edit/propose.ts';

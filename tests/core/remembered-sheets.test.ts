@@ -7,7 +7,7 @@ import { deliver } from '../../src/core/emit/delivery.ts';
 import type { SiteFiles } from '../../src/core/model/files.ts';
 import { readSiteFiles, type SiteReading } from '../../src/core/source/read.ts';
 import { randomLayouts, siteText } from '../judge/boxes/random-layouts.ts';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { runs } from '../lib/runs.ts';
 
 /**

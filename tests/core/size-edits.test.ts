@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { boxView } from '../../src/core/view-models/box-view.ts';
+import { boxView } from '../../src/core/view-models/chosen/box-view.ts';
 import { dimensionLines } from '../../src/core/view-models/dimensions.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import type { SizeCommand, Command } from '../../src/core/model/command.ts';

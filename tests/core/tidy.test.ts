@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { test } from 'node:test';
 import fc from 'fast-check';
 import { run } from '../../src/cli/main.ts';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { tidy } from '../../src/core/format/tidy.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { checkSite } from '../../src/core/check/site.ts';

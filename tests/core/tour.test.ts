@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { test } from 'node:test';
 import { root } from '../../scripts/lib/setup.js';
-import { tour, tourPlaces } from '../../src/core/view-models/tour.ts';
+import { tour, tourPlaces } from '../../src/core/view-models/words/tour.ts';
 
 /** The tour in the application and the one in the documents are the same six questions. */
 

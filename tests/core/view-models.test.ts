@@ -1,14 +1,14 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { checkSite } from '../../src/core/check/site.ts';
 import { findPiece, findRegion } from '../../src/core/edit/find.ts';
 import { CommandRefused } from '../../src/core/edit/proposal.ts';
 import { layerName, layersOf, pagesOf } from '../../src/core/model/site.ts';
 import { piecesIn } from '../../src/core/resolve/content/pieces.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
-import { findable, type Findable } from '../../src/core/view-models/findable.ts';
-import { layerView, siteWordsView } from '../../src/core/view-models/layer-view.ts';
+import { findable, type Findable } from '../../src/core/view-models/words/findable.ts';
+import { layerView, siteWordsView } from '../../src/core/view-models/chosen/layer-view.ts';
 import { sound } from '../lib/site.ts';
 
 /** What panels and the field that finds things are given to show, as plain data. */

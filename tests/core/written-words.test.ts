@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { WrittenPage } from '../../src/core/check/subject/written-page.ts';
 import { CommandRefused } from '../../src/core/edit/proposal.ts';

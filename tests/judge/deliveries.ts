@@ -1,8 +1,8 @@
 import { mkdir, mkdtemp, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import { listName, writeDelivery, WriteRefused, type Disk, type Written } from '../../src/cli/write-delivery.ts'; // prettier-ignore
-import { ownerName } from '../../src/cli/unfinished-delivery.ts';
+import { listName, writeDelivery, WriteRefused, type Disk, type Written } from '../../src/cli/files/write-delivery.ts'; // prettier-ignore
+import { ownerName } from '../../src/cli/files/unfinished-delivery.ts';
 import { Random } from './fuzz/random.ts';
 
 /**

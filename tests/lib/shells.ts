@@ -2,7 +2,7 @@ import { mkdir, mkdtemp, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { parse, type DefaultTreeAdapterTypes as Tree, serialize } from 'parse5';
 import { root } from '../../scripts/lib/setup.js';
-import { readSitePath } from '../../src/cli/site-path.ts';
+import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { answer } from '../../src/core/answer/answer.ts';
 import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
 import { decodeUtf8 } from '../../src/core/lib/utf8.ts';

@@ -8,7 +8,7 @@ import { severities, type Severity } from '../../core/messages/catalogue.ts';
 import { counted, listWords, reasonOf } from '../../core/messages/problem.ts';
 import { findChromium, noChromium } from '../measure/chromium.ts';
 import type { Change } from '../../core/source/change.ts';
-import { loadSite, systemSentence } from '../open-site.ts';
+import { loadSite, systemSentence } from '../files/open-site.ts';
 import type { Streams } from '../streams.ts';
 import { lookOverMeasured } from './measure-site.ts';
 import { mendSafely, WrittenTexts } from './mend-files.ts';

@@ -9,8 +9,8 @@ import type { Command } from '../../core/model/command.ts';
 import { applyChanges, type Change } from '../../core/source/change.ts';
 import { looksLikeZip } from '../../core/source/intake.ts';
 import { readSiteFiles } from '../../core/source/read.ts';
-import { readSiteFolder } from '../site-path.ts';
-import { writeWhole } from '../wrote.ts';
+import { readSiteFolder } from '../files/site-path.ts';
+import { writeWhole } from '../files/wrote.ts';
 
 /** A site after safe mends, and the changes of its texts that made them; none where none could be made. */
 export interface Mended {

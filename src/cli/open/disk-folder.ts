@@ -4,8 +4,8 @@ import { dirname, join, sep } from 'node:path';
 import { fingerprint } from '../../core/lib/fingerprint.ts';
 import { checkPath } from '../../core/source/limits.ts';
 import { isLeftOut } from '../../core/model/files.ts';
-import { pathsIn } from '../site-path.ts';
-import { partPath } from '../wrote.ts';
+import { pathsIn } from '../files/site-path.ts';
+import { partPath } from '../files/wrote.ts';
 
 /** ms; within that, a file can be written again without its time telling. */
 const grain = 50;

@@ -6,7 +6,7 @@ import { fingerprint } from '../../core/lib/fingerprint.ts';
 import { folderPath, stampHeader, type Listing } from '../../core/in-step/served.ts';
 import { reasonOf } from '../../core/messages/problem.ts';
 import { IntakeError, mostBytes } from '../../core/source/limits.ts';
-import { systemSentence } from '../open-site.ts';
+import { systemSentence } from '../files/open-site.ts';
 import { LivePages } from '../serve/live.ts';
 import { hasToken } from '../token.ts';
 import { DiskFolder, FolderRefused } from './disk-folder.ts';

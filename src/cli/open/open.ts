@@ -3,9 +3,9 @@ import { existsSync } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import type { IncomingMessage, Server, ServerResponse } from 'node:http';
 import { join } from 'node:path';
-import { systemSentence } from '../open-site.ts';
+import { systemSentence } from '../files/open-site.ts';
 import { FollowedPath } from '../serve/followed-path.ts';
-import { readSiteFolder } from '../site-path.ts';
+import { readSiteFolder } from '../files/site-path.ts';
 import type { Streams } from '../streams.ts';
 import { FolderRequests } from './folder-requests.ts';
 

@@ -1,7 +1,7 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import type { SiteRequest } from '../../core/answer/exchange.ts';
 import { IntakeError } from '../../core/source/limits.ts';
-import { systemSentence } from '../open-site.ts';
+import { systemSentence } from '../files/open-site.ts';
 import type { Streams } from '../streams.ts';
 import { LivePages, liveScript } from './live.ts';
 import { Notices } from './notices.ts';

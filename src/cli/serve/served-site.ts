@@ -11,8 +11,8 @@ import { isEaveFile, type SiteFiles } from '../../core/model/files.ts';
 import type { DataSource } from '../../core/model/site.ts';
 import { IntakeError } from '../../core/source/limits.ts';
 import { readSiteFiles } from '../../core/source/read.ts';
-import { printProblems, systemSentence } from '../open-site.ts';
-import { readSitePath } from '../site-path.ts';
+import { printProblems, systemSentence } from '../files/open-site.ts';
+import { readSitePath } from '../files/site-path.ts';
 import type { Streams } from '../streams.ts';
 import { FollowedPath } from './followed-path.ts';
 

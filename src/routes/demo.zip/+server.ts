@@ -1,5 +1,5 @@
 import { packSource } from '$core/emit/delivery.ts';
-import { readSitePath } from '../../cli/site-path.ts';
+import { readSitePath } from '../../cli/files/site-path.ts';
 import type { RequestHandler } from './$types';
 
 /** Written by the build, so that a package has it without the folder it comes from. */

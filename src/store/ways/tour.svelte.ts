@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { tour as steps, type TourStep } from '$core/view-models/tour.ts';
+import { tour as steps, type TourStep } from '$core/view-models/words/tour.ts';
 
 const key = 'long-eave tour';
 const kept = z.object({ at: z.number().int().min(0).max(steps.length - 1) }); // prettier-ignore

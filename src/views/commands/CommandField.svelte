@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { foundGroups, inFoundOrder, type Named } from '$core/view-models/found-order.ts';
-	import type { Findable } from '$core/view-models/findable.ts';
+	import { foundGroups, inFoundOrder, type Named } from '$core/view-models/words/found-order.ts';
+	import type { Findable } from '$core/view-models/words/findable.ts';
 	import Question from '$views/shell/dialogs/Question.svelte';
 	import { store } from '$store/site.svelte.ts';
 	import { chosenActs, siteActs } from './commands.ts';

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import Question from '$views/shell/dialogs/Question.svelte';
 	import { keyGroups } from './keys.ts';
-	import { glossary } from '$core/view-models/glossary.ts';
+	import { glossary } from '$core/view-models/words/glossary.ts';
 	import { help } from '$store/ways/help.svelte.ts';
-	import TermDrawing from '$views/shell/TermDrawing.svelte';
-	import ScrollBox from '$views/shell/ScrollBox.svelte';
+	import TermDrawing from '$views/shell/marks/TermDrawing.svelte';
+	import ScrollBox from '$views/shell/controls/ScrollBox.svelte';
 
 	/** The keys that work in a view, and the words that are ours. */
 	const { view }: { view: string } = $props();

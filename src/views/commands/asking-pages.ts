@@ -1,5 +1,5 @@
 import { forEach, type Command, type LayerRef } from '$core/model/command.ts';
-import { movedBelow } from '$core/view-models/many-layers.ts';
+import { movedBelow } from '$core/view-models/chosen/many-layers.ts';
 import { ask } from '$store/ways/ask.svelte.ts';
 import { commands } from '$store/commands.svelte.ts';
 import { choice } from '../plan/choice.svelte.ts';

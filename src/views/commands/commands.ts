@@ -1,8 +1,8 @@
-import { glossary } from '$core/view-models/glossary.ts';
+import { glossary } from '$core/view-models/words/glossary.ts';
 import { help } from '$store/ways/help.svelte.ts';
 import { goto } from '$app/navigation';
-import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
-import { sizeActions } from '$core/view-models/size-actions.ts';
+import { fillActions, regionActions } from '$core/view-models/chosen/place-actions.ts';
+import { sizeActions } from '$core/view-models/chosen/size-actions.ts';
 import type { Command, LayerRef } from '$core/model/command.ts';
 import { askMovePages, removePages } from './asking-pages.ts';
 import { placeQuery, readPlace } from '$store/address.ts';

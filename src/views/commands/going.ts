@@ -1,5 +1,5 @@
 import { goto } from '$app/navigation';
-import type { Findable } from '$core/view-models/findable.ts';
+import type { Findable } from '$core/view-models/words/findable.ts';
 import { store } from '$store/site.svelte.ts';
 import { choice } from '../plan/choice.svelte.ts';
 import { openView } from './commands.ts';

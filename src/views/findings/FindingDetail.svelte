@@ -5,7 +5,7 @@
 	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { choice } from '$views/plan/choice.svelte.ts';
-	import TileMark from '$views/shell/TileMark.svelte';
+	import TileMark from '$views/shell/marks/TileMark.svelte';
 	import type { AboutView, FindingView } from '$workers/findings.ts';
 	import { pageWords, widthOf, widthWords } from './finding-words.ts';
 	import MendLook from './MendLook.svelte';

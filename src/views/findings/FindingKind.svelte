@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { counted } from '$core/messages/problem.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import TileMark from '$views/shell/TileMark.svelte';
+	import TileMark from '$views/shell/marks/TileMark.svelte';
 	import type { AboutView, FindingView } from '$workers/findings.ts';
 	import FindingRow from './FindingRow.svelte';
 

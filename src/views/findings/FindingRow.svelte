@@ -1,5 +1,5 @@
 <script lang="ts">
-	import TileMark from '$views/shell/TileMark.svelte';
+	import TileMark from '$views/shell/marks/TileMark.svelte';
 	import type { FindingView } from '$workers/findings.ts';
 	import { onArrow } from './arrows.ts';
 	import { pageWords } from './finding-words.ts';

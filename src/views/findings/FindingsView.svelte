@@ -8,8 +8,8 @@
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import DrawingStyle from '$views/sheet/DrawingStyle.svelte';
-	import ControlsLine from '$views/shell/ControlsLine.svelte';
-	import TileMark from '$views/shell/TileMark.svelte';
+	import ControlsLine from '$views/shell/controls/ControlsLine.svelte';
+	import TileMark from '$views/shell/marks/TileMark.svelte';
 	import type { FindingView } from '$workers/findings.ts';
 	import AsideList from './AsideList.svelte';
 	import FindingDetail from './FindingDetail.svelte';

@@ -10,7 +10,7 @@
 	import { sizeText } from '$views/shell/size-text.ts';
 	import MaterialSection from './MaterialSection.svelte';
 	import Picture from './Picture.svelte';
-	import RowActs from '$views/shell/RowActs.svelte';
+	import RowActs from '$views/shell/controls/RowActs.svelte';
 	import Empty from './Empty.svelte';
 	import Uses from './Uses.svelte';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
-	import ScrollBox from '$views/shell/ScrollBox.svelte';
+	import ScrollBox from '$views/shell/controls/ScrollBox.svelte';
 
 	/** One kind of material: its head, with what can be done with all of it, and below it what there is. */
 	interface Props {

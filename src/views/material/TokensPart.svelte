@@ -7,7 +7,7 @@
 	import { downloadTokens } from '$store/files/download.ts';
 	import { store } from '$store/site.svelte.ts';
 	import MaterialSection from './MaterialSection.svelte';
-	import RowActs from '$views/shell/RowActs.svelte';
+	import RowActs from '$views/shell/controls/RowActs.svelte';
 	import Empty from './Empty.svelte';
 	import Uses from './Uses.svelte';
 

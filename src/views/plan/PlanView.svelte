@@ -7,9 +7,9 @@
 	import { store } from '$store/site.svelte.ts';
 	import type { BetweenView } from '$workers/messages.ts';
 	import Drawing from '$views/shell/Drawing.svelte';
-	import Folded from '$views/shell/Folded.svelte';
+	import Folded from '$views/shell/controls/Folded.svelte';
 	import ProblemList from '$views/shell/ProblemList.svelte';
-	import Separator from '$views/shell/Separator.svelte';
+	import Separator from '$views/shell/controls/Separator.svelte';
 	import { cellFacts, choice, placeOf } from './choice.svelte.ts';
 	import { chosenBox } from './chosen-box.svelte.ts';
 	import { chosenNode } from './chosen-node.svelte.ts';
@@ -20,7 +20,7 @@
 	import CrossSection from './section/CrossSection.svelte';
 	import Stage from './stage/Stage.svelte';
 	import TextPane from './text/TextPane.svelte';
-	import { boxFor } from '$core/view-models/scopes.ts';
+	import { boxFor } from '$core/view-models/chosen/scopes.ts';
 
 	const { site, page, roofline } = $derived(store);
 	let plan = $state<HTMLElement | undefined>();

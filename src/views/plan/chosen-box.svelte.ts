@@ -1,5 +1,5 @@
-import { arrangingOfView, type BoxView } from '$core/view-models/box-view.ts';
-import type { ManyView } from '$core/view-models/many-view.ts';
+import { arrangingOfView, type BoxView } from '$core/view-models/chosen/box-view.ts';
+import type { ManyView } from '$core/view-models/chosen/many-view.ts';
 import { isPieceRef, type SizedRef, type WholeRef } from '$core/model/command.ts';
 import { look } from '$store/ways/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { groupings } from '$core/sheet/groups.ts';
 	import { clampWidth } from '$store/address.ts';
-	import ControlsLine from '$views/shell/ControlsLine.svelte';
-	import Choices from '$views/shell/Choices.svelte';
+	import ControlsLine from '$views/shell/controls/ControlsLine.svelte';
+	import Choices from '$views/shell/controls/Choices.svelte';
 	import TrialMenu from '$views/trial/TrialMenu.svelte';
 	import { colourings, sizes, type SheetChoices } from './sheet-choices.ts';
 

@@ -2,7 +2,7 @@
 	import type { Column } from '$core/sheet/columns.ts';
 	import type { TileLine } from '$core/sheet/tile-words.ts';
 	import { tileGap, tilePadding, type Tiling } from '$core/sheet/tiles.ts';
-	import TileMark from '$views/shell/TileMark.svelte';
+	import TileMark from '$views/shell/marks/TileMark.svelte';
 	import type { DrawnPage } from '$workers/sheets.ts';
 	import type { SheetItem } from './sheet-items.ts';
 	import SvgDrawing from '$views/sheet/SvgDrawing.svelte';

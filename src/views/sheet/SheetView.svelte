@@ -17,7 +17,7 @@
 	import { comparing } from '$store/ways/comparing.svelte.ts';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
 	import { screenOf, Settler } from '$views/frame/settler.ts';
-	import LayerMark from '$views/shell/LayerMark.svelte';
+	import LayerMark from '$views/shell/marks/LayerMark.svelte';
 	import ChangesView from './changes/ChangesView.svelte';
 	import DrawingStyle from './DrawingStyle.svelte';
 	import HeldDrawings from './HeldDrawings.svelte';

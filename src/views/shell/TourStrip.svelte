@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page as address } from '$app/state';
-	import { tour as steps } from '$core/view-models/tour.ts';
+	import { tour as steps } from '$core/view-models/words/tour.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { beginning } from '$store/ways/beginning.svelte.ts';
 	import { tour } from '$store/ways/tour.svelte.ts';

@@ -4,7 +4,7 @@
 	import { counted } from '$core/messages/problem.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import LongSelect from '$views/shell/LongSelect.svelte';
+	import LongSelect from '$views/shell/controls/LongSelect.svelte';
 	import ProblemList from '$views/shell/ProblemList.svelte';
 	import type { OutputFile, PageRequest, ProblemView, Stretch } from '$workers/messages.ts';
 	import FileTabs from './FileTabs.svelte';

@@ -5,7 +5,7 @@
 	import { look } from '$store/ways/look.svelte.ts';
 	import { findingWord, widthWords } from '$views/findings/finding-words.ts';
 	import WidthStrip from '$views/findings/WidthStrip.svelte';
-	import TileMark from '$views/shell/TileMark.svelte';
+	import TileMark from '$views/shell/marks/TileMark.svelte';
 
 	/** What is found on a page at some widths only, each with its widths. */
 	const { page }: { page: string } = $props();

@@ -13,10 +13,10 @@
 	import { commands } from '$store/commands.svelte.ts';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
 	import { screenOf, Settler } from '$views/frame/settler.ts';
-	import Choices from '$views/shell/Choices.svelte';
-	import LayerMark from '$views/shell/LayerMark.svelte';
-	import ScrollBox from '$views/shell/ScrollBox.svelte';
-	import LongSelect from '$views/shell/LongSelect.svelte';
+	import Choices from '$views/shell/controls/Choices.svelte';
+	import LayerMark from '$views/shell/marks/LayerMark.svelte';
+	import ScrollBox from '$views/shell/controls/ScrollBox.svelte';
+	import LongSelect from '$views/shell/controls/LongSelect.svelte';
 	import TrialMenu from '$views/trial/TrialMenu.svelte';
 	import { measures, type Measure } from './chart.ts';
 	import FoundOnPage from './FoundOnPage.svelte';

@@ -3,7 +3,7 @@
 	import { contentLengths, noTrial } from '$core/model/trial.ts';
 	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import Choices from '$views/shell/Choices.svelte';
+	import Choices from '$views/shell/controls/Choices.svelte';
 	import { switches, tryWord } from './trials.ts';
 
 	/** What pages are tried with, in all views: other content, other visitors, paper. */

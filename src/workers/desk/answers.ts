@@ -2,10 +2,10 @@ import { piecesIn, type PieceView } from '$core/edit/pieces/piece-view.ts';
 import { underChoices, type UnderChoice } from '$core/edit/layers/under-choices.ts';
 import type { ArrangedRef, SizedRef, HolderRef, LayerRef, PieceRef } from '$core/model/command.ts';
 import { CommandRefused } from '$core/edit/proposal.ts';
-import { boxView, type BoxView } from '$core/view-models/box-view.ts';
-import { alikePieces } from '$core/view-models/alike-pieces.ts';
-import { manyLayers, type ManyLayers } from '$core/view-models/many-layers.ts';
-import { manyView, type ManyView } from '$core/view-models/many-view.ts';
+import { boxView, type BoxView } from '$core/view-models/chosen/box-view.ts';
+import { alikePieces } from '$core/view-models/chosen/alike-pieces.ts';
+import { manyLayers, type ManyLayers } from '$core/view-models/chosen/many-layers.ts';
+import { manyView, type ManyView } from '$core/view-models/chosen/many-view.ts';
 import { canonicalPath } from '$core/model/address.ts';
 import { layerName } from '$core/model/site.ts';
 import { placeWords } from '$core/model/span.ts';
@@ -13,14 +13,14 @@ import { between } from '$core/resolve/between.ts';
 import { nearestState } from '$core/resolve/structure.ts';
 import { dataAt, routeFor } from '$core/resolve/instance.ts';
 import type { BetweenView, PageRequest } from '../messages.ts';
-import { documentView, type DocumentView } from '$core/view-models/document-view.ts';
-import { findable, type Findable } from '$core/view-models/findable.ts';
+import { documentView, type DocumentView } from '$core/view-models/chosen/document-view.ts';
+import { findable, type Findable } from '$core/view-models/words/findable.ts';
 import {
 	layerView,
 	siteWordsView,
 	type LayerView,
 	type SiteWordsView
-} from '$core/view-models/layer-view.ts';
+} from '$core/view-models/chosen/layer-view.ts';
 import { kindOfValue, textOf } from '$core/resolve/content/values.ts';
 import { valueUses } from '$core/resolve/content/value-uses.ts';
 import { dataViews, type DataView } from '$core/view-models/material/data-view.ts';

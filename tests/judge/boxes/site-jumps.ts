@@ -1,6 +1,6 @@
 import type { Browser } from 'puppeteer-core';
 import { Measurer } from '../../../src/cli/measure/measurer.ts';
-import { readSitePath } from '../../../src/cli/site-path.ts';
+import { readSitePath } from '../../../src/cli/files/site-path.ts';
 import { checkSite } from '../../../src/core/check/site.ts';
 import { SizeStore } from '../../../src/core/measure/size-store.ts';
 import { layerName, pagesOf } from '../../../src/core/model/site.ts';

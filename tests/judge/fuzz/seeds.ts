@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { readSitePath } from '../../../src/cli/site-path.ts';
+import { readSitePath } from '../../../src/cli/files/site-path.ts';
 import type { SiteFiles } from '../../../src/core/model/files.ts';
 import { randomLayouts, siteText } from '../boxes/random-layouts.ts';
 

@@ -1,7 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { examples } from '$core/starter/examples.ts';
 import { packSource } from '$core/emit/delivery.ts';
-import { readSitePath } from '../../../cli/site-path.ts';
+import { readSitePath } from '../../../cli/files/site-path.ts';
 import type { EntryGenerator, RequestHandler } from './$types';
 
 /** Written by the build, so that a package has them without the folders they come from. */

@@ -10,7 +10,7 @@
 	import SourceLine from './SourceLine.svelte';
 	import ServicePanel from './ServicePanel.svelte';
 	import ValueTree from './ValueTree.svelte';
-	import ScrollBox from '$views/shell/ScrollBox.svelte';
+	import ScrollBox from '$views/shell/controls/ScrollBox.svelte';
 
 	interface Props {
 		sources: readonly DataView[];

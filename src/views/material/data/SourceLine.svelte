@@ -2,7 +2,7 @@
 	import type { DataView } from '$core/view-models/material/data-view.ts';
 	import { ask } from '$store/ways/ask.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import PanelField from '$views/shell/PanelField.svelte';
+	import PanelField from '$views/shell/controls/PanelField.svelte';
 	import FreshField from './FreshField.svelte';
 	import Uses from '../Uses.svelte';
 

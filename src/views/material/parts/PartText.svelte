@@ -2,7 +2,7 @@
 	import type { PartView } from '$core/view-models/material/part-view.ts';
 	import type { Command } from '$core/model/command.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import PanelField from '$views/shell/PanelField.svelte';
+	import PanelField from '$views/shell/controls/PanelField.svelte';
 	import PartLines from './PartLines.svelte';
 
 	/** What a part is given, its variants, its markup and style. */

@@ -7,8 +7,8 @@
 	import { commands } from '$store/commands.svelte.ts';
 	import Empty from '../Empty.svelte';
 	import MaterialSection from '../MaterialSection.svelte';
-	import LongSelect from '$views/shell/LongSelect.svelte';
-	import RowActs from '$views/shell/RowActs.svelte';
+	import LongSelect from '$views/shell/controls/LongSelect.svelte';
+	import RowActs from '$views/shell/controls/RowActs.svelte';
 	import Uses from '../Uses.svelte';
 	import PartPicture from './PartPicture.svelte';
 	import PartText from './PartText.svelte';

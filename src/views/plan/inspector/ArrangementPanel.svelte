@@ -1,6 +1,6 @@
 <script lang="ts">
-	import Term from '$views/shell/Term.svelte';
-	import type { ArrangementView, BoxView } from '$core/view-models/box-view.ts';
+	import Term from '$views/shell/marks/Term.svelte';
+	import type { ArrangementView, BoxView } from '$core/view-models/chosen/box-view.ts';
 	import { alignments, justifications, type Arrangement } from '$core/model/arrange.ts';
 	import {
 		isPieceRef,

@@ -4,11 +4,11 @@
 		boxOfView,
 		sizedOfView,
 		type BoxView
-	} from '$core/view-models/box-view.ts';
+	} from '$core/view-models/chosen/box-view.ts';
 	import { askWrap } from '../../commands/asking.ts';
 	import { choice } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';
-	import PanelField from '../../shell/PanelField.svelte';
+	import PanelField from '../../shell/controls/PanelField.svelte';
 	import BandStrip from '../strip/BandStrip.svelte';
 	import { commands } from '$store/commands.svelte.ts';
 	import ArrangementPanel from './ArrangementPanel.svelte';

@@ -1,13 +1,13 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
-	import type { DocumentView } from '$core/view-models/document-view.ts';
+	import type { DocumentView } from '$core/view-models/chosen/document-view.ts';
 	import type { Command, DocumentFile, DocumentPart, LayerRef } from '$core/model/command.ts';
 	import { headKindOf } from '$core/model/files.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import PanelField from '$views/shell/PanelField.svelte';
+	import PanelField from '$views/shell/controls/PanelField.svelte';
 
 	/** What a layer, or the site, says of the document around the body: sheets, scripts, head, attributes. */
 	const { layer }: { layer: LayerRef | undefined } = $props();

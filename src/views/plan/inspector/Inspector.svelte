@@ -1,5 +1,5 @@
 <script lang="ts">
-	import FoldButton from '$views/shell/FoldButton.svelte';
+	import FoldButton from '$views/shell/controls/FoldButton.svelte';
 	import { counted } from '$core/messages/problem.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { choice, type CellFacts } from '../choice.svelte.ts';
@@ -13,7 +13,7 @@
 	import NodePanel from './markup/NodePanel.svelte';
 	import { chosenNode } from '../chosen-node.svelte.ts';
 	import SitePanel from './SitePanel.svelte';
-	import ScrollBox from '$views/shell/ScrollBox.svelte';
+	import ScrollBox from '$views/shell/controls/ScrollBox.svelte';
 
 	interface Props {
 		/** The block of the cross-section that is chosen. */

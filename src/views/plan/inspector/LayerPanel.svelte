@@ -1,14 +1,14 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
-	import type { LayerView } from '$core/view-models/layer-view.ts';
+	import type { LayerView } from '$core/view-models/chosen/layer-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import type { LayerRef, PagesChoice, Command } from '$core/model/command.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import LayerMark from '$views/shell/LayerMark.svelte';
+	import LayerMark from '$views/shell/marks/LayerMark.svelte';
 	import { arrangingFrame } from '$store/ways/arranging.svelte.ts';
-	import PanelField from '$views/shell/PanelField.svelte';
+	import PanelField from '$views/shell/controls/PanelField.svelte';
 	import { askMoveRoute, askNewRegion, askRenameLayout } from '../../commands/asking.ts';
 	import { choice } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';

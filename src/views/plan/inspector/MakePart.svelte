@@ -95,8 +95,8 @@
 		<input id="{id}-name" class="field mono" bind:value={name} />
 		<p class="small">
 			{chosen.parameters.length === 0
-				? 'Nothing in it differs, so it is given nothing.'
-				: `It is given ${chosen.parameters.map((one) => one.name).join(', ')}.`}
+				? 'Nothing in it differs, so it takes no parameters.'
+				: `Its parameters: ${chosen.parameters.map((one) => one.name).join(', ')}.`}
 		</p>
 		{#if chosen.others.length > 0}
 			<fieldset>

@@ -1,11 +1,11 @@
 <script lang="ts">
-	import type { ManyView } from '$core/view-models/many-view.ts';
+	import type { ManyView } from '$core/view-models/chosen/many-view.ts';
 	import {
 		sharedSpans,
 		shareWays,
 		shareWords,
 		type ShareWay
-	} from '$core/view-models/share-out.ts';
+	} from '$core/view-models/chosen/share-out.ts';
 	import { forEach, isPieceRef, type Command, type PieceRef } from '$core/model/command.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { askGroup, askMovePieces, askWrap } from '../../commands/asking.ts';

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { forEach, type Command, type LayerRef } from '$core/model/command.ts';
-	import type { ManyLayers } from '$core/view-models/many-layers.ts';
+	import type { ManyLayers } from '$core/view-models/chosen/many-layers.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import PanelField from '$views/shell/PanelField.svelte';
+	import PanelField from '$views/shell/controls/PanelField.svelte';
 	import { askMovePages, removePages } from '../../commands/asking-pages.ts';
 	import { choice } from '../choice.svelte.ts';
 

@@ -4,11 +4,11 @@
 	import type { PieceView } from '$core/edit/pieces/piece-view.ts';
 	import { standInKinds } from '$core/model/trial.ts';
 	import { isPieceRef, type Command, type NavSaid, type PieceRef } from '$core/model/command.ts';
-	import { sizedOfView } from '$core/view-models/box-view.ts';
+	import { sizedOfView } from '$core/view-models/chosen/box-view.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import RoleChoice from '$views/shell/RoleChoice.svelte';
-	import PanelField from '$views/shell/PanelField.svelte';
+	import RoleChoice from '$views/shell/controls/RoleChoice.svelte';
+	import PanelField from '$views/shell/controls/PanelField.svelte';
 	import {
 		askCopyPiece,
 		askGroup,

@@ -1,16 +1,16 @@
 <script lang="ts">
-	import Term from '$views/shell/Term.svelte';
+	import Term from '$views/shell/marks/Term.svelte';
 	import type { CrossSection } from '$core/view-models/cross-section.ts';
-	import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
-	import { scopesOf, scopeWords } from '$core/view-models/scopes.ts';
-	import { sizeActions, type Action } from '$core/view-models/size-actions.ts';
+	import { fillActions, regionActions } from '$core/view-models/chosen/place-actions.ts';
+	import { scopesOf, scopeWords } from '$core/view-models/chosen/scopes.ts';
+	import { sizeActions, type Action } from '$core/view-models/chosen/size-actions.ts';
 	import { regionElements } from '$core/model/site.ts';
-	import { arrangingOfView } from '$core/view-models/box-view.ts';
+	import { arrangingOfView } from '$core/view-models/chosen/box-view.ts';
 	import { isPieceRef, type Command } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import RoleChoice from '$views/shell/RoleChoice.svelte';
-	import LayerMark from '$views/shell/LayerMark.svelte';
+	import RoleChoice from '$views/shell/controls/RoleChoice.svelte';
+	import LayerMark from '$views/shell/marks/LayerMark.svelte';
 	import { askNewPiece, askNewRegion, askRenameRegion } from '../../commands/asking.ts';
 	import { choice, holderOf, traceOf, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';

@@ -1,10 +1,10 @@
 <script lang="ts">
-	import type { SiteWordsView } from '$core/view-models/layer-view.ts';
+	import type { SiteWordsView } from '$core/view-models/chosen/layer-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import type { SitePart, Command } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import PanelField from '$views/shell/PanelField.svelte';
+	import PanelField from '$views/shell/controls/PanelField.svelte';
 	import DocumentPanel from './DocumentPanel.svelte';
 	import { askNewBand, askNewRole } from '../../commands/asking.ts';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { RooflineLayout } from '$core/view-models/roofline.ts';
 	import { hot } from '$store/ways/hot.svelte.ts';
-	import LayerMark from '$views/shell/LayerMark.svelte';
+	import LayerMark from '$views/shell/marks/LayerMark.svelte';
 	import { choice } from '../choice.svelte.ts';
 	import { menu } from '../../commands/menu.svelte.ts';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { meaningOf } from '$core/view-models/glossary.ts';
+	import { meaningOf } from '$core/view-models/words/glossary.ts';
 	import type { RooflineRow } from '$core/view-models/roofline.ts';
 	import { isClosedFor } from '$core/view-models/roofline.ts';
 	import { severities } from '$core/messages/catalogue.ts';
@@ -7,7 +7,7 @@
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import TileMark from '$views/shell/TileMark.svelte';
+	import TileMark from '$views/shell/marks/TileMark.svelte';
 
 	interface Props {
 		row: RooflineRow;

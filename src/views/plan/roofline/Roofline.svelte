@@ -1,5 +1,5 @@
 <script lang="ts">
-	import Term from '$views/shell/Term.svelte';
+	import Term from '$views/shell/marks/Term.svelte';
 	import { counted } from '$core/messages/problem.ts';
 	import { tick, untrack } from 'svelte';
 	import {
@@ -12,12 +12,12 @@
 		type RooflineRun
 	} from '$core/view-models/roofline.ts';
 	import type { LayerRef } from '$core/model/command.ts';
-	import { isAlso } from '$views/shell/also.ts';
+	import { isAlso } from '$views/shell/controls/also.ts';
 	import { hot } from '$store/ways/hot.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { askMoveRoute, askNewLayout, askNewRoute, askNewState } from '../../commands/asking.ts';
-	import FoldButton from '$views/shell/FoldButton.svelte';
+	import FoldButton from '$views/shell/controls/FoldButton.svelte';
 	import { choice } from '../choice.svelte.ts';
 	import { menu } from '../../commands/menu.svelte.ts';
 	import LayoutLegend from './LayoutLegend.svelte';

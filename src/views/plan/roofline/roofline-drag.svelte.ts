@@ -1,7 +1,7 @@
 import { forEach, type LayerRef, type Command } from '$core/model/command.ts';
 import { branchOver, type RooflineRow } from '$core/view-models/roofline.ts';
 import { store } from '$store/site.svelte.ts';
-import { drag } from '$views/shell/drag.ts';
+import { drag } from '$views/shell/controls/drag.ts';
 import { commands } from '$store/commands.svelte.ts';
 
 /** What is dragged on the roofline: the marks of pages, or an end of a layout's bar. */

@@ -1,13 +1,13 @@
 <script lang="ts">
-	import Term from '$views/shell/Term.svelte';
-	import { boxFor } from '$core/view-models/scopes.ts';
-	import { isAlso } from '$views/shell/also.ts';
+	import Term from '$views/shell/marks/Term.svelte';
+	import { boxFor } from '$core/view-models/chosen/scopes.ts';
+	import { isAlso } from '$views/shell/controls/also.ts';
 	import type { CrossSection, SectionColumn as Column } from '$core/view-models/cross-section.ts';
-	import { fillActions, regionActions } from '$core/view-models/place-actions.ts';
-	import { sizeActions } from '$core/view-models/size-actions.ts';
+	import { fillActions, regionActions } from '$core/view-models/chosen/place-actions.ts';
+	import { sizeActions } from '$core/view-models/chosen/size-actions.ts';
 	import { hot } from '$store/ways/hot.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import FoldButton from '$views/shell/FoldButton.svelte';
+	import FoldButton from '$views/shell/controls/FoldButton.svelte';
 	import type { BetweenView } from '$workers/messages.ts';
 	import { cellFacts, choice, traceOf, type CellPlace, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';

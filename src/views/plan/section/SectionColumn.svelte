@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { isPieceRef } from '$core/model/command.ts';
-	import { isAlso } from '$views/shell/also.ts';
+	import { isAlso } from '$views/shell/controls/also.ts';
 	import type {
 		CrossSection,
 		SectionColumn,
@@ -9,7 +9,7 @@
 	import { counted } from '$core/messages/problem.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import TileMark from '$views/shell/TileMark.svelte';
+	import TileMark from '$views/shell/marks/TileMark.svelte';
 	import { hot } from '$store/ways/hot.svelte.ts';
 	import { cellFacts, choice, traceOf, type CellPlace } from '../choice.svelte.ts';
 	import { sectionDrag } from './section-drag.svelte.ts';

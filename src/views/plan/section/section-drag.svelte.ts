@@ -2,7 +2,7 @@ import type { CrossSection } from '$core/view-models/cross-section.ts';
 import { listWords } from '$core/messages/problem.ts';
 import type { Command, HolderRef, PieceRef } from '$core/model/command.ts';
 import { commands } from '$store/commands.svelte.ts';
-import { drag } from '$views/shell/drag.ts';
+import { drag } from '$views/shell/controls/drag.ts';
 import { cellFacts, choice, holderOf, type CellPlace } from '../choice.svelte.ts';
 
 /** What dropping would do. */

@@ -28,9 +28,9 @@
 	import { wordsAt, type PageWords } from '$browser/words.ts';
 	import type { WrittenWords } from '$core/view-models/markup/written-words.ts';
 	import { commands } from '$store/commands.svelte.ts';
-	import { arrangingOfView } from '$core/view-models/box-view.ts';
+	import { arrangingOfView } from '$core/view-models/chosen/box-view.ts';
 	import { isPieceRef, type ArrangedRef } from '$core/model/command.ts';
-	import { isAlso } from '$views/shell/also.ts';
+	import { isAlso } from '$views/shell/controls/also.ts';
 	import { choice } from '../choice.svelte.ts';
 	import { chosenNode } from '../chosen-node.svelte.ts';
 	import { putPicture } from '../pictures/put-picture.svelte.ts';

@@ -1,5 +1,5 @@
 import { isPieceRef } from '$core/model/command.ts';
-import type { BoxView } from '$core/view-models/box-view.ts';
+import type { BoxView } from '$core/view-models/chosen/box-view.ts';
 import type { NodeView } from '$core/view-models/markup/outline-view.ts';
 import { numbered, partsOf, rectOf } from '$browser/dom.ts';
 import { drawerState } from '$browser/drawers.ts';

@@ -1,10 +1,10 @@
-import { arrangingOfView, sizedOfView } from '$core/view-models/box-view.ts';
+import { arrangingOfView, sizedOfView } from '$core/view-models/chosen/box-view.ts';
 import type { MeasuredBox } from '$core/view-models/overlay.ts';
 import { sideAt } from '$core/view-models/track-gestures.ts';
 import type { Trace } from '$core/model/trace.ts';
 import { listWords } from '$core/messages/problem.ts';
 import { isPieceRef, type Command, type HolderRef, type Side } from '$core/model/command.ts';
-import { drag } from '$views/shell/drag.ts';
+import { drag } from '$views/shell/controls/drag.ts';
 import { commands } from '$store/commands.svelte.ts';
 import { choice } from '../choice.svelte.ts';
 import { chosenBox } from '../chosen-box.svelte.ts';

@@ -1,7 +1,12 @@
 <script lang="ts">
-	import Term from '$views/shell/Term.svelte';
+	import Term from '$views/shell/marks/Term.svelte';
 	import { forEach, type Command, type SizedRef } from '$core/model/command.ts';
-	import type { BoxView, Overhang, StripRow, UnsaidSetting } from '$core/view-models/box-view.ts';
+	import type {
+		BoxView,
+		Overhang,
+		StripRow,
+		UnsaidSetting
+	} from '$core/view-models/chosen/box-view.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { untrack } from 'svelte';

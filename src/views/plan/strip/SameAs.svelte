@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Command, SizedRef } from '$core/model/command.ts';
-	import type { BoxView } from '$core/view-models/box-view.ts';
+	import type { BoxView } from '$core/view-models/chosen/box-view.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { askSameAs } from '../../commands/asking.ts';
 	import { copied } from './copied.svelte.ts';

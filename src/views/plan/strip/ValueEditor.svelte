@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { SettingWords } from '$core/view-models/box-view.ts';
+	import type { SettingWords } from '$core/view-models/chosen/box-view.ts';
 	import type { SettingKind } from '$core/model/setting.ts';
 	import {
 		blankOf,

@@ -2,7 +2,7 @@
 	import type { Trace } from '$core/model/trace.ts';
 	import type { HolderRef } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
-	import FoldButton from '$views/shell/FoldButton.svelte';
+	import FoldButton from '$views/shell/controls/FoldButton.svelte';
 	import type { PlaceView } from '$workers/messages.ts';
 	import { choice, placeOf, traceOf, type CellFacts } from '../choice.svelte.ts';
 	import PieceEditor from './PieceEditor.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import ControlsLine from '$views/shell/ControlsLine.svelte';
+	import ControlsLine from '$views/shell/controls/ControlsLine.svelte';
 	import { untrack } from 'svelte';
 	import { changeWords } from '$core/changes/site-changes.ts';
 	import type { Column } from '$core/sheet/columns.ts';
@@ -9,7 +9,7 @@
 	import { states } from '$store/states.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { comparing } from '$store/ways/comparing.svelte.ts';
-	import Choices from '$views/shell/Choices.svelte';
+	import Choices from '$views/shell/controls/Choices.svelte';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
 	import { Settler } from '$views/frame/settler.ts';
 	import { windowed } from '$views/shell/windowed.ts';

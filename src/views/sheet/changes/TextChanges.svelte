@@ -2,7 +2,7 @@
 	import { untrack } from 'svelte';
 	import { store } from '$store/site.svelte.ts';
 	import { comparing } from '$store/ways/comparing.svelte.ts';
-	import ScrollBox from '$views/shell/ScrollBox.svelte';
+	import ScrollBox from '$views/shell/controls/ScrollBox.svelte';
 
 	/** What the texts of two states differ in, as version control shows it. */
 

@@ -2,7 +2,7 @@
 	import { severities } from '$core/messages/catalogue.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { found } from '$store/findings.svelte.ts';
-	import TileMark from '../TileMark.svelte';
+	import TileMark from '../marks/TileMark.svelte';
 
 	/** How much is found of each kind; none of what there is none of. */
 	const counts = $derived(

@@ -3,9 +3,9 @@
 	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { PageView } from '$workers/messages.ts';
-	import LayerMark from '$views/shell/LayerMark.svelte';
-	import LongSelect from '$views/shell/LongSelect.svelte';
-	import Term from '$views/shell/Term.svelte';
+	import LayerMark from '$views/shell/marks/LayerMark.svelte';
+	import LongSelect from '$views/shell/controls/LongSelect.svelte';
+	import Term from '$views/shell/marks/Term.svelte';
 	import TrialMenu from '$views/trial/TrialMenu.svelte';
 	import { choice } from '../../choice.svelte.ts';
 	import UnderMenu from '../../roofline/UnderMenu.svelte';

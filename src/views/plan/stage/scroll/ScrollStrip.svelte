@@ -3,7 +3,7 @@
 	import { scrollActions } from '$core/scroll/states.ts';
 	import { shadowRange } from '$core/settings/member/shadow.ts';
 	import { store } from '$store/site.svelte.ts';
-	import LayerMark from '$views/shell/LayerMark.svelte';
+	import LayerMark from '$views/shell/marks/LayerMark.svelte';
 	import type { Scrolling } from './scrolling.svelte.ts';
 
 	/** What scrolling does on the page, box by box, and handles for how far the stage is scrolled. */

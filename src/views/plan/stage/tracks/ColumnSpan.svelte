@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { valueNow, type BoxView } from '$core/view-models/box-view.ts';
+	import { valueNow, type BoxView } from '$core/view-models/chosen/box-view.ts';
 	import { offsetAt, spanTo, type SpanGround } from '$core/view-models/track-gestures.ts';
 	import type { Command, SizedRef } from '$core/model/command.ts';
 	import { commands } from '$store/commands.svelte.ts';

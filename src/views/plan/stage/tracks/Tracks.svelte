@@ -4,7 +4,7 @@
 		holderInView,
 		sizedOfView,
 		type BoxView
-	} from '$core/view-models/box-view.ts';
+	} from '$core/view-models/chosen/box-view.ts';
 	import { sizeWords, trackText } from '$core/view-models/track-gestures.ts';
 	import type { Command } from '$core/model/command.ts';
 	import AreaPaint from './AreaPaint.svelte';

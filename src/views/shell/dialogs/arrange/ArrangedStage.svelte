@@ -3,7 +3,7 @@
 	import { all, attribute, heightOfAll, isLaidOut, partsOf, rectOf } from '$browser/dom.ts';
 	import type { ShownPage } from '$browser/page-boxes.ts';
 	import ShownInFrame from '$views/frame/ShownInFrame.svelte';
-	import Choices from '../../Choices.svelte';
+	import Choices from '../../controls/Choices.svelte';
 
 	/** A page as it is and as it would be, at one width: over each other, or one of the two. */
 	interface Props {

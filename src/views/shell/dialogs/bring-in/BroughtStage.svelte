@@ -4,7 +4,7 @@
 	import { rectOf, heightOfAll, partsOf, isElement } from '$browser/dom.ts';
 	import { elementAtPlace, placeIn } from '$browser/element-place.ts';
 	import type { ShownPage } from '$browser/page-boxes.ts';
-	import Choices from '../../Choices.svelte';
+	import Choices from '../../controls/Choices.svelte';
 	import ShownInFrame from '$views/frame/ShownInFrame.svelte';
 
 	/** A page as it would be shown, and over it whose its elements are. A click asks about one. */

@@ -4,7 +4,7 @@
 	import type { Conflict } from '$core/in-step/reconcile.ts';
 	import { folder } from '$store/folder/folder.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import ScrollBox from '$views/shell/ScrollBox.svelte';
+	import ScrollBox from '$views/shell/controls/ScrollBox.svelte';
 
 	/** A file that was changed here and in the folder at the same place: both are shown, and one chooses. */
 	const { conflict }: { conflict: Conflict } = $props();

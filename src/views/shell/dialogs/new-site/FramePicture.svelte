@@ -7,7 +7,7 @@
 		type StarterRegion
 	} from '$core/starter/regions.ts';
 	import type { Rectangle } from '$core/view-models/rectangle.ts';
-	import { drag } from '../../drag.ts';
+	import { drag } from '../../controls/drag.ts';
 
 	/** The frame of a new site as a small picture, at a wide and at a narrow page: its regions are dragged to where they belong. */
 	interface Props {

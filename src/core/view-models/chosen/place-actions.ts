@@ -1,6 +1,6 @@
-import { fillKindsOf, type FillKind } from '../model/site.ts';
-import type { LayerRef, RegionRef } from '../model/command.ts';
-import type { SectionEntry, SectionRegion } from './cross-section.ts';
+import { fillKindsOf, type FillKind } from '../../model/site.ts';
+import type { LayerRef, RegionRef } from '../../model/command.ts';
+import type { SectionEntry, SectionRegion } from '../cross-section.ts';
 import type { Action } from './size-actions.ts';
 
 const fillKeys: Readonly<Record<FillKind, string>> = {

@@ -1,26 +1,26 @@
-import { columnsOf, type Column } from '../core/sheet/columns.ts';
-import { changeWords, siteChanges, type PageChange } from '../core/changes/site-changes.ts';
-import { miniaturesOf } from '../core/sheet/miniatures.ts';
-import { fileRow, sheetFile } from '../core/sheet/sheet-file.ts';
-import { miniatureSvg, movedSvg, type DrawingWay } from '../core/sheet/svg.ts';
-import type { Miniature } from '../core/sheet/miniature.ts';
-import type { CheckedSite } from '../core/check/site.ts';
-import { layPage } from '../core/laid/laid-page.ts';
-import { MeasuredPage } from '../core/laid/measured-page.ts';
-import { SizeStore } from '../core/measure/size-store.ts';
-import { counted } from '../core/messages/problem.ts';
-import { layerName, pagesOf } from '../core/model/site.ts';
-import type { PageInstance } from '../core/resolve/instance.ts';
-import type { ResolvedSite } from '../core/resolve/site.ts';
-import { drive } from '../core/measure/drive.ts';
-import { touchedBetween } from '../core/edit/touches.ts';
-import { findChromium, noChromium, openChromium } from './measure/chromium.ts';
-import { Measurer } from './measure/measurer.ts';
-import { openSite } from './open-site.ts';
+import { columnsOf, type Column } from '../../core/sheet/columns.ts';
+import { changeWords, siteChanges, type PageChange } from '../../core/changes/site-changes.ts';
+import { miniaturesOf } from '../../core/sheet/miniatures.ts';
+import { fileRow, sheetFile } from '../../core/sheet/sheet-file.ts';
+import { miniatureSvg, movedSvg, type DrawingWay } from '../../core/sheet/svg.ts';
+import type { Miniature } from '../../core/sheet/miniature.ts';
+import type { CheckedSite } from '../../core/check/site.ts';
+import { layPage } from '../../core/laid/laid-page.ts';
+import { MeasuredPage } from '../../core/laid/measured-page.ts';
+import { SizeStore } from '../../core/measure/size-store.ts';
+import { counted } from '../../core/messages/problem.ts';
+import { layerName, pagesOf } from '../../core/model/site.ts';
+import type { PageInstance } from '../../core/resolve/instance.ts';
+import type { ResolvedSite } from '../../core/resolve/site.ts';
+import { drive } from '../../core/measure/drive.ts';
+import { touchedBetween } from '../../core/edit/touches.ts';
+import { findChromium, noChromium, openChromium } from '../measure/chromium.ts';
+import { Measurer } from '../measure/measurer.ts';
+import { openSite } from '../files/open-site.ts';
 import { dayPalette } from './palette.ts';
-import type { Streams } from './streams.ts';
-import { widestScreen } from './widest-screen.ts';
-import { wrote } from './wrote.ts';
+import type { Streams } from '../streams.ts';
+import { widestScreen } from '../widest-screen.ts';
+import { wrote } from '../files/wrote.ts';
 
 /** What `compare` is asked for, as it was typed. */
 export interface CompareOptions {

@@ -1,9 +1,9 @@
-import { layerName, type Layer, type Site } from '../model/site.ts';
-import { templateText } from '../model/template.ts';
-import { membersIn } from '../resolve/boxes/members.ts';
-import type { PieceRef, RegionRef } from '../model/command.ts';
-import { holdersIn } from '../resolve/content/holders.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
+import { layerName, type Layer, type Site } from '../../model/site.ts';
+import { templateText } from '../../model/template.ts';
+import { membersIn } from '../../resolve/boxes/members.ts';
+import type { PieceRef, RegionRef } from '../../model/command.ts';
+import { holdersIn } from '../../resolve/content/holders.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 
 /** Something that can be gone to by its name. */
 export type Findable =

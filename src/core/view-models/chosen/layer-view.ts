@@ -1,12 +1,12 @@
-import { saidFor } from '../edit/site/bands.ts';
-import { findLayer } from '../edit/find.ts';
-import { layerName, layersOf, type Layer, type Layout, type Route } from '../model/site.ts';
-import type { Span } from '../model/span.ts';
-import type { LayerRef, PagesChoice, SitePart } from '../model/command.ts';
-import { slotOf } from '../resolve/structure.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
+import { saidFor } from '../../edit/site/bands.ts';
+import { findLayer } from '../../edit/find.ts';
+import { layerName, layersOf, type Layer, type Layout, type Route } from '../../model/site.ts';
+import type { Span } from '../../model/span.ts';
+import type { LayerRef, PagesChoice, SitePart } from '../../model/command.ts';
+import { slotOf } from '../../resolve/structure.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 import { valueNow, boxView } from './box-view.ts';
-import { usesAt, type Use } from './material/uses.ts';
+import { usesAt, type Use } from '../material/uses.ts';
 
 /** What a layer says of itself, as its panel shows it. Texts are as they are written in quotes. */
 export interface LayerView {

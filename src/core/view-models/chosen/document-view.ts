@@ -1,10 +1,10 @@
-import { textIn } from '../edit/layers/document.ts';
-import { saidMarkup } from '../edit/markup-statement.ts';
-import { findLayer } from '../edit/find.ts';
-import { inFolder } from '../lib/relative-url.ts';
-import type { DocumentFile, DocumentPart, LayerRef } from '../model/command.ts';
-import { headKindOf } from '../model/files.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
+import { textIn } from '../../edit/layers/document.ts';
+import { saidMarkup } from '../../edit/markup-statement.ts';
+import { findLayer } from '../../edit/find.ts';
+import { inFolder } from '../../lib/relative-url.ts';
+import type { DocumentFile, DocumentPart, LayerRef } from '../../model/command.ts';
+import { headKindOf } from '../../model/files.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 
 /** What a layer, or the site, says of the document around the body, as its panel shows it. */
 export interface DocumentView {

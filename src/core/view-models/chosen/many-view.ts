@@ -1,6 +1,6 @@
-import type { SizedRef } from '../model/command.ts';
-import type { SettingKind } from '../model/setting.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
+import type { SizedRef } from '../../model/command.ts';
+import type { SettingKind } from '../../model/setting.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 import { boxView, type BoxView, type Overhang, type StripRow } from './box-view.ts';
 
 /** Several boxes and pieces as one: what they have in common, and what differs. */

@@ -1,6 +1,6 @@
 import { sizedOfView, valueNow, type BoxView } from './box-view.ts';
-import type { SettingKind } from '../model/setting.ts';
-import type { Command } from '../model/command.ts';
+import type { SettingKind } from '../../model/setting.ts';
+import type { Command } from '../../model/command.ts';
 
 /** Something that can be done with a region's place, by a button or a key. */
 export interface Action {

@@ -1,9 +1,9 @@
-import { stretchesOf } from '../edit/content/stretches.ts';
-import { findPiece } from '../edit/find.ts';
-import type { PieceRef } from '../model/command.ts';
-import { layerName, layersOf } from '../model/site.ts';
-import { holdersIn } from '../resolve/content/holders.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
+import { stretchesOf } from '../../edit/content/stretches.ts';
+import { findPiece } from '../../edit/find.ts';
+import type { PieceRef } from '../../model/command.ts';
+import { layerName, layersOf } from '../../model/site.ts';
+import { holdersIn } from '../../resolve/content/holders.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 
 /** Pieces that differ from one in texts and values alone, anywhere in the site; itself is not among them. Throws a CommandRefused where that is gone. */
 export function alikePieces(resolved: ResolvedSite, ref: PieceRef): PieceRef[] {

@@ -1,5 +1,5 @@
-import type { BoxRef, LayerRef } from '../model/command.ts';
-import type { CrossSection, SectionRegion } from './cross-section.ts';
+import type { BoxRef, LayerRef } from '../../model/command.ts';
+import type { CrossSection, SectionRegion } from '../cross-section.ts';
 
 /** A layer that can say something of a region, for the pages inside it. */
 export interface Scope {

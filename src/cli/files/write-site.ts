@@ -1,11 +1,11 @@
 import { realpath, stat } from 'node:fs/promises';
 import { basename, dirname, join, relative, resolve, sep } from 'node:path';
-import { deliveryProblems } from '../core/check/delivery.ts';
-import type { CheckedSite } from '../core/check/site.ts';
-import { hasErrors } from '../core/messages/problem.ts';
-import { Interrupted, Interruption } from './interruption.ts';
+import { deliveryProblems } from '../../core/check/delivery.ts';
+import type { CheckedSite } from '../../core/check/site.ts';
+import { hasErrors } from '../../core/messages/problem.ts';
+import { Interrupted, Interruption } from '../interruption.ts';
 import { openSite, printProblems, systemSentence } from './open-site.ts';
-import type { Streams } from './streams.ts';
+import type { Streams } from '../streams.ts';
 import { writeDelivery, WriteRefused, type Written } from './write-delivery.ts';
 
 /** Where something that is made of a site is written. */

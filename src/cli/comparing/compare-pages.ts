@@ -1,11 +1,11 @@
 import { stat } from 'node:fs/promises';
-import { proofWords } from '../core/bring-in/proving/proof.ts';
-import { hasPagesAlone } from '../core/bring-in/reading/take-pages.ts';
-import { proofReport } from './bring-in.ts';
-import { openSite } from './open-site.ts';
+import { proofWords } from '../../core/bring-in/proving/proof.ts';
+import { hasPagesAlone } from '../../core/bring-in/reading/take-pages.ts';
+import { proofReport } from '../bring-in.ts';
+import { openSite } from '../files/open-site.ts';
 import { browserFor, provePages } from './prove-pages.ts';
-import { readPagesPath } from './site-path.ts';
-import type { Streams } from './streams.ts';
+import { readPagesPath } from '../files/site-path.ts';
+import type { Streams } from '../streams.ts';
 
 /** The files of a folder that has pages of HTML and is no site; undefined of anything else. */
 export async function pagesAt(path: string): Promise<ReadonlyMap<string, Uint8Array> | undefined> {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { TermWord } from '$core/view-models/glossary.ts';
+	import type { TermWord } from '$core/view-models/words/glossary.ts';
 
 	/** A word of the glossary as a small drawing, in the way in which the views draw it. */
 	const { word }: { word: TermWord } = $props();

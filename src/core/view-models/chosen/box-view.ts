@@ -1,5 +1,5 @@
-import { sizedName } from '../edit/command-kind.ts';
-import { findLayer, findLayout, findPiece, findWhole, groupAround } from '../edit/find.ts';
+import { sizedName } from '../../edit/command-kind.ts';
+import { findLayer, findLayout, findPiece, findWhole, groupAround } from '../../edit/find.ts';
 import {
 	findAdjust,
 	findMember,
@@ -9,12 +9,12 @@ import {
 	parentOf,
 	type ArrangedBox,
 	type SizedBox
-} from '../edit/boxes/find-box.ts';
-import { saidMarkup } from '../edit/markup-statement.ts';
-import { arrangedAt } from '../edit/boxes/arranged.ts';
-import { settingFor } from '../edit/boxes/settings.ts';
-import { columnWords, wordOfColumn } from '../edit/boxes/tracks.ts';
-import { saidOf } from '../edit/boxes/columns.ts';
+} from '../../edit/boxes/find-box.ts';
+import { saidMarkup } from '../../edit/markup-statement.ts';
+import { arrangedAt } from '../../edit/boxes/arranged.ts';
+import { settingFor } from '../../edit/boxes/settings.ts';
+import { columnWords, wordOfColumn } from '../../edit/boxes/tracks.ts';
+import { saidOf } from '../../edit/boxes/columns.ts';
 import {
 	isPieceRef,
 	isSizedRef,
@@ -23,10 +23,10 @@ import {
 	type ColumnsSaid,
 	type HolderRef,
 	type SizedRef
-} from '../model/command.ts';
-import type { Alignment, Arrangement, Justification } from '../model/arrange.ts';
-import type { Setting, SettingKind } from '../model/setting.ts';
-import { layerName, pagesOf, type Layout } from '../model/site.ts';
+} from '../../model/command.ts';
+import type { Alignment, Arrangement, Justification } from '../../model/arrange.ts';
+import type { Setting, SettingKind } from '../../model/setting.ts';
+import { layerName, pagesOf, type Layout } from '../../model/site.ts';
 import {
 	arrangementAt,
 	bandAt,
@@ -34,11 +34,11 @@ import {
 	bandPlaces,
 	settingHolding,
 	settingsAt
-} from '../resolve/bands.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
-import { slotOf } from '../resolve/structure.ts';
-import { settings, settingsOn } from '../settings/list.ts';
-import { splitSizes } from '../size/css-tokens.ts';
+} from '../../resolve/bands.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
+import { slotOf } from '../../resolve/structure.ts';
+import { settings, settingsOn } from '../../settings/list.ts';
+import { splitSizes } from '../../size/css-tokens.ts';
 
 /** A stretch of bands in which one value of a setting holds. */
 export interface Overhang {

@@ -1,5 +1,5 @@
-import type { LayerRef } from '../model/command.ts';
-import type { ResolvedSite } from '../resolve/site.ts';
+import type { LayerRef } from '../../model/command.ts';
+import type { ResolvedSite } from '../../resolve/site.ts';
 import { layerView } from './layer-view.ts';
 
 /** Several pages as one: what they have in common, and what differs. */

@@ -1,10 +1,10 @@
 import { stat } from 'node:fs/promises';
-import { patchOf } from '../core/changes/patch.ts';
-import { encodeUtf8 } from '../core/lib/utf8.ts';
-import { IntakeError } from '../core/source/limits.ts';
-import { systemSentence } from './open-site.ts';
-import { readSiteFolder, readSitePath } from './site-path.ts';
-import type { Streams } from './streams.ts';
+import { patchOf } from '../../core/changes/patch.ts';
+import { encodeUtf8 } from '../../core/lib/utf8.ts';
+import { IntakeError } from '../../core/source/limits.ts';
+import { systemSentence } from '../files/open-site.ts';
+import { readSiteFolder, readSitePath } from '../files/site-path.ts';
+import type { Streams } from '../streams.ts';
 
 /** Prints what two states of a site's files differ in, as a patch that `git apply` takes; 0 nothing, 1 something, 2 wrong usage. */
 export async function diffCommand(

@@ -1,9 +1,9 @@
-import { proofOf, prove, type PageProof, type Proof } from '../core/bring-in/proving/proof.ts';
-import { deliver } from '../core/emit/delivery.ts';
-import type { ResolvedSite } from '../core/resolve/site.ts';
-import { findChromium, noChromium, openChromium } from './measure/chromium.ts';
-import { PageBoxes } from './measure/page-boxes.ts';
-import type { Streams } from './streams.ts';
+import { proofOf, prove, type PageProof, type Proof } from '../../core/bring-in/proving/proof.ts';
+import { deliver } from '../../core/emit/delivery.ts';
+import type { ResolvedSite } from '../../core/resolve/site.ts';
+import { findChromium, noChromium, openChromium } from '../measure/chromium.ts';
+import { PageBoxes } from '../measure/page-boxes.ts';
+import type { Streams } from '../streams.ts';
 
 /** Pages after which it is said how far measuring is. */
 const saidEach = 100;

@@ -1,8 +1,8 @@
 import { readdir, readFile, stat } from 'node:fs/promises';
 import { basename, join } from 'node:path';
-import { isLeftOut, type SiteFiles } from '../core/model/files.ts';
-import { commonFolder } from '../core/source/common-folder.ts';
-import { takeIn, takeInFiles } from '../core/source/intake.ts';
+import { isLeftOut, type SiteFiles } from '../../core/model/files.ts';
+import { commonFolder } from '../../core/source/common-folder.ts';
+import { takeIn, takeInFiles } from '../../core/source/intake.ts';
 
 /**
  * Reads a site from a folder, a single `.eave` file or a zip. Throws an IntakeError or a system error.

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Portal, Tooltip } from '@skeletonlabs/skeleton-svelte';
 	import type { Snippet } from 'svelte';
-	import { meaningOf, type TermWord } from '$core/view-models/glossary.ts';
+	import { meaningOf, type TermWord } from '$core/view-models/words/glossary.ts';
 	import TermDrawing from './TermDrawing.svelte';
 
 	/** A word that is ours: pointed at or with the focus, it says what it means. */

@@ -1,18 +1,18 @@
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import { changedLayers } from '../core/changes/changed-layers.ts';
-import { patchOf } from '../core/changes/patch.ts';
-import { reviewDocument, type ReviewedPage } from '../core/changes/review.ts';
-import type { PageChange } from '../core/changes/site-changes.ts';
-import { loadLibraries } from '../core/check/libraries.ts';
-import { checkSite, type CheckedSite } from '../core/check/site.ts';
-import { LookingOver } from '../core/findings/look-over.ts';
-import { reportOf, type ReportedFinding } from '../core/findings/report.ts';
-import { reasonOf } from '../core/messages/problem.ts';
+import { changedLayers } from '../../core/changes/changed-layers.ts';
+import { patchOf } from '../../core/changes/patch.ts';
+import { reviewDocument, type ReviewedPage } from '../../core/changes/review.ts';
+import type { PageChange } from '../../core/changes/site-changes.ts';
+import { loadLibraries } from '../../core/check/libraries.ts';
+import { checkSite, type CheckedSite } from '../../core/check/site.ts';
+import { LookingOver } from '../../core/findings/look-over.ts';
+import { reportOf, type ReportedFinding } from '../../core/findings/report.ts';
+import { reasonOf } from '../../core/messages/problem.ts';
 import { filesOf } from './diff.ts';
 import { dayPalette } from './palette.ts';
-import type { Streams } from './streams.ts';
-import { wrote } from './wrote.ts';
+import type { Streams } from '../streams.ts';
+import { wrote } from '../files/wrote.ts';
 
 /** A state of a site, and where it was read from. */
 interface State {

@@ -1,10 +1,10 @@
-import { sentenceOf, type Problem } from '../core/messages/problem.ts';
-import { checkSite, soundSite, type CheckedSite } from '../core/check/site.ts';
-import { IntakeError } from '../core/source/limits.ts';
-import { placeWords } from '../core/model/span.ts';
-import { readSiteFiles, type SiteReading } from '../core/source/read.ts';
+import { sentenceOf, type Problem } from '../../core/messages/problem.ts';
+import { checkSite, soundSite, type CheckedSite } from '../../core/check/site.ts';
+import { IntakeError } from '../../core/source/limits.ts';
+import { placeWords } from '../../core/model/span.ts';
+import { readSiteFiles, type SiteReading } from '../../core/source/read.ts';
 import { readSitePath } from './site-path.ts';
-import type { Streams } from './streams.ts';
+import type { Streams } from '../streams.ts';
 
 /**
  * Reads and resolves the site at a path, and prints what keeps it from being drawn among the errors.

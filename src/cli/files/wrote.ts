@@ -1,7 +1,7 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
-import { reasonOf } from '../core/messages/problem.ts';
-import type { Streams } from './streams.ts';
+import { reasonOf } from '../../core/messages/problem.ts';
+import type { Streams } from '../streams.ts';
 
 /**
  * Writes a file whole or not at all: beside its place first, then moved there, so that nothing stops halfway in what
