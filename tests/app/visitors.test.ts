@@ -198,12 +198,11 @@ test('a part is made of a piece with the places that are like it, and renamed in
 	await app.open('/material?of=parts&route=/');
 	const part = await app.page.waitForSelector('[aria-label="Part arrival"]');
 	assert.match((await part?.evaluate((one) => one.textContent)) ?? '', /used in [23] places/);
-	// Pictures of parts come one after the other and move what stands below, so it is pressed wherever it is.
-	await part?.$eval(
-		'[aria-label="What can be done with arrival"]',
-		(button) => button instanceof HTMLElement && button.click()
-	);
-	await (await named(app.page, 'menuitem', 'Rename')).click();
+	// Pictures of parts come one after the other and move what stands below, so it is done by keyboard.
+	await (await part?.waitForSelector('[aria-label="What can be done with arrival"]'))?.focus();
+	await app.page.keyboard.press('Enter');
+	await app.page.waitForSelector('[role=menuitem][data-highlighted]::-p-text(Rename)');
+	await app.page.keyboard.press('Enter');
 	await hand.fill('New name', 'newcomer');
 	await hand.press('button', 'Rename it');
 	await app.page.waitForSelector('[aria-label="Part newcomer"]');
