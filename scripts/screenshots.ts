@@ -77,7 +77,7 @@ async function openDoubtfulDemo(page: Page): Promise<void> {
 			['&copy; {year}', '&copy; 2024'],
 			['    p, li, dd { max-width: 42em; }', '    b { color: #6e7f5c; }']
 		],
-		'layouts/desk.eave': [['var(--paper); }', '#efe9dc; }']],
+		'layouts/desk.eave': [['#fdf8ee; }', '#7d6d5a; }']],
 		'routes/1-public.eave': [
 			['<a class="go" href="/catalogue">', '<a class="go" href="/cataloge">']
 		],
