@@ -188,3 +188,33 @@ test('an edit redraws only what it touched and marks it; before and after shows 
 		/main: \d.* px taller/
 	);
 });
+
+test('arrows go from drawing to drawing and from line to line, and H holds the one that has the focus', async () => {
+	const { page } = app;
+	await app.open('/sheet?group=route');
+	await openText(page, small);
+	await until('all of it is drawn', async () => (await page.$$('article .drawing')).length === 6);
+	const at = (): Promise<string | undefined> =>
+		page.evaluate(() =>
+			document.activeElement instanceof HTMLElement
+				? document.activeElement.dataset['drawing']
+				: undefined
+		);
+	await page.focus('[data-drawing="/ 360"]');
+	await page.keyboard.press('ArrowRight');
+	assert.equal(await at(), '/ 900');
+	await page.keyboard.press('ArrowRight');
+	assert.equal(await at(), '/a 360', 'the next page stands beside it');
+	await page.keyboard.press('ArrowLeft');
+	await page.keyboard.press('h');
+	await page.waitForSelector('[aria-label="Held side by side"]');
+	// Two stand in a line, so the third is below the first.
+	await page.setViewport({ width: 960, height: 800 });
+	await app.open('/sheet?group=route&size=large');
+	await page.waitForSelector('[data-drawing="/b 900"]');
+	await page.focus('[data-drawing="/ 900"]');
+	await page.keyboard.press('ArrowDown');
+	assert.equal(await at(), '/b 900');
+	await page.keyboard.press('ArrowUp');
+	assert.equal(await at(), '/ 900');
+});

@@ -17,7 +17,7 @@ import { touchedBetween } from '../../core/edit/touches.ts';
 import { findChromium, noChromium, openChromium } from '../measure/chromium.ts';
 import { Measurer } from '../measure/measurer.ts';
 import { openSite } from '../files/open-site.ts';
-import { dayPalette } from './palette.ts';
+import { dayPalette } from '../palette.ts';
 import type { Streams } from '../streams.ts';
 import { widestScreen } from '../widest-screen.ts';
 import { wrote } from '../files/wrote.ts';

@@ -10,7 +10,7 @@ import { LookingOver } from '../../core/findings/look-over.ts';
 import { reportOf, type ReportedFinding } from '../../core/findings/report.ts';
 import { reasonOf } from '../../core/messages/problem.ts';
 import { filesOf } from './diff.ts';
-import { dayPalette } from './palette.ts';
+import { dayPalette } from '../palette.ts';
 import type { Streams } from '../streams.ts';
 import { wrote } from '../files/wrote.ts';
 

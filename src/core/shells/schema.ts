@@ -67,7 +67,7 @@ const route = z.object({
 	pages: z
 		.array(z.object({ address: z.string(), title: z.string() }))
 		.describe('The pages that it stands for; empty where any value will do.'),
-	moved: z.array(z.string()).describe('Addresses of once that lead here with 308.'),
+	moved: z.array(z.string()).describe('Old addresses, which redirect here with 308.'),
 	...pageOf
 });
 

@@ -148,7 +148,7 @@ export const blockWords: ReadonlyMap<string, Words> = new Map(
 		route: {
 			...pageWords,
 			admit: 'lets in only visitors of these roles',
-			moved: 'addresses of once that lead here, such as "/find-us"',
+			moved: 'old addresses, which redirect here, such as "/find-us"',
 			each: 'one page for each member of a list',
 			samples: 'one page for each of these values'
 		},

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import type { ComponentProps } from 'svelte';
 	import mime from 'mime';
 	import type { FileView } from '$core/view-models/material/material-view.ts';
 	import { counted } from '$core/messages/problem.ts';
@@ -10,6 +9,7 @@
 	import { sizeText } from '$views/shell/size-text.ts';
 	import MaterialSection from './MaterialSection.svelte';
 	import Picture from './Picture.svelte';
+	import type { RowAct } from '$views/shell/controls/row-act.ts';
 	import RowActs from '$views/shell/controls/RowActs.svelte';
 	import Empty from './Empty.svelte';
 	import Uses from './Uses.svelte';
@@ -41,7 +41,7 @@
 		return mime.getType(path)?.startsWith('image/') ?? false;
 	}
 
-	function actsOf(file: FileView): ComponentProps<typeof RowActs>['acts'] {
+	function actsOf(file: FileView): readonly RowAct[] {
 		const { path } = file;
 		const copy = { name: 'Copy for a piece', run: () => void copyTag(path) };
 		return [

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import type { ComponentProps } from 'svelte';
 	import type { TokenView } from '$core/view-models/material/material-view.ts';
 	import { counted } from '$core/messages/problem.ts';
 	import { ask } from '$store/ways/ask.svelte.ts';
@@ -7,6 +6,7 @@
 	import { downloadTokens } from '$store/files/download.ts';
 	import { store } from '$store/site.svelte.ts';
 	import MaterialSection from './MaterialSection.svelte';
+	import type { RowAct } from '$views/shell/controls/row-act.ts';
 	import RowActs from '$views/shell/controls/RowActs.svelte';
 	import Empty from './Empty.svelte';
 	import Uses from './Uses.svelte';
@@ -76,7 +76,7 @@
 		if (sentence) store.say(`${sentence} The tokens are as they were.`);
 	}
 
-	function actsOf({ name, uses }: TokenView): ComponentProps<typeof RowActs>['acts'] {
+	function actsOf({ name, uses }: TokenView): readonly RowAct[] {
 		const isUsed = uses.length > 0;
 		const title = isUsed ? 'It is used: put something else there first' : 'Nothing uses it';
 		return [

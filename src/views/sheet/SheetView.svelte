@@ -21,6 +21,7 @@
 	import ChangesView from './changes/ChangesView.svelte';
 	import DrawingStyle from './DrawingStyle.svelte';
 	import HeldDrawings from './HeldDrawings.svelte';
+	import { onDrawingKey } from './drawing-keys.ts';
 	import { saveSheet } from './save.ts';
 	import { keeping } from './keeping.ts';
 	import SheetBar from './SheetBar.svelte';
@@ -255,51 +256,6 @@
 		const held = anchor && items.find(({ key }) => key === anchor?.key);
 		if (held && anchor && body) body.scrollTop = held.top + anchor.past;
 	});
-
-	/** Arrows go from drawing to drawing, H holds one. */
-	function onKey(event: KeyboardEvent): void {
-		const link = event.target instanceof Element ? event.target.closest('.drawing-link') : null;
-		if (!(link instanceof HTMLElement) || !body) return;
-		const [page = '', width = ''] = splitLast(link.dataset['drawing'] ?? '');
-		if (event.key.toLowerCase() === 'h') {
-			hold(page, Number(width));
-			event.preventDefault();
-			return;
-		}
-		const links = [...body.querySelectorAll<HTMLElement>('.drawing-link')];
-		const at = links.indexOf(link);
-		const sideways = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
-		const next =
-			sideways !== undefined
-				? links[at + sideways]
-				: event.key === 'ArrowDown' || event.key === 'ArrowUp'
-					? nextLine(links, link, event.key === 'ArrowDown')
-					: undefined;
-		if (!next) return;
-		next.focus();
-		event.preventDefault();
-	}
-
-	/** The drawing in the line below or above that is nearest to where one is. */
-	function nextLine(
-		links: readonly HTMLElement[],
-		from: HTMLElement,
-		below: boolean
-	): HTMLElement | undefined {
-		const here = from.getBoundingClientRect();
-		const placed = links.map((link) => ({ link, at: link.getBoundingClientRect() }));
-		const beyond = placed.filter(({ at }) => (below ? at.top > here.top : at.top < here.top));
-		const tops = beyond.map(({ at }) => at.top);
-		const top = below ? Math.min(...tops) : Math.max(...tops);
-		return beyond
-			.filter(({ at }) => at.top === top)
-			.sort((a, b) => Math.abs(a.at.left - here.left) - Math.abs(b.at.left - here.left))[0]?.link;
-	}
-
-	function splitLast(word: string): [string, string] {
-		const at = word.lastIndexOf(' ');
-		return [word.slice(0, at), word.slice(at + 1)];
-	}
 </script>
 
 <div
@@ -369,7 +325,7 @@
 							{isHeld}
 							{hold}
 							{unfold}
-							{onKey}
+							onKey={(event) => body && onDrawingKey(event, body, hold)}
 						/>
 					{/if}
 				{/each}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { MediaQuery } from 'svelte/reactivity';
+	import type { RowAct } from './row-act.ts';
 
 	/**
 	 * What can be done with a row of a list, so that a long list is not full of verbs: in sight while
@@ -10,7 +11,7 @@
 	interface Props {
 		/** What the row is about. */
 		of: string;
-		acts: readonly { readonly name: string; readonly title?: string; readonly run: () => void }[];
+		acts: readonly RowAct[];
 	}
 	const { of, acts }: Props = $props();
 
