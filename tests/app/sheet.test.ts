@@ -191,7 +191,7 @@ test('an edit redraws only what it touched and marks it; before and after shows 
 
 test('arrows go from drawing to drawing and from line to line, and H holds the one that has the focus', async () => {
 	const { page } = app;
-	await app.open('/sheet?group=route');
+	await app.load('/sheet?group=route');
 	await openText(page, small);
 	await until('all of it is drawn', async () => (await page.$$('article .drawing')).length === 6);
 	const at = (): Promise<string | undefined> =>
@@ -208,6 +208,8 @@ test('arrows go from drawing to drawing and from line to line, and H holds the o
 	await page.keyboard.press('ArrowLeft');
 	await page.keyboard.press('h');
 	await page.waitForSelector('[aria-label="Held side by side"]');
+	await page.keyboard.press('h');
+	await page.waitForSelector('[aria-label="Held side by side"]', { hidden: true });
 	// Two stand in a line, so the third is below the first.
 	await page.setViewport({ width: 960, height: 800 });
 	await app.open('/sheet?group=route&size=large');
