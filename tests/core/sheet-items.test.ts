@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import type { SheetGroup } from '../../src/core/sheet/groups.ts';
 import { linesHeight, tileLines } from '../../src/core/sheet/tile-words.ts';
 import type { Found, SheetRow } from '../../src/core/sheet/sheet-row.ts';
-import { itemsIn, itemsOf, type SheetItem } from '../../src/views/sheet/sheet-items.ts';
+import { itemsIn, itemsOf, type SheetItem } from '../../src/core/sheet/sheet-items.ts';
 
 /** How the pages of the sheet stand in lines, and what stands under each. */
 

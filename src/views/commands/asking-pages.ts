@@ -3,7 +3,7 @@ import { movedBelow } from '$core/view-models/chosen/many-layers.ts';
 import { ask } from '$store/ways/ask.svelte.ts';
 import { commands } from '$store/commands.svelte.ts';
 import { choice } from '../plan/choice.svelte.ts';
-import { leftBehind, wayOn } from './asking.ts';
+import { leftBehind, redirect } from './asking.ts';
 
 /** What is done with several pages at once. */
 
@@ -20,7 +20,7 @@ export function askMovePages(pages: readonly LayerRef[]): void {
 		fields: [{ label: 'Below', value: '/', mono: true }, leftBehind],
 		act: 'Move them',
 		async answer([parent = '/', left = '']) {
-			const leaveBehind = left === wayOn;
+			const leaveBehind = left === redirect;
 			const moves = movedBelow(pages, parent);
 			if (moves.length === 0) return 'States stand where they are: only routes can be moved.';
 			const sentence = await commands.attempt(

@@ -62,13 +62,13 @@ export function askNewState(at: string): void {
 	};
 }
 
-export const wayOn = 'a redirect, for visitors of the old address';
+export const redirect = 'a redirect, for visitors of the old address';
 
 /** What is left where pages were, as a field of a question; the choice of the last time is not kept. */
 export const leftBehind = {
 	label: 'At the old address',
 	value: 'nothing',
-	options: ['nothing', wayOn]
+	options: ['nothing', redirect]
 };
 
 export function askMoveRoute(pattern: string): void {
@@ -78,7 +78,7 @@ export function askMoveRoute(pattern: string): void {
 		fields: [{ label: 'New route', value: pattern, mono: true }, leftBehind],
 		act: 'Move it',
 		answer: ([to = '', left = '']) =>
-			made({ kind: 'move-route', pattern, to, leaveBehind: left === wayOn }, () => {
+			made({ kind: 'move-route', pattern, to, leaveBehind: left === redirect }, () => {
 				void store.goTo({ page: to, address: undefined });
 			})
 	};

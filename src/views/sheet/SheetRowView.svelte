@@ -4,7 +4,7 @@
 	import { tileGap, tilePadding, type Tiling } from '$core/sheet/tiles.ts';
 	import TileMark from '$views/shell/marks/TileMark.svelte';
 	import type { DrawnPage } from '$workers/sheets.ts';
-	import type { SheetItem } from './sheet-items.ts';
+	import type { SheetItem } from '$core/sheet/sheet-items.ts';
 	import SvgDrawing from '$views/sheet/SvgDrawing.svelte';
 
 	/** A page of the sheet: its drawings side by side, and below them what is said of them. */

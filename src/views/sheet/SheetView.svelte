@@ -26,7 +26,7 @@
 	import { keeping } from './keeping.ts';
 	import SheetBar from './SheetBar.svelte';
 	import { readChoices, sizes, withChoices, type SheetChoices } from './sheet-choices.ts';
-	import { groupHeight, itemsIn, itemsOf } from './sheet-items.ts';
+	import { groupHeight, itemsIn, itemsOf } from '$core/sheet/sheet-items.ts';
 	import SheetRowView from './SheetRowView.svelte';
 	import { Sheet } from './sheet.svelte.ts';
 

@@ -1,5 +1,5 @@
-import type { SheetGroup } from '$core/sheet/groups.ts';
-import type { SheetRow } from '$core/sheet/sheet-row.ts';
+import type { SheetGroup } from './groups.ts';
+import type { SheetRow } from './sheet-row.ts';
 
 /** What stands in the lines of the sheet, with where its line begins and how high that is, px. */
 export type SheetItem = {
