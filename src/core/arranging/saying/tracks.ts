@@ -48,9 +48,16 @@ export function tracksOf(row: Row, samples: readonly Sample[]): Tracks {
 	const words = widths.map((values, place) =>
 		isHug[place] ? 'max-content' : lengthWord(values, rooms)
 	);
+	const unsaidSpaces = between.filter((values, place) => {
+		const isInGap = place > 0 && place < row.length && gap !== undefined;
+		return !isInGap && lengthWord(values, rooms) === undefined;
+	});
+	// What is left of the row is one column, or several that share it: they take it.
+	const unsaid = widths.filter((_, place) => words[place] === undefined);
+	const isRest = unsaidSpaces.length === 0 && areAlike(unsaid);
 	// What is so at most widths is better than nothing; how far it is off at the others is told.
 	const mostly = widths.map((values, place) =>
-		words[place] === undefined ? mostlyWord(values, rooms) : undefined
+		words[place] === undefined && !isRest ? mostlyWord(values, rooms) : undefined
 	);
 	let isOver = false;
 	const sizes: string[] = [];
@@ -77,7 +84,7 @@ export function tracksOf(row: Row, samples: readonly Sample[]): Tracks {
 	const keeps = row.map((group) =>
 		samples.every(({ boxes }) => group.every((unit) => boxes.get(unit)?.keepsContent))
 	);
-	const unsaid = sizes.filter((size) => size === rest).length;
+	const rests = sizes.filter((size) => size === rest).length;
 	const kind = isLine ? 'row' : 'columns';
 	return {
 		kind,
@@ -88,8 +95,17 @@ export function tracksOf(row: Row, samples: readonly Sample[]): Tracks {
 		cells,
 		gap,
 		spaces,
-		isWhole: !isOver && (isLine || (unsaid <= 1 && mostly.every((one) => one === undefined)))
+		isWhole:
+			!isOver && (isLine || isRest || (rests <= 1 && mostly.every((one) => one === undefined)))
 	};
+}
+
+/** Whether columns are as wide as each other, at every width. */
+function areAlike(columns: readonly (readonly number[])[]): boolean {
+	const [first] = columns;
+	return columns.every((one) =>
+		one.every((value, at) => Math.abs(value - (first?.[at] ?? 0)) <= 2 * close)
+	);
 }
 
 function evenGap(spaces: readonly (number | 'varied')[]): string | undefined {
