@@ -3,7 +3,8 @@ import { readFile, rm } from 'node:fs/promises';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { build } from 'esbuild';
+import { build, transform } from 'esbuild';
+import { compileModule } from 'svelte/compiler';
 import { root } from './tree.js';
 
 const out = join(root, '.cache/tests');
@@ -23,6 +24,21 @@ const places = {
 			if (!text.includes('import.meta.url')) return undefined;
 			const url = JSON.stringify(pathToFileURL(path).href);
 			return { contents: text.replaceAll('import.meta.url', url), loader: 'ts' };
+		});
+	}
+};
+
+/** Modules with runes, as a server runs them: what they keep are plain fields, so that their rules can be tested without a browser. */
+const runes = {
+	name: 'runes',
+	setup({ onLoad }) {
+		onLoad({ filter: /\.svelte\.ts$/ }, async ({ path }) => {
+			const { code } = await transform(await readFile(path, 'utf8'), {
+				loader: 'ts',
+				target: 'esnext'
+			});
+			const { js } = compileModule(code, { filename: path, generate: 'server' });
+			return { contents: js.code, loader: 'js' };
 		});
 	}
 };
@@ -61,7 +77,7 @@ export async function bundleTests(folder) {
 		banner: {
 			js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);"
 		},
-		plugins: [places]
+		plugins: [runes, places]
 	});
 	return new Map(names.map((name) => [name, join(to, name.replace(/\.ts$/, '.js'))]));
 }

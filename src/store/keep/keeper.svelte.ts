@@ -37,7 +37,7 @@ export class Keeper {
 	keptAt = $state<number | undefined>();
 	/** Why the browser did not take what should be kept; undefined where it did. */
 	fault = $state<string | undefined>();
-	private queue: Entry[] = [];
+	private queue = $state.raw<readonly Entry[]>([]);
 	private kept = 0;
 	private readonly sending = new Set<Promise<void>>();
 	private retry: ReturnType<typeof setTimeout> | undefined;
@@ -64,7 +64,7 @@ export class Keeper {
 		if (entry.kind === 'do' && !entry.typing && isLarge(entry.changes)) {
 			this.keepBefore(before, entry.label, entry.at);
 		}
-		this.queue.push(entry);
+		this.queue = [...this.queue, entry];
 		const sent = this.send(entry, false);
 		this.sending.add(sent);
 		void sent.finally(() => this.sending.delete(sent));
@@ -133,7 +133,7 @@ export class Keeper {
 		for (const keep of this.refused.splice(0)) {
 			if (!(await this.put(keep))) return;
 		}
-		for (const entry of [...this.queue]) await this.send(entry, true);
+		for (const entry of this.queue) await this.send(entry, true);
 	}
 
 	private async send(entry: Entry, again: boolean): Promise<void> {

@@ -13,6 +13,7 @@
 
 	const words = $derived.by(() => {
 		const { keptAt } = store.keeper;
+		if (store.keeper.pending) return 'keeping …';
 		if (keptAt === undefined) return '';
 		const seconds = Math.max(0, Math.round((now - keptAt) / 1000));
 		if (seconds < 2) return 'kept';
