@@ -1,5 +1,6 @@
 import { found } from '$store/findings.svelte.ts';
 import { store } from '$store/site.svelte.ts';
+import { quiet } from '$store/ways/quiet.ts';
 import { idle, type Settler } from './settler.ts';
 
 /** ms after the first page until what was found is told, and by how much longer it takes each time. */
@@ -9,12 +10,18 @@ const longer = 1.6;
 const longestRest = 10_000;
 
 /**
- * Measures all pages at all widths, one after the other, those in sight first, and only while nothing else is to do.
- * What is found on them is told now and then: it takes a look at all pages each time.
+ * Measures all pages at all widths, one after the other, those in sight first, and only while nothing else is to do:
+ * before each page it waits until nobody has done anything for `rest` ms. What is found on them is told now and then:
+ * it takes a look at all pages each time.
  */
-export async function measurePages(settler: Settler, signal: AbortSignal): Promise<void> {
-	let [rest, since, untold] = [toldAfter, performance.now(), false];
+export async function measurePages(
+	settler: Settler,
+	rest: number,
+	signal: AbortSignal
+): Promise<void> {
+	let [tells, since, untold] = [toldAfter, performance.now(), false];
 	for (;;) {
+		await quiet.rested(rest, signal);
 		await idle();
 		const near = store.page ? [store.page.page] : [];
 		const next = signal.aborted ? undefined : await store.core.findings.nextToMeasure(near);
@@ -26,9 +33,9 @@ export async function measurePages(settler: Settler, signal: AbortSignal): Promi
 		if (signal.aborted) return;
 		await found.measured(next.page, next.address);
 		untold = true;
-		if (performance.now() - since < rest) continue;
+		if (performance.now() - since < tells) continue;
 		void found.follow(store.page?.page, false);
-		[rest, since, untold] = [Math.min(rest * longer, longestRest), performance.now(), false];
+		[tells, since, untold] = [Math.min(tells * longer, longestRest), performance.now(), false];
 	}
 	if (untold) void found.follow(store.page?.page, false);
 }

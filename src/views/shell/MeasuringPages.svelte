@@ -1,25 +1,33 @@
 <script lang="ts">
+	import { page } from '$app/state';
 	import { store } from '$store/site.svelte.ts';
+	import { quiet } from '$store/ways/quiet.ts';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
 	import { measurePages } from '$views/frame/measure-pages.ts';
 	import { Settler } from '$views/frame/settler.ts';
 
 	/** Measures all pages behind whatever else is done, again where an edit changed them. */
 
-	/** ms after an edit: whoever edits is not done yet. */
-	const rest = 1200;
+	/** ms after an edit, or after the pointer or a key: whoever works is not done yet. */
+	const rest = 3000;
+	/** The same where what is measured is what one looks at. */
+	const shortRest = 1000;
+	const wait = $derived(page.url.pathname === '/findings' ? shortRest : rest);
 	let settler = $state.raw<Settler | undefined>();
+
+	$effect(() => quiet.follow());
 
 	$effect(() => {
 		const settles = settler;
-		void store.site;
+		const ms = wait;
+		void [store.site, store.page];
 		if (!settles || !store.ready) return;
 		const given = new AbortController();
 		const timer = setTimeout(() => {
-			void measurePages(settles, given.signal).catch((failure: unknown) => {
+			void measurePages(settles, ms, given.signal).catch((failure: unknown) => {
 				store.sayFailure('The pages could not be measured', failure);
 			});
-		}, rest);
+		}, ms);
 		return () => {
 			clearTimeout(timer);
 			given.abort();

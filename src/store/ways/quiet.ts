@@ -1,0 +1,27 @@
+/** What tells that someone is at work here. */
+const doings = ['pointerdown', 'pointermove', 'wheel', 'keydown', 'input'] as const;
+
+/** Whether someone is at work in this window: what nobody waits for is done once they rest. */
+class Quiet {
+	private last = -Infinity;
+
+	/** Takes note of what is done from now on; gives the way to stop. */
+	follow(): () => void {
+		const note = (): void => void (this.last = performance.now());
+		for (const one of doings) addEventListener(one, note, { capture: true, passive: true });
+		return () => {
+			for (const one of doings) removeEventListener(one, note, { capture: true });
+		};
+	}
+
+	/** Waits until nothing has been done for some ms; gives up with the signal. */
+	async rested(ms: number, signal: AbortSignal): Promise<void> {
+		for (;;) {
+			const left = this.last + ms - performance.now();
+			if (signal.aborted || left <= 0) return;
+			await new Promise((rest) => setTimeout(rest, left));
+		}
+	}
+}
+
+export const quiet = new Quiet();
