@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { frames, named, startApp, type App } from '../lib/app.ts';
-import { violationsIn } from '../lib/axe.ts';
+import { named, startApp, type App } from '../lib/app.ts';
+import { onlyColours, violationsIn } from '../lib/axe.ts';
 import { openText, toEnd } from '../lib/source.ts';
 
 /** Nothing that axe-core finds, in any view, menu and dialog, by day and by night. */
@@ -13,19 +13,11 @@ before(async () => {
 });
 after(() => app.close());
 
-/** By night nothing but the colours is another. */
-const onlyColours = { runOnly: ['color-contrast'] };
 let asked: typeof onlyColours | undefined;
 
 /** What axe-core finds in the application; the page on the stage is the site's own affair. */
-async function violations(): Promise<string[]> {
-	// Colours pass over into others; what is judged is what stays.
-	await frames(app.page, 25);
-	return violationsIn(app.page, asked);
-}
-
 async function check(where: string): Promise<void> {
-	assert.deepEqual(await violations(), [], where);
+	assert.deepEqual(await violationsIn(app.page, asked), [], where);
 }
 
 for (const mode of ['day', 'night'] as const) {

@@ -26,7 +26,8 @@ export async function sourceText(app: App, file: string): Promise<string> {
 /** Chooses a block of the cross-section by how it begins: its layer and its region. */
 export async function choose(app: App, block: string): Promise<void> {
 	const found = await app.page.waitForSelector(`[role=gridcell][aria-label^="${block}"]`);
-	await found?.click();
+	// Beside its words: a press on a word chooses the piece.
+	await found?.click({ offset: { x: 2, y: 2 } });
 }
 
 export async function showTracks(app: App): Promise<void> {

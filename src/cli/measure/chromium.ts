@@ -5,7 +5,14 @@ import { delimiter, join } from 'node:path';
 import type { Browser } from 'puppeteer-core';
 
 /** Names under which systems keep a Chromium, and places outside of their paths. */
-const names = ['chromium', 'chromium-browser', 'google-chrome', 'google-chrome-stable', 'chrome'];
+const names = [
+	'chromium',
+	'chromium-browser',
+	'google-chrome',
+	'google-chrome-stable',
+	'chrome',
+	'chromium-headless-shell'
+];
 const places = [
 	'/Applications/Chromium.app/Contents/MacOS/Chromium',
 	'/Applications/Google Chrome.app/Contents/MacOS/Google Chrome',
