@@ -25,11 +25,12 @@ const node = process.execPath;
 const judged = await Promise.all([
 	all([
 		[node, 'scripts/build.js'],
-		[node, 'scripts/core-tests.js']
+		[node, 'scripts/core-tests.js', '0', '2', '4']
 	]),
 	all([
 		['npm', 'run', '--silent', 'types'],
-		['npm', 'run', '--silent', 'lint']
+		['npm', 'run', '--silent', 'lint'],
+		[node, 'scripts/core-tests.js', '1', '3']
 	])
 ]);
 if (judged.includes(false)) process.exit(1);

@@ -43,12 +43,15 @@ const runes = {
 	}
 };
 
-/** Bundles the tests of a folder; gives the files to run, by the names of the tests. */
-export async function bundleTests(folder) {
-	const names = readdirSync(join(root, 'tests', folder)).filter((name) =>
-		name.endsWith('.test.ts')
-	);
-	const to = join(out, folder);
+/**
+ * Bundles the tests of a folder; gives the files to run, by the names of the tests. `share`: of each five files those at
+ * these places, so that two processes have tests of their own.
+ */
+export async function bundleTests(folder, share = [0, 1, 2, 3, 4]) {
+	const names = readdirSync(join(root, 'tests', folder))
+		.filter((name) => name.endsWith('.test.ts'))
+		.filter((_, at) => share.includes(at % 5));
+	const to = join(out, `${folder}-${share.join('')}`);
 	await rm(to, { recursive: true, force: true });
 	await build({
 		absWorkingDir: root,

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import assert from 'node:assert/strict';
-import { afterEach, before, mock, test } from 'node:test';
+import { before, mock, test } from 'node:test';
 import fc from 'fast-check';
 import { emptyHistory } from '../../src/store/keep/history.ts';
 import { advance, entryFor, type Entry, type Work } from '../../src/store/keep/journal.ts';
@@ -13,19 +13,30 @@ let modules: {
 	readonly keeper: typeof import('../../src/store/keep/keeper.svelte.ts');
 	readonly work: typeof import('../../src/store/keep/work.ts');
 	readonly states: typeof import('../../src/store/keep/states.ts');
+	readonly listing: typeof import('../../src/store/keep/listing.ts');
 };
 before(async () => {
 	Object.assign(globalThis, { self: globalThis });
 	modules = {
 		keeper: await import('../../src/store/keep/keeper.svelte.ts'),
 		work: await import('../../src/store/keep/work.ts'),
-		states: await import('../../src/store/keep/states.ts')
+		states: await import('../../src/store/keep/states.ts'),
+		listing: await import('../../src/store/keep/listing.ts')
 	};
 });
-afterEach(() => {
-	mock.restoreAll();
-	mock.timers.reset();
-});
+/** A test after which nothing is left of what it kept and stood in for: all tests share one storage. */
+function keeping(name: string, tried: () => Promise<void>): void {
+	test(name, async () => {
+		const first = ids;
+		try {
+			await tried();
+		} finally {
+			mock.restoreAll();
+			mock.timers.reset();
+			for (let id = first; id < ids; id++) await modules.listing.dropSite(`kept${id}`);
+		}
+	});
+}
 
 /** A site that is open and edited, with what keeps it. */
 class Open {
@@ -95,69 +106,78 @@ async function turns(): Promise<void> {
 	for (let turn = 0; turn < 40; turn++) await new Promise((next) => setImmediate(next));
 }
 
-test('every key that is typed is on its way at once: nothing is waited for, and nothing is gathered', async () => {
-	const open = await Open.site();
-	const add = mock.method(IDBObjectStore.prototype, 'add');
-	for (const key of 'abcdefgh') open.write(key, { typing: true });
-	assert.ok(open.keeper.pending);
-	await turns();
-	assert.equal(add.mock.callCount(), 8);
-	assert.ok(!open.keeper.pending);
-	assert.equal(await open.found(), 'beginabcdefgh');
-	assert.deepEqual(
-		open.told.map(({ number }) => number),
-		[1, 2, 3, 4, 5, 6, 7, 8]
-	);
-});
+keeping(
+	'every key that is typed is on its way at once: nothing is waited for, and nothing is gathered',
+	async () => {
+		const open = await Open.site();
+		const add = mock.method(IDBObjectStore.prototype, 'add');
+		for (const key of 'abcdefgh') open.write(key, { typing: true });
+		assert.ok(open.keeper.pending);
+		await turns();
+		assert.equal(add.mock.callCount(), 8);
+		assert.ok(!open.keeper.pending);
+		assert.equal(await open.found(), 'beginabcdefgh');
+		assert.deepEqual(
+			open.told.map(({ number }) => number),
+			[1, 2, 3, 4, 5, 6, 7, 8]
+		);
+	}
+);
 
-test('where the browser refuses, that is said; what was refused is kept in its order when it can be again', async () => {
-	const open = await Open.site();
-	mock.timers.enable({ apis: ['setTimeout'] });
-	const letGo = full();
-	open.write('one ');
-	open.write('two ');
-	await turns();
-	assert.match(open.keeper.fault ?? '', /no room left/);
-	assert.ok(open.keeper.pending);
-	assert.deepEqual(open.told, []);
-	// It is tried again by itself, and again in vain.
-	mock.timers.tick(2000);
-	await turns();
-	assert.match(open.keeper.fault ?? '', /no room left/);
-	letGo();
-	mock.timers.tick(2000);
-	await turns();
-	assert.equal(open.keeper.fault, undefined);
-	assert.ok(!open.keeper.pending);
-	assert.equal(await open.found(), 'beginone two ');
-	assert.deepEqual(
-		open.told.map(({ number }) => number),
-		[1, 2]
-	);
-});
+keeping(
+	'where the browser refuses, that is said; what was refused is kept in its order when it can be again',
+	async () => {
+		const open = await Open.site();
+		mock.timers.enable({ apis: ['setTimeout'] });
+		const letGo = full();
+		open.write('one ');
+		open.write('two ');
+		await turns();
+		assert.match(open.keeper.fault ?? '', /no room left/);
+		assert.ok(open.keeper.pending);
+		assert.deepEqual(open.told, []);
+		// It is tried again by itself, and again in vain.
+		mock.timers.tick(2000);
+		await turns();
+		assert.match(open.keeper.fault ?? '', /no room left/);
+		letGo();
+		mock.timers.tick(2000);
+		await turns();
+		assert.equal(open.keeper.fault, undefined);
+		assert.ok(!open.keeper.pending);
+		assert.equal(await open.found(), 'beginone two ');
+		assert.deepEqual(
+			open.told.map(({ number }) => number),
+			[1, 2]
+		);
+	}
+);
 
-test('what comes after something that was refused is kept behind it, however both arrive', async () => {
-	await fc.assert(
-		fc.asyncProperty(fc.array(fc.boolean(), { minLength: 1, maxLength: 8 }), async (refusals) => {
-			const open = await Open.site();
-			mock.timers.enable({ apis: ['setTimeout'] });
-			for (const [at, refuses] of refusals.entries()) {
-				const letGo = refuses ? full() : undefined;
-				open.write(`${at} `);
+keeping(
+	'what comes after something that was refused is kept behind it, however both arrive',
+	async () => {
+		await fc.assert(
+			fc.asyncProperty(fc.array(fc.boolean(), { minLength: 1, maxLength: 8 }), async (refusals) => {
+				const open = await Open.site();
+				mock.timers.enable({ apis: ['setTimeout'] });
+				for (const [at, refuses] of refusals.entries()) {
+					const letGo = refuses ? full() : undefined;
+					open.write(`${at} `);
+					await turns();
+					letGo?.();
+				}
+				mock.timers.tick(2000);
 				await turns();
-				letGo?.();
-			}
-			mock.timers.tick(2000);
-			await turns();
-			assert.equal(open.keeper.fault, undefined);
-			assert.equal(await open.found(), open.text);
-			mock.timers.reset();
-		}),
-		{ numRuns: 20 }
-	);
-});
+				assert.equal(open.keeper.fault, undefined);
+				assert.equal(await open.found(), open.text);
+				mock.timers.reset();
+			}),
+			{ numRuns: 20 }
+		);
+	}
+);
 
-test('a browser that does not answer is said not to, and is asked again', async () => {
+keeping('a browser that does not answer is said not to, and is asked again', async () => {
 	const open = await Open.site();
 	mock.timers.enable({ apis: ['setTimeout'] });
 	let asked = 0;
@@ -174,7 +194,7 @@ test('a browser that does not answer is said not to, and is asked again', async 
 	assert.equal(open.keeper.fault, undefined);
 });
 
-test('after 120 entries the whole is kept, so that opening goes through few', async () => {
+keeping('after 120 entries the whole is kept, so that opening goes through few', async () => {
 	const open = await Open.site();
 	const whole = mock.method(IDBObjectStore.prototype, 'put');
 	for (let at = 0; at < 119; at++) open.write('x', { typing: true });
@@ -186,55 +206,64 @@ test('after 120 entries the whole is kept, so that opening goes through few', as
 	assert.equal(await open.found(), `begin${'x'.repeat(120)}`);
 });
 
-test('another tab that has kept an edit where this one would is told of, and not written over', async () => {
-	const open = await Open.site();
-	const entry = entryFor(open.work, {
-		kind: 'do',
-		label: 'elsewhere',
-		changes: [{ kind: 'edit', file: 'site.eave', from: 0, to: 5, insert: 'theirs' }],
-		at: 0,
-		typing: false
-	});
-	assert.ok(entry);
-	await modules.work.keepEntry(open.id, entry, false);
-	open.write(' mine');
-	await turns();
-	assert.equal(open.overtaken, 1);
-	assert.equal(await open.found(), 'theirs');
-	assert.deepEqual(open.told, []);
-});
+keeping(
+	'another tab that has kept an edit where this one would is told of, and not written over',
+	async () => {
+		const open = await Open.site();
+		const entry = entryFor(open.work, {
+			kind: 'do',
+			label: 'elsewhere',
+			changes: [{ kind: 'edit', file: 'site.eave', from: 0, to: 5, insert: 'theirs' }],
+			at: 0,
+			typing: false
+		});
+		assert.ok(entry);
+		await modules.work.keepEntry(open.id, entry, false);
+		open.write(' mine');
+		await turns();
+		assert.equal(open.overtaken, 1);
+		assert.equal(await open.found(), 'theirs');
+		assert.deepEqual(open.told, []);
+	}
+);
 
-test('a large deed keeps how it was before, by its name; a small one and typing do not', async () => {
-	const open = await Open.site();
-	const edit = { kind: 'edit' as const, file: 'site.eave', from: 0, to: 0, insert: 'x' };
-	const eight = Array.from({ length: 8 }, () => edit);
-	open.do(eight.slice(1), { label: 'seven places' });
-	open.do(eight, { label: 'typed', typing: true });
-	await turns();
-	assert.deepEqual(await modules.states.listStates(open.id), []);
-	const before = open.text;
-	open.do(eight, { label: 'eight places' });
-	await turns();
-	const [state, ...others] = await modules.states.listStates(open.id);
-	assert.ok(state);
-	assert.deepEqual(others, []);
-	assert.equal(state.name, 'before “eight places”');
-	assert.equal(state.by, 'itself');
-	assert.equal((await modules.states.filesOfState(state))?.texts.get('site.eave'), before);
-	assert.equal(await open.found(), open.text);
-});
+keeping(
+	'a large deed keeps how it was before, by its name; a small one and typing do not',
+	async () => {
+		const open = await Open.site();
+		const edit = { kind: 'edit' as const, file: 'site.eave', from: 0, to: 0, insert: 'x' };
+		const eight = Array.from({ length: 8 }, () => edit);
+		open.do(eight.slice(1), { label: 'seven places' });
+		open.do(eight, { label: 'typed', typing: true });
+		await turns();
+		assert.deepEqual(await modules.states.listStates(open.id), []);
+		const before = open.text;
+		open.do(eight, { label: 'eight places' });
+		await turns();
+		const [state, ...others] = await modules.states.listStates(open.id);
+		assert.ok(state);
+		assert.deepEqual(others, []);
+		assert.equal(state.name, 'before “eight places”');
+		assert.equal(state.by, 'itself');
+		assert.equal((await modules.states.filesOfState(state))?.texts.get('site.eave'), before);
+		assert.equal(await open.found(), open.text);
+	}
+);
 
-test('leaving hands over all that is not kept yet, and another site begins without it', async () => {
-	const open = await Open.site();
-	mock.timers.enable({ apis: ['setTimeout'] });
-	const letGo = full();
-	open.write('late');
-	await turns();
-	letGo();
-	open.keeper.handOver();
-	await turns();
-	assert.equal(await open.found(), 'beginlate');
-	open.keeper.reset();
-	assert.ok(!open.keeper.pending);
-	assert.equal(open.keeper.fault, undefined);
-});
+keeping(
+	'leaving hands over all that is not kept yet, and another site begins without it',
+	async () => {
+		const open = await Open.site();
+		mock.timers.enable({ apis: ['setTimeout'] });
+		const letGo = full();
+		open.write('late');
+		await turns();
+		letGo();
+		open.keeper.handOver();
+		await turns();
+		assert.equal(await open.found(), 'beginlate');
+		open.keeper.reset();
+		assert.ok(!open.keeper.pending);
+		assert.equal(open.keeper.fault, undefined);
+	}
+);
