@@ -1,6 +1,6 @@
 <script lang="ts">
 	import '../app.css';
-	import { afterNavigate, goto } from '$app/navigation';
+	import { afterNavigate, goto, preloadCode } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import { trialWords } from '$core/model/trial.ts';
 	import { onMount, untrack, type Snippet } from 'svelte';
@@ -11,6 +11,7 @@
 	import { found } from '$store/findings.svelte.ts';
 	import { help } from '$store/ways/help.svelte.ts';
 	import { look } from '$store/ways/look.svelte.ts';
+	import { quiet } from '$store/ways/quiet.ts';
 	import { start } from '$store/starting.ts';
 	import { devices } from '$store/devices.svelte.ts';
 	import { sources } from '$store/sources.svelte.ts';
@@ -33,6 +34,8 @@
 
 	const { children }: { children: Snippet } = $props();
 
+	/** ms in which nobody does anything. */
+	const restTime = 3000;
 	const viewName = $derived(
 		views.find((view) => isAt(view, page.url.pathname))?.name ?? 'Long Eave'
 	);
@@ -68,6 +71,19 @@
 	$effect(() => {
 		document.documentElement.dataset['mode'] = look.mode;
 		look.keep();
+	});
+
+	// What other views are made of comes once nobody does anything: they open at once then.
+	$effect(() => {
+		if (!store.ready) return;
+		const given = new AbortController();
+		void quiet.rested(restTime, given.signal).then(async () => {
+			for (const { path } of given.signal.aborted ? [] : views) {
+				// What does not come now comes when one goes there.
+				await preloadCode(path).catch(() => undefined);
+			}
+		});
+		return () => given.abort();
 	});
 
 	// The address follows what is shown …

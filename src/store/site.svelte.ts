@@ -37,7 +37,7 @@ const nameless = 'Site without a name';
 const manyRows = 2000;
 const nothing: Work = { texts: new Map(), assets: new Map(), history: emptyHistory, number: 0 };
 
-const notWriting = 'This site is being edited in another tab, so nothing was changed here.';
+const notWriting = 'This site is being edited in another tab.';
 
 /** What became of a command in the end. */
 export type Done = Exclude<Made, { readonly kind: 'overtaken' }>;
@@ -249,7 +249,10 @@ class SiteStore {
 
 	/** Says that another tab edits the site, and offers to do it here. */
 	sayNotWriting(): void {
-		this.say(notWriting, { label: 'Edit it here', run: () => void this.takeOver() });
+		this.say(`${notWriting} Nothing was changed here.`, {
+			label: 'Edit it here',
+			run: () => void this.takeOver()
+		});
 	}
 
 	private async action(action: Action): Promise<void> {

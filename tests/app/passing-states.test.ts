@@ -3,6 +3,7 @@ import { after, before, test } from 'node:test';
 import { named, startApp, until, type App } from '../lib/app.ts';
 import { onlyColours, violationsIn } from '../lib/axe.ts';
 import { holdWorker } from '../lib/hold.ts';
+import { openText } from '../lib/source.ts';
 
 /** States that are there only for a moment, unless what reads the site is held: they are brought about here on purpose. */
 
@@ -51,6 +52,8 @@ function covered(): Promise<string[]> {
 	});
 }
 
+const views = ['plan', 'sheet', 'sweep', 'source', 'material', 'findings', 'deliver'];
+
 /** Goes to a view by the bar, as one does. */
 async function goTo(view: string): Promise<void> {
 	await app.page.click(`nav a[href^="/${view}"]`);
@@ -62,7 +65,7 @@ test('while it works nothing moves and nothing is cut, in any view, at two sizes
 	await app.load('/plan');
 	for (const width of [1280, 1024]) {
 		await page.setViewport({ width, height: 800 });
-		for (const view of ['plan', 'sheet', 'sweep', 'source', 'material', 'findings', 'deliver']) {
+		for (const view of views) {
 			await goTo(view);
 			const button = await named(page, 'button', 'find');
 			const before = await button.boundingBox();
@@ -99,7 +102,7 @@ test('drawings of the sheet that still wait have a name, and stopping is offered
 
 test('what is stopped in any view is said, is no failure, and is read again where one asks for it', async () => {
 	const { page } = app;
-	for (const view of ['plan', 'sheet', 'sweep', 'source', 'material', 'findings', 'deliver']) {
+	for (const view of views) {
 		await app.load('/plan');
 		// It is never let go: what stops it ends it.
 		await holdWorker(page);
@@ -126,4 +129,41 @@ test('where the system prefers dark, what can be chosen is read as well as by da
 		assert.equal(await page.evaluate(() => document.documentElement.dataset['mode']), 'night');
 		assert.deepEqual(await violationsIn(page, onlyColours), [], view);
 	}
+});
+
+test('while a view waits for what it shows, it says so, and nothing of a site that is not read yet', async () => {
+	const { page } = app;
+	for (const [view, says] of [
+		['sheet', 'pages are laid out'],
+		['findings', 'The site is being looked over'],
+		['material', 'Reading what the site is made of']
+	] as const) {
+		await app.load('/plan');
+		const release = await holdWorker(page);
+		await goTo(view);
+		const shown = await until(`${view} says it`, async () => {
+			const text = await page.$eval('main', (one) => one.innerText);
+			return text.includes(says) && text;
+		});
+		assert.doesNotMatch(shown, /no pages|\b0 (pages|errors|warnings|hints)|no shared data/);
+		await release();
+		await until(
+			'it is there',
+			async () => !(await page.$eval('main', (one) => one.innerText)).includes(says)
+		);
+	}
+});
+
+test('an empty page under no layout says so, and a piece is added to it', async () => {
+	const { page } = app;
+	await app.load('/plan');
+	await openText(page, 'site "Bare" { lang en }\nroute / { title "Home" }\n');
+	await page.waitForSelector('aside ::-p-text(Nothing stands on / yet.)');
+	await goTo('sweep');
+	await page.waitForSelector('::-p-text(/ sits under no layout, so there is no region)');
+	await goTo('plan');
+	await (await named(page, 'button', 'Add piece …')).click();
+	await (await page.waitForSelector('[role=dialog] input'))?.type('first');
+	await page.keyboard.press('Enter');
+	await page.waitForSelector('b[data-piece=first]');
 });

@@ -8,6 +8,7 @@ class Quiet {
 	/** Takes note of what is done from now on; gives the way to stop. */
 	follow(): () => void {
 		const note = (): void => void (this.last = performance.now());
+		note();
 		for (const one of doings) addEventListener(one, note, { capture: true, passive: true });
 		return () => {
 			for (const one of doings) removeEventListener(one, note, { capture: true });

@@ -79,7 +79,7 @@
 				title={hidden.has(severity) ? `Show ${severity}s` : `Leave out ${severity}s`}
 				onclick={() => toggle(severity)}
 			>
-				<TileMark {severity} />{counted(found.count(severity), severity)}
+				<TileMark {severity} />{view ? counted(found.count(severity), severity) : `${severity}s`}
 			</button>
 		{/each}
 		{#if (store.site?.roles.length ?? 0) > 0}

@@ -75,6 +75,8 @@
 		<FilesPart files={view.files} {wanted} />
 	{:else if kind === 'tokens' && view}
 		<TokensPart bands={view.bands} tokens={view.tokens} {wanted} />
+	{:else}
+		<p class="waiting small" role="status">Reading what the site is made of …</p>
 	{/if}
 </div>
 
@@ -98,6 +100,9 @@
 		align-items: baseline;
 		padding: 6px 14px;
 		border-left: 3px solid transparent;
+	}
+	.waiting {
+		padding: 10px 14px;
 	}
 	nav a:hover {
 		background: color-mix(in srgb, var(--cedar-wash) 45%, transparent);

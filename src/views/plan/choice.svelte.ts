@@ -159,15 +159,14 @@ export function cellFacts(section: CrossSection, place: CellPlace): CellFacts | 
 		(region) => region.layout === layer.name && layer.kind === 'layout'
 	);
 	const region = own ?? nearestRegion(section, column, place.layer);
-	if (!region && !content) return undefined;
+	const isBare = column.regions.length === 0 && layer.kind === 'page';
+	if (!region && !content && !isBare) return undefined;
 	const fill = entries.find((entry) => entry.action !== 'content' && entry.action !== 'gave');
 	const entry = own ? entries.find((one) => one.action === 'gave') : (content ?? fill);
 	const regionRef: RegionRef | undefined = region && { layout: region.layout, region: region.name };
-	const holder = !entry
-		? undefined
-		: entry === content
-			? { layer: ref, region: undefined }
-			: regionRef && { layer: ref, region: regionRef };
+	const ofPage: HolderRef = { layer: ref, region: undefined };
+	const filled = regionRef && { layer: ref, region: regionRef };
+	const holder = isBare || (entry && entry === content) ? ofPage : entry && filled;
 	return { place, layer: ref, region, isOwn: own !== undefined, entry, holder };
 }
 

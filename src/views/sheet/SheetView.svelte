@@ -99,6 +99,7 @@
 	function summaryWords(): string {
 		const { progress } = sheet;
 		if (progress) return `${progress.done} of ${counted(progress.total, 'page')} laid out`;
+		if (!sheet.known) return 'pages are laid out …';
 		const at = counted(columns.length, 'width');
 		const rest =
 			estimated > 0 ? `; ${estimated} rest on estimates and are drawn lighter until measured` : '';
@@ -335,7 +336,7 @@
 					No page has “{choices.words}” in its route, its title or the names of its layouts.
 					<button class="act" onclick={() => choose({ ...choices, words: '' })}>Show all</button>
 				</p>
-			{:else if sheet.rows.length === 0 && !sheet.progress}
+			{:else if sheet.rows.length === 0 && sheet.known && !sheet.progress}
 				<p class="empty">This site has no pages yet. Add a route in Plan, and it is drawn here.</p>
 			{/if}
 		</div>

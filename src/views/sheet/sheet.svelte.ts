@@ -12,6 +12,8 @@ const mostDrawn = 400;
 /** The rows and drawings of the sheet, as they come from the worker. */
 export class Sheet {
 	rows = $state.raw<readonly SheetRow[]>([]);
+	/** All pages have been gone through once, so that rows which are not there do not exist. */
+	known = $state(false);
 	/** How many pages of all have been gone through; undefined once that is done. */
 	progress = $state<{ done: number; total: number } | undefined>();
 	/** Drawings by page. */
@@ -39,6 +41,7 @@ export class Sheet {
 			// The first screenful comes at once; what stands below follows.
 			if (this.rows.length === 0 || next === undefined) this.rows = [...rows];
 		}
+		this.known = true;
 		this.made = made;
 		this.progress = undefined;
 	}

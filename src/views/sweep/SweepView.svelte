@@ -189,6 +189,10 @@
 					</table>
 				</div>
 			</ScrollBox>
+		{:else if drawn?.regions.length === 0}
+			<p class="waiting">
+				{page?.page} sits under no layout, so there is no region whose size could be drawn over widths.
+			</p>
 		{:else if drawn}
 			<SweepChart
 				sweep={drawn}

@@ -82,6 +82,8 @@
 			{facts.layer.name}: {facts.entry.label}.
 		{:else if region?.locked}
 			{facts.layer.name} cannot <Term word="fill">fill</Term> it: {region.layout} has locked it.
+		{:else if !region}
+			Nothing stands on {facts.layer.name} yet.
 		{:else}
 			{facts.layer.name} lets it pass, without a <Term word="fill">fill</Term> of its own.
 		{/if}
