@@ -23,6 +23,8 @@ export interface Misfit {
 
 /** px; browsers round to less. */
 const tolerance = 1;
+/** px; what lies between two measured widths is a hair off, and no reason for a whole px more. */
+const hair = 0.1;
 
 /**
  * What does not fit, region by region, from the narrowest screen on. What reaches into the padding around it, with
@@ -70,7 +72,7 @@ function misfitsOn({ from, to, first, last }: Stretch, isMirrored: boolean): Mis
 				box: boxWords(name),
 				...range,
 				by: Math.round(by),
-				needs: Math.ceil(worst.width + by)
+				needs: Math.ceil(worst.width + by - hair)
 			}
 		];
 	});
