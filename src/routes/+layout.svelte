@@ -11,7 +11,7 @@
 	import { found } from '$store/findings.svelte.ts';
 	import { help } from '$store/ways/help.svelte.ts';
 	import { look } from '$store/ways/look.svelte.ts';
-	import { quiet } from '$store/ways/quiet.ts';
+	import { quiet, restTime } from '$store/ways/quiet.ts';
 	import { start } from '$store/starting.ts';
 	import { devices } from '$store/devices.svelte.ts';
 	import { sources } from '$store/sources.svelte.ts';
@@ -34,8 +34,6 @@
 
 	const { children }: { children: Snippet } = $props();
 
-	/** ms in which nobody does anything. */
-	const restTime = 3000;
 	const viewName = $derived(
 		views.find((view) => isAt(view, page.url.pathname))?.name ?? 'Long Eave'
 	);
@@ -72,6 +70,8 @@
 		document.documentElement.dataset['mode'] = look.mode;
 		look.keep();
 	});
+
+	$effect(() => quiet.follow());
 
 	// What other views are made of comes once nobody does anything: they open at once then.
 	$effect(() => {

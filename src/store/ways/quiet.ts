@@ -1,6 +1,9 @@
 /** What tells that someone is at work here. */
 const doings = ['pointerdown', 'pointermove', 'wheel', 'keydown', 'input'] as const;
 
+/** ms without the pointer or a key after which someone rests. */
+export const restTime = 3000;
+
 /** Whether someone is at work in this window: what nobody waits for is done once they rest. */
 class Quiet {
 	private last = -Infinity;

@@ -1,21 +1,17 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { store } from '$store/site.svelte.ts';
-	import { quiet } from '$store/ways/quiet.ts';
+	import { restTime } from '$store/ways/quiet.ts';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
 	import { measurePages } from '$views/frame/measure-pages.ts';
 	import { Settler } from '$views/frame/settler.ts';
 
 	/** Measures all pages behind whatever else is done, again where an edit changed them. */
 
-	/** ms after an edit, or after the pointer or a key: whoever works is not done yet. */
-	const rest = 3000;
-	/** The same where what is measured is what one looks at. */
+	/** ms after an edit, or after the pointer or a key, where what is measured is what one looks at. */
 	const shortRest = 1000;
-	const wait = $derived(page.url.pathname === '/findings' ? shortRest : rest);
+	const wait = $derived(page.url.pathname === '/findings' ? shortRest : restTime);
 	let settler = $state.raw<Settler | undefined>();
-
-	$effect(() => quiet.follow());
 
 	$effect(() => {
 		const settles = settler;
