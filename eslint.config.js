@@ -63,7 +63,7 @@ const coreLibraries = [
 	'mime',
 	'culori',
 	'diff',
-	'html-validate',
+	'html-validate/browser',
 	'aria-query',
 	'fastest-levenshtein',
 	'franc-min',

@@ -1,7 +1,8 @@
 import { basename, join } from 'node:path';
 import { dataUrls, Measurer } from '../../src/cli/measure/measurer.ts';
 import { readSitePath } from '../../src/cli/files/site-path.ts';
-import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import { drive } from '../../src/core/measure/drive.ts';
 import { MeasuredPage } from '../../src/core/laid/measured-page.ts';

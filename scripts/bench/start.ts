@@ -70,6 +70,7 @@ export async function startCost(address: string): Promise<StartCost> {
 		await page.waitForSelector('[data-ready]');
 		const clock = performance.now() - since;
 		const main = (await metric('TaskDuration')) * 1000;
+		const untilThen = [...sent];
 		await page.tracing.stop();
 		const { traceEvents } = traceSchema.parse(JSON.parse(await readFile(path, 'utf8')));
 		const tasks = (thread: string): number => {
@@ -85,7 +86,7 @@ export async function startCost(address: string): Promise<StartCost> {
 		};
 		const worker = tasks('DedicatedWorker');
 		const kB = (isOne: (url: string) => boolean): number =>
-			[...sent]
+			untilThen
 				.filter(([url]) => url.includes('.js') && isOne(url))
 				.reduce((sum, [, bytes]) => sum + bytes, 0) / 1000;
 		const isWorker = (url: string): boolean => url.includes('/workers/') || url.includes('worker');

@@ -1,4 +1,4 @@
-import type { CheckedSite } from '../core/check/site.ts';
+import type { CheckedSite } from '../core/check/checked-site.ts';
 import { accessPath, closedPages } from '../core/emit/access-file.ts';
 import { handOver, type HandOver } from '../core/emit/hand-over.ts';
 import { counted } from '../core/messages/problem.ts';

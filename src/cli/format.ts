@@ -4,6 +4,7 @@ import { placeWords } from '../core/model/span.ts';
 import { counted, sentenceOf } from '../core/messages/problem.ts';
 import type { Change } from '../core/source/change.ts';
 import { WrittenTexts } from './check/mend-files.ts';
+import { soundSite } from '../core/check/sound.ts';
 import { loadSite } from './files/open-site.ts';
 import type { Streams } from './streams.ts';
 
@@ -16,7 +17,7 @@ export async function formatCommand(
 	{ check }: { readonly check: boolean },
 	streams: Streams
 ): Promise<number> {
-	const opened = await loadSite(path, streams);
+	const opened = await loadSite(path, streams, soundSite);
 	if (typeof opened === 'number') return opened;
 	const written = check ? undefined : await WrittenTexts.read(path, 'Texts');
 	if (typeof written === 'string') {

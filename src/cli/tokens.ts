@@ -4,7 +4,7 @@ import { siteTokens, writeTokens } from '../core/design-tokens/write-tokens.ts';
 import { prepare } from '../core/edit/propose.ts';
 import { tokenSheet } from '../core/emit/css/site-sheet.ts';
 import { counted, hasErrors } from '../core/messages/problem.ts';
-import type { CheckedSite } from '../core/check/site.ts';
+import type { CheckedSite } from '../core/check/checked-site.ts';
 import { WrittenTexts } from './check/mend-files.ts';
 import { openSite, systemSentence } from './files/open-site.ts';
 import type { Streams } from './streams.ts';

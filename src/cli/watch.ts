@@ -1,7 +1,8 @@
 import { mkdir, rm } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
 import { deliveryProblems } from '../core/check/delivery.ts';
-import { soundSite, type CheckedSite } from '../core/check/site.ts';
+import { soundSite } from '../core/check/sound.ts';
+import type { CheckedSite } from '../core/check/checked-site.ts';
 import { Renewal, type Renewed } from '../core/changes/renewal.ts';
 import { plainHandOver } from '../core/emit/hand-over.ts';
 import { counted, hasErrors, type Problem } from '../core/messages/problem.ts';

@@ -76,6 +76,7 @@
 	// What other views are made of comes once nobody does anything: they open at once then.
 	$effect(() => {
 		if (!store.ready) return;
+		quiet.stirred();
 		const given = new AbortController();
 		void quiet.rested(restTime, given.signal).then(async () => {
 			for (const { path } of given.signal.aborted ? [] : views) {

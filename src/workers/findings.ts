@@ -1,7 +1,7 @@
 import { allowWords, couldAllow } from '$core/check/allowances.ts';
 import { loadLibraries, markupJudge } from '$core/check/libraries.ts';
 import { isSafe, mendOf } from '$core/check/mend.ts';
-import type { CheckedSite } from '$core/check/site.ts';
+import type { CheckedSite } from '$core/check/checked-site.ts';
 import { labelOf } from '$core/edit/commands.ts';
 import { aboutOf } from '$core/findings/about.ts';
 import type { Finding, FoundOn } from '$core/findings/finding.ts';

@@ -1,4 +1,4 @@
-import type { CheckedSite } from '$core/check/site.ts';
+import type { CheckedSite } from '$core/check/checked-site.ts';
 import { madeFrom } from '$core/edit/touches.ts';
 import { mostInstances } from '$core/findings/look-over.ts';
 import { layerName, pagesOf, type Page } from '$core/model/site.ts';

@@ -9,7 +9,7 @@ import type { Miniature } from '$core/sheet/miniature.ts';
 import { problemsByLayer, sheetRow, type SheetRow } from '$core/sheet/sheet-row.ts';
 import { pageChange, siteChanges, type PageChange } from '$core/changes/site-changes.ts';
 import { miniatureSvg, movedSvg, type DrawingWay } from '$core/sheet/svg.ts';
-import type { CheckedSite } from '$core/check/site.ts';
+import type { CheckedSite } from '$core/check/checked-site.ts';
 import { paintedMiniature } from '$core/sheet/painted.ts';
 import { PagePaint } from '$core/author-styles/paint.ts';
 import { madeFrom } from '$core/edit/touches.ts';

@@ -21,7 +21,7 @@ import {
 	sweepView,
 	type SweepView
 } from '../../src/core/sweep/sweep-view.ts';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { layoutMarks } from '../../src/core/view-models/marks.ts';
 import { layerName } from '../../src/core/model/site.ts';
 import { propose } from '../../src/core/edit/propose.ts';

@@ -7,7 +7,7 @@ import { boxView } from '../../src/core/view-models/chosen/box-view.ts';
 import type { BoxRef, Command } from '../../src/core/model/command.ts';
 import { settingsAt } from '../../src/core/resolve/bands.ts';
 import { explain, explanationText } from '../../src/core/resolve/explain.ts';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { edit, makeOn } from '../lib/edits.ts';
 import type { Layout } from '../../src/core/model/site.ts';
 import { settingAtPlace } from '../../src/core/check/boxes/members.ts';

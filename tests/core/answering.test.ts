@@ -5,7 +5,8 @@ import { answer } from '../../src/core/answer/answer.ts';
 import type { SiteAnswer, SiteRequest } from '../../src/core/answer/exchange.ts';
 import { decodeUtf8, encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { httpDate, httpDateMs, isoMs, utcTime } from '../../src/core/lib/utc.ts';
-import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { resolve } from '../lib/site.ts';
 

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { hasFrame } from '../../src/core/arranging/frame/framed-layout.ts';
 import { nothingRead, withMore } from '../../src/core/arranging/frame/reading.ts';
 import { proposeArrangement } from '../../src/core/arranging/propose-arrangement.ts';
-import { isSound, type CheckedSite } from '../../src/core/check/site.ts';
+import { isSound, type CheckedSite } from '../../src/core/check/checked-site.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { placedOf } from '../lib/boxes.ts';
 import { drawnFrame, fits, markupOf, namesIn, readingOf, rectsAt, slotOf, type DrawnFrame } from '../lib/drawn-frame.ts'; // prettier-ignore

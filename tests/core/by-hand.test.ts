@@ -1,7 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { checkSite, isSound, type CheckedSite } from '../../src/core/check/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
+import { isSound, type CheckedSite } from '../../src/core/check/checked-site.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import type { HolderRef, LayerRef, Side, Command } from '../../src/core/model/command.ts';
 import { piecesIn } from '../../src/core/resolve/content/pieces.ts';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import { decodeUtf8 } from '../../src/core/lib/utf8.ts';
 import type { Command } from '../../src/core/model/command.ts';

@@ -4,7 +4,7 @@ import { Desk } from '../../src/workers/desk/desk.ts';
 import { BringIn, type ProofView } from '../../src/workers/desk/bringing-in.ts';
 import { resolveSite } from '../../src/core/resolve/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
-import { isSound } from '../../src/core/check/site.ts';
+import { isSound } from '../../src/core/check/checked-site.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import type { BroughtView } from '../../src/core/bring-in/brought-view.ts';
 import type { Choice } from '../../src/core/bring-in/choosing/choice.ts';

@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { mendOf } from '../../src/core/check/mend.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { becauseOf } from '../../src/core/measure/because.ts';

@@ -12,7 +12,7 @@ import {
 import { testText } from '../../src/core/outline/tag-text.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import { bodyOf, sound } from '../lib/site.ts';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 
 /** Elements that data fills: what is in scope, which words are values of a member, and what is written. */
 

@@ -10,7 +10,7 @@ import {
 import { manyView } from '../../src/core/view-models/chosen/many-view.ts';
 import { shareWays, sharedSpans } from '../../src/core/view-models/chosen/share-out.ts';
 import { edit, makeOn, refusal } from '../lib/edits.ts';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { piecesIn } from '../../src/core/edit/pieces/piece-view.ts';
 import { alikePieces } from '../../src/core/view-models/chosen/alike-pieces.ts';
 import { manyLayers, movedBelow } from '../../src/core/view-models/chosen/many-layers.ts';

@@ -1,7 +1,8 @@
 import { loadLibraries } from '../../src/core/check/libraries.ts';
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { layerName } from '../../src/core/model/site.ts';
 import { noTrial } from '../../src/core/model/trial.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';

@@ -4,7 +4,7 @@ import type { HolderRef, NavSaid } from '../../src/core/model/command.ts';
 import { piecesIn } from '../../src/core/resolve/content/pieces.ts';
 import { navLinks, type NavLink } from '../../src/core/resolve/content/nav.ts';
 import { layersOf, layerName } from '../../src/core/model/site.ts';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { makeOn } from '../lib/edits.ts';
 import { codes, resolve, sound } from '../lib/site.ts';
 

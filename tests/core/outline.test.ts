@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import fc from 'fast-check';
 import { WrittenPage } from '../../src/core/check/subject/written-page.ts';
 import { readSitePath } from '../../src/cli/files/site-path.ts';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { checkSite } from '../../src/core/check/site.ts';
 import { propose } from '../../src/core/edit/propose.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import type { PageInstance } from '../../src/core/resolve/instance.ts';
 import { WrittenPage } from '../../src/core/check/subject/written-page.ts';
 import { encodeUtf8 } from '../../src/core/lib/utf8.ts';

@@ -5,7 +5,7 @@ import { test } from 'node:test';
 import { fileURLToPath } from 'node:url';
 import { parse, type DefaultTreeAdapterTypes } from 'parse5';
 import { glossaryDocument } from '../../scripts/lib/glossary-document.ts';
-import { soundSite } from '../../src/core/check/site.ts';
+import { soundSite } from '../../src/core/check/sound.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { roomAt, roomCsv, roomLines, roomSentences } from '../../src/core/sweep/room-lines.ts';
 import { scrollView, type ScrollView } from '../../src/core/scroll/scroll-view.ts';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { layoutMarks } from '../../src/core/view-models/marks.ts';
 import { sheetsOf } from '../../src/core/emit/delivery.ts';
 import type { ScrollerName } from '../../src/core/geometry/page.ts';

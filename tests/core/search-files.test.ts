@@ -1,7 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { answer } from '../../src/core/answer/answer.ts';
-import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { deliver, deliveredPlaces } from '../../src/core/emit/delivery.ts';
 import { searchFiles } from '../../src/core/emit/search-files.ts';
 import { decodeUtf8, encodeUtf8 } from '../../src/core/lib/utf8.ts';

@@ -1,7 +1,8 @@
 import { loadLibraries } from '../../src/core/check/libraries.ts';
 import type { Finding } from '../../src/core/findings/finding.ts';
 import { mendOf } from '../../src/core/check/mend.ts';
-import { checkSite, isSound, type CheckedSite } from '../../src/core/check/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
+import { isSound, type CheckedSite } from '../../src/core/check/checked-site.ts';
 import { LookingOver } from '../../src/core/findings/look-over.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { applyChanges } from '../../src/core/source/change.ts';

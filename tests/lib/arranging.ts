@@ -18,7 +18,7 @@ import {
 	type FrameReading,
 	type ReadBox
 } from '../../src/core/arranging/frame/reading.ts';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { stageHtml } from '../../src/core/emit/stage.ts';
 import type { ArrangeFrameCommand } from '../../src/core/model/command.ts';

@@ -1,7 +1,7 @@
 import { sizesByName } from '../judge/boxes/sizes.ts';
 import { PageLayout, type PlacedBox } from '../../src/core/geometry/page-layout.ts';
 import { drawerName } from '../../src/core/geometry/page.ts';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { pageNamed, resolve } from './site.ts';
 
 /** A site with one layout and one page; pieces are named for their sizes, such as `fix-50-20`. */

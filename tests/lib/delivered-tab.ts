@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import mime from 'mime';
 import type { Browser, Page as Tab } from 'puppeteer-core';
 import { Measurer } from '../../src/cli/measure/measurer.ts';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
 import { sweepFrom, sweepTo } from '../../src/core/geometry/widths/jumps.ts';
 import type { PlacedBox } from '../../src/core/geometry/page-layout.ts';

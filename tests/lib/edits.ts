@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
-import { checkSite, isSound, type CheckedSite } from '../../src/core/check/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
+import { isSound, type CheckedSite } from '../../src/core/check/checked-site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import type { Proposal } from '../../src/core/edit/proposal.ts';
 import { propose } from '../../src/core/edit/propose.ts';

@@ -1,6 +1,6 @@
 import { loadLibraries } from '../../src/core/check/libraries.ts';
 import { LookingOver, type Findings } from '../../src/core/findings/look-over.ts';
-import type { CheckedSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { resolve } from './site.ts';
 
 // Nothing is left out because it has not come yet.

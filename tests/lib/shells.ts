@@ -4,7 +4,8 @@ import { parse, type DefaultTreeAdapterTypes as Tree, serialize } from 'parse5';
 import { root } from '../../scripts/lib/setup.js';
 import { readSitePath } from '../../src/cli/files/site-path.ts';
 import { answer } from '../../src/core/answer/answer.ts';
-import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { decodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 

@@ -4,7 +4,8 @@ import { type Page, pagesOf } from '../../src/core/model/site.ts';
 import { layerName } from '../../src/core/model/site.ts';
 import { pageHtml } from '../../src/core/emit/html/page.ts';
 import { type Problem, sentenceOf } from '../../src/core/messages/problem.ts';
-import { checkSite, type CheckedSite } from '../../src/core/check/site.ts';
+import { checkSite } from '../../src/core/check/site.ts';
+import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { placeWords } from '../../src/core/model/span.ts';
 import { readSiteFiles, type SiteReading } from '../../src/core/source/read.ts';
 

@@ -3,7 +3,8 @@ import { readFile } from 'node:fs/promises';
 import { loadLibraries } from '../../core/check/libraries.ts';
 import { LookingOver, type Findings } from '../../core/findings/look-over.ts';
 import { reportOf, reportSchema, type Report } from '../../core/findings/report.ts';
-import type { CheckedSite } from '../../core/check/site.ts';
+import { checkSite } from '../../core/check/site.ts';
+import type { CheckedSite } from '../../core/check/checked-site.ts';
 import { severities, type Severity } from '../../core/messages/catalogue.ts';
 import { counted, listWords, reasonOf } from '../../core/messages/problem.ts';
 import { findChromium, noChromium } from '../measure/chromium.ts';
@@ -54,7 +55,7 @@ export async function checkCommand(
 	const chromium = options.measure ? findChromium() : undefined;
 	if (options.measure && chromium === undefined) return refuse(noChromium);
 	await loadLibraries();
-	let site = await loadSite(path, streams);
+	let site = await loadSite(path, streams, checkSite);
 	if (typeof site === 'number') return site === 1 ? 1 : 2;
 	if (options.fix) {
 		const after = await fixed(path, site, year, streams);

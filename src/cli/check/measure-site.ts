@@ -1,4 +1,4 @@
-import type { CheckedSite } from '../../core/check/site.ts';
+import type { CheckedSite } from '../../core/check/checked-site.ts';
 import type { ShownFault } from '../../core/check/html/shown-faults.ts';
 import { fitScreen } from '../../core/findings/fits.ts';
 import type { Findings } from '../../core/findings/look-over.ts';

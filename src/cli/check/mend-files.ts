@@ -1,6 +1,7 @@
 import { chmod, readFile, realpath, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { checkSite, type CheckedSite } from '../../core/check/site.ts';
+import { checkSite } from '../../core/check/site.ts';
+import type { CheckedSite } from '../../core/check/checked-site.ts';
 import { isSafe, mendOf } from '../../core/check/mend.ts';
 import { prepare } from '../../core/edit/propose.ts';
 import type { Finding } from '../../core/findings/finding.ts';

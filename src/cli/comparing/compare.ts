@@ -4,7 +4,7 @@ import { miniaturesOf } from '../../core/sheet/miniatures.ts';
 import { fileRow, sheetFile } from '../../core/sheet/sheet-file.ts';
 import { miniatureSvg, movedSvg, type DrawingWay } from '../../core/sheet/svg.ts';
 import type { Miniature } from '../../core/sheet/miniature.ts';
-import type { CheckedSite } from '../../core/check/site.ts';
+import type { CheckedSite } from '../../core/check/checked-site.ts';
 import { layPage } from '../../core/laid/laid-page.ts';
 import { MeasuredPage } from '../../core/laid/measured-page.ts';
 import { SizeStore } from '../../core/measure/size-store.ts';

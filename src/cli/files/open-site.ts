@@ -1,5 +1,6 @@
 import { sentenceOf, type Problem } from '../../core/messages/problem.ts';
-import { checkSite, soundSite, type CheckedSite } from '../../core/check/site.ts';
+import { soundSite } from '../../core/check/sound.ts';
+import type { CheckedSite } from '../../core/check/checked-site.ts';
 import { IntakeError } from '../../core/source/limits.ts';
 import { placeWords } from '../../core/model/span.ts';
 import { readSiteFiles, type SiteReading } from '../../core/source/read.ts';
@@ -18,11 +19,11 @@ export async function openSite(path: string, streams: Streams): Promise<CheckedS
 	return opened;
 }
 
-/** The same, with whatever is wrong or doubtful, and without saying it. */
+/** The same, with what is found by whoever asks, and without saying it. */
 export async function loadSite(
 	path: string,
 	streams: Streams,
-	check: (reading: SiteReading) => CheckedSite = checkSite
+	check: (reading: SiteReading) => CheckedSite
 ): Promise<CheckedSite | number> {
 	try {
 		const files = await readSitePath(path, (file) => {

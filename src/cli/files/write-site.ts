@@ -1,7 +1,7 @@
 import { realpath, stat } from 'node:fs/promises';
 import { basename, dirname, join, relative, resolve, sep } from 'node:path';
 import { deliveryProblems } from '../../core/check/delivery.ts';
-import type { CheckedSite } from '../../core/check/site.ts';
+import type { CheckedSite } from '../../core/check/checked-site.ts';
 import { hasErrors } from '../../core/messages/problem.ts';
 import { Interrupted, Interruption } from '../interruption.ts';
 import { openSite, printProblems, systemSentence } from './open-site.ts';

@@ -1,7 +1,7 @@
 import { sayMarkup } from '../edit/markup-statement.ts';
 import { resolveAfter } from '../edit/propose.ts';
 import { Surgery } from '../edit/surgery.ts';
-import type { CheckedSite } from '../check/site.ts';
+import type { CheckedSite } from '../check/checked-site.ts';
 import type { ArrangeFrameCommand, FrameAround } from '../model/command.ts';
 import { arrangedLayout } from './saying/arranged-layout.ts';
 import { frameWithout, numberedFrame } from './frame/frame-text.ts';

@@ -4,7 +4,7 @@ import type { Span } from '../model/span.ts';
 import type { ResolvedSite } from '../resolve/site.ts';
 import { deliveredPlaces, type Place } from '../emit/delivery.ts';
 import { pageFile, planPaths } from '../emit/paths.ts';
-import { isSound, type CheckedSite } from './site.ts';
+import { isSound, type CheckedSite } from './checked-site.ts';
 
 /** What a file of the delivery is made from, for sentences. */
 interface Maker {

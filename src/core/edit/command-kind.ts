@@ -1,4 +1,4 @@
-import type { CheckedSite } from '../check/site.ts';
+import type { CheckedSite } from '../check/checked-site.ts';
 import type { ArrangedRef, Command } from '../model/command.ts';
 import { isPieceRef } from '../model/command.ts';
 import type { Surgery } from './surgery.ts';

@@ -1,4 +1,4 @@
-import type { CheckedSite } from '../check/site.ts';
+import type { CheckedSite } from '../check/checked-site.ts';
 import type { Command } from '../model/command.ts';
 import { regionCommands, sizeCommands } from './boxes/commands.ts';
 import { layerCommands } from './layers/commands.ts';

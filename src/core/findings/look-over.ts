@@ -2,7 +2,7 @@ import { finished } from '../lib/finished.ts';
 import type { AcrossCheck, FitCheck, PageCheck, WholeCheck } from '../check/check.ts';
 import { Allowances, allowWords, type Allowing, type SeenOn } from '../check/allowances.ts';
 import { checks } from '../check/list.ts';
-import type { CheckedSite } from '../check/site.ts';
+import type { CheckedSite } from '../check/checked-site.ts';
 import { factsOf, type PageFacts } from '../check/subject/page-facts.ts';
 import { shownFaults, shownOccurrences, type ShownFault } from '../check/html/shown-faults.ts';
 import { markupJudge } from '../check/libraries.ts';

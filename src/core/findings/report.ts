@@ -2,7 +2,7 @@ import { readableTexts, textOf } from '../model/files.ts';
 import * as z from 'zod';
 import { allowWords } from '../check/allowances.ts';
 import { isSafe, mendOf } from '../check/mend.ts';
-import type { CheckedSite } from '../check/site.ts';
+import type { CheckedSite } from '../check/checked-site.ts';
 import { severities } from '../messages/catalogue.ts';
 import { sentenceOf } from '../messages/problem.ts';
 import { fingerprint } from '../lib/fingerprint.ts';

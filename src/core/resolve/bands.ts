@@ -43,9 +43,23 @@ function holding<T extends { readonly band: Named | undefined }>(
 		.map(({ one }) => one);
 }
 
+/** What holds in each band, of settings that were asked for: a page is laid out at hundreds of widths. */
+const known = new WeakMap<
+	readonly Setting[],
+	{ readonly bands: Bands; readonly at: SettingsAt[] }
+>();
+
+const noSettings: SettingsAt = {};
+
 /** The settings that hold in a band: for each, the one set for the nearest band at or below it. */
 export function settingsAt(settings: readonly Setting[], bands: Bands, band: number): SettingsAt {
-	if (settings.length === 0) return {};
+	if (settings.length === 0) return noSettings;
+	let kept = known.get(settings);
+	if (kept?.bands !== bands) known.set(settings, (kept = { bands, at: [] }));
+	return (kept.at[band] ??= settingsFor(settings, bands, band));
+}
+
+function settingsFor(settings: readonly Setting[], bands: Bands, band: number): SettingsAt {
 	const found: { [K in SettingKind]?: SettingValues[K] } = {};
 	for (const setting of holding(settings, bands, band)) put(found, setting);
 	return found;

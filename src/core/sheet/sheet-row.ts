@@ -1,4 +1,4 @@
-import type { CheckedSite } from '../check/site.ts';
+import type { CheckedSite } from '../check/checked-site.ts';
 import { pageHead } from '../emit/html/words.ts';
 import { isEstimate } from '../laid/basis.ts';
 import type { LaidPage } from '../laid/laid-page.ts';

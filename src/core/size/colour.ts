@@ -1,4 +1,16 @@
-import { parse } from 'culori';
+import { parse, type Color } from 'culori';
+
+const known = new Map<string, Color | undefined>();
+const mostKnown = 2000;
+
+/** A colour as CSS writes it; undefined for what is none by itself. A page has thousands of texts in a few colours. */
+export function readColour(text: string): Color | undefined {
+	if (!known.has(text)) {
+		if (known.size >= mostKnown) known.clear();
+		known.set(text, parse(text));
+	}
+	return known.get(text);
+}
 
 /** CSS Color 4, section 6.2 and 6.3: words that follow the system or the text. */
 const words = new Set(
@@ -11,7 +23,7 @@ const mixing = /^(?:color-mix|light-dark|(?:rgb|hsl|hwb|lab|lch|oklab|oklch|colo
 /** Whether CSS knows a colour by these words, once tokens are put in. */
 export function isColour(text: string): boolean {
 	const colour = text.trim();
-	if (words.has(colour.toLowerCase()) || parse(colour) !== undefined) return true;
+	if (words.has(colour.toLowerCase()) || readColour(colour) !== undefined) return true;
 	return mixing.test(colour) && isClosed(colour);
 }
 

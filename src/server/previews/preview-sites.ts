@@ -1,5 +1,6 @@
 import { answer } from '../../core/answer/answer.ts';
-import { isSound, soundSite, type CheckedSite } from '../../core/check/site.ts';
+import { isSound, type CheckedSite } from '../../core/check/checked-site.ts';
+import { soundSite } from '../../core/check/sound.ts';
 import { counted } from '../../core/messages/problem.ts';
 import type { SiteFiles } from '../../core/model/files.ts';
 import { takeIn } from '../../core/source/intake.ts';

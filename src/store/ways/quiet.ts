@@ -10,12 +10,17 @@ class Quiet {
 
 	/** Takes note of what is done from now on; gives the way to stop. */
 	follow(): () => void {
-		const note = (): void => void (this.last = performance.now());
+		const note = (): void => this.stirred();
 		note();
 		for (const one of doings) addEventListener(one, note, { capture: true, passive: true });
 		return () => {
 			for (const one of doings) removeEventListener(one, note, { capture: true });
 		};
+	}
+
+	/** Something was done, or is there to be looked at: the rest begins anew. */
+	stirred(): void {
+		this.last = performance.now();
 	}
 
 	/** Waits until nothing has been done for some ms; gives up with the signal. */

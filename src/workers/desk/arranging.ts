@@ -7,7 +7,7 @@ import { frameElements, type FrameElementView } from '$core/arranging/frame/fram
 import { hasFrame, type FramedLayout } from '$core/arranging/frame/framed-layout.ts';
 import { NotBoxes } from '$core/arranging/frame/frame-tree.ts';
 import type { FrameReading } from '$core/arranging/frame/reading.ts';
-import type { CheckedSite } from '$core/check/site.ts';
+import type { CheckedSite } from '$core/check/checked-site.ts';
 import { prepare } from '$core/edit/propose.ts';
 import { stageHtml } from '$core/emit/stage.ts';
 import type { ArrangeFrameCommand } from '$core/model/command.ts';

@@ -3,7 +3,7 @@ import type { Jump } from '$core/sweep/jump-words.ts';
 import type { MendIdea } from '$core/sweep/mend-idea.ts';
 import { mendIdeas } from '$core/sweep/mends.ts';
 import type { Misfit } from '$core/check/fit/misfits.ts';
-import { isSound } from '$core/check/site.ts';
+import { isSound } from '$core/check/checked-site.ts';
 import { changedLines, type ChangedLines } from '$core/edit/changed-lines.ts';
 import { stageHtml } from '$core/emit/stage.ts';
 import type { Answers as Measured } from '$core/measure/asks.ts';

@@ -1,7 +1,9 @@
 import { type Problem, atEdge } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { layerName } from '$core/model/site.ts';
-import { type CheckedSite, checkSite, isSound, soundSite } from '$core/check/site.ts';
+import { type CheckedSite, isSound } from '$core/check/checked-site.ts';
+import { checkSite } from '$core/check/site.ts';
+import { soundSite } from '$core/check/sound.ts';
 import { type Change, applyChanges } from '$core/source/change.ts';
 import type {
 	PageRequest,

@@ -1,5 +1,5 @@
 import { layerName } from '$core/model/site.ts';
-import { type CheckedSite, isSound } from '$core/check/site.ts';
+import { type CheckedSite, isSound } from '$core/check/checked-site.ts';
 import type { PageRequest } from '../messages.ts';
 import type { DrawingWay } from '$core/sheet/svg.ts';
 import { changedLines, type ChangedLines } from '$core/edit/changed-lines.ts';

@@ -6,7 +6,7 @@ import { textOf, type SiteFiles } from '$core/model/files.ts';
 import { layerName, type Page, pagesOf } from '$core/model/site.ts';
 import { positionAt, type Span } from '$core/model/span.ts';
 import type { PageInstance } from '$core/resolve/instance.ts';
-import type { CheckedSite } from '$core/check/site.ts';
+import type { CheckedSite } from '$core/check/checked-site.ts';
 import { placeAfter, type Change } from '$core/source/change.ts';
 import type { PageRequest, PlaceView, MendView, ProblemView } from '../messages.ts';
 import { seenAs, type ResolvedSite } from '$core/resolve/site.ts';

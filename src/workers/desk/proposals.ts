@@ -1,4 +1,4 @@
-import { isSound } from '$core/check/site.ts';
+import { isSound } from '$core/check/checked-site.ts';
 import type { Proposal } from '$core/edit/proposal.ts';
 import { touchedBetween } from '$core/edit/touches.ts';
 import { stageHtml } from '$core/emit/stage.ts';

@@ -14,7 +14,8 @@ import { pageHeight, PageLayout, type PlacedBox } from '../../../src/core/geomet
 import type { BoxName } from '../../../src/core/geometry/layout-box.ts';
 import { drawerName } from '../../../src/core/geometry/page.ts';
 import { isDrawer } from '../../../src/core/resolve/boxes/drawers.ts';
-import { checkSite, type CheckedSite } from '../../../src/core/check/site.ts';
+import { checkSite } from '../../../src/core/check/site.ts';
+import type { CheckedSite } from '../../../src/core/check/checked-site.ts';
 import { readSiteFiles } from '../../../src/core/source/read.ts';
 
 /** Compares computed boxes with those of a browser. */

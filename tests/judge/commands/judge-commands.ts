@@ -1,4 +1,5 @@
-import { checkSite, isSound, type CheckedSite } from '../../../src/core/check/site.ts';
+import { checkSite } from '../../../src/core/check/site.ts';
+import { isSound, type CheckedSite } from '../../../src/core/check/checked-site.ts';
 import { prepare } from '../../../src/core/edit/propose.ts';
 import { layerName } from '../../../src/core/model/site.ts';
 import type { Command } from '../../../src/core/model/command.ts';

@@ -1,4 +1,4 @@
-import type { CheckedSite } from '../../../src/core/check/site.ts';
+import type { CheckedSite } from '../../../src/core/check/checked-site.ts';
 import { WrittenPage } from '../../../src/core/check/subject/written-page.ts';
 import { CommandRefused } from '../../../src/core/edit/proposal.ts';
 import {

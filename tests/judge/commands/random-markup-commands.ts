@@ -1,4 +1,4 @@
-import type { CheckedSite } from '../../../src/core/check/site.ts';
+import type { CheckedSite } from '../../../src/core/check/checked-site.ts';
 import type { Command } from '../../../src/core/model/command.ts';
 import { layersOf, markupsOf } from '../../../src/core/model/site.ts';
 import { valueFormats } from '../../../src/core/model/template.ts';

@@ -4,7 +4,7 @@ import {
 	StaticConfigLoader,
 	type AttributeData,
 	type Message
-} from 'html-validate';
+} from 'html-validate/browser';
 import { writtenElements } from '../../author-styles/written-elements.ts';
 import { ariaFaults } from './aria-faults.ts';
 import { inspectable } from './inspectable.ts';

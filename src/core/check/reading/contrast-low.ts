@@ -1,4 +1,5 @@
-import { blend, differenceEuclidean, parse, wcagContrast, type Color } from 'culori';
+import { blend, differenceEuclidean, wcagContrast, type Color } from 'culori';
+import { readColour } from '../../size/colour.ts';
 import { TypeAround } from '../../laid/type-around.ts';
 import { hint, warning, type Mend } from '../../messages/problem.ts';
 import type { Style } from '../../model/site.ts';
@@ -74,7 +75,7 @@ function occurrences(
 		const span = placeOfStyle(rule.style, at, 'color'.length);
 		return [{ problem: hint('contrast-picture', span, ink), box, cause: ink }];
 	}
-	const [one, other] = [parse(ink), parse(ground)];
+	const [one, other] = [readColour(ink), readColour(ground)];
 	// A ground that can be seen through lies on something else.
 	if (!one || !other || (other.alpha ?? 1) < 1) return [];
 	const share = (one.alpha ?? 1) * (veil?.share ?? 1);
@@ -111,7 +112,7 @@ function colourMend(
 	const names = [...tokens, ...night].map(({ name }) => name.text);
 	const far = differenceEuclidean('oklab');
 	const enough = tokens.flatMap(({ name, value }) => {
-		const colour = parse(value.text);
+		const colour = readColour(value.text);
 		// One that is another by night or in some band may not be enough there.
 		const isOne = names.filter((other) => other === name.text).length === 1;
 		if (!colour || !isOne || (colour.alpha ?? 1) < 1 || wcagContrast(colour, ground) < least) return [];

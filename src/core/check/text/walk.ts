@@ -3,7 +3,7 @@ import type { Site } from '../../model/site.ts';
 import type { Expression, Template, UseTag, ValuePath } from '../../model/template.ts';
 import { nestBlocks, type Body, type Node } from '../../resolve/markup/blocks.ts';
 import { partBook, type PartBook } from '../../resolve/content/parts.ts';
-import { formatted, kindOfValue, mostRepeats, textOf } from '../../resolve/content/values.ts';
+import { formattable, kindOfValue, mostRepeats, textOf } from '../../resolve/content/values.ts';
 import { withMembers, type Found, type Known } from './known.ts';
 
 /** Goes through a text with what is known at each of its places, and finds what leads nowhere. */
@@ -73,13 +73,13 @@ export class TextWalk {
 				else this.problems.push(error('expression-no-value', span, shown, where));
 				return;
 			}
-			if (isGiven && format && formatted(value, format, 'en') === undefined) {
+			if (isGiven && format && formattable(value, format) === undefined) {
 				return this.notGiven(expression, `is no ${format}`);
 			}
 			if (isGiven && !format && textOf(value) === undefined) {
 				return this.notGiven(expression, `is ${kindOfValue(value)}`);
 			}
-			if (format && formatted(value, format, 'en') === undefined) {
+			if (format && formattable(value, format) === undefined) {
 				const text = textOf(value) ?? kindOfValue(value);
 				this.problems.push(error('format-value', span, shown, text, format));
 				return;

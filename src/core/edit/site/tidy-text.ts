@@ -1,4 +1,4 @@
-import type { CheckedSite } from '../../check/site.ts';
+import type { CheckedSite } from '../../check/checked-site.ts';
 import { tidy } from '../../format/tidy.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';

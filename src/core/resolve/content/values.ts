@@ -159,17 +159,22 @@ export function textOf(value: unknown): string | undefined {
 }
 
 /**
+ * What is written of a value in a format: a number, or the ms since 1970 of a date; undefined for what is none. It
+ * takes no format to know: making one takes long.
+ */
+export function formattable(value: unknown, format: ValueFormat): number | undefined {
+	if (format === 'date') return typeof value === 'string' ? isoMs(value) : undefined;
+	const number = typeof value === 'string' && value.trim() !== '' ? Number(value) : value;
+	return typeof number === 'number' && Number.isFinite(number) ? number : undefined;
+}
+
+/**
  * A date or number as it is written in a language (ECMA-402); undefined for what is none. Dates are those
  * of UTC, so that a page says the same wherever it is written.
  */
 export function formatted(value: unknown, format: ValueFormat, lang: string): string | undefined {
-	if (format === 'number') {
-		const number = typeof value === 'string' && value.trim() !== '' ? Number(value) : value;
-		if (typeof number !== 'number' || !Number.isFinite(number)) return undefined;
-		return formatsOf(lang).number.format(number);
-	}
-	const date = typeof value === 'string' ? isoMs(value) : undefined;
-	return date === undefined ? undefined : formatsOf(lang).date.format(date);
+	const what = formattable(value, format);
+	return what === undefined ? undefined : formatsOf(lang)[format].format(what);
 }
 
 interface Formats {
