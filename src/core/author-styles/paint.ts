@@ -70,6 +70,8 @@ const properties: ReadonlyMap<string, Said['property']> = new Map(
 export class PagePaint {
 	private readonly said = new Map<Element, Said[]>();
 	private readonly elements = new Map<string, Element>();
+	/** Colours in values, by value, band and time: many texts have the same few. */
+	private readonly colours = new Map<string, string | undefined>();
 
 	constructor(
 		instance: PageInstance,
@@ -100,6 +102,7 @@ export class PagePaint {
 			if (key !== undefined && !this.elements.has(key)) this.elements.set(key, element);
 		}
 		this.takeSettings(instance);
+		for (const list of this.said.values()) list.sort((a, b) => compare(a.weight, b.weight));
 	}
 
 	/** What settings paint, under all that styles do. */
@@ -178,11 +181,11 @@ export class PagePaint {
 	}
 
 	private saidOf(element: Element, property: Said['property'], when: When): Said | undefined {
-		const there = (this.said.get(element) ?? []).filter(
-			(one) => one.property === property && one.conditions.every((of) => this.holds(of, when))
-		);
-		const sorted = there.sort((a, b) => compare(a.weight, b.weight));
-		return sorted.at(-1);
+		return this.said
+			.get(element)
+			?.findLast(
+				(one) => one.property === property && one.conditions.every((of) => this.holds(of, when))
+			);
 	}
 
 	private valueOf(element: Element, property: Said['property'], when: When): string | undefined {
@@ -207,8 +210,15 @@ export class PagePaint {
 
 	/** The colour in a value; undefined where there is none, or it is seen through. */
 	private colourIn(value: string, { width, night }: When): string | undefined {
+		const band = bandAt(this.resolved.site.settings.bands, width);
+		const key = `${band} ${night} ${value}`;
+		if (!this.colours.has(key)) this.colours.set(key, this.findColour(value, band, night));
+		return this.colours.get(key);
+	}
+
+	private findColour(value: string, band: number, night: boolean): string | undefined {
 		const { settings } = this.resolved.site;
-		const tokens = tokensAt(settings.tokens, settings.bands, bandAt(settings.bands, width));
+		const tokens = tokensAt(settings.tokens, settings.bands, band);
 		const dark = new Map(night ? settings.night.map((one) => [one.name.text, one.value.text]) : []);
 		const put = substitute(value, (name) => dark.get(name) ?? tokens.get(name))?.trim();
 		const plain = put && /#[0-9a-f]{3,8}\b|\b(?:rgb|hsl|hwb|lab|lch|oklab|oklch|color|color-mix)a?\([^()]*(?:\([^()]*\)[^()]*)*\)|^[a-z]+$/i.exec(put)?.[0]; // prettier-ignore

@@ -1,3 +1,4 @@
+import { BandMemory } from '../lib/band-memory.ts';
 import type { Arrangement } from '../model/arrange.ts';
 import type {
 	Setting,
@@ -43,20 +44,14 @@ function holding<T extends { readonly band: Named | undefined }>(
 		.map(({ one }) => one);
 }
 
-/** What holds in each band, of settings that were asked for: a page is laid out at hundreds of widths. */
-const known = new WeakMap<
-	readonly Setting[],
-	{ readonly bands: Bands; readonly at: SettingsAt[] }
->();
+const known = new BandMemory<readonly Setting[], SettingsAt>();
 
 const noSettings: SettingsAt = {};
 
 /** The settings that hold in a band: for each, the one set for the nearest band at or below it. */
 export function settingsAt(settings: readonly Setting[], bands: Bands, band: number): SettingsAt {
 	if (settings.length === 0) return noSettings;
-	let kept = known.get(settings);
-	if (kept?.bands !== bands) known.set(settings, (kept = { bands, at: [] }));
-	return (kept.at[band] ??= settingsFor(settings, bands, band));
+	return known.get(settings, bands, band, () => settingsFor(settings, bands, band));
 }
 
 function settingsFor(settings: readonly Setting[], bands: Bands, band: number): SettingsAt {

@@ -1,3 +1,4 @@
+import { BandMemory } from '../lib/band-memory.ts';
 import type { Token } from '../model/site.ts';
 
 /** Custom properties that can be looked up by name, such as `--gutter`. */
@@ -30,10 +31,22 @@ export function namesIn(text: string): string[] {
 	return [...text.matchAll(/\bvar\(\s*(--[\w-]+)/g)].map((match) => match[1] ?? '');
 }
 
+type BandNames = readonly { readonly name: { readonly text: string } }[];
+
+const known = new BandMemory<readonly Token[], ReadonlyMap<string, string>>();
+
 /** The tokens as they hold in a band of the screen, by its place among the bands. */
 export function tokensAt(
 	tokens: readonly Token[],
-	bands: readonly { readonly name: { readonly text: string } }[],
+	bands: BandNames,
+	band: number
+): ReadonlyMap<string, string> {
+	return known.get(tokens, bands, band, () => tokensFor(tokens, bands, band));
+}
+
+function tokensFor(
+	tokens: readonly Token[],
+	bands: BandNames,
 	band: number
 ): ReadonlyMap<string, string> {
 	const found = new Map<string, { readonly from: number; readonly text: string }>();

@@ -81,11 +81,13 @@ function neighbours(
 	places: ReadonlyMap<string, number>,
 	isMirrored: boolean
 ): Candidate[] {
-	const placed = boxes.filter(
-		(box) => placeOf(box, places) !== undefined && box.height > 0 && box.width > 0
-	);
-	return [...siblingsIn(placed).values()].flatMap((list) => {
-		const order = [...list].sort((a, b) => (placeOf(a, places) ?? 0) - (placeOf(b, places) ?? 0));
+	const placeOfBox = new Map<PlacedBox, number>();
+	for (const box of boxes) {
+		const place = box.height > 0 && box.width > 0 ? placeOf(box, places) : undefined;
+		if (place !== undefined) placeOfBox.set(box, place);
+	}
+	return [...siblingsIn([...placeOfBox.keys()]).values()].flatMap((list) => {
+		const order = [...list].sort((a, b) => (placeOfBox.get(a) ?? 0) - (placeOfBox.get(b) ?? 0));
 		return order.slice(1).flatMap((box, index): Candidate[] => {
 			const before = order[index];
 			if (!before) return [];

@@ -46,11 +46,13 @@ export const contrastLow: PageCheck = {
 		if (!colours) return [];
 		const paint = new PagePaint(page.instance, page.resolved, page.year, page.tree);
 		const type = new TypeAround(page.allRules, () => page.tree);
-		const texts = page.elements.filter(holdsText);
+		const texts = page.elements
+			.filter(holdsText)
+			.map((element) => ({ element, large: isLarge(element, type) }));
 		return whens(page).flatMap((when) =>
-			texts.flatMap((element): Occurrence[] => {
+			texts.flatMap(({ element, large }): Occurrence[] => {
 				const written = paint.written(element, when);
-				return written ? occurrences(written, isLarge(element, type), element, page) : [];
+				return written ? occurrences(written, large, element, page) : [];
 			})
 		);
 	}

@@ -172,7 +172,7 @@ export function formattable(value: unknown, format: ValueFormat): number | undef
  * A date or number as it is written in a language (ECMA-402); undefined for what is none. Dates are those
  * of UTC, so that a page says the same wherever it is written.
  */
-export function formatted(value: unknown, format: ValueFormat, lang: string): string | undefined {
+function formatted(value: unknown, format: ValueFormat, lang: string): string | undefined {
 	const what = formattable(value, format);
 	return what === undefined ? undefined : formatsOf(lang)[format].format(what);
 }
