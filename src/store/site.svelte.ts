@@ -31,6 +31,7 @@ import { Keeper } from './keep/keeper.svelte.ts';
 import { Reader } from './reader.svelte.ts';
 import { SiteTab } from './keep/site-tab.ts';
 import { noteInTab, tabKey } from './keep/tab-notes.ts';
+import { idle } from './ways/quiet.ts';
 
 const nameless = 'Site without a name';
 /** Rows of the roofline that take a while to draw. */
@@ -451,8 +452,9 @@ class SiteStore {
 		void this.takeProblems();
 	}
 
-	/** What is doubtful is looked for once the first page is there. */
+	/** What is doubtful is looked for once the first page is drawn, and has asked what it needs for that. */
 	private async takeProblems(): Promise<void> {
+		await idle();
 		const { site } = this;
 		const problems = await this.core.checked().catch((failure: unknown) => {
 			this.sayFailure('What is doubtful in the text could not be looked for', failure);

@@ -6,7 +6,7 @@ import { zipSync } from 'fflate';
 import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { applyChanges, type Change } from '../../src/core/source/change.ts';
 import { blockWords, complete } from '../../src/core/source/complete.ts';
-import { refuseUnusable, takeIn } from '../../src/core/source/intake.ts';
+import { readUsable, takeIn } from '../../src/core/source/intake.ts';
 import { IntakeError, mostBytes } from '../../src/core/source/limits.ts';
 import { around, resolve } from '../lib/site.ts';
 
@@ -14,7 +14,7 @@ const site = around('');
 
 function refusal(name: string, bytes: Uint8Array): string {
 	try {
-		refuseUnusable(takeIn(name, bytes));
+		readUsable(takeIn(name, bytes));
 	} catch (failure) {
 		assert.ok(failure instanceof IntakeError, String(failure));
 		return failure.message;

@@ -4,7 +4,7 @@ import { commonFolder } from './common-folder.ts';
 import { siteText } from './site-text.ts';
 import { checkPath, IntakeError, mostBytes, mostFiles, tooLarge } from './limits.ts';
 import { placeWords } from '../model/span.ts';
-import { readSiteFiles } from './read.ts';
+import { readSiteFiles, type SiteReading } from './read.ts';
 import { unpack } from './unpack.ts';
 
 /**
@@ -43,10 +43,14 @@ export function takeInFiles(files: ReadonlyMap<string, Uint8Array>): SiteFiles {
 /** Problems with which there is nothing to show, so that the site is not opened at all. */
 const unusable: ReadonlySet<string> = new Set(['no-site', 'no-route', 'line-too-long']);
 
-/** Throws an IntakeError where the files hold no site that could be shown, however much of it were mended. */
-export function refuseUnusable(files: SiteFiles): void {
-	const problem = readSiteFiles(files).problems.find((one) => unusable.has(one.code));
-	if (!problem) return;
+/**
+ * Reads files that are about to be opened. Throws an IntakeError where they hold no site that could be shown, however
+ * much of it were mended.
+ */
+export function readUsable(files: SiteFiles): SiteReading {
+	const reading = readSiteFiles(files);
+	const problem = reading.problems.find((one) => unusable.has(one.code));
+	if (!problem) return reading;
 	const place =
 		problem.code === 'line-too-long' ? ` (${placeWords(problem.span, files.texts)})` : '';
 	throw new IntakeError(sentenceOf(problem) + place);

@@ -34,3 +34,11 @@ class Quiet {
 }
 
 export const quiet = new Quiet();
+
+/** Waits until the browser has nothing else to do. */
+export function idle(): Promise<void> {
+	return new Promise((done) => {
+		if ('requestIdleCallback' in window) requestIdleCallback(() => done(), { timeout: 2000 });
+		else setTimeout(done, 50);
+	});
+}

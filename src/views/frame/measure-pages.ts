@@ -1,7 +1,7 @@
 import { found } from '$store/findings.svelte.ts';
 import { store } from '$store/site.svelte.ts';
-import { quiet } from '$store/ways/quiet.ts';
-import { idle, type Settler } from './settler.ts';
+import { idle, quiet } from '$store/ways/quiet.ts';
+import type { Settler } from './settler.ts';
 
 /** ms after the first page until what was found is told, and by how much longer it takes each time. */
 const toldAfter = 400;

@@ -1,3 +1,4 @@
+import { idle } from '$store/ways/quiet.ts';
 import { look } from '$store/ways/look.svelte.ts';
 import { store } from '$store/site.svelte.ts';
 import type { Seeing } from '$core/resolve/site.ts';
@@ -107,11 +108,3 @@ export class Settler {
 
 /** ms of work in small steps, after which it is asked again whether there is something else to do. */
 const betweenRests = 150;
-
-/** Waits until the browser has nothing else to do. */
-export function idle(): Promise<void> {
-	return new Promise((done) => {
-		if ('requestIdleCallback' in window) requestIdleCallback(() => done(), { timeout: 2000 });
-		else setTimeout(done, 50);
-	});
-}

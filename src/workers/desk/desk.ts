@@ -17,9 +17,9 @@ import type {
 } from '../messages.ts';
 import { keepMarks, giveMarks, type Marks } from '$core/view-models/marks.ts';
 import type { Command } from '$core/model/command.ts';
-import { readSiteFiles } from '$core/source/read.ts';
+import { readSiteFiles, type SiteReading } from '$core/source/read.ts';
 import { hasSameRoofline, roofline, type Roofline } from '$core/view-models/roofline.ts';
-import { refuseUnusable, takeIn, takeInFiles } from '$core/source/intake.ts';
+import { readUsable, takeIn, takeInFiles } from '$core/source/intake.ts';
 import { IntakeError } from '$core/source/limits.ts';
 import type { SizeStore } from '$core/measure/size-store.ts';
 import { proxy, type ProxyMarked } from 'comlink';
@@ -68,6 +68,9 @@ export class Desk {
 	/** What is doubtful in the site has not been looked for yet. */
 	private isUnchecked = false;
 
+	/** What was taken in last, as it was read to see whether it can be opened: what is opened is mostly that. */
+	private tookIn: SiteReading | undefined;
+
 	/** How many edits are in the text, as the application counts them. */
 	private number = 0;
 
@@ -110,7 +113,7 @@ export class Desk {
 	/** Takes in a file the user brought. It changes nothing yet: what is open stays open. */
 	takeIn(name: string, bytes: Uint8Array): TakenIn {
 		try {
-			return usable(takeIn(name, bytes));
+			return this.usable(takeIn(name, bytes));
 		} catch (failure) {
 			return refusal(failure);
 		}
@@ -119,10 +122,15 @@ export class Desk {
 	/** The same for the files of a folder, by their paths from it. */
 	takeInFolder(files: ReadonlyMap<string, Uint8Array>): TakenIn {
 		try {
-			return usable(takeInFiles(files));
+			return this.usable(takeInFiles(files));
 		} catch (failure) {
 			return refusal(failure);
 		}
+	}
+
+	private usable(files: SiteFiles): SiteFiles {
+		this.tookIn = readUsable(files);
+		return files;
 	}
 
 	/** `number` is how many edits are in the text; `marks` are those that its layouts had when it was open last. */
@@ -139,7 +147,9 @@ export class Desk {
 		this.number = number;
 		this.pages.forget();
 		this.sources.forgetAll();
-		return this.readAgain(request, soundSite);
+		const shown = this.readAgain(request, soundSite);
+		this.tookIn = undefined;
+		return shown;
 	}
 
 	/** All that is wrong or doubtful in the text: what was opened was looked through for errors alone, to show it soon. */
@@ -214,10 +224,11 @@ export class Desk {
 		const problems: Problem[] = [];
 		const [file = 'site.eave'] = this.site.files.texts.keys();
 		const about = { what: 'The site', span: { file, from: 0, to: 0 } };
+		const before = this.site.latest?.reading ?? this.tookIn;
 		const read = atEdge<CheckedSite | undefined>(
 			about,
 			problems,
-			() => check(readSiteFiles(this.site.files, this.site.latest?.reading, this.sources.copies)),
+			() => check(readSiteFiles(this.site.files, before, this.sources.copies)),
 			undefined
 		);
 		if (read) return this.adopt(read, request);
@@ -278,11 +289,6 @@ interface DeskState {
 	readonly good: CheckedSite | undefined;
 	readonly since: Change[];
 	readonly drawn: CheckedSite | undefined;
-}
-
-function usable(files: SiteFiles): SiteFiles {
-	refuseUnusable(files);
-	return files;
 }
 
 function refusal(failure: unknown): TakenIn {

@@ -2,7 +2,8 @@ import type { PageChange } from '$core/changes/site-changes.ts';
 import type { DrawingWay } from '$core/sheet/svg.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { store } from '$store/site.svelte.ts';
-import { idle, type Settler } from '$views/frame/settler.ts';
+import { idle } from '$store/ways/quiet.ts';
+import type { Settler } from '$views/frame/settler.ts';
 import type { ChangesPart, SheetRequest } from '$workers/sheets.ts';
 
 /** What changed between two states of the site, as it comes from the worker. */

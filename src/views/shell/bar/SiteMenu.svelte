@@ -20,6 +20,8 @@
 	let choosing = $state(false);
 	let listing = $state(false);
 	let onDevice = $state(false);
+	/** It has been opened: what is in it is made then. */
+	let isMade = $state(false);
 	/** As many as are quickly looked through; the others are in the list of all. */
 	const most = 5;
 
@@ -57,6 +59,7 @@
 <div class="site">
 	<Menu
 		onSelect={({ value }) => choose(value)}
+		onOpenChange={({ open }) => (isMade ||= open)}
 		positioning={{ placement: 'bottom-start', strategy: 'fixed' }}
 	>
 		<Menu.Trigger class="site-name">
@@ -65,49 +68,52 @@
 		</Menu.Trigger>
 		<Menu.Positioner>
 			<Menu.Content class="menu">
-				<Menu.Item class="menu-item" value="new">
-					<Menu.ItemText>New site …</Menu.ItemText>
-				</Menu.Item>
-				<Menu.Item class="menu-item" value="device">
-					<Menu.ItemText>Open on a device …</Menu.ItemText>
-				</Menu.Item>
-				<Menu.Item class="menu-item" value="open">
-					<Menu.ItemText>Open a file (.eave or .zip) …</Menu.ItemText>
-				</Menu.Item>
-				<Menu.Item class="menu-item" value="folder">
-					<Menu.ItemText>Open a folder …</Menu.ItemText>
-				</Menu.Item>
-				<Menu.Item class="menu-item" value="work-on-folder">
-					<Menu.ItemText>Work on a folder …</Menu.ItemText>
-				</Menu.Item>
-				<Menu.Item class="menu-item" value="bring-in">
-					<Menu.ItemText>Bring in pages (HTML) …</Menu.ItemText>
-				</Menu.Item>
-				<Menu.Item class="menu-item" value="demo">
-					<Menu.ItemText>Open the demo site</Menu.ItemText>
-				</Menu.Item>
-				<Menu.Item class="menu-item" value="example">
-					<Menu.ItemText>Open an example …</Menu.ItemText>
-				</Menu.Item>
-				<Menu.Item class="menu-item" value="tour">
-					<Menu.ItemText>Take the tour: six questions</Menu.ItemText>
-				</Menu.Item>
-				<Menu.Item class="menu-item" value="states">
-					<Menu.ItemText>States of this site …</Menu.ItemText>
-				</Menu.Item>
-				<Menu.Item class="menu-item" value="list">
-					<Menu.ItemText>All sites kept in this browser …</Menu.ItemText>
-				</Menu.Item>
-				{#if others.length > 0}
-					<Menu.ItemGroup>
-						<Menu.ItemGroupLabel class="small menu-item">Kept in this browser</Menu.ItemGroupLabel>
-						{#each others.slice(0, most) as site (site.id)}
-							<Menu.Item class="menu-item" value="site {site.id}">
-								<Menu.ItemText>{site.name}</Menu.ItemText>
-								<span class="small">{new Date(site.changed).toLocaleString()}</span>
-							</Menu.Item>
-						{/each}
-					</Menu.ItemGroup>
+				{#if isMade}
+					<Menu.Item class="menu-item" value="new">
+						<Menu.ItemText>New site …</Menu.ItemText>
+					</Menu.Item>
+					<Menu.Item class="menu-item" value="device">
+						<Menu.ItemText>Open on a device …</Menu.ItemText>
+					</Menu.Item>
+					<Menu.Item class="menu-item" value="open">
+						<Menu.ItemText>Open a file (.eave or .zip) …</Menu.ItemText>
+					</Menu.Item>
+					<Menu.Item class="menu-item" value="folder">
+						<Menu.ItemText>Open a folder …</Menu.ItemText>
+					</Menu.Item>
+					<Menu.Item class="menu-item" value="work-on-folder">
+						<Menu.ItemText>Work on a folder …</Menu.ItemText>
+					</Menu.Item>
+					<Menu.Item class="menu-item" value="bring-in">
+						<Menu.ItemText>Bring in pages (HTML) …</Menu.ItemText>
+					</Menu.Item>
+					<Menu.Item class="menu-item" value="demo">
+						<Menu.ItemText>Open the demo site</Menu.ItemText>
+					</Menu.Item>
+					<Menu.Item class="menu-item" value="example">
+						<Menu.ItemText>Open an example …</Menu.ItemText>
+					</Menu.Item>
+					<Menu.Item class="menu-item" value="tour">
+						<Menu.ItemText>Take the tour: six questions</Menu.ItemText>
+					</Menu.Item>
+					<Menu.Item class="menu-item" value="states">
+						<Menu.ItemText>States of this site …</Menu.ItemText>
+					</Menu.Item>
+					<Menu.Item class="menu-item" value="list">
+						<Menu.ItemText>All sites kept in this browser …</Menu.ItemText>
+					</Menu.Item>
+					{#if others.length > 0}
+						<Menu.ItemGroup>
+							<Menu.ItemGroupLabel class="small menu-item">Kept in this browser</Menu.ItemGroupLabel
+							>
+							{#each others.slice(0, most) as site (site.id)}
+								<Menu.Item class="menu-item" value="site {site.id}">
+									<Menu.ItemText>{site.name}</Menu.ItemText>
+									<span class="small">{new Date(site.changed).toLocaleString()}</span>
+								</Menu.Item>
+							{/each}
+						</Menu.ItemGroup>
+					{/if}
 				{/if}
 			</Menu.Content>
 		</Menu.Positioner>

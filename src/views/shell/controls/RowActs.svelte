@@ -15,18 +15,21 @@
 	}
 	const { of, acts }: Props = $props();
 
+	/** Its menu has been opened: what is in it is made then, since there are many rows. */
+	let isMade = $state(false);
 	const touched = new MediaQuery('(hover: none)');
 </script>
 
 {#if touched.current}
 	<Menu
+		onOpenChange={({ open }) => (isMade ||= open)}
 		onSelect={({ value }) => acts.find(({ name }) => name === value)?.run()}
 		positioning={{ placement: 'bottom-end', strategy: 'fixed' }}
 	>
 		<Menu.Trigger class="act small" aria-label="What can be done with {of}">⋯</Menu.Trigger>
 		<Menu.Positioner>
 			<Menu.Content class="menu">
-				{#each acts as { name } (name)}
+				{#each isMade ? acts : [] as { name } (name)}
 					<Menu.Item class="menu-item" value={name}><Menu.ItemText>{name}</Menu.ItemText></Menu.Item
 					>
 				{/each}

@@ -15,23 +15,31 @@
 		children: Snippet;
 	}
 	const { open, title, says, alert = false, room, onClose, children }: Props = $props();
+
+	// A dozen of them wait to be asked: one is made when it is for the first time.
+	let isMade = $state(false);
+	$effect.pre(() => {
+		isMade ||= open;
+	});
 </script>
 
-<Dialog
-	role={alert ? 'alertdialog' : 'dialog'}
-	{open}
-	onOpenChange={(details) => {
-		if (!details.open) onClose();
-	}}
->
-	<Portal>
-		<Dialog.Backdrop class="question-veil" />
-		<Dialog.Positioner class="question-place">
-			<Dialog.Content class="question {room ?? ''}">
-				<Dialog.Title class="title">{title}</Dialog.Title>
-				<Dialog.Description class="small">{says}</Dialog.Description>
-				{@render children()}
-			</Dialog.Content>
-		</Dialog.Positioner>
-	</Portal>
-</Dialog>
+{#if isMade}
+	<Dialog
+		role={alert ? 'alertdialog' : 'dialog'}
+		{open}
+		onOpenChange={(details) => {
+			if (!details.open) onClose();
+		}}
+	>
+		<Portal>
+			<Dialog.Backdrop class="question-veil" />
+			<Dialog.Positioner class="question-place">
+				<Dialog.Content class="question {room ?? ''}">
+					<Dialog.Title class="title">{title}</Dialog.Title>
+					<Dialog.Description class="small">{says}</Dialog.Description>
+					{@render children()}
+				</Dialog.Content>
+			</Dialog.Positioner>
+		</Portal>
+	</Dialog>
+{/if}

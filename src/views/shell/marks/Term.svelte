@@ -6,17 +6,24 @@
 
 	/** A word that is ours: pointed at or with the focus, it says what it means. */
 	const { word, children }: { word: TermWord; children: Snippet } = $props();
+
+	let open = $state(false);
 </script>
 
-<Tooltip openDelay={250} closeDelay={80} positioning={{ placement: 'bottom-start' }}>
-	<Tooltip.Trigger class="term">{@render children()}</Tooltip.Trigger><Portal>
-		<Tooltip.Positioner class="term-place">
-			<Tooltip.Content class="term-says">
-				<TermDrawing {word} />
-				<span>{meaningOf(word)}</span>
-			</Tooltip.Content>
-		</Tooltip.Positioner>
-	</Portal>
+<Tooltip
+	openDelay={250}
+	closeDelay={80}
+	positioning={{ placement: 'bottom-start' }}
+	onOpenChange={(details) => (open = details.open)}
+>
+	<Tooltip.Trigger class="term">{@render children()}</Tooltip.Trigger>{#if open}<Portal>
+			<Tooltip.Positioner class="term-place">
+				<Tooltip.Content class="term-says">
+					<TermDrawing {word} />
+					<span>{meaningOf(word)}</span>
+				</Tooltip.Content>
+			</Tooltip.Positioner>
+		</Portal>{/if}
 </Tooltip>
 
 <style>
