@@ -1,7 +1,7 @@
 import type { CheckedSite } from '../core/check/checked-site.ts';
 import { accessPath, closedPages } from '../core/emit/access-file.ts';
 import { handOver, type HandOver } from '../core/emit/hand-over.ts';
-import { counted } from '../core/messages/problem.ts';
+import { counted } from '../core/messages/wording.ts';
 import type { Streams } from './streams.ts';
 import { goneWords, writeSite, type WriteWhere } from './files/write-site.ts';
 

@@ -1,4 +1,4 @@
-import { counted } from '../core/messages/problem.ts';
+import { counted } from '../core/messages/wording.ts';
 import { handOverShells } from '../core/shells/hand-over.ts';
 import type { Streams } from './streams.ts';
 import { goneWords, writeSite, type WriteWhere } from './files/write-site.ts';

@@ -7,6 +7,7 @@
 	import { readPlace, writePlace, type Place } from '$store/address.ts';
 	import { bringsFiles, takeDrop, takePaste } from '$store/files/drop.ts';
 	import { clearForgotten } from '$store/keep/kept-sites.ts';
+	import { arrangingFrame } from '$store/ways/arranging.svelte.ts';
 	import { folder } from '$store/folder/folder.svelte.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { help } from '$store/ways/help.svelte.ts';
@@ -23,9 +24,9 @@
 	import CommandField from '$views/commands/CommandField.svelte';
 	import ActionMenu from '$views/commands/CommandMenu.svelte';
 	import KeysSheet from '$views/commands/KeysSheet.svelte';
-	import ArrangeDialog from '$views/shell/dialogs/arrange/ArrangeDialog.svelte';
 	import AskDialog from '$views/shell/dialogs/AskDialog.svelte';
-	import FolderDialog from '$views/shell/dialogs/folder/FolderDialog.svelte';
+	import LaterDialog from '$views/shell/dialogs/LaterDialog.svelte';
+	import { later } from '$views/shell/dialogs/later.ts';
 	import ConfirmEdit from '$views/shell/dialogs/ConfirmEdit.svelte';
 	import Drawing from '$views/shell/Drawing.svelte';
 	import MeasuringPages from '$views/shell/MeasuringPages.svelte';
@@ -82,6 +83,9 @@
 			for (const { path } of given.signal.aborted ? [] : views) {
 				// What does not come now comes when one goes there.
 				await preloadCode(path).catch(() => undefined);
+			}
+			for (const load of given.signal.aborted ? [] : Object.values(later)) {
+				await load().catch(() => undefined);
 			}
 		});
 		return () => given.abort();
@@ -238,9 +242,13 @@
 </div>
 
 <AskDialog />
-<FolderDialog />
+<LaterDialog of="folder" isAsked={folder.shown} giveUp={() => (folder.shown = false)} />
 <ConfirmEdit />
-<ArrangeDialog />
+<LaterDialog
+	of="arrange"
+	isAsked={arrangingFrame.layout !== undefined}
+	giveUp={() => arrangingFrame.close()}
+/>
 <CommandField bind:open={finding} />
 <MeasuringPages />
 <KeysSheet view={viewName} />

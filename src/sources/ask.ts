@@ -1,5 +1,5 @@
 import type { SourceResponse } from '../core/data/copy.ts';
-import { reasonOf } from '../core/messages/problem.ts';
+import { reasonOf } from '../core/messages/wording.ts';
 
 /** ms to wait for a whole answer. */
 const longestWait = 10_000;

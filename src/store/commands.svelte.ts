@@ -1,6 +1,6 @@
 import type { Command } from '$core/model/command.ts';
 import type { Edit, Refusal } from '$core/edit/proposal.ts';
-import { listWords, reasonOf } from '$core/messages/problem.ts';
+import { listWords, reasonOf } from '$core/messages/wording.ts';
 import type { Preview } from '$workers/messages.ts';
 import { showPlace } from './address.ts';
 import { PreviewSource } from './ways/preview-source.ts';

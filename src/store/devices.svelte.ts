@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { sentenceIn } from './sources.svelte.ts';
 import { store } from './site.svelte.ts';
 

@@ -1,5 +1,5 @@
 import { commonEnds } from '$core/lib/common-ends.ts';
-import { severities, type Severity } from '$core/messages/catalogue.ts';
+import { severities, type Severity } from '$core/messages/severity.ts';
 import type { FindingsView, FindingView } from '$workers/findings.ts';
 import type { MeasuredCount } from '$workers/measuring-queue.ts';
 import { store } from './site.svelte.ts';

@@ -3,7 +3,7 @@ import type { Remote } from 'comlink';
 import { noTrial, type Trial } from '$core/model/trial.ts';
 import type { Marks } from '$core/view-models/marks.ts';
 import type { Roofline } from '$core/view-models/roofline.ts';
-import { reasonOf } from '$core/messages/problem.ts';
+import { reasonOf } from '$core/messages/wording.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import type { Change } from '$core/source/change.ts';
 import type { Desk } from '$workers/desk/desk.ts';

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import type { SourceState } from '../sources/sources.ts';
 import { store } from './site.svelte.ts';
 

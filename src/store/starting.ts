@@ -1,4 +1,4 @@
-import { reasonOf } from '$core/messages/problem.ts';
+import { reasonOf } from '$core/messages/wording.ts';
 import type { PageRequest } from '$workers/messages.ts';
 import type { ServedFolder } from './folder/opening-folder.ts';
 import { openedLast } from './keep/listing.ts';

@@ -1,6 +1,6 @@
 import { isLarge } from '$core/edit/large.ts';
 import { changesBetween } from '$core/in-step/changes-between.ts';
-import { reasonOf } from '$core/messages/problem.ts';
+import { reasonOf } from '$core/messages/wording.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import {
 	dropState,

@@ -11,8 +11,9 @@ import {
 	type MeasuredBoxes,
 	type SetAside
 } from '$core/findings/look-over.ts';
-import { severities, type Severity } from '$core/messages/catalogue.ts';
-import { reasonOf, sentenceOf } from '$core/messages/problem.ts';
+import { severities, type Severity } from '$core/messages/severity.ts';
+import { reasonOf } from '$core/messages/wording.ts';
+import { sentenceOf } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { layerName, pagesOf, type Allowance, type Page } from '$core/model/site.ts';
 import { positionOf } from '$core/model/span.ts';

@@ -5,7 +5,7 @@ import type { Place as FilePlace } from '$core/emit/delivery.ts';
 import type { Roofline } from '$core/view-models/roofline.ts';
 import type { Seeing } from '$core/resolve/site.ts';
 import type { RegionFate } from '$core/resolve/between.ts';
-import type { Severity } from '$core/messages/catalogue.ts';
+import type { Severity } from '$core/messages/severity.ts';
 import type { Mend } from '$core/messages/problem.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import type { Edit, Refusal } from '$core/edit/proposal.ts';

@@ -1,6 +1,6 @@
 import type { Report, ReportedFinding } from '../../core/findings/report.ts';
-import { severities } from '../../core/messages/catalogue.ts';
-import { counted, listWords } from '../../core/messages/problem.ts';
+import { severities } from '../../core/messages/severity.ts';
+import { counted, listWords } from '../../core/messages/wording.ts';
 import { sweepFrom, sweepTo } from '../../core/geometry/widths/jumps.ts';
 
 const mostPages = 3;

@@ -8,7 +8,7 @@ import type { CheckedSite } from '../../core/check/checked-site.ts';
 import { layPage } from '../../core/laid/laid-page.ts';
 import { MeasuredPage } from '../../core/laid/measured-page.ts';
 import { SizeStore } from '../../core/measure/size-store.ts';
-import { counted } from '../../core/messages/problem.ts';
+import { counted } from '../../core/messages/wording.ts';
 import { layerName, pagesOf } from '../../core/model/site.ts';
 import type { PageInstance } from '../../core/resolve/instance.ts';
 import type { ResolvedSite } from '../../core/resolve/site.ts';

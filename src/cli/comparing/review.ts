@@ -9,7 +9,7 @@ import { checkSite } from '../../core/check/site.ts';
 import type { CheckedSite } from '../../core/check/checked-site.ts';
 import { LookingOver } from '../../core/findings/look-over.ts';
 import { reportOf, type ReportedFinding } from '../../core/findings/report.ts';
-import { reasonOf } from '../../core/messages/problem.ts';
+import { reasonOf } from '../../core/messages/wording.ts';
 import { filesOf } from './diff.ts';
 import { dayPalette } from '../palette.ts';
 import type { Streams } from '../streams.ts';

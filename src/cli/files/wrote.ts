@@ -1,6 +1,6 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
-import { reasonOf } from '../../core/messages/problem.ts';
+import { reasonOf } from '../../core/messages/wording.ts';
 import type { Streams } from '../streams.ts';
 
 /**

@@ -4,7 +4,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { basename, resolve } from 'node:path';
 import { fingerprint } from '../../core/lib/fingerprint.ts';
 import { folderPath, stampHeader, type Listing } from '../../core/in-step/served.ts';
-import { reasonOf } from '../../core/messages/problem.ts';
+import { reasonOf } from '../../core/messages/wording.ts';
 import { IntakeError, mostBytes } from '../../core/source/limits.ts';
 import { systemSentence } from '../files/open-site.ts';
 import { LivePages } from '../serve/live.ts';

@@ -1,4 +1,4 @@
-import { listWords } from '../messages/problem.ts';
+import { listWords } from '../messages/wording.ts';
 import { settingsLike } from '../settings/list.ts';
 import type { AuthorDeclaration, AuthorRule } from './author-rules.ts';
 

@@ -1,6 +1,6 @@
 import { escapeHtml } from '../emit/html/escape.ts';
 import type { ReportedFinding } from '../findings/report.ts';
-import { counted, listWords } from '../messages/problem.ts';
+import { counted, listWords } from '../messages/wording.ts';
 import { drawingStyle, hatchPatterns, type Palette } from '../sheet/svg-style.ts';
 import { changeWords, type PageChange } from './site-changes.ts';
 

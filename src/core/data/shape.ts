@@ -1,5 +1,5 @@
 import { fromJSONSchema, type ZodType } from 'zod';
-import { reasonOf } from '../messages/problem.ts';
+import { reasonOf } from '../messages/wording.ts';
 
 /** The shape of JSON, as JSON Schema (draft 2020-12) says it; what of it is used here. */
 export interface Shape {

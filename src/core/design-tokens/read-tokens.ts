@@ -1,4 +1,4 @@
-import { listWords } from '../messages/problem.ts';
+import { listWords } from '../messages/wording.ts';
 import { cssOf, NoCss, referenceOf } from './css-of.ts';
 import {
 	extension,

@@ -1,4 +1,5 @@
-import { listWords, sameness, sentenceOf, type Problem } from '../messages/problem.ts';
+import { listWords } from '../messages/wording.ts';
+import { sameness, sentenceOf, type Problem } from '../messages/problem.ts';
 import { layerName, layersOf, type Adjust, type Fill } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import { applyChanges, spanBefore, type Change } from '../source/change.ts';

@@ -1,5 +1,5 @@
 import { causeOf, joinedWidths, type Occurrence } from '../check/subject/occurrence.ts';
-import { severities } from '../messages/catalogue.ts';
+import { severities } from '../messages/severity.ts';
 import type { Problem } from '../messages/problem.ts';
 import { withReasons } from './because.ts';
 import type { Finding, FoundOn } from './finding.ts';

@@ -3,7 +3,7 @@ import * as z from 'zod';
 import { allowWords } from '../check/allowances.ts';
 import { isSafe, mendOf } from '../check/mend.ts';
 import type { CheckedSite } from '../check/checked-site.ts';
-import { severities } from '../messages/catalogue.ts';
+import { severities } from '../messages/severity.ts';
 import { sentenceOf } from '../messages/problem.ts';
 import { fingerprint } from '../lib/fingerprint.ts';
 import { positionAt, positionOf, type Span } from '../model/span.ts';

@@ -1,4 +1,4 @@
-import { listWords } from '../messages/problem.ts';
+import { listWords } from '../messages/wording.ts';
 import { isEaveFile, type SiteFiles } from '../model/files.ts';
 import type { Change } from '../source/change.ts';
 import { checkPath, IntakeError } from '../source/limits.ts';

@@ -1,16 +1,17 @@
 import { errors } from './errors.ts';
 import { hints } from './hints.ts';
+import { severities, type Severity } from './severity.ts';
 import { warnings } from './warnings.ts';
 
 /**
  * Every message of the core, by how much it matters and its code. A code never changes its meaning; the
  * sentence may be improved. Each sentence names the thing; file, line and column are added by who prints it.
  */
-export const catalogue = { error: errors, warning: warnings, hint: hints } as const;
-
-export type Severity = keyof typeof catalogue;
-/** The most serious first. */
-export const severities = ['error', 'warning', 'hint'] as const satisfies readonly Severity[];
+export const catalogue = {
+	error: errors,
+	warning: warnings,
+	hint: hints
+} as const satisfies Readonly<Record<Severity, unknown>>;
 
 export type ErrorCode = keyof typeof errors;
 export type WarningCode = keyof typeof warnings;

@@ -1,4 +1,4 @@
-import { counted } from '../messages/problem.ts';
+import { counted } from '../messages/wording.ts';
 
 /** A file that shows a picture. */
 export interface PictureFile {

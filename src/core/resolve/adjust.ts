@@ -1,4 +1,5 @@
-import { error, listWords, type Problem } from '../messages/problem.ts';
+import { error, type Problem } from '../messages/problem.ts';
+import { listWords } from '../messages/wording.ts';
 import type { Arrangement } from '../model/arrange.ts';
 import type { Setting } from '../model/setting.ts';
 import { layerName, type Adjust, type Layer, type Layout, type Member } from '../model/site.ts';

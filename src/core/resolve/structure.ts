@@ -1,4 +1,5 @@
-import { error, listWords, type Problem } from '../messages/problem.ts';
+import { error, type Problem } from '../messages/problem.ts';
+import { listWords } from '../messages/wording.ts';
 import { Memory } from '../lib/memory.ts';
 import { compareSpecificity, isWithin, matchPattern } from '../model/pattern.ts';
 import {

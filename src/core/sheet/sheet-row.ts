@@ -2,7 +2,7 @@ import type { CheckedSite } from '../check/checked-site.ts';
 import { pageHead } from '../emit/html/words.ts';
 import { isEstimate } from '../laid/basis.ts';
 import type { LaidPage } from '../laid/laid-page.ts';
-import { severities, type Severity } from '../messages/catalogue.ts';
+import { severities, type Severity } from '../messages/severity.ts';
 import { sentenceOf, type Problem } from '../messages/problem.ts';
 import { layerName, layersOf, type Layer } from '../model/site.ts';
 import type { PageInstance } from '../resolve/instance.ts';

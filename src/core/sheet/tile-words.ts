@@ -1,5 +1,5 @@
-import type { Severity } from '../messages/catalogue.ts';
-import { counted } from '../messages/problem.ts';
+import type { Severity } from '../messages/severity.ts';
+import { counted } from '../messages/wording.ts';
 import { saidOnce, type Found, type SheetRow } from './sheet-row.ts';
 
 /** A line of what stands under the drawings of a page. */

@@ -1,7 +1,7 @@
 import { answer } from '../../core/answer/answer.ts';
 import { isSound, type CheckedSite } from '../../core/check/checked-site.ts';
 import { soundSite } from '../../core/check/sound.ts';
-import { counted } from '../../core/messages/problem.ts';
+import { counted } from '../../core/messages/wording.ts';
 import type { SiteFiles } from '../../core/model/files.ts';
 import { takeIn } from '../../core/source/intake.ts';
 import { readSiteFiles } from '../../core/source/read.ts';

@@ -1,5 +1,5 @@
 import { isPage } from '$core/bring-in/reading/links.ts';
-import { reasonOf } from '$core/messages/problem.ts';
+import { reasonOf } from '$core/messages/wording.ts';
 import { isLeftOut } from '$core/model/files.ts';
 import { mostBytes } from '$core/source/limits.ts';
 import { bringing } from '../ways/bringing.svelte.ts';

@@ -1,4 +1,4 @@
-import { counted } from '$core/messages/problem.ts';
+import { counted } from '$core/messages/wording.ts';
 import { commands } from '../commands.svelte.ts';
 import { store } from '../site.svelte.ts';
 import { bytesOf } from './read-file.ts';

@@ -1,4 +1,4 @@
-import { reasonOf } from '$core/messages/problem.ts';
+import { reasonOf } from '$core/messages/wording.ts';
 import { store } from '../site.svelte.ts';
 
 /** The bytes of a file that the user chose; where it cannot be read, because it is gone by now or closed, that is said. */

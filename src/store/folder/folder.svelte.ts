@@ -2,7 +2,7 @@ import type { Choice } from '$core/in-step/merge.ts';
 import type { InStep, Report, Unreadable } from '$core/in-step/in-step.ts';
 import { PlaceFailure } from '$core/in-step/place.ts';
 import type { Conflict } from '$core/in-step/reconcile.ts';
-import { reasonOf } from '$core/messages/problem.ts';
+import { reasonOf } from '$core/messages/wording.ts';
 import { store } from '../site.svelte.ts';
 import { mayWrite, observed } from './file-system-access.ts';
 import type { HandlePlace } from './handle-place.ts';

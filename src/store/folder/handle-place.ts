@@ -1,6 +1,6 @@
 import { PlaceFailure, type Place, type Stamp, type ThereNow } from '$core/in-step/place.ts';
 import { isSameBytes } from '$core/lib/bytes.ts';
-import { reasonOf } from '$core/messages/problem.ts';
+import { reasonOf } from '$core/messages/wording.ts';
 import { isLeftOut } from '$core/model/files.ts';
 
 /** ms; within that, a file can be written again without its time telling. */

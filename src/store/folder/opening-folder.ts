@@ -1,7 +1,7 @@
 import { checkAmount } from '$core/in-step/amount.ts';
 import { agreedFrom } from '$core/in-step/in-step.ts';
 import { PlaceFailure, type Place } from '$core/in-step/place.ts';
-import { counted, reasonOf } from '$core/messages/problem.ts';
+import { counted, reasonOf } from '$core/messages/wording.ts';
 import { isEaveFile } from '$core/model/files.ts';
 import { commonFolder } from '$core/source/common-folder.ts';
 import { openTaken, switchTo } from '../opening.ts';

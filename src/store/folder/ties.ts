@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import type { Agreed } from '$core/in-step/content.ts';
 import { places } from '../keep/places.ts';
 

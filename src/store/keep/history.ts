@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import type { SiteFiles } from '$core/model/files.ts';
 import { applyChanges, type Change } from '$core/source/change.ts';
 

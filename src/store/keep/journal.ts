@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import type { SiteFiles } from '$core/model/files.ts';
 import { applyChanges } from '$core/source/change.ts';
 import { changeSchema, remember, type History } from './history.ts';
@@ -12,15 +12,15 @@ export const entrySchema = z.discriminatedUnion('kind', [
 	z.object({
 		kind: z.literal('do'),
 		/** Counts up from 1, without gaps. */
-		number: z.number().int(),
+		number: z.int(),
 		label: z.string(),
 		changes: z.array(changeSchema),
 		/** ms */
 		at: z.number(),
 		typing: z.boolean()
 	}),
-	z.object({ kind: z.literal('undo'), number: z.number().int() }),
-	z.object({ kind: z.literal('redo'), number: z.number().int() })
+	z.object({ kind: z.literal('undo'), number: z.int() }),
+	z.object({ kind: z.literal('redo'), number: z.int() })
 ]);
 
 export type Entry = z.infer<typeof entrySchema>;

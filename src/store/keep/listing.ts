@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { emptyHistory, historySchema } from './history.ts';
 import type { Work } from './journal.ts';
 import { dropWork, fetchWork } from './work.ts';
@@ -17,13 +17,13 @@ const listedSchema = z.object({
 	id: z.string(),
 	name: z.string(),
 	changed: z.number(),
-	version: z.number().optional(),
+	version: z.optional(z.number()),
 	/** The site may load things from other hosts. */
-	outside: z.boolean().optional(),
+	outside: z.optional(z.boolean()),
 	/** The hue and the hatch of each layout, by its name: they stay with the site. */
-	marks: z.map(z.string(), z.object({ hue: z.number(), hatch: z.number() })).optional(),
+	marks: z.optional(z.map(z.string(), z.object({ hue: z.number(), hatch: z.number() }))),
 	/** It was forgotten, and goes for good when the application starts the next time. */
-	forgotten: z.boolean().optional()
+	forgotten: z.optional(z.boolean())
 });
 export type ListedSite = z.infer<typeof listedSchema>;
 
@@ -47,7 +47,7 @@ export async function fetchSite(id: string): Promise<KeptSite | undefined> {
 	if ((listed.version ?? 1) > version) {
 		throw new Error(`${listed.name} was kept by a later version of the application`);
 	}
-	const old = oldSiteSchema.partial().safeParse(record).data;
+	const old = z.partial(oldSiteSchema).safeParse(record).data;
 	if (old?.texts) return fetchOld(listed, old.texts, old.assets);
 	const read = await fetchWork(id);
 	return read && { ...read.work, listed, lost: read.lost };

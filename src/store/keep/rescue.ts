@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type { z } from 'zod/mini';
 
 /** What of a record can be read, where it is not as it should be. */
 
@@ -11,7 +11,7 @@ export interface Rescued<T> {
 /** A record as it should be, or what of it can be read. */
 export async function rescue<T>(
 	record: Promise<unknown>,
-	schema: z.ZodType<T>,
+	schema: z.ZodMiniType<T>,
 	readable: (value: unknown) => T | undefined
 ): Promise<Rescued<T>> {
 	const value: unknown = await record.catch(() => undefined);
@@ -23,7 +23,7 @@ export async function rescue<T>(
 /** The entries of a map by paths that can be read; undefined where there are none. */
 export function readableEntries<T>(
 	value: unknown,
-	schema: z.ZodType<T>
+	schema: z.ZodMiniType<T>
 ): Map<string, T> | undefined {
 	if (!(value instanceof Map)) return undefined;
 	const found = new Map<string, T>();

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { entrySchema, type Entry } from './journal.ts';
 
 const messageSchema = z.discriminatedUnion('kind', [

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { fingerprint } from '$core/lib/fingerprint.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { places } from './places.ts';

@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { historySchema } from './history.ts';
 import { advanceAll, entrySchema, type Entry, type Work } from './journal.ts';
 import { databaseName, places } from './places.ts';
@@ -15,7 +15,7 @@ import { readableEntries, rescue } from './rescue.ts';
 const workSchema = z.object({
 	texts: z.map(z.string(), z.string()),
 	history: historySchema,
-	number: z.number().int()
+	number: z.int()
 });
 const assetsSchema = z.map(z.string(), z.instanceof(Uint8Array));
 /** The other files that are kept of a site as they are here, by the object they are in. */
@@ -192,12 +192,14 @@ function readableFiles(value: unknown): Map<string, Uint8Array<ArrayBuffer>> | u
 	return readableEntries(value, z.instanceof(Uint8Array));
 }
 
+/** Whatever of it is there. */
+const looseWork = z.catch(
+	z.partial(z.object({ texts: z.unknown(), history: z.unknown(), number: z.unknown() })),
+	{}
+);
+
 function readableWork(value: unknown): z.infer<typeof workSchema> | undefined {
-	const { texts, history, number } = z
-		.object({ texts: z.unknown(), history: z.unknown(), number: z.unknown() })
-		.partial()
-		.catch({})
-		.parse(value);
+	const { texts, history, number } = looseWork.parse(value);
 	const readable = readableEntries(texts, z.string());
 	if (!readable) return undefined;
 	// Steps of another text would do harm to this one.
@@ -206,6 +208,6 @@ function readableWork(value: unknown): z.infer<typeof workSchema> | undefined {
 	return {
 		texts: readable,
 		history: known ?? { past: [], future: [] },
-		number: z.number().int().catch(0).parse(number)
+		number: z.catch(z.int(), 0).parse(number)
 	};
 }

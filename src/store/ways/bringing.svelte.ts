@@ -3,7 +3,7 @@ import type { BringingIn } from '$core/bring-in/bring-in.ts';
 import type { BroughtView } from '$core/bring-in/brought-view.ts';
 import { encodeUtf8 } from '$core/lib/utf8.ts';
 import type { ProofView } from '$workers/desk/bringing-in.ts';
-import { counted } from '$core/messages/problem.ts';
+import { counted } from '$core/messages/wording.ts';
 import { commands } from '../commands.svelte.ts';
 import { store } from '../site.svelte.ts';
 import { Choosing } from './choosing.svelte.ts';

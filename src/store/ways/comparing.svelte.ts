@@ -1,4 +1,4 @@
-import { reasonOf } from '$core/messages/problem.ts';
+import { reasonOf } from '$core/messages/wording.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { filesBefore } from '../keep/history.ts';
 import { states } from '../states.svelte.ts';

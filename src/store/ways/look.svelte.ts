@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import type { HandOver } from '$core/emit/hand-over.ts';
 import { clampWidth } from '../address.ts';
 
@@ -7,18 +7,18 @@ const handedForms = ['site', 'shells', 'source'] as const;
 export type HandedForm = (typeof handedForms)[number];
 
 const lookSchema = z.object({
-	mode: z.enum(['day', 'night']).optional(),
-	width: z.number().optional(),
-	overlay: z.boolean().optional(),
-	tracks: z.boolean().optional(),
-	scrollbars: z.boolean().optional(),
-	night: z.boolean().optional(),
-	scrolling: z.boolean().optional(),
-	marks: z.boolean().optional(),
-	closed: z.boolean().optional(),
-	nginx: z.boolean().optional(),
-	form: z.enum(handedForms).optional(),
-	height: z.number().min(200).max(4000).optional()
+	mode: z.optional(z.enum(['day', 'night'])),
+	width: z.optional(z.number()),
+	overlay: z.optional(z.boolean()),
+	tracks: z.optional(z.boolean()),
+	scrollbars: z.optional(z.boolean()),
+	night: z.optional(z.boolean()),
+	scrolling: z.optional(z.boolean()),
+	marks: z.optional(z.boolean()),
+	closed: z.optional(z.boolean()),
+	nginx: z.optional(z.boolean()),
+	form: z.optional(z.enum(handedForms)),
+	height: z.optional(z.number().check(z.minimum(200), z.maximum(4000)))
 });
 
 const key = 'long-eave look';

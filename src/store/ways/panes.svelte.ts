@@ -1,5 +1,5 @@
 import { innerHeight, innerWidth } from 'svelte/reactivity/window';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 
 /** What stands around the stage, and the text below the inspector. */
 export const paneNames = ['roofline', 'side', 'section', 'text'] as const;
@@ -7,7 +7,7 @@ export type PaneName = (typeof paneNames)[number];
 
 const keptSchema = z.partialRecord(
 	z.enum(paneNames),
-	z.object({ size: z.number().optional(), folded: z.boolean().optional() })
+	z.object({ size: z.optional(z.number()), folded: z.optional(z.boolean()) })
 );
 
 const key = 'long-eave panes';

@@ -1,14 +1,8 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { tour as steps, type TourStep } from '$core/view-models/words/tour.ts';
 
 const key = 'long-eave tour';
-const kept = z.object({
-	at: z
-		.number()
-		.int()
-		.min(0)
-		.max(steps.length - 1)
-});
+const kept = z.object({ at: z.int().check(z.minimum(0), z.maximum(steps.length - 1)) });
 
 /** How far the tour has got. It can be left and taken up at will, also another day. */
 class Tour {

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
 	import type { AccessCell, AccessRow, AccessTable } from '$core/view-models/access.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { saveFile, slugOf } from '$store/files/download.ts';
 	import { store } from '$store/site.svelte.ts';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { counted, reasonOf } from '$core/messages/problem.ts';
+	import { counted, reasonOf } from '$core/messages/wording.ts';
 	import { look, type HandedForm } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { DeliveredView, DeliveryView } from '$workers/messages.ts';

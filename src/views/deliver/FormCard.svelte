@@ -1,10 +1,10 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { download, zipName } from '$store/files/download.ts';
 	import { look, type HandedForm } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
-	import { reasonOf } from '$core/messages/problem.ts';
+	import { reasonOf } from '$core/messages/wording.ts';
 	import type { DeliveredView } from '$workers/messages.ts';
 	import { sizeText } from '$views/shell/size-text.ts';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
-	import { severities } from '$core/messages/catalogue.ts';
-	import { counted, listWords } from '$core/messages/problem.ts';
+	import { severities } from '$core/messages/severity.ts';
+	import { counted, listWords } from '$core/messages/wording.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { measuredWords } from '$views/findings/finding-words.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { clampWidth, placeQuery, readPlace } from '$store/address.ts';
 	import { look } from '$store/ways/look.svelte.ts';
 	import { store } from '$store/site.svelte.ts';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import TileMark from '$views/shell/marks/TileMark.svelte';
 	import type { AboutView, FindingView } from '$workers/findings.ts';

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page as address } from '$app/state';
-	import { severities, type Severity } from '$core/messages/catalogue.ts';
+	import { severities, type Severity } from '$core/messages/severity.ts';
 	import { sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';

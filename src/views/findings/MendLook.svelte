@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { listWords } from '$core/messages/problem.ts';
+	import { listWords } from '$core/messages/wording.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import type { FindingView } from '$workers/findings.ts';

@@ -1,6 +1,6 @@
 import type { Widths } from '$core/check/subject/occurrence.ts';
 import { sweepFrom, sweepTo } from '$core/geometry/widths/jumps.ts';
-import { counted } from '$core/messages/problem.ts';
+import { counted } from '$core/messages/wording.ts';
 import type { MeasuredCount } from '$workers/measuring-queue.ts';
 import type { FindingView } from '$workers/findings.ts';
 

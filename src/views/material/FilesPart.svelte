@@ -1,7 +1,7 @@
 <script lang="ts">
 	import mime from 'mime';
 	import type { FileView } from '$core/view-models/material/material-view.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { ask } from '$store/ways/ask.svelte.ts';
 	import { addFiles, replaceFile } from '$store/files/files.ts';
 	import { store } from '$store/site.svelte.ts';

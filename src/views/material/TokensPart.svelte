@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { TokenView } from '$core/view-models/material/material-view.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { ask } from '$store/ways/ask.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { downloadTokens } from '$store/files/download.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Use } from '$core/view-models/material/uses.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { page as address } from '$app/state';
 	import { placeQuery, readPlace } from '$store/address.ts';
 

@@ -13,7 +13,8 @@
 	import { cellFacts, choice, placeOf } from './choice.svelte.ts';
 	import { chosenBox } from './chosen-box.svelte.ts';
 	import { chosenNode } from './chosen-node.svelte.ts';
-	import PictureDialog from './pictures/PictureDialog.svelte';
+	import LaterDialog from '$views/shell/dialogs/LaterDialog.svelte';
+	import { putPicture } from './pictures/put-picture.svelte.ts';
 	import Inspector from './inspector/Inspector.svelte';
 	import PageLine from './stage/lines/PageLine.svelte';
 	import Roofline from './roofline/Roofline.svelte';
@@ -236,7 +237,11 @@
 		</div>
 	</div>
 {/if}
-<PictureDialog />
+<LaterDialog
+	of="picture"
+	isAsked={putPicture.asked !== undefined}
+	giveUp={() => (putPicture.asked = undefined)}
+/>
 
 <style>
 	.plan {

@@ -6,7 +6,7 @@
 	import { columnsOf, papers, plainHeight, type Column } from '$core/sheet/columns.ts';
 	import { groupRows, rowsWith } from '$core/sheet/groups.ts';
 	import type { DrawingWay } from '$core/sheet/svg.ts';
-	import { counted, reasonOf } from '$core/messages/problem.ts';
+	import { counted, reasonOf } from '$core/messages/wording.ts';
 	import type { SheetRow } from '$core/sheet/sheet-row.ts';
 	import { linesHeight, tileLines, type TileLine } from '$core/sheet/tile-words.ts';
 	import { tilePadding, tilesIn } from '$core/sheet/tiles.ts';

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { groupings, type Grouping } from '$core/sheet/groups.ts';
 
 /** How large drawings are: px for each px of the page. */
@@ -44,12 +44,12 @@ export function readChoices({ searchParams }: URL): SheetChoices {
 		.map(Number)
 		.filter((width) => Number.isInteger(width) && width >= 200 && width <= 4000);
 	return {
-		by: z.enum(groupings).catch('chain').parse(searchParams.get(names.by)),
-		size: sizeNames.catch('medium').parse(searchParams.get(names.size)),
+		by: z.catch(z.enum(groupings), 'chain').parse(searchParams.get(names.by)),
+		size: z.catch(sizeNames, 'medium').parse(searchParams.get(names.size)),
 		only: searchParams.get(names.only) ?? '',
 		words: searchParams.get(names.words) ?? '',
 		widths,
-		colours: z.enum(colourings).catch('layouts').parse(searchParams.get(names.colours))
+		colours: z.catch(z.enum(colourings), 'layouts').parse(searchParams.get(names.colours))
 	};
 }
 

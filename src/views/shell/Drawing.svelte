@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
-	import { reasonOf } from '$core/messages/problem.ts';
+	import { reasonOf } from '$core/messages/wording.ts';
 
 	/** One drawing of a view. Where it fails, the others stay, and it says so in its own place. */
 	interface Props {

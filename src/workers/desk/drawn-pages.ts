@@ -7,7 +7,7 @@ import { stageHtml } from '$core/emit/stage.ts';
 import { crossSection } from '$core/view-models/cross-section.ts';
 import { emptyPieces } from '$core/emit/html/empty.ts';
 import { pageHead } from '$core/emit/html/words.ts';
-import { reasonOf } from '$core/messages/problem.ts';
+import { reasonOf } from '$core/messages/wording.ts';
 import { sentencePage } from '$core/answer/answer.ts';
 import { sourcesOf } from '$core/answer/freshness.ts';
 import { admittedRoles, keptOutBy } from '$core/resolve/roles.ts';

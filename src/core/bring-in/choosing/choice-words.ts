@@ -1,4 +1,4 @@
-import { counted, listWords } from '../../messages/problem.ts';
+import { counted, listWords } from '../../messages/wording.ts';
 import type { Choice, ElementPart } from './choice.ts';
 import type { PartOnPage } from './parts-on-page.ts';
 

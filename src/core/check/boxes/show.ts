@@ -1,5 +1,6 @@
 import { plainFrame } from '../example.ts';
-import { error, listWords } from '../../messages/problem.ts';
+import { error } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import type { Show } from '../../model/setting.ts';
 import type { Piece, Wrapper } from '../../model/site.ts';
 import { isDrawer, openerHost } from '../../resolve/boxes/drawers.ts';

@@ -1,6 +1,7 @@
 import { plainLayout, plainSite } from '../example.ts';
 import { Memory } from '../../lib/memory.ts';
-import { error, listWords, warning, type Problem } from '../../messages/problem.ts';
+import { error, warning, type Problem } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import type { AreasArrangement, Arrangement } from '../../model/arrange.ts';
 import type { Setting, SettingKind } from '../../model/setting.ts';
 import type { SiteSettings } from '../../model/site.ts';

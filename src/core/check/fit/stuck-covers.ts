@@ -1,4 +1,5 @@
-import { listWords, warning } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
+import { warning } from '../../messages/problem.ts';
 import type { PlacedBox } from '../../geometry/page-layout.ts';
 import { settingsAt, bandAt } from '../../resolve/bands.ts';
 import { tokensAt } from '../../size/tokens.ts';

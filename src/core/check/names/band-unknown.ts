@@ -1,5 +1,6 @@
 import { plainLayout } from '../example.ts';
-import { error, listWords } from '../../messages/problem.ts';
+import { error } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import type { Layer } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import { membersIn } from '../../resolve/boxes/members.ts';

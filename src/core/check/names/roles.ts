@@ -1,5 +1,6 @@
 import { plainSite } from '../example.ts';
-import { error, listWords, warning } from '../../messages/problem.ts';
+import { error, warning } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import { layerName, type Layer } from '../../model/site.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';
 import { admittingLayers, hasSeenBy, rolesOf } from '../../resolve/roles.ts';

@@ -1,4 +1,5 @@
-import { listWords, warning } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
+import { warning } from '../../messages/problem.ts';
 import { layerName, type Piece } from '../../model/site.ts';
 import { attributeOf } from '../../author-styles/page-tree.ts';
 import { isSeenBy, keptOutBy } from '../../resolve/roles.ts';

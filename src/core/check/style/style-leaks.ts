@@ -1,4 +1,5 @@
-import { listWords, warning } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
+import { warning } from '../../messages/problem.ts';
 import { classNames } from '../../emit/names.ts';
 import { layerName, type Layer } from '../../model/site.ts';
 import { ruleSpan, type AuthorRule } from '../../author-styles/author-rules.ts';

@@ -1,4 +1,5 @@
-import { error, listWords, warning, type Problem } from '../../messages/problem.ts';
+import { error, warning, type Problem } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import type { Site } from '../../model/site.ts';
 import type { Expression, Template, UseTag, ValuePath } from '../../model/template.ts';
 import { nestBlocks, type Body, type Node } from '../../resolve/markup/blocks.ts';

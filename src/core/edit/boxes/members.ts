@@ -1,5 +1,5 @@
 import { isEmptyCell, type AreasArrangement } from '../../model/arrange.ts';
-import { listWords } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import { isRegionElement } from '../../model/site.ts';
 import type { Beside, RegionRef } from '../../model/command.ts';
 import { membersIn } from '../../resolve/boxes/members.ts';

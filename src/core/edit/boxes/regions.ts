@@ -1,4 +1,4 @@
-import { listWords } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import type { AreaRow } from '../../model/arrange.ts';
 import {
 	isRegionElement,

@@ -1,5 +1,5 @@
 import { areasOf, type AreasArrangement, type Arrangement } from '../../model/arrange.ts';
-import { listWords } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import type { PieceGroup, Wrapper } from '../../model/site.ts';
 import type { Named, Span } from '../../model/span.ts';
 import { bandPlace, type Bands } from '../../resolve/bands.ts';

@@ -1,6 +1,6 @@
 import * as json from '../../data/columns.ts';
 import type { JsonPath } from '../../data/edit-json.ts';
-import { counted } from '../../messages/problem.ts';
+import { counted } from '../../messages/wording.ts';
 import { copyPath } from '../../model/site.ts';
 import { generalPath, valueUses, type ValueUse } from '../../resolve/content/value-uses.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';

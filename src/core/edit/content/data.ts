@@ -1,5 +1,5 @@
 import { copyPath, layersOf, type DataSource, type Site } from '../../model/site.ts';
-import { counted } from '../../messages/problem.ts';
+import { counted } from '../../messages/wording.ts';
 import type { DataPart } from '../../model/command.ts';
 import { decodeUtf8, encodeUtf8 } from '../../lib/utf8.ts';
 import { editJson, whyNotJson, type JsonPath } from '../../data/edit-json.ts';

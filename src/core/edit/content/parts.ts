@@ -1,4 +1,4 @@
-import { counted } from '../../messages/problem.ts';
+import { counted } from '../../messages/wording.ts';
 import type { Part } from '../../model/site.ts';
 import type { UseTag } from '../../model/template.ts';
 import { partBook } from '../../resolve/content/parts.ts';

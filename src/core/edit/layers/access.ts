@@ -1,4 +1,4 @@
-import { listWords } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import { layerName, layerSpan } from '../../model/site.ts';
 import { admittedRoles, admittingLayers, rolesOf } from '../../resolve/roles.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';

@@ -1,4 +1,4 @@
-import { counted } from '../../messages/problem.ts';
+import { counted } from '../../messages/wording.ts';
 import { basePath } from '../../emit/paths.ts';
 import { decodeSegment } from '../../model/address.ts';
 import { routeFor } from '../../resolve/instance.ts';

@@ -1,4 +1,4 @@
-import { listWords } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import { readPattern, type Pattern } from '../../model/pattern.ts';
 import { layerName, type Layer, type Layout, layersOf } from '../../model/site.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';

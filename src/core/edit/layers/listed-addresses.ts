@@ -1,6 +1,6 @@
 import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { decodeSegment, encodeSegment } from '../../model/address.ts';
-import { counted, listWords } from '../../messages/problem.ts';
+import { counted, listWords } from '../../messages/wording.ts';
 import { readPattern } from '../../model/pattern.ts';
 
 /** The addresses of a list, as routes are written, or a sentence that says why they cannot be taken. */

@@ -1,4 +1,4 @@
-import { listWords } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import { hasSameParameters, parameterNames, type Pattern } from '../../model/pattern.ts';
 import type { Route } from '../../model/site.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';

@@ -1,4 +1,4 @@
-import { counted, listWords } from '../../messages/problem.ts';
+import { counted, listWords } from '../../messages/wording.ts';
 import { isWithin, type Pattern } from '../../model/pattern.ts';
 import { layerPattern, markupsOf, type Piece, type Route, layersOf } from '../../model/site.ts';
 import { piecesIn } from '../../resolve/content/pieces.ts';

@@ -1,4 +1,4 @@
-import { listWords } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import type { Arrangement } from '../../model/arrange.ts';
 import type { HolderRef } from '../../model/command.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';

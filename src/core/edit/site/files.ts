@@ -1,7 +1,7 @@
 import { isSameBytes } from '../../lib/bytes.ts';
 import { isEaveFile, isLeftOut } from '../../model/files.ts';
 import type { Span } from '../../model/span.ts';
-import { counted } from '../../messages/problem.ts';
+import { counted } from '../../messages/wording.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { checkPath, IntakeError, mostBytes } from '../../source/limits.ts';
 import { CommandRefused } from '../proposal.ts';

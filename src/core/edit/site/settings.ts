@@ -1,5 +1,5 @@
 import { isName } from '../../model/name.ts';
-import { listWords } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import { layerName, layersOf } from '../../model/site.ts';
 import type { Named } from '../../model/span.ts';
 import type { SitePart } from '../../model/command.ts';

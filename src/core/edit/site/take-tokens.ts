@@ -1,7 +1,7 @@
 import type { SiteToken } from '../../design-tokens/design-token.ts';
 import { readTokens } from '../../design-tokens/read-tokens.ts';
 import { siteTokens } from '../../design-tokens/write-tokens.ts';
-import { counted } from '../../messages/problem.ts';
+import { counted } from '../../messages/wording.ts';
 import type { ResolvedSite } from '../../resolve/site.ts';
 import { nightWord } from '../../source/read/site.ts';
 import { CommandRefused } from '../proposal.ts';

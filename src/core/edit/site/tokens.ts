@@ -1,4 +1,4 @@
-import { counted } from '../../messages/problem.ts';
+import { counted } from '../../messages/wording.ts';
 import type { Token } from '../../model/site.ts';
 import type { Span } from '../../model/span.ts';
 import { bandPlace } from '../../resolve/bands.ts';

@@ -1,4 +1,5 @@
-import { error, listWords, type Problem } from '../../messages/problem.ts';
+import { error, type Problem } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import { joinSpans } from '../../model/span.ts';
 import type { Block, Statement } from '../syntax.ts';
 import { Cursor } from './cursor.ts';

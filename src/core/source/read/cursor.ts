@@ -1,5 +1,6 @@
 import { isName } from '../../model/name.ts';
-import { error, listWords, type Problem } from '../../messages/problem.ts';
+import { error, type Problem } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import { readPattern, type Pattern } from '../../model/pattern.ts';
 import { joinSpans, type Named, type Raw, type Span } from '../../model/span.ts';
 import type { Template } from '../../model/template.ts';

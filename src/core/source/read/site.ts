@@ -1,6 +1,7 @@
 import { isLength, parseLength } from '../../size/length.ts';
 import { isName } from '../../model/name.ts';
-import { error, listWords } from '../../messages/problem.ts';
+import { error } from '../../messages/problem.ts';
+import { listWords } from '../../messages/wording.ts';
 import type { Band, SiteSettings, Token } from '../../model/site.ts';
 import { noTrial } from '../../model/trial.ts';
 import type { Named } from '../../model/span.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { DataView } from '$core/view-models/material/data-view.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { ask } from '$store/ways/ask.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import Empty from '../Empty.svelte';

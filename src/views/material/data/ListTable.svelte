@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { DataTable, DataView } from '$core/view-models/material/data-view.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { ask } from '$store/ways/ask.svelte.ts';
 	import { valueActions } from './value-actions.ts';
 

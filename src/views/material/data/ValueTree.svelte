@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
 	import type { DataRow, DataView } from '$core/view-models/material/data-view.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { valueActions } from './value-actions.ts';
 

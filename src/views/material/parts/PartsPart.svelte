@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
 	import type { PartView } from '$core/view-models/material/part-view.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { ask } from '$store/ways/ask.svelte.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { commands } from '$store/commands.svelte.ts';

@@ -3,7 +3,7 @@
 	import type { DocumentView } from '$core/view-models/chosen/document-view.ts';
 	import type { Command, DocumentFile, DocumentPart, LayerRef } from '$core/model/command.ts';
 	import { headKindOf } from '$core/model/files.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { commands } from '$store/commands.svelte.ts';
 	import { store } from '$store/site.svelte.ts';

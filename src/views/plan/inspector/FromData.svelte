@@ -3,7 +3,7 @@
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import { comparisons, valueFormats } from '$core/model/template.ts';
 	import type { Command, PieceRef } from '$core/model/command.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import {
 		likeliest,
 		samples,

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import FoldButton from '$views/shell/controls/FoldButton.svelte';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { choice, type CellFacts } from '../choice.svelte.ts';
 	import { chosenBox } from '../chosen-box.svelte.ts';

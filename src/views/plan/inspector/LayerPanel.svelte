@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page as address } from '$app/state';
 	import type { LayerView } from '$core/view-models/chosen/layer-view.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import type { LayerRef, PagesChoice, Command } from '$core/model/command.ts';
 	import { placeQuery, readPlace } from '$store/address.ts';
 	import { store } from '$store/site.svelte.ts';

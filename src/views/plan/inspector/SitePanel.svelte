@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { SiteWordsView } from '$core/view-models/chosen/layer-view.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import type { SitePart, Command } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';

@@ -2,8 +2,8 @@
 	import { meaningOf } from '$core/view-models/words/glossary.ts';
 	import type { RooflineRow } from '$core/view-models/roofline.ts';
 	import { isClosedFor } from '$core/view-models/roofline.ts';
-	import { severities } from '$core/messages/catalogue.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { severities } from '$core/messages/severity.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { commands } from '$store/commands.svelte.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import Term from '$views/shell/marks/Term.svelte';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { tick, untrack } from 'svelte';
 	import {
 		opened,

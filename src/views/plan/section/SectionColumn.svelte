@@ -6,7 +6,7 @@
 		SectionColumn,
 		SectionEntry
 	} from '$core/view-models/cross-section.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import TileMark from '$views/shell/marks/TileMark.svelte';

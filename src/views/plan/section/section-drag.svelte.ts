@@ -1,5 +1,5 @@
 import type { CrossSection } from '$core/view-models/cross-section.ts';
-import { listWords } from '$core/messages/problem.ts';
+import { listWords } from '$core/messages/wording.ts';
 import type { Command, HolderRef, PieceRef } from '$core/model/command.ts';
 import { commands } from '$store/commands.svelte.ts';
 import { drag } from '$views/shell/controls/drag.ts';

@@ -2,7 +2,7 @@ import { arrangingOfView, sizedOfView } from '$core/view-models/chosen/box-view.
 import type { MeasuredBox } from '$core/view-models/overlay.ts';
 import { sideAt } from '$core/view-models/track-gestures.ts';
 import type { Trace } from '$core/model/trace.ts';
-import { listWords } from '$core/messages/problem.ts';
+import { listWords } from '$core/messages/wording.ts';
 import { isPieceRef, type Command, type HolderRef, type Side } from '$core/model/command.ts';
 import { drag } from '$views/shell/controls/drag.ts';
 import { commands } from '$store/commands.svelte.ts';

@@ -4,7 +4,7 @@
 	import { changeWords } from '$core/changes/site-changes.ts';
 	import type { Column } from '$core/sheet/columns.ts';
 	import type { DrawingWay } from '$core/sheet/svg.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { downloadPatch } from '$store/files/download.ts';
 	import { states } from '$store/states.svelte.ts';
 	import { store } from '$store/site.svelte.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { changeWords } from '$core/changes/site-changes.ts';
 	import { store } from '$store/site.svelte.ts';
 	import type { Changes } from './changes.svelte.ts';

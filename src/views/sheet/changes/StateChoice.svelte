@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { states } from '$store/states.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { comparing, type Compared } from '$store/ways/comparing.svelte.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { severities } from '$core/messages/catalogue.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { severities } from '$core/messages/severity.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { found } from '$store/findings.svelte.ts';
 	import TileMark from '../marks/TileMark.svelte';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { folder } from '$store/folder/folder.svelte.ts';
 
 	/** How the site and its folder stand to each other, in a few words; the rest is in the window behind it. */

@@ -9,11 +9,9 @@
 	import { tour } from '$store/ways/tour.svelte.ts';
 	import ExamplesDialog from '../dialogs/ExamplesDialog.svelte';
 	import { bringing } from '$store/ways/bringing.svelte.ts';
-	import BringInDialog from '../dialogs/bring-in/BringInDialog.svelte';
 	import KeptSites from '../dialogs/KeptSites.svelte';
 	import DeviceDialog from '../dialogs/DeviceDialog.svelte';
-	import StatesDialog from '../dialogs/states/StatesDialog.svelte';
-	import NewSite from '../dialogs/new-site/NewSite.svelte';
+	import LaterDialog from '../dialogs/LaterDialog.svelte';
 
 	let fileInput: HTMLInputElement;
 	let folderInput: HTMLInputElement;
@@ -136,12 +134,12 @@
 	/>
 </div>
 
-<NewSite bind:open={beginning.asked} />
+<LaterDialog of="newSite" isAsked={beginning.asked} giveUp={() => (beginning.asked = false)} />
 <ExamplesDialog bind:open={choosing} />
-<BringInDialog />
+<LaterDialog of="bringIn" isAsked={bringing.isOpen} giveUp={() => bringing.close()} />
 <DeviceDialog open={onDevice} onClose={() => (onDevice = false)} />
 <KeptSites bind:open={listing} />
-<StatesDialog />
+<LaterDialog of="states" isAsked={states.shown} giveUp={() => (states.shown = false)} />
 
 <style>
 	.site {

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
-	import { create } from 'qrcode';
+	import type { QRCode } from 'qrcode';
 	import { devices } from '$store/devices.svelte.ts';
 	import { store } from '$store/site.svelte.ts';
 	import { clampHeight, clampWidth } from '$store/address.ts';
@@ -16,9 +16,16 @@
 
 	const address = $derived(devices.addresses[0]);
 	const onlyHere = $derived(address !== undefined && /\/\/(127\.|localhost|\[::1\])/.test(address));
-	const code = $derived(
-		address === undefined ? undefined : create(address, { errorCorrectionLevel: 'M' })
-	);
+	let code = $state.raw<QRCode | undefined>();
+	$effect(() => {
+		const shown = address;
+		if (shown === undefined) return;
+		// Only who opens a device needs what draws for a camera; without it the address is there to be typed.
+		import('qrcode').then(
+			({ create }) => (code = create(shown, { errorCorrectionLevel: 'M' })),
+			(failure: unknown) => console.error('The picture for a camera could not be loaded', failure)
+		);
+	});
 	const path = $derived.by(() => {
 		if (!code) return '';
 		const { data, size } = code.modules;
@@ -41,16 +48,18 @@
 	{onClose}
 >
 	{#if devices.fault}<p class="refused" role="alert">{devices.fault}</p>{/if}
-	{#if address && code}
+	{#if address}
 		<div class="two">
-			<svg
-				viewBox="-2 -2 {code.modules.size + 4} {code.modules.size + 4}"
-				role="img"
-				aria-label="The address as a QR code"
-			>
-				<rect x="-2" y="-2" width="100%" height="100%" fill="white" />
-				<path d={path} fill="black" />
-			</svg>
+			{#if code}
+				<svg
+					viewBox="-2 -2 {code.modules.size + 4} {code.modules.size + 4}"
+					role="img"
+					aria-label="The address as a QR code"
+				>
+					<rect x="-2" y="-2" width="100%" height="100%" fill="white" />
+					<path d={path} fill="black" />
+				</svg>
+			{/if}
 			<div>
 				<p><a class="mono" href={address} target="_blank" rel="noreferrer">{address}</a></p>
 				<p class="small">

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { reasonOf } from '$core/messages/problem.ts';
+	import { reasonOf } from '$core/messages/wording.ts';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import type { ListedSite } from '$store/keep/listing.ts';
 	import { duplicate, forget } from '$store/keep/kept-sites.ts';

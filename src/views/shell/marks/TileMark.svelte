@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Severity } from '$core/messages/catalogue.ts';
+	import type { Severity } from '$core/messages/severity.ts';
 
 	/** How much a finding matters, as a roof tile: whole, half or only its outline. */
 	const { severity, label }: { severity: Severity; label?: string } = $props();

@@ -1,4 +1,5 @@
-import { error, listWords } from '../../../messages/problem.ts';
+import { error } from '../../../messages/problem.ts';
+import { listWords } from '../../../messages/wording.ts';
 import type { Arrangement } from '../../../model/arrange.ts';
 import type { MarkupPiece, NavPiece, Piece, PieceGroup } from '../../../model/site.ts';
 import { standInKinds } from '../../../model/trial.ts';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import type { PieceRef } from '$core/model/command.ts';
 	import { putAround, setTag, takeAway } from '$core/outline/element-edits.ts';
 	import { forText } from '$core/outline/tag-text.ts';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { listWords } from '$core/messages/problem.ts';
+	import { listWords } from '$core/messages/wording.ts';
 	import { store } from '$store/site.svelte.ts';
 	import StageLine from './StageLine.svelte';
 	import { outside } from '$views/frame/outside.svelte.ts';

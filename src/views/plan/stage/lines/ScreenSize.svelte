@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import {
 		clampHeight,
 		clampWidth,

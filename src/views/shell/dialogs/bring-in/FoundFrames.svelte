@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { BroughtView, FrameView } from '$core/bring-in/brought-view.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import FrameActions from './FrameActions.svelte';
 	import { sizeText } from '$views/shell/size-text.ts';
 

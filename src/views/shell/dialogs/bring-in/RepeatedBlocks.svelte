@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { BlockView } from '$core/bring-in/brought-view.ts';
-	import { counted } from '$core/messages/problem.ts';
+	import { counted } from '$core/messages/wording.ts';
 	import { bringing } from '$store/ways/bringing.svelte.ts';
 	import { sizeText } from '$views/shell/size-text.ts';
 

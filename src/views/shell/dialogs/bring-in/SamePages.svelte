@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { BroughtView } from '$core/bring-in/brought-view.ts';
 	import { proofWidths } from '$core/bring-in/proving/box-shift.ts';
-	import { counted, listWords } from '$core/messages/problem.ts';
+	import { counted, listWords } from '$core/messages/wording.ts';
 	import { bringing } from '$store/ways/bringing.svelte.ts';
 	import { sizeText } from '$views/shell/size-text.ts';
 	import type { ProofView } from '$workers/desk/bringing-in.ts';

@@ -6,11 +6,10 @@
 	import { moveStarterRegion, readStarterRegions } from '$core/starter/regions.ts';
 	import { starterText } from '$core/starter/site-text.ts';
 	import { openText } from '$store/opening.ts';
+	import { beginning } from '$store/ways/beginning.svelte.ts';
 	import Question from '../Question.svelte';
 	import FramePicture from './FramePicture.svelte';
 	import LookChoice from './LookChoice.svelte';
-
-	let { open = $bindable() }: { open: boolean } = $props();
 
 	let name = $state('My site');
 	let words = $state('head, menu, content, side, foot');
@@ -28,16 +27,16 @@
 	async function create(event: SubmitEvent): Promise<void> {
 		event.preventDefault();
 		await openText(starterText(name.trim() || 'My site', regions, lookOf(look)));
-		open = false;
+		beginning.asked = false;
 		await goto('/plan');
 	}
 </script>
 
 <Question
-	{open}
+	open={beginning.asked}
 	title="What regions does your page have?"
 	says="Look at the page you want and name its parts, in reading order. Words such as top, left, menu or foot place them; drag what stands elsewhere. You can change everything later. The site that is open now stays in this browser."
-	onClose={() => (open = false)}
+	onClose={() => (beginning.asked = false)}
 >
 	<form onsubmit={create}>
 		<div class="names">
