@@ -19,11 +19,11 @@ import {
 } from '../../src/core/outline/element-edits.ts';
 import {
 	outlineOf,
-	wayTo,
 	type OutlineBlock,
 	type OutlineElement,
 	type OutlineNode
 } from '../../src/core/outline/outline.ts';
+import { wayTo } from '../../src/core/outline/way-to.ts';
 import {
 	forText,
 	givenOf,

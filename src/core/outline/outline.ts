@@ -133,14 +133,3 @@ function indentOfAlone(file: string, { from, to }: Span): string | undefined {
 	const behind = /^[^\n]*/.exec(file.slice(to))?.[0] ?? '';
 	return before.trim() === '' && behind.trim() === '' ? before : undefined;
 }
-
-/** The nodes that one stands in, the outermost first, and the one itself. */
-export function wayTo(nodes: readonly OutlineNode[], at: number): number[] {
-	const way: number[] = [];
-	for (let index = at; index >= 0; index--) {
-		const depth = nodes[index]?.depth;
-		const below = way[0] === undefined ? Infinity : (nodes[way[0]]?.depth ?? 0);
-		if (depth !== undefined && depth < below) way.unshift(index);
-	}
-	return way;
-}

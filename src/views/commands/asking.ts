@@ -1,4 +1,4 @@
-import { namesListed } from '$core/edit/pieces/pieces.ts';
+import { namesListed } from '$core/edit/pieces/names-listed.ts';
 import { regionElements, stateKinds } from '$core/model/site.ts';
 import type {
 	HolderRef,

@@ -1,5 +1,6 @@
 import type { MarkupEdit } from '$core/outline/element-edits.ts';
-import { wayTo, type OutlineNode } from '$core/outline/outline.ts';
+import type { OutlineNode } from '$core/outline/outline.ts';
+import { wayTo } from '$core/outline/way-to.ts';
 import type { PieceRef } from '$core/model/command.ts';
 import type { InScope } from '$core/view-models/markup/in-scope.ts';
 import type { NodeView, OutlineAsked, OutlineView } from '$core/view-models/markup/outline-view.ts';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { store } from '$store/site.svelte.ts';
-	import { restTime } from '$store/ways/quiet.ts';
+	import { idle, restTime } from '$store/ways/quiet.ts';
 	import HiddenFrame from '$views/frame/HiddenFrame.svelte';
 	import { measurePages } from '$views/frame/measure-pages.ts';
 	import { Settler } from '$views/frame/settler.ts';
@@ -12,6 +12,12 @@
 	const shortRest = 1000;
 	const wait = $derived(page.url.pathname === '/findings' ? shortRest : restTime);
 	let settler = $state.raw<Settler | undefined>();
+	/** The page in sight is drawn: a frame that nobody sees may come. */
+	let isDrawn = $state(false);
+
+	$effect(() => {
+		if (store.ready) void idle().then(() => (isDrawn = true));
+	});
 
 	$effect(() => {
 		const settles = settler;
@@ -31,6 +37,6 @@
 	});
 </script>
 
-{#if store.ready}
+{#if isDrawn}
 	<HiddenFrame onReady={(frame) => (settler = new Settler(frame))} />
 {/if}

@@ -24,7 +24,8 @@ import {
 import { kindOfValue, textOf } from '$core/resolve/content/values.ts';
 import { valueUses } from '$core/resolve/content/value-uses.ts';
 import { dataViews, type DataView } from '$core/view-models/material/data-view.ts';
-import { partStarts, type PartStart } from '$core/edit/content/make-part.ts';
+import { partStarts } from '$core/edit/content/make-part.ts';
+import type { PartStart } from '$core/edit/content/part-start.ts';
 import { fillableElements, type FillableElement } from '$core/view-models/markup/from-data.ts';
 import { accessCsv, accessTable, type AccessTable } from '$core/view-models/access.ts';
 import { leadFrom } from '$core/resolve/moved.ts';

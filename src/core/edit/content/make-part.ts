@@ -6,29 +6,10 @@ import type { ResolvedSite } from '../../resolve/site.ts';
 import { findPiece } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
+import type { PartPlace, PartStart } from './part-start.ts';
 import { writePart } from './parts.ts';
 import { allStretches, isIn, isWhole, type Slot, type Stretch } from './stretches.ts';
 import { keepsLines } from '../../outline/written-text.ts';
-
-/** What could become a part: the elements of a piece, and where others like them stand. */
-export interface PartStart {
-	/** The element, such as `li`; undefined: all of the piece. */
-	readonly element: string | undefined;
-	readonly markup: string;
-	/** Other places with the same markup, but for texts. */
-	readonly others: readonly PartPlace[];
-	/** The others are alike by more than a single tag, as any two paragraphs are: they are most likely meant. */
-	readonly isTelling: boolean;
-	/** What would be given, with the text that stands in the element itself. */
-	readonly parameters: readonly { readonly name: string; readonly value: string }[];
-}
-
-export interface PartPlace {
-	readonly owner: string;
-	readonly piece: string;
-	readonly line: number;
-	readonly markup: string;
-}
 
 /** Everything in a piece that could become a part: all of it, then its elements, each once for all that are alike. */
 export function partStarts(resolved: ResolvedSite, ref: PieceRef): PartStart[] {
@@ -60,19 +41,6 @@ export function partStarts(resolved: ResolvedSite, ref: PieceRef): PartStart[] {
 			}
 		];
 	});
-}
-
-/** The place of what one mostly means: what stands in several places, and differs most there. */
-export function bestStart(starts: readonly PartStart[]): number {
-	const worth = ({ others, parameters, markup, isTelling }: PartStart): number =>
-		others.length === 0 || !isTelling ? 0 : parameters.length * 1000 + Math.min(999, markup.length);
-	const best = Math.max(0, ...starts.map(worth));
-	if (best > 0) return starts.findIndex((one) => worth(one) === best);
-	// Of a list it is what each member has.
-	const member = starts.findIndex(
-		({ element, markup }) => element !== undefined && markup.includes('{')
-	);
-	return member !== -1 && /\{\s*for\b/.test(starts[0]?.markup ?? '') ? member : 0;
 }
 
 /**

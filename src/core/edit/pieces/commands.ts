@@ -3,12 +3,12 @@ import { swap } from '../boxes/regions.ts';
 import { findPieces, groupAround } from '../find.ts';
 import { setPieceSeenBy } from '../seen-by.ts';
 import type { CommandKinds } from '../command-kind.ts';
+import { namesListed } from './names-listed.ts';
 import {
 	addPiece,
 	copyPieces,
 	movePiece,
 	movePieces,
-	namesListed,
 	pastePieces,
 	removePiece,
 	removePieces,

@@ -32,18 +32,11 @@ import type {
 	PieceCommand
 } from '../../model/command.ts';
 import { CommandRefused } from '../proposal.ts';
+import { namesListed } from './names-listed.ts';
 
 /** A name for a new piece that none of `taken` has. */
 export function newPieceName(taken: readonly string[]): string {
 	return freeName('new', new Set(taken));
-}
-
-/** The names in a list of them, with commas or lines between. */
-export function namesListed(text: string): string[] {
-	return text
-		.split(/[,\n]/)
-		.map((name) => name.trim())
-		.filter((name) => name !== '');
 }
 
 /** Writes a piece, or one for each name of a list: markup, a list of links, or a copy of another piece. */

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
-	import { bestStart, type PartStart } from '$core/edit/content/make-part.ts';
+	import { bestStart, type PartStart } from '$core/edit/content/part-start.ts';
 	import { counted } from '$core/messages/wording.ts';
 	import type { PieceRef } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';

@@ -2,6 +2,7 @@
 	import type { Trace } from '$core/model/trace.ts';
 	import type { HolderRef } from '$core/model/command.ts';
 	import { store } from '$store/site.svelte.ts';
+	import { idle } from '$store/ways/quiet.ts';
 	import FoldButton from '$views/shell/controls/FoldButton.svelte';
 	import type { PlaceView } from '$workers/messages.ts';
 	import { choice, placeOf, traceOf, type CellFacts } from '../choice.svelte.ts';
@@ -13,6 +14,12 @@
 	let place = $state.raw<PlaceView | undefined>();
 	/** What the cursor chose: that does not move the cursor again. */
 	let followed = '';
+
+	/** The page is drawn first: an editor is more than all else that is loaded for it. */
+	async function loadEditor() {
+		await idle();
+		return import('$views/source/SourceEditor.svelte');
+	}
 
 	const subject = $derived(choice.subject);
 	const holder = $derived.by((): HolderRef | undefined =>
@@ -110,7 +117,7 @@
 				<p class="small none">Nothing that is chosen has pieces.</p>
 			{/if}
 		{:else if file !== undefined}
-			{#await import('$views/source/SourceEditor.svelte') then { default: SourceEditor }}
+			{#await loadEditor() then { default: SourceEditor }}
 				<SourceEditor
 					{file}
 					text={store.texts.get(file) ?? ''}
