@@ -6,7 +6,7 @@ import type { ResolvedSite } from '../../resolve/site.ts';
 import { findPiece } from '../find.ts';
 import { CommandRefused } from '../proposal.ts';
 import type { Surgery } from '../surgery.ts';
-import type { PartPlace, PartStart } from './part-start.ts';
+import type { PartStart } from './part-start.ts';
 import { writePart } from './parts.ts';
 import { allStretches, isIn, isWhole, type Slot, type Stretch } from './stretches.ts';
 import { keepsLines } from '../../outline/written-text.ts';
