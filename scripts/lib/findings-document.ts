@@ -9,7 +9,8 @@ import { wholeExample, type Example } from '../../src/core/check/example.ts';
 import { LookingOver } from '../../src/core/findings/look-over.ts';
 import { severities } from '../../src/core/messages/severity.ts';
 import { severityOf } from '../../src/core/messages/catalogue.ts';
-import { sentenceOf, type Problem } from '../../src/core/messages/problem.ts';
+import type { Problem } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 

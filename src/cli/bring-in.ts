@@ -6,7 +6,7 @@ import type { FoundFrame } from '../core/bring-in/finding/found-frame.ts';
 import { proofWords, type Proof } from '../core/bring-in/proving/proof.ts';
 import { takePages } from '../core/bring-in/reading/take-pages.ts';
 import { counted } from '../core/messages/wording.ts';
-import { sentenceOf } from '../core/messages/problem.ts';
+import { sentenceOf } from '../core/messages/sentence.ts';
 import { placeWords } from '../core/model/span.ts';
 import { resolveSite } from '../core/resolve/site.ts';
 import { IntakeError } from '../core/source/limits.ts';

@@ -2,7 +2,7 @@ import { tidy } from '../core/format/tidy.ts';
 import { parseSyntax } from '../core/source/syntax.ts';
 import { placeWords } from '../core/model/span.ts';
 import { counted } from '../core/messages/wording.ts';
-import { sentenceOf } from '../core/messages/problem.ts';
+import { sentenceOf } from '../core/messages/sentence.ts';
 import type { Change } from '../core/source/change.ts';
 import { WrittenTexts } from './check/mend-files.ts';
 import { soundSite } from '../core/check/sound.ts';

@@ -13,7 +13,7 @@ import {
 } from '$core/findings/look-over.ts';
 import { severities, type Severity } from '$core/messages/severity.ts';
 import { reasonOf } from '$core/messages/wording.ts';
-import { sentenceOf } from '$core/messages/problem.ts';
+import { sentenceOf } from '$core/messages/sentence.ts';
 import type { SiteFiles } from '$core/model/files.ts';
 import { layerName, pagesOf, type Allowance, type Page } from '$core/model/site.ts';
 import { positionOf } from '$core/model/span.ts';

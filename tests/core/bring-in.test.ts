@@ -10,7 +10,7 @@ import { broughtView } from '../../src/core/bring-in/brought-view.ts';
 import { prove, proofWords } from '../../src/core/bring-in/proving/proof.ts';
 import { pageDifference } from '../../src/core/bring-in/proving/same-page.ts';
 import { deliver } from '../../src/core/emit/delivery.ts';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import { resolveSite } from '../../src/core/resolve/site.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { run } from '../../src/cli/main.ts';

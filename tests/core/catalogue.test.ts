@@ -6,7 +6,8 @@ import { checks } from '../../src/core/check/list.ts';
 import { foundElsewhere } from '../../src/core/check/elsewhere.ts';
 import { catalogue, type Code } from '../../src/core/messages/catalogue.ts';
 import { severities } from '../../src/core/messages/severity.ts';
-import { sentenceOf, type Problem } from '../../src/core/messages/problem.ts';
+import type { Problem } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import { lookOver } from '../lib/findings.ts';
 import { around, resolve } from '../lib/site.ts';
 

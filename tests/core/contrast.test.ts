@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import { lookOver } from '../lib/findings.ts';
 
 /** Contrast of text that is seen through, lies on a picture, or need not be read. Ratios are those of WCAG 2.2 by hand. */

@@ -22,7 +22,7 @@ import { deliver } from '../../src/core/emit/delivery.ts';
 import { readPattern } from '../../src/core/model/pattern.ts';
 import { activeMarkup } from '../../src/core/resolve/content/active.ts';
 import { takeIn } from '../../src/core/source/intake.ts';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import { encodeUtf8 } from '../../src/core/lib/utf8.ts';
 import { around, codes, htmlOf, only, resolve, sound } from '../lib/site.ts';
 

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { readFile, readdir } from 'node:fs/promises';
 import { test } from 'node:test';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import { generate, parse, type CssNode } from 'css-tree';
 import { unzipSync } from 'fflate';
 import { parse as parseHtml } from 'parse5';

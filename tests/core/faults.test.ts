@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { lookOver } from '../lib/findings.ts';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 
 /** Faults of many kinds, put one by one into a site in which nothing is wrong: each is found at its place. */
 

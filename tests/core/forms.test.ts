@@ -12,7 +12,7 @@ import {
 	wayOf
 } from '../../src/core/settings/form.ts';
 import { severityOf } from '../../src/core/messages/catalogue.ts';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import { painted, sideAt } from '../../src/core/view-models/track-gestures.ts';
 import { resolve } from '../lib/site.ts';
 

@@ -5,7 +5,7 @@ import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { mendOf } from '../../src/core/check/mend.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { becauseOf } from '../../src/core/measure/because.ts';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import { frameMoves } from '../../src/core/author-styles/frame-moves.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { pageNamed } from '../lib/site.ts';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import fc from 'fast-check';
 import { zipSync } from 'fflate';
 import { encodeUtf8 } from '../../src/core/lib/utf8.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { mendOf } from '../../src/core/check/mend.ts';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { applyChanges } from '../../src/core/source/change.ts';
 import { judgeMends } from '../judge/mends.ts';

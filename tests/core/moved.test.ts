@@ -6,7 +6,7 @@ import { checkSite } from '../../src/core/check/site.ts';
 import type { CheckedSite } from '../../src/core/check/checked-site.ts';
 import { handOver, plainHandOver } from '../../src/core/emit/hand-over.ts';
 import { decodeUtf8 } from '../../src/core/lib/utf8.ts';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import type { Command } from '../../src/core/model/command.ts';
 import { readSiteFiles } from '../../src/core/source/read.ts';
 import { makeOn, refusal } from '../lib/edits.ts';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import { roofline } from '../../src/core/view-models/roofline.ts';
 import { routeFor } from '../../src/core/resolve/instance.ts';
 import { nearestState } from '../../src/core/resolve/structure.ts';

@@ -9,7 +9,7 @@ import { mendOf } from '../../src/core/check/mend.ts';
 import { prepare } from '../../src/core/edit/propose.ts';
 import { reportOf } from '../../src/core/findings/report.ts';
 import { textOf } from '../../src/core/model/files.ts';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import { findingsOf, lookOver } from '../lib/findings.ts';
 import { pageNamed, resolve } from '../lib/site.ts';
 

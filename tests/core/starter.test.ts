@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { sentenceOf } from '../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../src/core/messages/sentence.ts';
 import { besideFrame, readingOrder, stackedFrame } from '../../src/core/starter/frame.ts';
 import { dropAt } from '../../src/core/starter/drop.ts';
 import { lookOf, starterLooks, tokensAt } from '../../src/core/starter/looks.ts';

@@ -1,4 +1,5 @@
-import { sentenceOf, type Problem } from '../../core/messages/problem.ts';
+import type { Problem } from '../../core/messages/problem.ts';
+import { sentenceOf } from '../../core/messages/sentence.ts';
 import { soundSite } from '../../core/check/sound.ts';
 import type { CheckedSite } from '../../core/check/checked-site.ts';
 import { IntakeError } from '../../core/source/limits.ts';

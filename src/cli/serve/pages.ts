@@ -1,4 +1,5 @@
-import { sentenceOf, type Problem } from '../../core/messages/problem.ts';
+import type { Problem } from '../../core/messages/problem.ts';
+import { sentenceOf } from '../../core/messages/sentence.ts';
 import { escapeHtml } from '../../core/emit/html/escape.ts';
 import { placeWords } from '../../core/model/span.ts';
 

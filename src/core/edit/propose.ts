@@ -1,5 +1,6 @@
 import { listWords } from '../messages/wording.ts';
-import { sameness, sentenceOf, type Problem } from '../messages/problem.ts';
+import { sameness, type Problem } from '../messages/problem.ts';
+import { sentenceOf } from '../messages/sentence.ts';
 import { layerName, layersOf, type Adjust, type Fill } from '../model/site.ts';
 import type { Span } from '../model/span.ts';
 import { applyChanges, spanBefore, type Change } from '../source/change.ts';

@@ -4,7 +4,7 @@ import { allowWords } from '../check/allowances.ts';
 import { isSafe, mendOf } from '../check/mend.ts';
 import type { CheckedSite } from '../check/checked-site.ts';
 import { severities } from '../messages/severity.ts';
-import { sentenceOf } from '../messages/problem.ts';
+import { sentenceOf } from '../messages/sentence.ts';
 import { fingerprint } from '../lib/fingerprint.ts';
 import { positionAt, positionOf, type Span } from '../model/span.ts';
 import { encodeUtf8 } from '../lib/utf8.ts';

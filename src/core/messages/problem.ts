@@ -1,6 +1,6 @@
 import type { Span } from '../model/span.ts';
 import { reasonOf } from './wording.ts';
-import { catalogue, type ErrorCode, type HintCode, type WarningCode } from './catalogue.ts';
+import type { catalogue, ErrorCode, HintCode, WarningCode } from './catalogue.ts';
 
 /** A change of the text that would take a problem away. */
 export interface Mend {
@@ -11,11 +11,10 @@ export interface Mend {
 	readonly insert: string;
 }
 
-const { error: errors, warning: warnings, hint: hints } = catalogue;
-
-type ErrorDetails = { [C in ErrorCode]: Parameters<(typeof errors)[C]> };
-type WarningDetails = { [C in WarningCode]: Parameters<(typeof warnings)[C]> };
-type HintDetails = { [C in HintCode]: Parameters<(typeof hints)[C]> };
+type Catalogue = typeof catalogue;
+export type ErrorDetails = { [C in ErrorCode]: Parameters<Catalogue['error'][C]> };
+export type WarningDetails = { [C in WarningCode]: Parameters<Catalogue['warning'][C]> };
+export type HintDetails = { [C in HintCode]: Parameters<Catalogue['hint'][C]> };
 
 interface Placed {
 	readonly span: Span;
@@ -53,11 +52,6 @@ export type Problem =
 	| { [C in WarningCode]: WarningOf<C> }[WarningCode]
 	| { [C in HintCode]: HintOf<C> }[HintCode];
 
-const errorSentences: { [C in ErrorCode]: (...details: ErrorDetails[C]) => string } = errors;
-const warningSentences: { [C in WarningCode]: (...details: WarningDetails[C]) => string } =
-	warnings;
-const hintSentences: { [C in HintCode]: (...details: HintDetails[C]) => string } = hints;
-
 export function error<C extends ErrorCode>(
 	code: C,
 	span: Span,
@@ -80,30 +74,6 @@ export function hint<C extends HintCode>(
 	...details: HintDetails[C]
 ): HintOf<C> {
 	return { severity: 'hint', code, details, span };
-}
-
-/** The plain sentence that says a problem. */
-export function sentenceOf(problem: Problem): string {
-	switch (problem.severity) {
-		case 'error':
-			return errorSentence(problem);
-		case 'warning':
-			return warningSentence(problem);
-		case 'hint':
-			return hintSentence(problem);
-	}
-}
-
-function errorSentence<C extends ErrorCode>({ code, details }: ErrorOf<C>): string {
-	return errorSentences[code](...details);
-}
-
-function warningSentence<C extends WarningCode>({ code, details }: WarningOf<C>): string {
-	return warningSentences[code](...details);
-}
-
-function hintSentence<C extends HintCode>({ code, details }: HintOf<C>): string {
-	return hintSentences[code](...details);
 }
 
 /** What makes two problems the same wherever they stand: the kind and the details. */

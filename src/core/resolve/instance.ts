@@ -1,5 +1,6 @@
 import { Memory } from '../lib/memory.ts';
-import { error, sentenceOf, warning, type Problem } from '../messages/problem.ts';
+import { error, warning, type Problem } from '../messages/problem.ts';
+import { sentenceOf } from '../messages/sentence.ts';
 import { listWords } from '../messages/wording.ts';
 import { whyNoSegment } from '../model/address.ts';
 import { compareSpecificity, fillPattern, matchPattern, parameterNames } from '../model/pattern.ts';

@@ -1,4 +1,4 @@
-import { sentenceOf } from '../messages/problem.ts';
+import { sentenceOf } from '../messages/sentence.ts';
 import { isEaveFile, type SiteFiles } from '../model/files.ts';
 import { commonFolder } from './common-folder.ts';
 import { siteText } from './site-text.ts';

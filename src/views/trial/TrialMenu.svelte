@@ -25,8 +25,8 @@
 	>
 	<Popover.Positioner class="try-place">
 		<Popover.Content class="menu try-menu">
+			<Popover.Title class="cap">Try the pages with</Popover.Title>
 			{#if isMade}
-				<Popover.Title class="cap">Try the pages with</Popover.Title>
 				<Choices
 					label="content"
 					options={contentLengths.map((value) => ({ value, name: value }))}

@@ -1,7 +1,8 @@
 import { leadFrom } from '$core/resolve/moved.ts';
 import { mendOf } from '$core/check/mend.ts';
 import { labelOf } from '$core/edit/commands.ts';
-import { type Problem, sentenceOf } from '$core/messages/problem.ts';
+import type { Problem } from '$core/messages/problem.ts';
+import { sentenceOf } from '$core/messages/sentence.ts';
 import { textOf, type SiteFiles } from '$core/model/files.ts';
 import { layerName, type Page, pagesOf } from '$core/model/site.ts';
 import { positionAt, type Span } from '$core/model/span.ts';

@@ -1,4 +1,4 @@
-import { sentenceOf } from '$core/messages/problem.ts';
+import { sentenceOf } from '$core/messages/sentence.ts';
 import type { FileRow } from '$core/sheet/sheet-file.ts';
 import type { DrawingWay } from '$core/sheet/svg.ts';
 import type { Misfit } from '$core/check/fit/misfits.ts';

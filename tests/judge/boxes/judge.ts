@@ -1,4 +1,4 @@
-import { sentenceOf } from '../../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../../src/core/messages/sentence.ts';
 import type { Browser, Page } from 'puppeteer-core';
 import { stageHtml } from '../../../src/core/emit/stage.ts';
 import { sizesByName } from './sizes.ts';

@@ -1,4 +1,4 @@
-import { sentenceOf } from '../../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../../src/core/messages/sentence.ts';
 import assert from 'node:assert/strict';
 import { crossSection } from '../../../src/core/view-models/cross-section.ts';
 import { roofline } from '../../../src/core/view-models/roofline.ts';

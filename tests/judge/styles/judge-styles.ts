@@ -6,7 +6,7 @@ import fc from 'fast-check';
 import type { Browser, Page } from 'puppeteer-core';
 import { checkSite } from '../../../src/core/check/site.ts';
 import { deliver } from '../../../src/core/emit/delivery.ts';
-import { sentenceOf } from '../../../src/core/messages/problem.ts';
+import { sentenceOf } from '../../../src/core/messages/sentence.ts';
 import { readSiteFiles } from '../../../src/core/source/read.ts';
 import { randomStyles, styledSite, type StyledSite } from './random-styles.ts';
 import { reachedInBrowser } from './reached-in-browser.ts';
