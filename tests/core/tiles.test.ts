@@ -32,6 +32,17 @@ test('another size asked for is another number in a line', () => {
 	assert.deepEqual(lines, [4, 3, 2]);
 });
 
+test('where only one may stand in a line, its drawings are larger, and no larger than is asked for', () => {
+	for (const room of [720, 1000, 1264]) {
+		const [one, many] = [tilesIn(room, columns, 0.16, 1), tilesIn(room, columns, 0.16)];
+		assert.equal(one.perLine, 1);
+		assert.ok(one.scale > many.scale, `${one.scale} of ${many.scale} in ${room} px`);
+		assert.ok(one.scale <= 0.16 * 1.4);
+	}
+	// Where there is room for one anyway, that is all the same.
+	assert.deepEqual(tilesIn(300, columns, 0.16, 1), tilesIn(300, columns, 0.16));
+});
+
 test('tiles never lie over each other, and only one that stands alone is wider than the room', () => {
 	fc.assert(
 		fc.property(

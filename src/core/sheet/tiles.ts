@@ -22,18 +22,24 @@ const [leastShare, mostShare] = [0.6, 1.4];
 
 /**
  * As many tiles in a line as fit `room` (px) at about the scale asked for, with drawings as large as
- * then takes all of it. Where even one tile is wider than the room, it is as small as is still read.
+ * then takes all of it, and no more than `most` of them. Where even one tile is wider than the room, it is as small as is still read.
  */
-export function tilesIn(room: number, columns: readonly Column[], asked: number): Tiling {
+export function tilesIn(
+	room: number,
+	columns: readonly Column[],
+	asked: number,
+	most = Infinity
+): Tiling {
 	const smallest = tileWidth(columns, asked * leastShare);
 	const fitting = Math.floor(room / smallest);
-	const perLine = Math.max(1, Math.min(fitting, Math.round(room / tileWidth(columns, asked))));
+	const wanted = Math.round(room / tileWidth(columns, asked));
+	const perLine = Math.max(1, Math.min(fitting, wanted, most));
 	const each = Math.floor(room / perLine);
-	let [least, most] = [asked * leastShare, asked * mostShare];
+	let [least, largest] = [asked * leastShare, asked * mostShare];
 	for (let step = 0; step < 24; step++) {
-		const middle = (least + most) / 2;
+		const middle = (least + largest) / 2;
 		if (tileWidth(columns, middle) <= each) least = middle;
-		else most = middle;
+		else largest = middle;
 	}
 	// Three figures: a scrollbar that comes and goes draws nothing anew.
 	const scale = Math.floor(least * 1000) / 1000;

@@ -50,7 +50,13 @@
 	);
 	const fold = $derived(look.height ?? plainHeight);
 	const asked = $derived(sizes.find(({ name }) => name === choices.size)?.scale ?? sizes[1].scale);
-	const tiling = $derived(tilesIn(room, columns, asked));
+	/** px: what stands beside the drawings of a page that changed, its name and what is different. */
+	const besideChanges = 560;
+	const tiling = $derived(
+		comparing.open
+			? tilesIn(Math.max(0, room - besideChanges), columns, asked, 1)
+			: tilesIn(room, columns, asked)
+	);
 	const way = $derived(
 		keepWay({
 			scale: tiling.scale,

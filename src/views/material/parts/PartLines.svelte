@@ -45,7 +45,6 @@
 	textarea {
 		display: block;
 		width: 100%;
-		max-width: 760px;
 		white-space: pre;
 		tab-size: 2;
 	}

@@ -120,9 +120,10 @@
 									to
 								})
 							)}>{parameter.name}</button
-					>{#if parameter.values.length > 0}:
-						{#each parameter.values as value (value)}
-							<button
+					>{#if parameter.values.length > 0}:{#each parameter.values as value, place (value)}{place >
+							0
+								? ', '
+								: ' '}<button
 								class="mono link value"
 								title="Rename {value}"
 								onclick={() =>
@@ -135,9 +136,9 @@
 											to
 										})
 									)}>{value}</button
-							>
-						{/each}{/if}{/each}
-				{part.wraps ? '; it wraps what stands between it and its {end}.' : '.'}
+							>{/each}{/if}{/each}{part.wraps
+					? '; it wraps what stands between it and its {end}.'
+					: '.'}
 			</p>
 			{#if editing === part.name}<PartText {part} />{/if}
 			<div class="pictures">
