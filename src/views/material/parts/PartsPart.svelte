@@ -124,7 +124,7 @@
 							0
 								? ', '
 								: ' '}<button
-								class="mono link value"
+								class="mono link"
 								title="Rename {value}"
 								onclick={() =>
 									rename(`Rename ${value} of ${part.name}`, value, (to) =>
@@ -191,9 +191,6 @@
 	}
 	.link {
 		text-decoration: underline dotted;
-	}
-	.value {
-		margin-right: 4px;
 	}
 	.given {
 		margin: 4px 0 8px;
