@@ -91,3 +91,40 @@ test('a window whose code cannot be had says so, takes itself back, and comes wh
 	await openStates();
 	await named(page, 'dialog', 'States of Marrow Lane Seed Library');
 });
+
+test('what is made as it opens can be used by keyboard at once: a menu, an explanation, a window', async () => {
+	const { page } = app;
+	await app.load('/plan');
+	await page.focus('.site-name');
+	await page.keyboard.press('Enter');
+	await until(
+		'the first of the menu is where one is',
+		() =>
+		page.$$eval('[role=menuitem][data-highlighted]', ([one]) => one?.textContent.trim() === 'New site …') // prettier-ignore
+	);
+	await page.keyboard.press('Enter');
+	const window = await named(page, 'dialog', 'What regions does your page have?');
+	await until('the focus is in the window', () =>
+		window.evaluate((one) => one.contains(document.activeElement))
+	);
+	await page.keyboard.press('Escape');
+	await until('it is gone, and one is back at the menu', () =>
+		page.evaluate(
+			() =>
+				document.querySelector('.question[data-state=open]') === null &&
+				document.activeElement?.classList.contains('site-name') === true
+		)
+	);
+	await page.focus('.term');
+	await until('the word is explained', () =>
+		page.$$eval('[role=tooltip]', (all) => all.some((one) => one.textContent.length > 20))
+	);
+	await page.keyboard.press('Escape');
+	await until('the explanation is gone', async () => (await page.$('[role=tooltip]')) === null);
+	await page.focus('.try');
+	await page.keyboard.press('Enter');
+	const tried = await named(page, 'dialog', 'Try the pages with');
+	await until('one is in what opened', () =>
+		tried.evaluate((one) => one.contains(document.activeElement))
+	);
+});
