@@ -1,5 +1,5 @@
 import assert from 'node:assert/strict';
-import { before, beforeEach, describe, test } from 'node:test';
+import { after, before, beforeEach, describe, test } from 'node:test';
 import fc from 'fast-check';
 import { tour as steps } from '../../src/core/view-models/words/tour.ts';
 
@@ -39,6 +39,7 @@ describe('what a browser remembers', () => {
 			tour: await import('../../src/store/ways/tour.svelte.ts')
 		};
 	});
+	after(() => Reflect.deleteProperty(globalThis, 'localStorage'));
 	beforeEach(() => {
 		for (const name of loaded.panes.paneNames) loaded.panes.panes.reset(name);
 		storage.items.clear();
