@@ -91,8 +91,14 @@ export class Surgery {
 	/** Puts a statement in front of another one. */
 	insertBefore(span: Span, lines: readonly string[]): void {
 		const indent = this.indentAt(span.file, span.from);
-		const text = lines.map((line, index) => (index > 0 && line ? indent + line : line)).join('\n');
-		this.cut(span.file, span.from, span.from, `${text}\n${indent}`);
+		const lineStart = this.text(span.file).lastIndexOf('\n', span.from - 1) + 1;
+		const isAlone = this.text(span.file).slice(lineStart, span.from) === indent;
+		// In front of its whole line, which may be taken out in the same edit.
+		if (isAlone) this.cut(span.file, lineStart, lineStart, `${indentLines(lines, indent)}\n`);
+		else {
+			const text = lines.map((line, index) => (index > 0 && line ? indent + line : line));
+			this.cut(span.file, span.from, span.from, `${text.join('\n')}\n${indent}`);
+		}
 	}
 
 	/** Whether a comment follows a statement on its line; it is about that statement, and stays with it. */
@@ -261,9 +267,15 @@ function collect(statements: readonly Statement[], byStart: Map<number, Statemen
 	}
 }
 
-/** Cuts in order; where two overlap, such as a statement inside a removed one, the wider one holds. */
+/**
+ * Cuts in order; where two overlap, such as a statement inside a removed one, the wider one holds. What is put right in
+ * front of one lies outside of it.
+ */
 function mergeCuts(cuts: readonly Cut[]): Cut[] {
-	const sorted = [...cuts].sort((a, b) => a.from - b.from || b.to - a.to);
+	const isPut = ({ from, to }: Cut): boolean => from === to;
+	const sorted = [...cuts].sort(
+		(a, b) => a.from - b.from || Number(isPut(b)) - Number(isPut(a)) || b.to - a.to
+	);
 	const merged: Cut[] = [];
 	for (const cut of sorted) {
 		const last = merged.at(-1);
