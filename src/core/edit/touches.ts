@@ -59,14 +59,17 @@ export function madeFrom(page: Page, resolved: ResolvedSite): string {
 
 /** What of that every page has. */
 export function madeFromShared({ site, reading }: ResolvedSite): string {
-	return `${printOfFiles(reading.files.assets)}\0${sharedText(site, reading.files.texts)}`;
+	return `${printOfFiles(reading.files.assets)}\0${printOfShared(site, reading.files.texts)}`;
 }
 
-const sharedTexts = new Memory<Site, string>();
+const sharedPrints = new Memory<Site, string>();
 
-/** What reaches every page: the site's declaration, and the routes that lists of links and old addresses lead to. */
-function sharedText(site: Site, texts: ReadonlyMap<string, string>): string {
-	return sharedTexts.get(site, [texts], () => {
+/**
+ * What reaches every page: the site's declaration, and the routes that lists of links and old addresses lead to. Its
+ * print stands for it: thousands of pages are told apart by words that each begin with this.
+ */
+function printOfShared(site: Site, texts: ReadonlyMap<string, string>): string {
+	return sharedPrints.get(site, [texts], () => {
 		const { file, from, to } = site.settings.span;
 		const titles = site.routes.map((route) => {
 			const title = route.title?.span;
@@ -79,14 +82,15 @@ function sharedText(site: Site, texts: ReadonlyMap<string, string>): string {
 			(texts.get(span.file) ?? '').slice(span.from, span.to)
 		);
 		const order = site.layouts.map((layout) => layout.name.text);
-		return [
+		const all = [
 			(texts.get(file) ?? '').slice(from, to),
 			...titles,
 			...sources,
 			...parts,
 			...order,
 			printOfValues(site.values)
-		].join('\n');
+		];
+		return fingerprint(encodeUtf8(all.join('\n')));
 	});
 }
 
