@@ -1,4 +1,5 @@
-import { formatHex, parse, type Color } from 'culori';
+import { formatHex, type Color } from 'culori';
+import { readColour } from '../size/colour.ts';
 import type { JsonValue } from './design-token.ts';
 
 /** A value as the format has it, with its type. */
@@ -22,7 +23,7 @@ export function valueOf(
 }
 
 function colour(text: string): TypedValue | undefined {
-	const found = parse(text);
+	const found = readColour(text);
 	const space = found && spaceOf(found);
 	const hex = found && formatHex(found);
 	if (!found || !space || hex === undefined) return undefined;

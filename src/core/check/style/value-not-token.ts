@@ -1,5 +1,6 @@
 import { walk } from '../../size/css-syntax.ts';
-import { formatHex8, parse } from 'culori';
+import { formatHex8 } from 'culori';
+import { readColour } from '../../size/colour.ts';
 import { hint, type Problem } from '../../messages/problem.ts';
 import { layersOf, type Site, type Style } from '../../model/site.ts';
 import type { Setting } from '../../model/setting.ts';
@@ -79,7 +80,7 @@ function onlyOnce(pairs: readonly (readonly [string, string])[]): Map<string, st
 }
 
 function hexOf(text: string): string | undefined {
-	const colour = parse(text);
+	const colour = readColour(text);
 	return colour && formatHex8(colour);
 }
 

@@ -1,5 +1,6 @@
 import { walk } from '../../size/css-syntax.ts';
-import { formatHex8, parse } from 'culori';
+import { formatHex8 } from 'culori';
+import { readColour } from '../../size/colour.ts';
 import { siteSheets } from '../../author-styles/sheet-rules.ts';
 import { hint, type Problem } from '../../messages/problem.ts';
 import type { Command } from '../../model/command.ts';
@@ -69,7 +70,7 @@ function repeatedIn(resolved: ResolvedSite): Map<string, Repeated> {
 				const kind = type === 'Hash' || type === 'Function' ? 'colour' : type === 'Dimension' ? 'length' : undefined; // prettier-ignore
 				if (kind === undefined || !loc) return;
 				const was = style.css.slice(loc.start.offset, loc.end.offset);
-				if (kind === 'colour' ? parse(was) === undefined : !isLength(was)) return;
+				if (kind === 'colour' ? readColour(was) === undefined : !isLength(was)) return;
 				const span = placeOfStyle(style, loc.start.offset, was.length);
 				const word = wordOf(was);
 				const known = found.get(word) ?? { kind, written: was, places: [] };
@@ -89,7 +90,7 @@ function isLength(text: string): boolean {
 
 /** One word for a colour, however it is written; else the text itself. */
 function wordOf(text: string): string {
-	const colour = parse(text);
+	const colour = readColour(text);
 	return colour ? formatHex8(colour) : text.toLowerCase();
 }
 

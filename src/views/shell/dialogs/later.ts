@@ -1,7 +1,7 @@
 import type { Component } from 'svelte';
 
 /** What brings the code of a window, once it is asked for. */
-export type Later = () => Promise<{ readonly default: Component }>;
+type Later = () => Promise<{ readonly default: Component }>;
 
 /** Windows that few ask for, by what they are about: their code comes when they are, or once nobody does anything. */
 export const later = {
